@@ -1,0 +1,29 @@
+// Helpers for scripts that run before anything is installed: Node's own modules only.
+import { spawnSync } from 'node:child_process'
+import { existsSync, readFileSync } from 'node:fs'
+
+/** Runs a command with its output shown, on standard error where `quiet`; gives back whether it went well. */
+export function run(command, args, { quiet = false, env = {} } = {}) {
+  const result = spawnSync(command, args, {
+    stdio: quiet ? ['ignore', 2, 2] : 'inherit',
+    env: { ...process.env, ...env },
+  })
+  if (result.error) console.error(`${command}: ${result.error.message}`)
+  return result.status === 0
+}
+
+/** Installs the dependencies unless they stand as the lockfile says. */
+export function install(options = {}) {
+  const read = (file) => (existsSync(file) ? readFileSync(file, 'utf8') : '')
+  const wanted = JSON.parse(read('package-lock.json')).packages
+  const found = JSON.parse(read('node_modules/.package-lock.json') || '{"packages":{}}').packages
+  const isCurrent = Object.entries(wanted).every(
+    ([path, { version, optional }]) =>
+      path === '' || (optional && !found[path]) || found[path]?.version === version,
+  )
+  if (isCurrent) return
+  if (!run('npm', ['ci', '--no-audit', '--no-fund'], options)) {
+    console.error('The dependencies could not be installed (npm ci). Is the npm registry in reach?')
+    process.exit(1)
+  }
+}

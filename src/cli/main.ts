@@ -1,0 +1,148 @@
+import { readFileSync } from 'node:fs'
+import { Command, CommanderError } from 'commander'
+import { readLine, type Reading } from '../core/measure/jot'
+import { runNamer } from '../core/measure/measure'
+import { z } from '../core/quantity/z'
+import { sums } from '../core/sums'
+import { tally } from '../core/tally'
+import { readPlanFile } from '../formats/plan-file'
+import { demoNames, demoText } from './demos'
+
+/** Input that cannot be worked with: which, and what was expected. Ends the program with code 1. */
+class BadInput extends Error {}
+
+const print = (value: unknown): void => {
+  process.stdout.write(`${JSON.stringify(value, null, 2)}\n`)
+}
+
+/** The text of a file, or of standard input for `-`. */
+function textOf(file: string): string {
+  try {
+    return readFileSync(file === '-' ? 0 : file, 'utf8')
+  } catch (error) {
+    throw new BadInput(`${file}: cannot be read (${error instanceof Error ? error.message : 'unknown'})`)
+  }
+}
+
+function planOf(text: string, from: string): Parameters<typeof tally>[0] {
+  const read = readPlanFile(text)
+  if (read.ok) return read.plan
+  throw new BadInput(
+    read.issues
+      .slice(0, 20)
+      .map(({ path, message }) => `${from}: ${path === '' ? '' : `${path}: `}${message}`)
+      .join('\n'),
+  )
+}
+
+function tallyCommand(file: string | undefined, options: { demo?: string }): void {
+  if ((file === undefined) === (options.demo === undefined))
+    throw new CommanderError(2, 'glow.usage', 'error: give a plan file, or --demo NAME')
+  const [text, from] =
+    options.demo === undefined ? [textOf(file ?? ''), file ?? ''] : [demo(options.demo), options.demo]
+  print(tally(planOf(text, from)))
+}
+
+function demo(name: string): string {
+  const text = demoText(name)
+  if (text === undefined)
+    throw new BadInput(`${name}: no demo plan of that name; there are ${demoNames().join(', ')}`)
+  return text
+}
+
+function jotCommand(file: string): void {
+  const lines = textOf(file).split(/\r?\n/)
+  if (lines.at(-1) === '') lines.pop()
+  const namer = runNamer()
+  print(lines.map((line) => ({ line, ...understood(readLine(line), namer) })))
+}
+
+function understood(reading: Reading, namer: ReturnType<typeof runNamer>): object {
+  switch (reading.kind) {
+    case 'nothing':
+      return { skipped: true }
+    case 'error':
+      return { error: { message: reading.message, at: reading.at } }
+    case 'run': {
+      const { shape, segments, lights } = reading
+      const measures =
+        lights.length > 0
+          ? { lights: lights.length }
+          : { segmentsMm: segments.map((segment) => segment.lengthMm) }
+      return { name: namer(reading), shape, ...measures }
+    }
+  }
+}
+
+function sumCommand(name: string, file = '-'): void {
+  const sum = sums.find((candidate) => candidate.name === name)
+  if (sum === undefined)
+    throw new BadInput(
+      `${name}: no sum of that name; there are ${sums.map((candidate) => candidate.name).join(', ')}`,
+    )
+  let given: unknown
+  try {
+    given = JSON.parse(textOf(file))
+  } catch (error) {
+    if (error instanceof BadInput) throw error
+    throw new BadInput(`${file}: not JSON (${error instanceof Error ? error.message : 'unknown'})`)
+  }
+  const result = sum.work(given)
+  if (!result.ok)
+    throw new BadInput(
+      result.issues.map(({ path, message }) => `${name}: ${path || 'input'}: ${message}`).join('\n'),
+    )
+  print(result.answer)
+}
+
+const program = new Command('glow')
+  .description('Works out plans of low-voltage light. JSON on standard output.')
+  .exitOverride()
+program
+  .command('tally')
+  .description('the whole tally of a plan')
+  .argument('[plan]', 'a plan file, or - for standard input')
+  .option('--demo <name>', 'a demo plan in place of a file')
+  .action(tallyCommand)
+program
+  .command('plans')
+  .description('the demo plans')
+  .action(() => {
+    print(demoNames().map((name) => ({ name, title: planOf(demo(name), name).name })))
+  })
+program
+  .command('jot')
+  .description('what the pad understands of a file, line by line')
+  .argument('<file>', 'a text file, or - for standard input')
+  .action(jotCommand)
+program
+  .command('sum')
+  .description('one sum')
+  .argument('<name>', 'its name; `sums` lists them')
+  .argument('[file]', 'a JSON file, or - for standard input')
+  .action(sumCommand)
+program
+  .command('sums')
+  .description('the sums and their fields')
+  .action(() => {
+    print(
+      sums.map(({ name, about, given }) => ({
+        name,
+        about,
+        fields: z.toJSONSchema(given, { io: 'input' }),
+      })),
+    )
+  })
+
+try {
+  program.parse()
+} catch (error) {
+  if (error instanceof CommanderError) {
+    // Commander has already said what is wrong; help that was asked for is no mistake.
+    if (error.code === 'glow.usage') process.stderr.write(`${error.message}\n`)
+    process.exitCode = error.exitCode === 0 ? 0 : 2
+  } else if (error instanceof BadInput) {
+    process.stderr.write(`${error.message}\n`)
+    process.exitCode = 1
+  } else throw error
+}

@@ -1,0 +1,60 @@
+import type { CutStripRun } from '../cut/cut'
+import type { Strip } from '../plan/parts'
+import type { Plan, SceneName } from '../plan/plan'
+import { loadOf } from './load-of'
+
+/** What one load group of a strip draws: a pixel, or what lies between two cut marks of a plain strip. */
+export interface GroupDraw {
+  readonly channelMa: readonly number[]
+  readonly idleMa: number
+}
+
+/** What a run draws in amperes, at its own strip's volts. */
+export interface RunLoad {
+  readonly id: string
+  readonly volts: number
+  /** Pixels, or groups of a plain strip. */
+  readonly groups: number
+  readonly idleA: number
+  /** Everything on, as far as the plan's limit lets it. */
+  readonly peakA: number
+  readonly levelA: number
+  /** In the scene that the plan shows. */
+  readonly shownA: number
+}
+
+export function groupDraw(strip: Strip): GroupDraw {
+  const { light, cutPitchMm, volts } = strip
+  return light.kind === 'pixels'
+    ? { channelMa: light.channels.map((channel) => channel.fullMa), idleMa: light.idleMa }
+    : {
+        channelMa: light.channels.map(({ wattsPerM }) => (wattsPerM * cutPitchMm) / volts),
+        idleMa: 0,
+      }
+}
+
+/** Brightness in a scene, 0–1, after the plan's limit. */
+export function levelIn(plan: Pick<Plan, 'scene' | 'limit'>, scene: SceneName): number {
+  const wanted = { idle: 0, 'full-white': 1, level: plan.scene.level }[scene]
+  return Math.min(wanted, plan.limit)
+}
+
+/** The load of every run in the plan's scenes. */
+export function loadRuns(plan: Plan, cuts: readonly CutStripRun[]): RunLoad[] {
+  return cuts.map(({ run, strip, cuts: cutGroups, pixels }) => {
+    const groups = strip.light.kind === 'pixels' ? pixels : cutGroups
+    const { volts } = strip
+    const draw = groupDraw(strip)
+    const at = (scene: SceneName): number =>
+      loadOf({ pixels: groups, ...draw, level: levelIn(plan, scene), volts }).currentA
+    return {
+      id: run.id,
+      volts,
+      groups,
+      idleA: at('idle'),
+      peakA: at('full-white'),
+      levelA: at('level'),
+      shownA: at(plan.scene.shown),
+    }
+  })
+}

@@ -1,0 +1,156 @@
+import { readFileSync } from 'node:fs'
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { readLine } from './jot'
+import { runNamer } from './measure'
+
+interface JotCase {
+  line: string
+  expect: {
+    name?: string
+    shape?: string
+    segmentsMm?: number[]
+    lights?: number
+    skipped?: true
+    error?: true
+  }
+}
+
+const { cases } = JSON.parse(
+  readFileSync(new URL('../../../worked/jot.json', import.meta.url), 'utf8'),
+) as { cases: JotCase[] }
+
+const segmentsOf = (line: string): number[] => {
+  const reading = readLine(line)
+  if (reading.kind !== 'run') throw new Error(`${line}: ${JSON.stringify(reading)}`)
+  return reading.segments.map((segment) => segment.lengthMm)
+}
+
+describe('worked lines of the pad', () => {
+  it.each(cases)('$line', ({ line, expect: expected }) => {
+    const reading = readLine(line)
+    if (expected.error) {
+      expect(reading.kind).toBe('error')
+    } else if (expected.skipped) {
+      expect(reading.kind).toBe('nothing')
+    } else {
+      if (reading.kind !== 'run') throw new Error(JSON.stringify(reading))
+      expect(runNamer()(reading)).toBe(expected.name)
+      expect(reading.shape).toBe(expected.shape)
+      if (expected.lights !== undefined) expect(reading.lights).toHaveLength(expected.lights)
+      const { segmentsMm = [] } = expected
+      expect(reading.segments).toHaveLength(segmentsMm.length)
+      reading.segments.forEach((segment, index) => {
+        expect(segment.lengthMm).toBeCloseTo(segmentsMm[index] ?? NaN, 3)
+      })
+    }
+  })
+})
+
+describe('lengths as people write them', () => {
+  it.each<[string, number[]]>([
+    ['shelf 1 m 20 cm', [1200]],
+    ["shelf 4 ft 6 in", [1371.6]],
+    ["shelf 4'6", [1371.6]],
+    ["shelf 6''", [152.4]],
+    ['shelf 6½"', [165.1]],
+    ['shelf 3/4 in', [19.05]],
+    ['shelf 3x450+12cm', [450, 450, 450, 120]],
+    ['shelf 2 × (300 + 5 cm)', [350, 350]],
+    ['shelf (12 + 3) cm', [150]],
+    ['shelf (1200 - 30)', [1170]],
+    ['shelf ((40 + 2) * 10 / 2)', [210]],
+    ['shelf (900/2)', [450]],
+    ['shelf .5 m # behind the door', [500]],
+    ['"#3 shelf" 300', [300]],
+    ['string lights 900', [900]],
+    ['picture 2 x frame 300 x 40cm', [300, 400, 300, 400, 300, 400, 300, 400]],
+    ['stair steps 2 x 640 risers 180', [640, 180, 640, 180]],
+    ['porch corners 400, 1200 outside 120, 380', [400, 1200, 380]],
+    ['moon rows 2 x 320, 460 @ 40 serpentine', [320, 320, 460]],
+    ['plate panels 6 sides 12 cm', Array.from({ length: 6 }, () => 120)],
+  ])('%s', (line, expected) => {
+    const found = segmentsOf(line)
+    expect(found).toHaveLength(expected.length)
+    found.forEach((length, index) => { expect(length).toBeCloseTo(expected[index] ?? NaN, 9) })
+  })
+
+  it('winds as high as asked', () => {
+    const [byTurns] = segmentsOf('wrap d60 pitch 40 turns 12')
+    expect(segmentsOf('wrap r30 height 480 pitch 40')).toEqual([byTurns])
+  })
+})
+
+describe('lines that are not understood say where and what', () => {
+  it.each<[string, number, string]>([
+    ['sill 12oo', 5, '“12oo”: a number?'],
+    ['ledge 2 x', 9, 'A length? Nothing follows'],
+    ['shelf 2 900', 8, '“900”: a second length? Write 2 x 900, or put the name in quotes'],
+    ['ledge 560 x 2', 6, '560 parts of 2 mm? The count comes first: 2 x 560'],
+    ['sill 2.5 x 300', 5, '2.5 parts? It has to be a whole number'],
+    ['sill 400, 300', 8, '“,”: a list belongs to corners or rows; join parts with +'],
+    ['rail (1200 + 3', 5, 'The bracket is not closed'],
+    ['rail (2 m * 3 m)', 10, 'A length times a length is an area'],
+    ['rail (20 / 0)', 9, 'Divided by 0'],
+    ['sill -300', 5, 'A minus: a length has to be more than zero'],
+    ['sill 300 - 20', 9, 'A minus: put the sum in brackets, such as (1200 - 30)'],
+    ['wall 2000 m', 5, 'Longer than 1 km: check the unit'],
+    ['seat', 4, 'A length? Such as seat 650'],
+    ['porthole ring 382 banana', 18, '“banana”: nothing more was expected here'],
+    ['pole wrap d60 turns 3', 21, 'The pitch from turn to turn? Such as pitch 40'],
+  ])('%s', (line, at, message) => {
+    expect(readLine(line)).toMatchObject({ kind: 'error', at, message })
+  })
+
+  it('never throws, and points inside the line, whatever is typed', () => {
+    const scraps = fc.constantFrom(
+      ...['sill', 'ring', 'arch', 'grid', 'x', '2', '560', '.5', "'", '"', '½', '(', ')', '+', '-', '/'],
+      ...['@', ',', 'r', 'd', 'legs', 'mm', 'ft', 'in', '1e9', '12oo', '#', ' ', 'panels', 'sides', '°'],
+    )
+    fc.assert(
+      fc.property(fc.array(fc.oneof(scraps, fc.string({ maxLength: 3 })), { maxLength: 12 }), (parts) => {
+        const line = parts.join('')
+        const reading = readLine(line)
+        if (reading.kind === 'error') {
+          expect(reading.at).toBeGreaterThanOrEqual(0)
+          expect(reading.end).toBeLessThanOrEqual(line.length)
+          expect(reading.message).not.toBe('')
+        }
+        if (reading.kind === 'run') {
+          for (const { lengthMm } of reading.segments) expect(lengthMm).toBeGreaterThan(0)
+          for (const { at, end } of reading.dimensions) {
+            // A dimension's own characters can be read again, so that it can be changed on the drawing.
+            expect(line.slice(at, end).trim()).not.toBe('')
+          }
+        }
+      }),
+      { numRuns: 3000 },
+    )
+  })
+})
+
+describe('courses on the drawing', () => {
+  it.each([
+    'sill 3 x 450 + 120',
+    'porthole ring 382',
+    'alcove arch r410 120 legs 300',
+    'skirting corners 400, 1200 outside 100, 380',
+    'honeycomb panels 5 x 6 sides 180',
+    'stairs steps 4 x 640 risers 150',
+    'moon rows 320, 400 serpentine',
+  ])('%s is as long as its segments', (line) => {
+    const reading = readLine(line)
+    if (reading.kind !== 'run') throw new Error(reading.kind)
+    for (const { points, lengthMm } of reading.segments) {
+      const drawn = points
+        .slice(1)
+        .reduce(
+          (sum, [x, y], index) =>
+            sum + Math.hypot(x - (points[index]?.[0] ?? NaN), y - (points[index]?.[1] ?? NaN)),
+          0,
+        )
+      // Chords of an arc are a little shorter than the arc.
+      expect(drawn / lengthMm).toBeCloseTo(1, 2)
+    }
+  })
+})

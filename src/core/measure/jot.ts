@@ -1,0 +1,122 @@
+import { missing, takeCount } from '../quantity/length'
+import { Reader } from '../quantity/reader'
+import { NotUnderstood, tokensOf } from '../quantity/tokens'
+import { boxAround, type Box } from './geometry'
+import { mostParts, shapeNames, type ReadShape, type Shape, type ShapeName } from './shape'
+import { readEdge } from './shapes/edge'
+import { readGrid, readScatter, readString } from './shapes/lights'
+import { readArch, readRing, readWrap } from './shapes/round'
+import { readCorners, readFrame, readPanels, readRows, readSteps } from './shapes/straight'
+
+/** What one line of the pad came to. Positions count characters of the line from 0. */
+export type Reading =
+  | { readonly kind: 'nothing' }
+  | { readonly kind: 'error'; readonly message: string; readonly at: number; readonly end: number }
+  | ({ readonly kind: 'run' } & JottedRun)
+
+export interface JottedRun extends Shape {
+  /** Empty where the line gives none: the run is then called after its shape and place. */
+  readonly name: string
+  readonly shape: ShapeName
+  readonly wantedMm: number
+  readonly box: Box
+}
+
+const readers: Readonly<Record<ShapeName, ReadShape>> = {
+  edge: readEdge,
+  corners: readCorners,
+  frame: readFrame,
+  ring: readRing,
+  arch: readArch,
+  panels: readPanels,
+  wrap: readWrap,
+  steps: readSteps,
+  rows: readRows,
+  grid: readGrid,
+  string: readString,
+  scatter: readScatter,
+}
+
+const isShapeName = (word: string): word is ShapeName =>
+  (shapeNames as readonly string[]).includes(word)
+
+/**
+ * Reads one line of the pad: a name, a shape unless it is an edge, and its measures. Blank lines and what follows a `#`
+ * are nothing to light.
+ *
+ * @example readLine('ledge 2 x 560') // a run "ledge" of two segments, 560 mm each
+ */
+export function readLine(line: string): Reading {
+  const text = withoutComment(line)
+  if (text.trim() === '') return { kind: 'nothing' }
+  try {
+    return { kind: 'run', ...takeRun(text) }
+  } catch (error) {
+    if (!(error instanceof NotUnderstood)) throw error
+    const at = Math.min(error.at, text.length)
+    return { kind: 'error', message: error.message, at, end: Math.max(at, error.end) }
+  }
+}
+
+function takeRun(text: string): JottedRun {
+  const quoted = /^\s*"([^"]*[^"\s][^"]*)"(?=\s|$)/.exec(text)
+  const reader = new Reader(tokensOf(text, quoted?.[0].length ?? 0, isShapeName))
+  const name = quoted?.[1]?.trim() ?? takeName(reader)
+
+  const isMany = reader.isNumber() && reader.isMark('x', 1) && shapeAt(reader, 2) !== undefined
+  const count = isMany ? takeCount(reader, 'of them', mostParts).value : 1
+  if (isMany) reader.take()
+  const named = shapeAt(reader)
+  if (named !== undefined) reader.take()
+  const shape = named ?? 'edge'
+  if (named === undefined && reader.isAtEnd)
+    reader.fail(`A length? Such as ${name === '' ? 'shelf' : name} 650`)
+
+  const read = readers[shape](reader, count)
+  reader.expectEnd(wayOut(reader))
+  if (read.segments.length > mostParts || read.lights.length > mostParts)
+    reader.fail(`More than ${String(mostParts)} parts in a line: split it`)
+  const points = [...read.segments.flatMap((segment) => segment.points), ...read.lights]
+  return {
+    ...read,
+    name,
+    shape,
+    wantedMm: read.segments.reduce((sum, segment) => sum + segment.lengthMm, 0),
+    box: boxAround(points),
+  }
+}
+
+/** The words before the first measure or shape. */
+function takeName(reader: Reader): string {
+  const words: string[] = []
+  while (reader.peek().kind === 'word' && shapeAt(reader) === undefined)
+    words.push(reader.take().text)
+  if (words.length > 0 || reader.isNumber() || shapeAt(reader) !== undefined) return words.join(' ')
+  // What begins a length is left to the length's own reader: a bracket, a minus, a fraction such as ½.
+  if (!/^(?:[(-]|\d\/\d)$/.test(reader.peek().text)) reader.fail(missing(reader, 'a name or a length'))
+  return ''
+}
+
+/** A shape's word counts as one unless another plain word follows: `string lights 900` is a name. */
+function shapeAt(reader: Reader, ahead = 0): ShapeName | undefined {
+  const token = reader.peek(ahead)
+  const word = token.text.toLowerCase()
+  if (token.kind !== 'word' || !isShapeName(word)) return undefined
+  const next = reader.peek(ahead + 1)
+  const isFollowedByWord = next.kind === 'word' && !['pitch', 'turns', 'height'].includes(next.text)
+  return isFollowedByWord ? undefined : word
+}
+
+function wayOut(reader: Reader): string {
+  if (reader.isNumber()) return 'a second length? Write 2 x 900, or put the name in quotes'
+  if (reader.isMark('@')) return 'a pitch belongs to a grid, a string or rows'
+  if (reader.isMark(',')) return 'a list belongs to corners or rows; join parts with +'
+  if (reader.isMark('x')) return 'the count comes first: 2 x 560'
+  return 'nothing more was expected here'
+}
+
+/** The line up to a `#` that is not inside a quoted name. */
+function withoutComment(line: string): string {
+  const end = /^(?:\s*"[^"]*")?[^#]*/.exec(line)?.[0].length ?? line.length
+  return line.slice(0, end)
+}

@@ -1,0 +1,50 @@
+import type { Line, Plan } from '../plan/plan'
+import { readLine, type JottedRun, type Reading } from './jot'
+
+/** A line of the pad that lights something. Its id is the line's. */
+export interface MeasuredRun extends JottedRun {
+  readonly id: string
+  readonly line: Line
+}
+
+export interface MeasuredLine {
+  readonly line: Line
+  readonly reading: Reading
+}
+
+export interface Measured {
+  readonly lines: readonly MeasuredLine[]
+  readonly runs: readonly MeasuredRun[]
+}
+
+// A plan is immutable, so a line that did not change is the same object and need not be read again.
+const readings = new WeakMap<Line, Reading>()
+
+/** Reads the whole pad. Runs without a name are called after their shape and counted: `Edge 1`. */
+export function measure(plan: Pick<Plan, 'lines'>): Measured {
+  const lines = plan.lines.map((line) => ({ line, reading: readingOf(line) }))
+  const namer = runNamer()
+  const runs = lines.flatMap(({ line, reading }) =>
+    reading.kind === 'run' ? [{ ...reading, name: namer(reading), id: line.id, line }] : [],
+  )
+  return { lines, runs }
+}
+
+/** Gives each run its name, in the order of the pad. */
+export function runNamer(): (run: Pick<JottedRun, 'name' | 'shape'>) => string {
+  const unnamed = new Map<string, number>()
+  return ({ name, shape }) => {
+    if (name !== '') return name
+    const number = (unnamed.get(shape) ?? 0) + 1
+    unnamed.set(shape, number)
+    return `${shape.charAt(0).toUpperCase()}${shape.slice(1)} ${String(number)}`
+  }
+}
+
+function readingOf(line: Line): Reading {
+  const known = readings.get(line)
+  if (known !== undefined) return known
+  const reading = readLine(line.text)
+  readings.set(line, reading)
+  return reading
+}

@@ -1,0 +1,50 @@
+import { takeCount, takeLength, type ReadLength } from '../../quantity/length'
+import type { Reader } from '../../quantity/reader'
+import { formatLength } from '../../quantity/format'
+import { apart, dimensionOf, mostParts, type ReadShape, type Segment } from '../shape'
+
+/** `2140`, `2 x 560`, `3 x 450 + 120`: straight parts, one behind the other on the drawing. */
+export const readEdge: ReadShape = (reader, count) => {
+  const parts: { count: number; length: ReadLength }[] = []
+  do parts.push(takePart(reader))
+  while (reader.skipMark('+'))
+  if (reader.isMark('-')) reader.fail('A minus: put the sum in brackets, such as (1200 - 30)')
+
+  const longest = Math.max(...parts.map((part) => part.length.mm))
+  const segments: Segment[] = []
+  let x = 0
+  for (let copy = 0; copy < count; copy += 1) {
+    for (const [dimension, part] of parts.entries()) {
+      for (let index = 0; index < part.count; index += 1) {
+        const { mm } = part.length
+        segments.push({
+          lengthMm: mm,
+          points: [
+            [x, 0],
+            [x + mm, 0],
+          ],
+          dimension,
+        })
+        x += mm + longest * apart
+      }
+    }
+  }
+  if (segments.length > mostParts)
+    reader.fail(`${String(segments.length)} parts: at most ${String(mostParts)} in a line`)
+  return { segments, lights: [], dimensions: parts.map((part) => dimensionOf('length', part.length)) }
+}
+
+/** A length, or how many of it: `2 x 560`. */
+function takePart(reader: Reader): { count: number; length: ReadLength } {
+  if (!(reader.isNumber() && reader.isMark('x', 1))) return { count: 1, length: takeLength(reader) }
+  const count = takeCount(reader, 'parts', mostParts)
+  reader.take()
+  const length = takeLength(reader)
+  if (count.value > length.mm) {
+    reader.fail(
+      `${count.text} parts of ${formatLength(length.mm)}? The count comes first: 2 x 560`,
+      count,
+    )
+  }
+  return { count: count.value, length }
+}

@@ -1,0 +1,55 @@
+import type { Plan } from '../plan/plan'
+import type { Strip, SupplyPart } from '../plan/parts'
+import { shippedStrips } from './strips'
+import { shippedSupplies } from './supplies'
+
+/** The parts a plan can use: the user's own first, then those that ship. An own part hides a shipped one of its id. */
+export interface Parts {
+  readonly strips: readonly Strip[]
+  readonly supplies: readonly SupplyPart[]
+}
+
+export function partsOf(own: Plan['own']): Parts {
+  return {
+    strips: merged(own.strips, shippedStrips),
+    supplies: merged(own.supplies, shippedSupplies),
+  }
+}
+
+/**
+ * The strip of that id.
+ *
+ * @throws RangeError where there is none; a plan is checked for that when it is read
+ */
+export function stripOf(parts: Parts, id: string): Strip {
+  const strip = parts.strips.find((part) => part.id === id)
+  if (strip === undefined) throw new RangeError(`no strip has the id ${id}`)
+  return strip
+}
+
+export const supplyPartOf = (parts: Parts, id: string): SupplyPart | undefined =>
+  parts.supplies.find((part) => part.id === id)
+
+/** The strip most like another at a different voltage, or `undefined` where the kind is not made for it. */
+export function siblingAt(parts: Parts, strip: Strip, volts: number): Strip | undefined {
+  const colours = colourKey(strip)
+  const strangeness = (other: Strip): number =>
+    Math.abs(Math.log(other.nameplateWPerM / strip.nameplateWPerM))
+  return parts.strips
+    .filter(
+      (other) =>
+        other.volts === volts && other.light.kind === strip.light.kind && colourKey(other) === colours,
+    )
+    .toSorted((a, b) => strangeness(a) - strangeness(b))[0]
+}
+
+const colourKey = (strip: Strip): string =>
+  strip.light.channels.map((channel) => channel.name).join('+')
+
+function merged<Part extends { readonly id: string }>(
+  own: readonly Part[],
+  shipped: readonly Part[],
+): Part[] {
+  const ownIds = new Set(own.map((part) => part.id))
+  return [...own, ...shipped.filter((part) => !ownIds.has(part.id))]
+}

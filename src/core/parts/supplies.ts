@@ -1,0 +1,97 @@
+import type { SupplyPart } from '../plan/parts'
+
+const usbPort = (ratedA: number): SupplyPart => ({
+  id: `usb-port-${id(ratedA)}`,
+  name: `USB port, ${String(ratedA)} A`,
+  kind: 'usb-port',
+  volts: 5,
+  ratedA,
+  efficiency: 0.85,
+  standbyW: 0.1,
+  price: 0,
+})
+
+const usbC = (volts: number, ratedA: number, price: number): SupplyPart => ({
+  id: `usb-c-${String(volts)}v-${id(ratedA)}`,
+  name: `USB-C power delivery, ${String(volts)} V ${String(ratedA)} A`,
+  kind: 'usb-c',
+  volts,
+  ratedA,
+  efficiency: 0.88,
+  standbyW: 0.1,
+  price,
+})
+
+const brick = (volts: number, ratedA: number, price: number): SupplyPart => ({
+  id: `brick-${String(volts)}v-${id(ratedA)}`,
+  name: `${String(volts)} V brick, ${String(ratedA)} A`,
+  kind: 'brick',
+  volts,
+  ratedA,
+  efficiency: 0.87,
+  standbyW: 0.1,
+  price,
+})
+
+const enclosed = (volts: number, watts: number, price: number): SupplyPart => {
+  const ratedA = Math.round((watts / volts) * 100) / 100
+  return {
+    id: `enclosed-${String(volts)}v-${id(watts)}w`,
+    name: `${String(volts)} V enclosed, ${String(ratedA)} A`,
+    kind: 'enclosed',
+    volts,
+    ratedA,
+    efficiency: 0.86,
+    standbyW: 0.5,
+    price,
+  }
+}
+
+const id = (value: number): string => String(value).replace('.', '_')
+
+/** The supplies that ship, *typical* figures (handbook 4). */
+export const shippedSupplies: readonly SupplyPart[] = [
+  ...[0.5, 0.9, 1.5, 3].map(usbPort),
+  usbC(5, 3, 12),
+  usbC(9, 3, 16),
+  usbC(12, 3, 18),
+  usbC(15, 3, 19),
+  usbC(20, 3.25, 24),
+  usbC(20, 5, 36),
+  brick(5, 1, 5),
+  brick(5, 2, 6.5),
+  brick(5, 3, 8),
+  brick(5, 4, 10),
+  brick(5, 6, 13),
+  brick(5, 8, 17),
+  brick(5, 10, 21),
+  brick(12, 1, 6),
+  brick(12, 2, 8),
+  brick(12, 3, 10),
+  brick(12, 5, 14),
+  brick(12, 6, 17),
+  brick(12, 8, 23),
+  brick(24, 1, 9),
+  brick(24, 2, 13),
+  brick(24, 3, 18),
+  brick(24, 5, 27),
+  enclosed(5, 40, 15),
+  enclosed(5, 60, 17),
+  enclosed(5, 75, 19),
+  enclosed(5, 100, 23),
+  enclosed(5, 150, 28),
+  enclosed(5, 200, 34),
+  enclosed(5, 300, 45),
+  enclosed(12, 30, 13),
+  enclosed(12, 60, 17),
+  enclosed(12, 100, 22),
+  enclosed(12, 150, 27),
+  enclosed(12, 200, 33),
+  enclosed(12, 320, 46),
+  enclosed(24, 20, 12),
+  enclosed(24, 60, 17),
+  enclosed(24, 100, 22),
+  enclosed(24, 150, 27),
+  enclosed(24, 200, 33),
+  enclosed(24, 320, 46),
+]

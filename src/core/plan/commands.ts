@@ -1,0 +1,137 @@
+import { enablePatches, produceWithPatches, applyPatches, type Patch } from 'immer'
+import type { SupplyPart, Strip } from './parts'
+import type { Plan, Rules, SceneName, SupplySlot } from './plan'
+
+enablePatches()
+
+/**
+ * Every way in which a plan changes, as plain data: it can come from a field, a drag, a remedy or a worker. Commands that
+ * name a line or a supply that is gone do nothing.
+ */
+export type Command =
+  | { readonly do: 'rename'; readonly name: string }
+  | { readonly do: 'show-units'; readonly units: Plan['units'] }
+  | { readonly do: 'add-lines'; readonly at: number; readonly lines: Plan['lines'] }
+  | { readonly do: 'set-text'; readonly line: string; readonly text: string }
+  | { readonly do: 'remove-line'; readonly line: string }
+  | { readonly do: 'move-line'; readonly line: string; readonly to: number }
+  | { readonly do: 'set-strip'; readonly line: string; readonly strip: string | undefined }
+  | { readonly do: 'set-default-strip'; readonly strip: string }
+  | { readonly do: 'feed-from'; readonly lines: readonly string[]; readonly supply: string }
+  | { readonly do: 'add-supply'; readonly supply: SupplySlot }
+  | { readonly do: 'pick-supply'; readonly supply: string; readonly part: string }
+  | { readonly do: 'remove-supply'; readonly supply: string }
+  | { readonly do: 'show-scene'; readonly scene: SceneName }
+  | { readonly do: 'set-level'; readonly level: number }
+  | { readonly do: 'set-limit'; readonly limit: number }
+  | { readonly do: 'set-rules'; readonly rules: Partial<Rules> }
+  | { readonly do: 'own-strip'; readonly strip: Strip }
+  | { readonly do: 'own-supply'; readonly supply: SupplyPart }
+
+/** What a change did, both ways, so that it can be undone, redone and stored. */
+export interface Change {
+  readonly plan: Plan
+  readonly forward: readonly Patch[]
+  readonly backward: readonly Patch[]
+}
+
+/** Carries out commands in their order, as one change. */
+export function change(plan: Plan, commands: readonly Command[]): Change {
+  const [next, forward, backward] = produceWithPatches(plan, (draft) => {
+    for (const command of commands) carryOut(draft as Writable, command)
+  })
+  return { plan: next, forward, backward }
+}
+
+/** Applies stored patches of a {@link Change}. */
+export const patched = (plan: Plan, patches: readonly Patch[]): Plan => applyPatches(plan, [...patches])
+
+type Writable = { -readonly [Key in keyof Plan]: Plan[Key] }
+
+function carryOut(plan: Writable, command: Command): void {
+  const lineOf = (id: string): Plan['lines'][number] | undefined =>
+    plan.lines.find((line) => line.id === id)
+
+  switch (command.do) {
+    case 'rename':
+      plan.name = command.name
+      return
+    case 'show-units':
+      plan.units = command.units
+      return
+    case 'add-lines':
+      plan.lines.splice(command.at, 0, ...command.lines)
+      return
+    case 'set-text': {
+      const line = lineOf(command.line)
+      if (line !== undefined) line.text = command.text
+      return
+    }
+    case 'remove-line':
+      removeFrom(plan.lines, command.line)
+      return
+    case 'move-line': {
+      const [line] = removeFrom(plan.lines, command.line)
+      if (line !== undefined) plan.lines.splice(command.to, 0, line)
+      return
+    }
+    case 'set-strip': {
+      const line = lineOf(command.line)
+      if (line === undefined) return
+      if (command.strip === undefined) delete line.stripId
+      else line.stripId = command.strip
+      return
+    }
+    case 'set-default-strip':
+      plan.defaults.stripId = command.strip
+      return
+    case 'feed-from':
+      for (const line of plan.lines)
+        if (command.lines.includes(line.id)) line.supplyId = command.supply
+      return
+    case 'add-supply':
+      plan.supplies.push(command.supply)
+      return
+    case 'pick-supply': {
+      const slot = plan.supplies.find((supply) => supply.id === command.supply)
+      if (slot !== undefined) slot.part = command.part
+      return
+    }
+    case 'remove-supply':
+      if (plan.supplies.length < 2) return
+      removeFrom(plan.supplies, command.supply)
+      for (const line of plan.lines) if (line.supplyId === command.supply) delete line.supplyId
+      return
+    case 'show-scene':
+      plan.scene.shown = command.scene
+      return
+    case 'set-level':
+      plan.scene.shown = 'level'
+      plan.scene.level = command.level
+      return
+    case 'set-limit':
+      plan.limit = command.limit
+      return
+    case 'set-rules':
+      Object.assign(plan.rules, command.rules)
+      return
+    case 'own-strip':
+      put(plan.own.strips, command.strip)
+      return
+    case 'own-supply':
+      put(plan.own.supplies, command.supply)
+      return
+  }
+}
+
+/** Takes the item out; gives it back in a list of one, or an empty list. */
+function removeFrom<Item extends { id: string }>(items: Item[], id: string): Item[] {
+  const index = items.findIndex((item) => item.id === id)
+  return index < 0 ? [] : items.splice(index, 1)
+}
+
+function put<Item extends { id: string }>(items: Item[], item: Item): void {
+  const index = items.findIndex(({ id }) => id === item.id)
+  if (index < 0) items.push(item)
+  else items[index] = item
+}

@@ -1,0 +1,77 @@
+import { z } from '../quantity/z'
+
+const positive = z.number().positive()
+const notNegative = z.number().nonnegative()
+export const idSchema = z.string().regex(/^[\w-]{1,64}$/, 'letters, digits, - and _ only')
+export const nameSchema = z.string().trim().min(1, 'a name').max(120, 'at most 120 characters')
+
+/** Nothing above this is planned (handbook 0). */
+export const highestVolts = 60
+const voltsSchema = positive.max(highestVolts, 'at most 60 V: extra-low voltage only')
+
+/** One colour of a pixel: full current at its knee and above, nothing at its off voltage and below. */
+const channelSchema = z.strictObject({
+  name: z.string().min(1).max(40),
+  fullMa: positive.max(2_000),
+  kneeV: positive.max(highestVolts),
+  offV: notNegative.max(highestVolts),
+})
+
+/** One colour of a plain strip: a resistor behind a forward drop. */
+const plainChannelSchema = z.strictObject({
+  name: z.string().min(1).max(40),
+  wattsPerM: positive.max(200),
+  forwardV: notNegative.max(highestVolts),
+})
+
+const pixelLightSchema = z.strictObject({
+  kind: z.literal('pixels'),
+  perM: positive.max(1_000),
+  perCut: z.int().min(1).max(100),
+  channels: z.array(channelSchema).min(1).max(6),
+  /** What each pixel draws while dark, mA. */
+  idleMa: notNegative.max(100),
+  bitsPerPixel: z.int().min(8).max(96),
+  data: z.enum(['one-wire', 'clocked']),
+})
+
+const plainLightSchema = z.strictObject({
+  kind: z.literal('plain'),
+  ledsPerM: positive.max(2_000),
+  channels: z.array(plainChannelSchema).min(1).max(6),
+})
+
+export const stripSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  volts: voltsSchema,
+  light: z.discriminatedUnion('kind', [pixelLightSchema, plainLightSchema]),
+  cutPitchMm: positive.max(5_000),
+  /** W/m as printed by its maker. */
+  nameplateWPerM: positive.max(500),
+  lumensPerM: notNegative.max(20_000),
+  widthMm: positive.max(200),
+  isSealed: z.boolean(),
+  /** Resistance of each rail's copper, Ω/m. */
+  railOhmPerM: positive.max(10),
+  reels: z
+    .array(z.strictObject({ lengthMm: positive.max(1_000_000), price: notNegative.max(100_000) }))
+    .min(1)
+    .max(20),
+})
+export type Strip = z.infer<typeof stripSchema>
+
+export const supplyKinds = ['usb-port', 'usb-c', 'brick', 'enclosed'] as const
+
+export const supplyPartSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  kind: z.enum(supplyKinds),
+  volts: voltsSchema,
+  ratedA: positive.max(1_000),
+  /** Share of what it takes in that comes out, 0–1. */
+  efficiency: positive.max(1),
+  standbyW: notNegative.max(100),
+  price: notNegative.max(100_000),
+})
+export type SupplyPart = z.infer<typeof supplyPartSchema>

@@ -1,0 +1,80 @@
+import { mmPerInch } from './length'
+
+export type LengthUnits = 'mm' | 'cm' | 'ft-in'
+export type Unit = 'mm' | 'm' | 'px' | 'lights' | 'A' | 'mA' | 'W' | 'V' | 'W/m' | '%' | '' | '/m'
+
+const thin = ' '
+
+/**
+ * Rounds to significant digits without an exponent and without trailing zeros.
+ *
+ * @example significant(12.384, 3) // '12.4'
+ */
+export function significant(value: number, digits = 3): string {
+  if (value === 0 || !Number.isFinite(value)) return value === 0 ? '0' : '–'
+  const whole = Math.floor(Math.log10(Math.abs(value))) + 1
+  return trimZeros(value.toFixed(Math.max(0, digits - whole)))
+}
+
+/** A value with its unit, as every view shows it: amperes and watts to three significant digits, counts whole. */
+export function formatQuantity(value: number | null, unit: Unit, units: LengthUnits = 'mm'): string {
+  if (value === null) return '–'
+  switch (unit) {
+    case 'mm':
+      return formatLength(value, units)
+    case 'm':
+      return `${value.toFixed(2)} m`
+    case 'px':
+    case 'lights':
+      return `${Math.round(value).toLocaleString('en-GB').replaceAll(',', thin)} ${unit}`
+    case '%':
+      return `${significant(value * 100)} %`
+    case '/m':
+      return `${significant(value)}/m`
+    case 'A':
+    case 'W':
+      return `${fixedSignificant(value)} ${unit}`
+    case '':
+      return significant(value, 4)
+    default:
+      return `${significant(value)} ${unit}`
+  }
+}
+
+/** A length in the units that the plan shows. Tenths of a millimetre only below 100 mm, inches to a sixteenth. */
+export function formatLength(mm: number, units: LengthUnits = 'mm'): string {
+  switch (units) {
+    case 'mm':
+      return `${trimZeros(mm.toFixed(Math.abs(mm) < 100 ? 1 : 0))} mm`
+    case 'cm':
+      return `${trimZeros((mm / 10).toFixed(1))} cm`
+    case 'ft-in':
+      return feetAndInches(mm)
+  }
+}
+
+function feetAndInches(mm: number): string {
+  const sign = mm < 0 ? '−' : ''
+  const sixteenths = Math.round((Math.abs(mm) / mmPerInch) * 16)
+  const feet = Math.floor(sixteenths / 192)
+  const inches = Math.floor((sixteenths % 192) / 16)
+  const rest = sixteenths % 16
+  const divisor = gcd(rest, 16)
+  const fraction = rest === 0 ? '' : `${String(rest / divisor)}/${String(16 / divisor)}`
+  const inchText = [inches > 0 || fraction === '' ? String(inches) : '', fraction]
+    .filter((part) => part !== '')
+    .join(' ')
+  if (feet === 0) return `${sign}${inchText}"`
+  return sixteenths % 192 === 0 ? `${sign}${String(feet)}'` : `${sign}${String(feet)}' ${inchText}"`
+}
+
+const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b))
+
+/** Three significant digits with their zeros kept, so that a column of amperes lines up: 8.60, 14.5, 182. */
+function fixedSignificant(value: number): string {
+  const whole = value === 0 ? 1 : Math.floor(Math.log10(Math.abs(value))) + 1
+  return value.toFixed(Math.min(3, Math.max(0, 3 - Math.max(whole, 0))))
+}
+
+const trimZeros = (text: string): string =>
+  text.includes('.') ? text.replace(/\.?0+$/, '').replace(/^-0$/, '0') : text

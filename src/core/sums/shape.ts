@@ -1,0 +1,62 @@
+import { arcMm, distance, helixMm, ringMm, type Point } from '../measure/geometry'
+import { z } from '../quantity/z'
+import { defineSum } from './sum'
+
+const mm = z.number().positive()
+const count = z.int().min(1).max(10_000).default(1)
+const point = z.tuple([z.number(), z.number()])
+
+const shapeSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('straight'), lengthMm: mm, count }),
+  z.strictObject({ kind: z.literal('polyline'), points: z.array(point).min(2) }),
+  z.strictObject({ kind: z.literal('frame'), widthMm: mm, heightMm: mm, count }),
+  z.strictObject({ kind: z.literal('polygon'), sides: z.int().min(3).max(1_000), sideMm: mm, count }),
+  z.strictObject({ kind: z.literal('ring'), diameterMm: mm, count }),
+  z.strictObject({ kind: z.literal('arc'), radiusMm: mm, degrees: z.number().positive().max(360), count }),
+  z.strictObject({ kind: z.literal('helix'), diameterMm: mm, pitchMm: mm, turns: mm, count }),
+  z.strictObject({ kind: z.literal('rows'), lengthsMm: z.array(mm).min(1) }),
+  z.strictObject({
+    kind: z.literal('grid'),
+    rows: z.int().min(1).max(10_000),
+    columns: z.int().min(2).max(10_000),
+    pitchXMm: mm,
+    pitchYMm: mm.optional(),
+  }),
+])
+type ShapeGiven = z.output<typeof shapeSchema>
+
+/** Segment lengths of one copy (handbook 3, shape). */
+function lengthsOf(given: ShapeGiven): number[] {
+  switch (given.kind) {
+    case 'straight':
+      return [given.lengthMm]
+    case 'polyline':
+      return given.points.slice(1).map((to, index) => distance(given.points[index] as Point, to))
+    case 'frame':
+      return [given.widthMm, given.heightMm, given.widthMm, given.heightMm]
+    case 'polygon':
+      return Array.from({ length: given.sides }, () => given.sideMm)
+    case 'ring':
+      return [ringMm(given.diameterMm)]
+    case 'arc':
+      return [arcMm(given.radiusMm, given.degrees)]
+    case 'helix':
+      return [helixMm(given.diameterMm, given.pitchMm, given.turns)]
+    case 'rows':
+      return given.lengthsMm
+    case 'grid':
+      return Array.from({ length: given.rows }, () => (given.columns - 1) * given.pitchXMm)
+  }
+}
+
+export const shapeSum = defineSum(
+  'shape',
+  'The lengths to light in a shape.',
+  shapeSchema,
+  (given) => {
+    const one = lengthsOf(given)
+    const copies = 'count' in given ? given.count : 1
+    const segmentsMm = Array.from({ length: copies }, () => one).flat()
+    return { segmentsMm, totalMm: segmentsMm.reduce((sum, length) => sum + length, 0) }
+  },
+)

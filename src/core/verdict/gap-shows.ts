@@ -1,0 +1,64 @@
+import { cutRun } from '../cut/cut-run'
+import type { CutStripRun } from '../cut/cut'
+import { roundings, type Rounding } from '../plan/plan'
+import { formatLength } from '../quantity/format'
+import { plural, type Judge, type Remedy } from './verdict'
+
+/** A dark end, or an overhang, from which it is noticed, and from which it spoils the line, mm. *Typical.* */
+const noticedMm = 10
+const spoilsMm = 25
+
+const roundingLabel: Readonly<Record<Rounding, string>> = {
+  inside: 'stay inside',
+  nearest: 'round to the nearest mark',
+  cover: 'cover the end',
+}
+
+/** A run whose cut marks leave a dark end or an overhang that can be seen. */
+export const gapShows: Judge = ({ plan, cuts }) =>
+  cuts.flatMap((entry) => {
+    const { run, pieces } = entry
+    const worst = worstGap(entry, plan.rules.rounding)
+    if (Math.abs(worst) < noticedMm) return []
+    const count = pieces.filter((piece) => Math.abs(piece.gapMm) >= noticedMm).length
+    const where = pieces.length === 1 ? '' : `, at ${plural(count, 'part')} of ${String(pieces.length)}`
+    const size = formatLength(Math.abs(worst), plan.units)
+    return [
+      {
+        id: `gap-shows.${run.id}`,
+        code: 'gap-shows' as const,
+        grade: Math.abs(worst) >= spoilsMm ? ('care' as const) : ('note' as const),
+        about: [run.id],
+        text:
+          worst > 0
+            ? `${run.name}: the last ${size} stay dark${where}`
+            : `${run.name}: hangs over by ${size}${where}`,
+        why: 'Strip is cut at its marks alone; a dark end draws the eye in a bare line.',
+        remedies: betterRoundings(entry, plan.rules.rounding, Math.abs(worst)),
+      },
+    ]
+  })
+
+function worstGap({ run, strip }: CutStripRun, fit: Rounding): number {
+  return run.segments
+    .map(
+      ({ lengthMm }) =>
+        cutRun({ lengthMm, cutPitchMm: strip.cutPitchMm, pixelsPerCut: 0, fit, endAllowanceMm: 0 })
+          .gapMm,
+    )
+    .reduce((worst, gap) => (Math.abs(gap) > Math.abs(worst) ? gap : worst), 0)
+}
+
+/** The plan's other ways of rounding that leave less to see on this run. */
+function betterRoundings(entry: CutStripRun, used: Rounding, worstMm: number): Remedy[] {
+  return roundings
+    .filter((fit) => fit !== used)
+    .map((fit) => ({ fit, gap: worstGap(entry, fit) }))
+    .filter(({ gap }) => Math.abs(gap) < worstMm - 1e-6)
+    .toSorted((a, b) => Math.abs(a.gap) - Math.abs(b.gap))
+    .slice(0, 1)
+    .map(({ fit, gap }) => ({
+      label: `${roundingLabel[fit]} (${gap < 0 ? 'over' : 'dark'} by ${formatLength(Math.abs(gap))})`,
+      commands: [{ do: 'set-rules', rules: { rounding: fit } }],
+    }))
+}

@@ -1,0 +1,49 @@
+import { groupDraw } from '../load/load'
+import type { Strip } from '../plan/parts'
+import { formatQuantity } from '../quantity/format'
+import type { Judge } from './verdict'
+
+/** More than this apart, as a share of what is printed, is worth a note (handbook 4). */
+const tolerated = 0.25
+
+/** What a strip draws by its pixels, mA and volts, against the watts printed on it. */
+export const nameplate: Judge = ({ cuts }) =>
+  [...new Set(cuts.map(({ strip }) => strip))].flatMap((strip) => {
+    const counted = countedWPerM(strip)
+    if (Math.abs(counted / strip.nameplateWPerM - 1) <= tolerated) return []
+    const about = cuts.filter((entry) => entry.strip === strip).map(({ run }) => run.id)
+    return [
+      {
+        id: `nameplate.${strip.id}`,
+        code: 'nameplate' as const,
+        grade: 'note' as const,
+        about,
+        text: `${strip.name}: counts to ${formatQuantity(counted, 'W/m')}, ${formatQuantity(strip.nameplateWPerM, 'W/m')} is printed`,
+        why: 'One of the two is wrong; a metre on a meter tells which. Until then the larger is the safe one.',
+        remedies: [
+          {
+            label: `count with ${formatQuantity(strip.nameplateWPerM, 'W/m')}`,
+            commands: [{ do: 'own-strip' as const, strip: scaled(strip, strip.nameplateWPerM / counted) }],
+          },
+        ],
+      },
+    ]
+  })
+
+/** Groups per metre × mA × volts, W/m. */
+function countedWPerM(strip: Strip): number {
+  const perM = strip.light.kind === 'pixels' ? strip.light.perM : 1000 / strip.cutPitchMm
+  const mA = groupDraw(strip).channelMa.reduce((sum, channel) => sum + channel, 0)
+  return (perM * mA * strip.volts) / 1000
+}
+
+function scaled(strip: Strip, factor: number): Strip {
+  const { light } = strip
+  return {
+    ...strip,
+    light:
+      light.kind === 'pixels'
+        ? { ...light, channels: light.channels.map((c) => ({ ...c, fullMa: c.fullMa * factor })) }
+        : { ...light, channels: light.channels.map((c) => ({ ...c, wattsPerM: c.wattsPerM * factor })) },
+  }
+}

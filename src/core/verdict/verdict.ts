@@ -1,0 +1,49 @@
+import type { CutStripRun } from '../cut/cut'
+import type { FedSupply } from '../feed/supplies'
+import type { Parts } from '../parts/find'
+import type { Command } from '../plan/commands'
+import type { Plan } from '../plan/plan'
+
+/** stop: will not work, or unsafe; care: works until it doesn't; note: worth knowing. */
+export type Grade = 'stop' | 'care' | 'note'
+
+/** An ordinary edit that answers a verdict, in one action that can be undone. */
+export interface Remedy {
+  readonly label: string
+  readonly commands: readonly Command[]
+}
+
+export type VerdictCode = 'volts-differ' | 'supply-short' | 'supply-tight' | 'nameplate' | 'gap-shows'
+
+export interface Verdict {
+  /** Stable while the plan changes: the code and what it is about. */
+  readonly id: string
+  readonly code: VerdictCode
+  readonly grade: Grade
+  /** Ids of the runs and supplies concerned. */
+  readonly about: readonly string[]
+  /** What is the matter, with its figures, in one sentence. */
+  readonly text: string
+  readonly why: string
+  readonly remedies: readonly Remedy[]
+}
+
+/** What a verdict is judged on: the plan and the results of the stages before. */
+export interface Evidence {
+  readonly plan: Plan
+  readonly parts: Parts
+  readonly cuts: readonly CutStripRun[]
+  readonly supplies: readonly FedSupply[]
+}
+
+export type Judge = (evidence: Evidence) => Verdict[]
+
+/** `seat front`, `seat front and sill`, `seat front, sill and 3 more`. */
+export function listed(names: readonly string[]): string {
+  const [first = '', second = ''] = names
+  if (names.length <= 2) return names.length < 2 ? first : `${first} and ${second}`
+  return `${first}, ${second} and ${String(names.length - 2)} more`
+}
+
+export const plural = (count: number, one: string, many = `${one}s`): string =>
+  `${String(count)} ${count === 1 ? one : many}`

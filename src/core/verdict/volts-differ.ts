@@ -1,0 +1,65 @@
+import type { FedSupply } from '../feed/supplies'
+import { siblingAt } from '../parts/find'
+import type { Command } from '../plan/commands'
+import { formatQuantity } from '../quantity/format'
+import { nextSupply } from './next-supply'
+import { listed, type Evidence, type Judge, type Remedy } from './verdict'
+
+/** A run made for other volts than its supply gives. */
+export const voltsDiffer: Judge = (evidence) =>
+  evidence.supplies.flatMap((supply) => {
+    const volts = [...new Set(supply.misfits.map((load) => load.volts))]
+    return volts.map((runVolts) => {
+      const ids = supply.misfits.filter((load) => load.volts === runVolts).map((load) => load.id)
+      const names = evidence.cuts
+        .filter(({ run }) => ids.includes(run.id))
+        .map(({ run }) => run.name)
+      const [gives, wants] = [supply.volts, runVolts].map((v) => formatQuantity(v, 'V'))
+      return {
+        id: `volts-differ.${supply.slot.id}.${String(runVolts)}`,
+        code: 'volts-differ' as const,
+        grade: 'stop' as const,
+        about: [...ids, supply.slot.id],
+        text: `${listed(names)}: ${wants ?? ''} strip on ${gives ?? ''} from ${supply.slot.name}`,
+        why:
+          runVolts > supply.volts
+            ? 'On less than its volts a strip stays dark or dim.'
+            : 'On more than its volts a strip burns out at once.',
+        remedies: remedies(evidence, supply, ids, runVolts),
+      }
+    })
+  })
+
+function remedies(
+  { plan, parts, cuts }: Evidence,
+  supply: FedSupply,
+  ids: readonly string[],
+  runVolts: number,
+): Remedy[] {
+  const found: Remedy[] = []
+  const swaps: Command[] = cuts
+    .filter(({ run }) => ids.includes(run.id))
+    .flatMap(({ run, strip }) => {
+      const sibling = siblingAt(parts, strip, supply.volts)
+      return sibling === undefined ? [] : [{ do: 'set-strip', line: run.id, strip: sibling.id }]
+    })
+  const volts = formatQuantity(runVolts, 'V')
+  if (swaps.length === ids.length)
+    found.push({ label: `take the ${formatQuantity(supply.volts, 'V')} version`, commands: swaps })
+  if (supply.fits.length === 0) {
+    found.push({
+      label: `take a ${volts} supply`,
+      commands: [{ do: 'pick-supply', supply: supply.slot.id, part: 'auto' }],
+    })
+  } else {
+    const own = nextSupply(plan)
+    found.push({
+      label: `feed it from a ${volts} supply of its own`,
+      commands: [
+        { do: 'add-supply', supply: own },
+        { do: 'feed-from', lines: ids, supply: own.id },
+      ],
+    })
+  }
+  return found
+}

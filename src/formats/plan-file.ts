@@ -1,0 +1,135 @@
+import { partsOf } from '../core/parts/find'
+import { mostLines, planFormat, planSchema, planVersion, type Plan } from '../core/plan/plan'
+import { issuesOf, pathText, z, type Issue } from '../core/quantity/z'
+
+export type PlanFileResult =
+  | { readonly ok: true; readonly plan: Plan }
+  | { readonly ok: false; readonly issues: readonly Issue[] }
+
+/** Larger than any plan can be, bytes; a file above it is not even parsed. */
+export const largestFileBytes = 8_000_000
+
+const headerSchema = z.looseObject({ format: z.literal(planFormat), version: z.int().min(1) })
+
+/** Steps from one version to the next, keyed by the version they start from. */
+const upgrades = new Map<number, (document: object) => object>()
+
+/** Keys that could reach an object's prototype: never part of a plan. */
+const forbiddenKeys = new Set(['__proto__', 'constructor', 'prototype'])
+
+/** Writes a plan as its file: JSON, indented, so that two versions can be compared line by line. */
+export const writePlanFile = (plan: Plan): string => `${JSON.stringify(plan, null, 2)}\n`
+
+/** Reads a plan file whole or not at all; what is wrong is named by its path. */
+export function readPlanFile(text: string): PlanFileResult {
+  if (text.length > largestFileBytes)
+    return refused('', `The file is larger than ${String(largestFileBytes / 1e6)} MB: no plan is`)
+  if (text.trim() === '') return refused('', 'The file is empty')
+  let document: unknown
+  try {
+    document = JSON.parse(text.replace(/^\uFEFF/, ''))
+  } catch (error) {
+    return refused('', `Not a plan, or cut short: ${error instanceof Error ? error.message : 'no JSON'}`)
+  }
+  return readPlan(document)
+}
+
+/** The same for a document that is parsed already, such as one from the browser's store. */
+export function readPlan(document: unknown): PlanFileResult {
+  const forbidden = findForbidden(document, [])
+  if (forbidden !== undefined) return refused(forbidden, 'This key cannot be part of a plan')
+
+  const header = headerSchema.safeParse(document)
+  if (!header.success)
+    return refused('', `Not a plan of this program: it has no "format": "${planFormat}" with a version`)
+  const { version } = header.data
+  if (version > planVersion)
+    return refused(
+      'version',
+      `The plan is of version ${String(version)}, this program reads up to ${String(planVersion)}: open it with a newer one`,
+    )
+  let current: object = header.data
+  for (let from = version; from < planVersion; from += 1)
+    current = upgrades.get(from)?.(current) ?? current
+
+  const { lines } = header.data
+  if (Array.isArray(lines) && lines.length > mostLines)
+    return refused(
+      'lines',
+      `${String(lines.length)} lines; a plan holds at most ${String(mostLines)}. Split it into several`,
+    )
+  const parsed = planSchema.safeParse(current)
+  if (!parsed.success) return { ok: false, issues: issuesOf(parsed.error) }
+  const issues = referenceIssues(parsed.data)
+  return issues.length > 0 ? { ok: false, issues } : { ok: true, plan: parsed.data }
+}
+
+const refused = (path: string, message: string): PlanFileResult => ({
+  ok: false,
+  issues: [{ path, message }],
+})
+
+/** Ids that point to nothing, and ids used twice. */
+function referenceIssues(plan: Plan): Issue[] {
+  const parts = partsOf(plan.own)
+  const strips = new Set(parts.strips.map((strip) => strip.id))
+  const supplies = new Set(parts.supplies.map((supply) => supply.id))
+  const slots = new Set(plan.supplies.map((slot) => slot.id))
+  const missing = (path: string, kind: string, id: string): Issue => ({
+    path,
+    message: `“${id}” is no ${kind} that ships, nor one of the plan’s own`,
+  })
+  return [
+    ...(strips.has(plan.defaults.stripId)
+      ? []
+      : [missing('defaults.stripId', 'strip', plan.defaults.stripId)]),
+    ...plan.lines.flatMap(({ stripId, supplyId }, index) => [
+      ...(stripId === undefined || strips.has(stripId)
+        ? []
+        : [missing(`lines[${String(index)}].stripId`, 'strip', stripId)]),
+      ...(supplyId === undefined || slots.has(supplyId)
+        ? []
+        : [
+            {
+              path: `lines[${String(index)}].supplyId`,
+              message: `“${supplyId}” is no supply of this plan`,
+            },
+          ]),
+    ]),
+    ...plan.supplies.flatMap(({ part }, index) =>
+      part === 'auto' || supplies.has(part)
+        ? []
+        : [missing(`supplies[${String(index)}].part`, 'supply', part)],
+    ),
+    ...(
+      [
+        ['lines', plan.lines],
+        ['supplies', plan.supplies],
+        ['own.strips', plan.own.strips],
+        ['own.supplies', plan.own.supplies],
+      ] as const
+    ).flatMap(([path, items]) => twice(path, items)),
+  ]
+}
+
+function twice(path: string, items: readonly { readonly id: string }[]): Issue[] {
+  const seen = new Set<string>()
+  return items.flatMap(({ id }, index) => {
+    if (seen.has(id))
+      return [{ path: `${path}[${String(index)}].id`, message: `“${id}” is used twice` }]
+    seen.add(id)
+    return []
+  })
+}
+
+/** Path of the first forbidden key; walks without recursion deeper than a plan can be. */
+function findForbidden(value: unknown, path: readonly PropertyKey[]): string | undefined {
+  if (typeof value !== 'object' || value === null || path.length > 12) return undefined
+  for (const key of Object.keys(value)) {
+    const here = [...path, Array.isArray(value) ? Number(key) : key]
+    if (forbiddenKeys.has(key)) return pathText(here)
+    const found = findForbidden((value as Record<string, unknown>)[key], here)
+    if (found !== undefined) return found
+  }
+  return undefined
+}
