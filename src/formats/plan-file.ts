@@ -6,8 +6,8 @@ export type PlanFileResult =
   | { readonly ok: true; readonly plan: Plan }
   | { readonly ok: false; readonly issues: readonly Issue[] }
 
-/** Larger than any plan can be, bytes; a file above it is not even parsed. */
-export const largestFileBytes = 8_000_000
+/** Larger than any plan can be, bytes. */
+const largestFileBytes = 8_000_000
 
 const headerSchema = z.looseObject({ format: z.literal(planFormat), version: z.int().min(1) })
 
@@ -20,10 +20,16 @@ const forbiddenKeys = new Set(['__proto__', 'constructor', 'prototype'])
 /** Writes a plan as its file: JSON, indented, so that two versions can be compared line by line. */
 export const writePlanFile = (plan: Plan): string => `${JSON.stringify(plan, null, 2)}\n`
 
+/** A refusal for a file that need not even be read, or `undefined`. */
+export const refuseTooLarge = (bytes: number): PlanFileResult | undefined =>
+  bytes > largestFileBytes
+    ? refused('', `The file is larger than ${String(largestFileBytes / 1e6)} MB: no plan is`)
+    : undefined
+
 /** Reads a plan file whole or not at all; what is wrong is named by its path. */
 export function readPlanFile(text: string): PlanFileResult {
-  if (text.length > largestFileBytes)
-    return refused('', `The file is larger than ${String(largestFileBytes / 1e6)} MB: no plan is`)
+  const tooLarge = refuseTooLarge(text.length)
+  if (tooLarge !== undefined) return tooLarge
   if (text.trim() === '') return refused('', 'The file is empty')
   let document: unknown
   try {

@@ -1,4 +1,4 @@
-import type { Rounding } from '../plan/plan'
+import type { Rounding } from '../plan/choices'
 import { roundDown, roundUp } from '../quantity/round'
 
 export interface CutRunGiven {

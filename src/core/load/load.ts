@@ -1,6 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
 import type { Strip } from '../plan/parts'
-import type { Plan, SceneName } from '../plan/plan'
+import type { SceneName } from '../plan/choices'
+import type { Plan } from '../plan/plan'
 import { loadOf } from './load-of'
 
 /** What one load group of a strip draws: a pixel, or what lies between two cut marks of a plain strip. */

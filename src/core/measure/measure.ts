@@ -17,15 +17,17 @@ export interface Measured {
   readonly runs: readonly MeasuredRun[]
 }
 
-// A plan is immutable, so a line that did not change is the same object and need not be read again.
+// A plan is immutable: a line that did not change is the same object. It need not be read again, and its run stays the
+// same object too, so that a view can tell what changed.
 const readings = new WeakMap<Line, Reading>()
+const knownRuns = new WeakMap<Line, MeasuredRun>()
 
 /** Reads the whole pad. Runs without a name are called after their shape and counted: `Edge 1`. */
 export function measure(plan: Pick<Plan, 'lines'>): Measured {
   const lines = plan.lines.map((line) => ({ line, reading: readingOf(line) }))
   const namer = runNamer()
   const runs = lines.flatMap(({ line, reading }) =>
-    reading.kind === 'run' ? [{ ...reading, name: namer(reading), id: line.id, line }] : [],
+    reading.kind === 'run' ? [runOf(line, reading, namer(reading))] : [],
   )
   return { lines, runs }
 }
@@ -47,4 +49,12 @@ function readingOf(line: Line): Reading {
   const reading = readLine(line.text)
   readings.set(line, reading)
   return reading
+}
+
+function runOf(line: Line, run: JottedRun, name: string): MeasuredRun {
+  const known = knownRuns.get(line)
+  if (known?.name === name) return known
+  const measured = { ...run, name, id: line.id, line }
+  knownRuns.set(line, measured)
+  return measured
 }

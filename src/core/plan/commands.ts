@@ -1,6 +1,7 @@
 import { enablePatches, produceWithPatches, applyPatches, type Patch } from 'immer'
 import type { SupplyPart, Strip } from './parts'
-import type { Plan, Rules, SceneName, SupplySlot } from './plan'
+import type { SceneName } from './choices'
+import type { Plan, Rules, SupplySlot } from './plan'
 
 enablePatches()
 

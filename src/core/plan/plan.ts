@@ -1,4 +1,5 @@
 import { z } from '../quantity/z'
+import { lengthUnits, roundings, sceneNames, sizings } from './choices'
 import { idSchema, nameSchema, stripSchema, supplyPartSchema } from './parts'
 
 export const planFormat = 'glow-tally plan'
@@ -23,11 +24,6 @@ const supplySlotSchema = z.strictObject({
   name: nameSchema,
   part: z.union([z.literal('auto'), idSchema]),
 })
-
-export const roundings = ['inside', 'nearest', 'cover'] as const
-export const sizings = ['full-white', 'next-size', 'scenes'] as const
-export const sceneNames = ['idle', 'full-white', 'level'] as const
-export const lengthUnits = ['mm', 'cm', 'ft-in'] as const
 
 /** The schools that practitioners differ on (handbook 5); every sum says which was used. */
 const rulesSchema = z.strictObject({
@@ -65,9 +61,6 @@ export type Plan = Readonly<z.infer<typeof planSchema>>
 export type Line = Plan['lines'][number]
 export type SupplySlot = Plan['supplies'][number]
 export type Rules = Plan['rules']
-export type Rounding = Rules['rounding']
-export type Sizing = Rules['sizing']
-export type SceneName = (typeof sceneNames)[number]
 
 /** A plan with nothing on its pad but one empty line to type on. */
 export function emptyPlan(name: string, lineId: string): Plan {

@@ -1,5 +1,5 @@
 import { cutRun } from '../cut/cut-run'
-import { roundings } from '../plan/plan'
+import { roundings } from '../plan/choices'
 import { z } from '../quantity/z'
 import { defineSum } from './sum'
 

@@ -1,6 +1,6 @@
 import { cutRun } from '../cut/cut-run'
 import type { CutStripRun } from '../cut/cut'
-import { roundings, type Rounding } from '../plan/plan'
+import { roundings, type Rounding } from '../plan/choices'
 import { formatLength } from '../quantity/format'
 import { plural, type Judge, type Remedy } from './verdict'
 

@@ -1,0 +1,38 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
+import { computed } from 'vue'
+import { RouterView, useRoute } from 'vue-router'
+import AppHeader from './shell/AppHeader.vue'
+import DropTarget from './shell/DropTarget.vue'
+import NoticeBar from './shell/NoticeBar.vue'
+import { useNotices } from './stores/notices'
+import { usePlanStore } from './stores/plan'
+
+const route = useRoute()
+const store = usePlanStore()
+const notices = useNotices()
+const isInPlan = computed(() => route.params['id'] !== undefined)
+
+/** Undo belongs to the plan everywhere but in a dialog, where a field's own is wanted. */
+useEventListener('keydown', (event: KeyboardEvent) => {
+  if (!(event.ctrlKey || event.metaKey) || event.altKey || !isInPlan.value) return
+  if (event.target instanceof Element && event.target.closest('[role="dialog"]')) return
+  const key = event.key.toLowerCase()
+  const isUndo = key === 'z' && !event.shiftKey
+  const isRedo = key === 'y' || (key === 'z' && event.shiftKey)
+  if (!isUndo && !isRedo) return
+  event.preventDefault()
+  const label = isUndo ? store.undo() : store.redo()
+  if (label !== undefined)
+    notices.show({ kind: 'done', text: `${isUndo ? 'Undone' : 'Done again'}: ${label}` })
+})
+</script>
+
+<template>
+  <div class="flex h-full flex-col">
+    <AppHeader />
+    <RouterView class="min-h-0 flex-1" />
+    <NoticeBar />
+    <DropTarget />
+  </div>
+</template>

@@ -1,0 +1,197 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
+import { levelIn } from '../../core/load/load'
+import { layOut } from '../../core/measure/layout'
+import type { MeasuredRun } from '../../core/measure/measure'
+import type { Plan } from '../../core/plan/plan'
+import { formatLength } from '../../core/quantity/format'
+import { usePlanStore } from '../stores/plan'
+import { useSpotlight } from '../stores/spotlight'
+import DimensionChip from './DimensionChip.vue'
+import { chipsOf } from './chips'
+import { fit, pathOf, rulerStep } from './view'
+
+const { plan } = defineProps<{ plan: Plan }>()
+
+const store = usePlanStore()
+const spotlight = useSpotlight()
+const frame = useTemplateRef<HTMLElement>('frame')
+const { width, height } = useElementSize(frame)
+
+const padding = 34
+const hues = ['#ffd27a', '#8ec5ff', '#ffae8c', '#b6e3a8', '#d9b8ff', '#ffe9c9']
+
+const layout = computed(() =>
+  layOut(store.measured.runs, Math.max(0.3, width.value / Math.max(1, height.value))),
+)
+const view = computed(() => fit(layout.value.box, width.value, height.value, padding))
+const placedMm = computed(
+  () => new Map(store.tally?.runs.map((run) => [run.id, run.piecesMm])),
+)
+const brightness = computed(() => 0.3 + 0.7 * levelIn(plan, plan.scene.shown))
+/** Names and dimensions show while a run has room for them. */
+const isRoomy = computed(() => store.measured.runs.length <= 60)
+
+interface Drawn {
+  readonly run: MeasuredRun
+  readonly x: number
+  readonly y: number
+  readonly hue: string
+  readonly pieces: readonly number[]
+  readonly piecesKey: string
+}
+const drawn = computed((): Drawn[] => {
+  const { scale, x, y } = view.value
+  const { placed } = layout.value
+  return store.measured.runs.map((run, index) => {
+    const [dx, dy] = placed[index]?.offset ?? [0, 0]
+    const pieces = placedMm.value.get(run.id) ?? []
+    return {
+      run,
+      x: Math.round((x + dx * scale) * 10) / 10,
+      y: Math.round((y + dy * scale) * 10) / 10,
+      hue: hues[index % hues.length] ?? '#ffd27a',
+      pieces,
+      piecesKey: pieces.join(),
+    }
+  })
+})
+
+const ruler = computed(() => {
+  const mm = rulerStep(view.value.scale, 160)
+  return { mm, px: mm * view.value.scale, label: formatLength(mm, plan.units) }
+})
+
+/** Lit part and dark rest of a segment, as a dash pattern over its whole length. */
+const lit = (placed: number | undefined, lengthMm: number): string =>
+  `${String(Math.min(1, (placed ?? lengthMm) / lengthMm))} 2`
+
+function pick(id: string): void {
+  spotlight.choose(id)
+  document.getElementById(`line-${id}`)?.focus()
+}
+</script>
+
+<template>
+  <section
+    ref="frame"
+    class="dots relative min-h-60 overflow-hidden rounded-lg bg-bench-raised"
+    aria-label="Drawing"
+  >
+    <svg v-if="width > 0" class="absolute inset-0 size-full" role="img" aria-label="The runs to scale">
+      <g
+        v-for="{ run, x, y, hue, pieces, piecesKey } in drawn"
+        :key="run.id"
+        v-memo="[
+          run,
+          x,
+          y,
+          view.scale,
+          hue,
+          piecesKey,
+          brightness,
+          isRoomy,
+          spotlight.lit.has(run.id) || spotlight.chosen === run.id,
+        ]"
+        :transform="`translate(${x} ${y})`"
+        class="cursor-pointer"
+        :data-run="run.id"
+        @pointerenter="spotlight.light([run.id])"
+        @pointerleave="spotlight.dim"
+        @click="pick(run.id)"
+      >
+        <g
+          v-for="(segment, index) in run.segments"
+          :key="index"
+          :stroke="hue"
+          fill="none"
+          stroke-linecap="butt"
+        >
+          <path
+            :d="pathOf(segment.points, view.scale)"
+            stroke-width="18"
+            :stroke-opacity="
+              spotlight.lit.has(run.id) || spotlight.chosen === run.id ? 0.3 : 0.12 * brightness
+            "
+          />
+          <path
+            :d="pathOf(segment.points, view.scale)"
+            stroke-width="2"
+            stroke-opacity="0.45"
+            stroke-dasharray="3 4"
+          />
+          <path
+            :d="pathOf(segment.points, view.scale)"
+            path-length="1"
+            stroke-width="4"
+            :stroke-opacity="brightness"
+            :stroke-dasharray="lit(pieces[index], segment.lengthMm)"
+          />
+        </g>
+        <circle
+          v-for="([lx, ly], index) in run.lights"
+          :key="index"
+          :cx="lx * view.scale"
+          :cy="ly * view.scale"
+          r="2.5"
+          :fill="hue"
+          :fill-opacity="brightness"
+        />
+        <text
+          v-if="isRoomy"
+          :x="run.box.x * view.scale"
+          :y="run.box.y * view.scale - 15"
+          class="fill-bench-ink text-[12.5px] font-semibold"
+        >
+          {{ run.name }}
+        </text>
+      </g>
+    </svg>
+    <template v-if="isRoomy">
+      <template v-for="{ run, x, y } in drawn" :key="run.id">
+        <DimensionChip
+          v-for="chip in chipsOf(run, view.scale)"
+          :key="`${run.id} ${chip.at}`"
+          :run="run"
+          :dimension="chip.dimension"
+          :times="chip.times"
+          :units="plan.units"
+          :x="x + chip.x"
+          :y="y + chip.y"
+          :is-lit="spotlight.lit.has(run.id) || spotlight.chosen === run.id"
+        />
+      </template>
+    </template>
+
+    <p
+      v-if="store.measured.runs.length === 0"
+      class="absolute inset-0 grid place-content-center gap-3 p-6 text-center text-bench-soft"
+    >
+      <span class="text-base text-bench-ink">Nothing to light yet</span>
+      <span>
+        Write what your tape reads on the pad, a line for each place:<br />
+        <code class="mt-2 inline-block text-left font-mono text-[13px] leading-6 text-glow"
+          >shelf 650<br />ledge 2 x 560<br />mirror ring 382</code
+        >
+      </span>
+    </p>
+    <div
+      v-else-if="width > 0"
+      class="pointer-events-none absolute bottom-2.5 left-3 text-[11px] text-bench-soft"
+    >
+      <div
+        class="mb-1 h-1.5 border-x border-b border-bench-soft"
+        :style="{ width: `${ruler.px}px` }"
+      />
+      {{ ruler.label }}
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.dots {
+  background-image: radial-gradient(#ffffff12 1px, transparent 1px);
+  background-size: 26px 26px;
+}
+</style>

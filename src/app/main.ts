@@ -1,0 +1,9 @@
+import '@fontsource-variable/figtree/wght.css'
+import '@fontsource-variable/source-code-pro/wght.css'
+import './style.css'
+import { createPinia } from 'pinia'
+import { createApp } from 'vue'
+import App from './App.vue'
+import { createAppRouter } from './router'
+
+createApp(App).use(createPinia()).use(createAppRouter()).mount('#app')

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
+import { SlidersHorizontal } from '@lucide/vue'
+import type { Rounding, Sizing } from '../../core/plan/choices'
+import type { Plan } from '../../core/plan/plan'
+import { usePlanStore } from '../stores/plan'
+
+const { plan } = defineProps<{ plan: Plan }>()
+
+const store = usePlanStore()
+
+const roundings: readonly { value: Rounding; label: string; who: string }[] = [
+  { value: 'inside', label: 'Stay inside', who: 'Never hangs over; leaves a gap of less than a group.' },
+  { value: 'nearest', label: 'Nearest mark', who: 'Smallest error; may hang over by half a group.' },
+  { value: 'cover', label: 'Cover the end', who: 'No dark end; the strip folds or hangs over.' },
+]
+const sizings: readonly { value: Sizing; label: string; who: string }[] = [
+  { value: 'full-white', label: 'Full white and headroom', who: 'Runs cool and is safe with any pattern.' },
+  { value: 'next-size', label: 'Full white, next size up', who: 'Smaller; enough where white is rare.' },
+  { value: 'scenes', label: 'What the level scene draws', who: 'Smallest; the program must hold the limit.' },
+]
+
+const setRounding = (rounding: Rounding): void => {
+  store.commit([{ do: 'set-rules', rules: { rounding } }], { label: 'rounding' })
+}
+const setSizing = (sizing: Sizing): void => {
+  store.commit([{ do: 'set-rules', rules: { sizing } }], { label: 'supply size' })
+}
+function setHeadroom(event: Event): void {
+  if (!(event.target instanceof HTMLInputElement)) return
+  const headroom = Math.min(0.5, Math.max(0, Number(event.target.value) / 100 || 0))
+  store.commit([{ do: 'set-rules', rules: { headroom } }], { label: 'headroom', key: 'headroom' })
+}
+</script>
+
+<template>
+  <Popover class="relative">
+    <PopoverButton class="button-quiet py-[7px]">
+      <SlidersHorizontal :size="14" /> <span class="max-sm:sr-only">House rules</span>
+    </PopoverButton>
+    <PopoverPanel
+      class="absolute right-0 z-30 mt-1.5 w-[min(350px,calc(100vw-24px))] rounded-lg border border-bench-line bg-bench-high p-4 shadow-xl shadow-black/60"
+    >
+      <fieldset>
+        <legend class="mb-1.5 font-semibold">Cut to the marks</legend>
+        <label
+          v-for="option in roundings"
+          :key="option.value"
+          class="flex gap-2.5 rounded px-1 py-1 text-[13px] hover:bg-bench-line"
+        >
+          <input
+            type="radio"
+            name="rounding"
+            class="mt-0.5 accent-glow"
+            :checked="plan.rules.rounding === option.value"
+            @change="setRounding(option.value)"
+          />
+          <span>
+            {{ option.label }}<br /><span class="text-[12px] text-bench-soft">{{ option.who }}</span>
+          </span>
+        </label>
+      </fieldset>
+      <fieldset class="mt-3">
+        <legend class="mb-1.5 font-semibold">Size the supply for</legend>
+        <label
+          v-for="option in sizings"
+          :key="option.value"
+          class="flex gap-2.5 rounded px-1 py-1 text-[13px] hover:bg-bench-line"
+        >
+          <input
+            type="radio"
+            name="sizing"
+            class="mt-0.5 accent-glow"
+            :checked="plan.rules.sizing === option.value"
+            @change="setSizing(option.value)"
+          />
+          <span>
+            {{ option.label }}<br /><span class="text-[12px] text-bench-soft">{{ option.who }}</span>
+          </span>
+        </label>
+      </fieldset>
+      <label class="mt-3 flex items-center gap-2 text-[13px]">
+        Headroom
+        <input
+          type="number"
+          min="0"
+          max="50"
+          step="5"
+          class="field w-20"
+          :value="Math.round(plan.rules.headroom * 100)"
+          :disabled="plan.rules.sizing !== 'full-white'"
+          @change="setHeadroom"
+        />
+        % of the supply kept free
+      </label>
+    </PopoverPanel>
+  </Popover>
+</template>

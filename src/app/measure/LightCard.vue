@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, ref } from 'vue'
+import { stripOf } from '../../core/parts/find'
+import type { Strip } from '../../core/plan/parts'
+import type { Command } from '../../core/plan/commands'
+import type { Plan } from '../../core/plan/plan'
+import { formatLength, formatQuantity } from '../../core/quantity/format'
+import { useShelf } from '../stores/shelf'
+import { usePlanStore } from '../stores/plan'
+import { useSpotlight } from '../stores/spotlight'
+import PartList, { type PartOption } from '../ui/PartList.vue'
+
+const OwnStripDialog = defineAsyncComponent(() => import('../parts/OwnStripDialog.vue'))
+
+const { plan } = defineProps<{ plan: Plan }>()
+
+const store = usePlanStore()
+const shelf = useShelf()
+const spotlight = useSpotlight()
+const isAdding = ref(false)
+
+/** The chosen line's run, as far as it lights something. */
+const run = computed(() => store.measured.runs.find(({ id }) => id === spotlight.chosen))
+const stripId = computed(() => run.value?.line.stripId ?? plan.defaults.stripId)
+const strip = computed(() => stripOf(store.parts, stripId.value))
+const hasOthers = computed(
+  () => stripId.value !== plan.defaults.stripId || plan.lines.some((line) => line.stripId !== undefined),
+)
+
+/** Own parts of other plans are offered too; choosing one takes it into this plan. */
+const offered = computed<readonly Strip[]>(() => {
+  const known = new Set(store.parts.strips.map(({ id }) => id))
+  const kept = shelf.parts.flatMap((stored) => (stored.kind === 'strip' ? [stored.part] : []))
+  return [...kept.filter(({ id }) => !known.has(id)), ...store.parts.strips]
+})
+const options = computed(() => {
+  const own = new Set([...plan.own.strips, ...shelf.parts.map(({ part }) => part)].map(({ id }) => id))
+  return offered.value.map((part): PartOption => {
+    const { light } = part
+    const groupName =
+      light.kind === 'pixels'
+        ? `${formatQuantity(part.volts, 'V')} pixels`
+        : `Plain, ${formatQuantity(part.volts, 'V')}`
+    return {
+      id: part.id,
+      name: part.name,
+      group: own.has(part.id) ? 'Your own' : groupName,
+      facts: [
+        light.kind === 'pixels' ? `${String(light.perM)} px/m` : `${String(light.ledsPerM)}/m`,
+        formatQuantity(part.nameplateWPerM, 'W/m'),
+        formatLength(part.cutPitchMm),
+      ],
+    }
+  })
+})
+const facts = computed(() => {
+  const { light, volts, nameplateWPerM, cutPitchMm } = strip.value
+  const density =
+    light.kind === 'pixels' ? `${String(light.perM)} px/m` : `${String(light.ledsPerM)} LEDs/m`
+  return [
+    formatQuantity(volts, 'V'),
+    density,
+    formatQuantity(nameplateWPerM, 'W/m'),
+    `cut every ${formatLength(cutPitchMm, plan.units)}`,
+  ].join(' · ')
+})
+
+function take(id: string): Command[] {
+  if (store.parts.strips.some((part) => part.id === id)) return []
+  const kept = shelf.parts.find((stored) => stored.id === id)
+  return kept?.kind === 'strip' ? [{ do: 'own-strip', strip: kept.part }] : []
+}
+
+function choose(id: string): void {
+  const target: Command =
+    run.value === undefined
+      ? { do: 'set-default-strip', strip: id }
+      : {
+          do: 'set-strip',
+          line: run.value.id,
+          strip: id === plan.defaults.stripId ? undefined : id,
+        }
+  store.commit([...take(id), target], { label: `light of ${run.value?.name ?? 'the plan'}` })
+}
+
+function useEverywhere(): void {
+  const everyLine = plan.lines
+    .filter((line) => line.stripId !== undefined)
+    .map((line): Command => ({ do: 'set-strip', line: line.id, strip: undefined }))
+  store.commit([{ do: 'set-default-strip', strip: stripId.value }, ...everyLine], {
+    label: 'one light for every run',
+  })
+}
+
+function add(part: Strip): void {
+  store.commit([{ do: 'own-strip', strip: part }], { label: `add ${part.name}` })
+  void shelf.keepPart({ id: part.id, kind: 'strip', part })
+  choose(part.id)
+}
+</script>
+
+<template>
+  <section class="rounded-lg border border-bench-line bg-bench-raised px-3 py-2.5" aria-label="Light">
+    <div class="mb-1.5 flex items-baseline gap-2 text-[13px]">
+      <h2 class="truncate text-bench-soft">
+        Light · <span class="text-bench-ink">{{ run?.name ?? 'every new line' }}</span>
+      </h2>
+      <button
+        class="ml-auto shrink-0 text-[12px] text-bench-soft underline decoration-dotted underline-offset-3 hover:text-bench-ink"
+        @click="isAdding = true"
+      >
+        add your own
+      </button>
+    </div>
+    <PartList
+      label="Light"
+      :shown="strip.name"
+      :columns="['density', 'power', 'cut pitch']"
+      :options="options"
+      :model-value="stripId"
+      @update:model-value="choose"
+    />
+    <p class="mt-1.5 flex justify-between gap-2 text-[12px] text-bench-soft">
+      <span>{{ facts }}</span>
+      <button
+        v-if="hasOthers"
+        class="shrink-0 underline decoration-dotted underline-offset-3 hover:text-bench-ink"
+        @click="useEverywhere"
+      >
+        use everywhere
+      </button>
+    </p>
+    <OwnStripDialog v-if="isAdding" @close="isAdding = false" @add="add" />
+  </section>
+</template>

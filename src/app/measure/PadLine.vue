@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { GripVertical, X } from '@lucide/vue'
+import { computed } from 'vue'
+import type { Reading } from '../../core/measure/jot'
+import type { Line } from '../../core/plan/plan'
+import { formatLength, type LengthUnits } from '../../core/quantity/format'
+
+const { line, reading, units, ownVolts } = defineProps<{
+  line: Line
+  reading: Reading | undefined
+  units: LengthUnits
+  /** Volts of the line's own strip, where it is not the plan's. */
+  ownVolts: number | undefined
+  isLit: boolean
+  isChosen: boolean
+  /** The pad's only line: an example shows how to begin. */
+  isOnly: boolean
+}>()
+
+const emit = defineEmits<{
+  text: [text: string]
+  enter: []
+  pasteLines: [texts: string[]]
+  remove: []
+  /** Move the line by so many places. */
+  move: [by: number]
+  /** Move the cursor by so many lines. */
+  go: [by: number]
+  choose: []
+  point: [isOn: boolean]
+}>()
+
+const understood = computed(() => {
+  if (reading?.kind !== 'run') return ''
+  return reading.lights.length > 0
+    ? `${String(reading.lights.length)} lights`
+    : formatLength(reading.wantedMm, units).replace(/ mm$/, '')
+})
+const error = computed(() => (reading?.kind === 'error' ? reading.message : undefined))
+
+function onInput(event: Event): void {
+  if (event.target instanceof HTMLInputElement) emit('text', event.target.value)
+}
+
+function onPaste(event: ClipboardEvent): void {
+  const pasted = event.clipboardData?.getData('text/plain') ?? ''
+  if (!/[\r\n]/.test(pasted) || !(event.target instanceof HTMLInputElement)) return
+  event.preventDefault()
+  const { value, selectionStart, selectionEnd } = event.target
+  const whole = value.slice(0, selectionStart ?? 0) + pasted + value.slice(selectionEnd ?? 0)
+  emit('pasteLines', whole.replace(/(?:\r?\n)+$/, '').split(/\r?\n|\r/))
+}
+
+function onKey(event: KeyboardEvent): void {
+  const by = { ArrowUp: -1, ArrowDown: 1 }[event.key]
+  if (by !== undefined) {
+    event.preventDefault()
+    if (event.altKey) emit('move', by)
+    else emit('go', by)
+  } else if (event.key === 'Enter' && !event.isComposing) emit('enter')
+  else if (event.key === 'Backspace' && line.text === '') {
+    event.preventDefault()
+    emit('remove')
+  }
+}
+</script>
+
+<template>
+  <div
+    class="group/line relative focus-within:shadow-[inset_3px_0_0_var(--color-stop-paper)]"
+    :class="[(isLit || isChosen) && 'bg-marker/80', error && 'text-stop-paper']"
+    @pointerenter="emit('point', true)"
+    @pointerleave="emit('point', false)"
+  >
+    <div class="flex h-[25px] items-center">
+      <span
+        class="grip grid h-full w-6 shrink-0 cursor-grab touch-none place-items-center text-paper-soft opacity-0 group-hover/line:opacity-100"
+        title="Drag to move the line (Alt with the arrow keys does too)"
+      >
+        <GripVertical :size="14" aria-hidden="true" />
+      </span>
+      <input
+        :id="`line-${line.id}`"
+        class="h-full min-w-0 flex-1 bg-transparent outline-none placeholder:text-paper-soft"
+        :value="line.text"
+        :placeholder="isOnly ? 'shelf 650' : ''"
+        :aria-label="`Line ${line.text}`"
+        :aria-invalid="error !== undefined"
+        :aria-describedby="error === undefined ? undefined : `error-${line.id}`"
+        maxlength="500"
+        spellcheck="false"
+        autocomplete="off"
+        autocapitalize="off"
+        @input="onInput"
+        @keydown="onKey"
+        @paste="onPaste"
+        @focus="emit('choose')"
+      />
+      <span
+        v-if="ownVolts !== undefined"
+        class="ml-1.5 rounded-sm border border-current px-1 text-[10.5px] leading-[15px] text-paper-soft"
+        >{{ ownVolts }} V</span
+      >
+      <span class="ml-2 shrink-0 text-paper-soft" data-testid="understood">{{ understood }}</span>
+      <button
+        class="mx-1 grid size-5 shrink-0 place-items-center rounded text-paper-soft opacity-0 group-hover/line:opacity-100 hover:text-stop-paper focus-visible:opacity-100"
+        :aria-label="`Remove the line ${line.text}`"
+        tabindex="-1"
+        @click="emit('remove')"
+      >
+        <X :size="13" />
+      </button>
+    </div>
+    <p
+      v-if="error !== undefined"
+      :id="`error-${line.id}`"
+      class="flex min-h-[25px] items-center pr-3 pl-9 text-[12px] leading-[25px]"
+      data-testid="line-error"
+    >
+      {{ error }}
+    </p>
+  </div>
+</template>

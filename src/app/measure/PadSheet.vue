@@ -1,0 +1,179 @@
+<script setup lang="ts">
+import { nanoid } from 'nanoid'
+import { storeToRefs } from 'pinia'
+import { computed, nextTick, shallowRef, watch } from 'vue'
+import { VueDraggable } from 'vue-draggable-plus'
+import type { Line, Plan } from '../../core/plan/plan'
+import { mostLines } from '../../core/plan/plan'
+import { formatLength } from '../../core/quantity/format'
+import { stripOf } from '../../core/parts/find'
+import { useNotices } from '../stores/notices'
+import { usePlanStore } from '../stores/plan'
+import { useSpotlight } from '../stores/spotlight'
+import PadLine from './PadLine.vue'
+
+const { plan } = defineProps<{ plan: Plan }>()
+
+const store = usePlanStore()
+const spotlight = useSpotlight()
+const notices = useNotices()
+const { measured, parts } = storeToRefs(store)
+
+/** Sorting works on a list of its own and is told to the plan when the line is dropped. */
+const sorted = shallowRef<readonly Line[]>(plan.lines)
+watch(
+  () => plan.lines,
+  (lines) => {
+    sorted.value = lines
+  },
+)
+
+const readings = computed(
+  () => new Map(measured.value.lines.map(({ line, reading }) => [line.id, reading])),
+)
+const total = computed(() => {
+  const { runs } = measured.value
+  const mm = runs.reduce((sum, run) => sum + run.wantedMm, 0)
+  const lights = runs.reduce((sum, run) => sum + run.lights.length, 0)
+  const length = plan.units === 'mm' ? `${(mm / 1000).toFixed(2)} m` : formatLength(mm, plan.units)
+  if (lights === 0) return length
+  return mm === 0 ? `${String(lights)} lights` : `${length} + ${String(lights)}`
+})
+
+/** The volts of a line's own strip, where it is not the plan's. */
+function ownVolts(line: Line): number | undefined {
+  if (line.stripId === undefined || line.stripId === plan.defaults.stripId) return undefined
+  return stripOf(parts.value, line.stripId).volts
+}
+
+const focusLine = async (id: string | undefined): Promise<void> => {
+  if (id === undefined) return
+  await nextTick()
+  document.getElementById(`line-${id}`)?.focus()
+}
+
+/** Puts lines in at a place of the pad; gives back the id of the last one. */
+function insert(at: number, texts: readonly string[]): string | undefined {
+  if (plan.lines.length + texts.length > mostLines) {
+    notices.show({
+      kind: 'problem',
+      text: `A pad holds ${String(mostLines)} lines. Put the rest into another plan.`,
+    })
+    return undefined
+  }
+  const lines = texts.map((text) => ({ id: nanoid(8), text: text.slice(0, 500) }))
+  store.commit([{ do: 'add-lines', at, lines }], {
+    label: texts.length === 1 ? 'new line' : `paste ${String(texts.length)} lines`,
+  })
+  return lines.at(-1)?.id
+}
+
+const setText = (line: Line, text: string): void => {
+  store.commit([{ do: 'set-text', line: line.id, text }], {
+    label: `line “${text}”`,
+    key: `text.${line.id}`,
+  })
+}
+
+function addBelow(index: number): void {
+  void focusLine(insert(index + 1, ['']))
+}
+
+/** The first pasted line goes on where the cursor is, the others become lines of their own. */
+function paste(index: number, line: Line, texts: readonly string[]): void {
+  const [first = '', ...others] = texts
+  setText(line, first.slice(0, 500))
+  void focusLine(insert(index + 1, others))
+}
+
+function remove(index: number, line: Line): void {
+  const neighbour = plan.lines[index - 1] ?? plan.lines[index + 1]
+  if (neighbour === undefined) {
+    setText(line, '')
+    return
+  }
+  store.commit([{ do: 'remove-line', line: line.id }], { label: 'remove a line' })
+  void focusLine(neighbour.id)
+}
+
+function move(line: Line, to: number): void {
+  if (to < 0 || to >= plan.lines.length) return
+  store.commit([{ do: 'move-line', line: line.id, to }], {
+    label: 'move a line',
+    key: `move.${line.id}`,
+  })
+  void focusLine(line.id)
+}
+
+function onSorted(lines: readonly Line[]): void {
+  const to = lines.findIndex((line, index) => line.id !== plan.lines[index]?.id)
+  if (to < 0) return
+  // The first place that differs is where the line went, or where the one that left stood.
+  const [here, there] = [lines[to], plan.lines[to]]
+  const moved = lines[to + 1]?.id === there?.id ? here : there
+  if (moved === undefined) return
+  sorted.value = lines
+  store.commit([{ do: 'move-line', line: moved.id, to: lines.indexOf(moved) }], {
+    label: 'move a line',
+  })
+}
+
+/** A click on the free paper below goes on writing. */
+function writeOn(): void {
+  const last = plan.lines.at(-1)
+  if (last?.text === '') void focusLine(last.id)
+  else void focusLine(insert(plan.lines.length, ['']))
+}
+</script>
+
+<template>
+  <section
+    class="on-paper flex min-h-0 flex-col overflow-hidden rounded-lg bg-pad font-mono text-[13px] text-paper-ink shadow-lg shadow-black/30"
+    aria-label="Pad"
+  >
+    <div class="relative min-h-0 flex-1 overflow-y-auto pt-[9px]">
+      <div class="ruled flex min-h-full flex-col" @click.self="writeOn">
+        <VueDraggable
+          :model-value="sorted as Line[]"
+          handle=".grip"
+          :animation="120"
+          ghost-class="opacity-40"
+          @update:model-value="onSorted"
+        >
+          <PadLine
+            v-for="(line, index) in sorted"
+            :key="line.id"
+            :line="line"
+            :reading="readings.get(line.id)"
+            :units="plan.units"
+            :own-volts="ownVolts(line)"
+            :is-lit="spotlight.lit.has(line.id)"
+            :is-chosen="spotlight.chosen === line.id"
+            :is-only="plan.lines.length === 1"
+            @text="(text) => setText(line, text)"
+            @enter="addBelow(index)"
+            @paste-lines="(texts) => paste(index, line, texts)"
+            @remove="remove(index, line)"
+            @move="(by) => move(line, index + by)"
+            @go="(by) => focusLine(plan.lines[index + by]?.id)"
+            @choose="spotlight.choose(line.id)"
+            @point="(isOn) => (isOn ? spotlight.light([line.id]) : spotlight.dim())"
+          />
+        </VueDraggable>
+        <button
+          class="h-[25px] shrink-0 pl-8 text-left text-paper-soft opacity-0 hover:opacity-100 focus-visible:opacity-100"
+          @click="writeOn"
+        >
+          + another line
+        </button>
+        <div class="min-h-4 flex-1 cursor-text" @click="writeOn" />
+      </div>
+    </div>
+    <p
+      class="mx-4 flex justify-between border-t-2 border-paper-ink py-2 font-semibold"
+      data-testid="to-light"
+    >
+      <span>to light</span><span>{{ total }}</span>
+    </p>
+  </section>
+</template>

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { X } from '@lucide/vue'
+import { computed } from 'vue'
+import { sceneNames, type SceneName } from '../../core/plan/choices'
+import type { Plan } from '../../core/plan/plan'
+import { formatQuantity } from '../../core/quantity/format'
+import type { Tally } from '../../core/tally'
+import { usePlanStore } from '../stores/plan'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
+
+const { plan, tally } = defineProps<{ plan: Plan; tally: Tally | undefined }>()
+
+const store = usePlanStore()
+const labels: Readonly<Record<SceneName, string>> = {
+  idle: 'Idle',
+  'full-white': 'Full white',
+  level: 'Level',
+}
+const scenes = sceneNames.map((value) => ({ value, label: labels[value] }))
+const current = computed(() => formatQuantity(tally?.totals.shownCurrentA ?? null, 'A'))
+const power = computed(() => formatQuantity(tally?.totals.shownPowerW ?? null, 'W'))
+const percent = computed(() => Math.round(plan.scene.level * 100))
+
+function setLevel(event: Event): void {
+  if (!(event.target instanceof HTMLInputElement)) return
+  store.commit([{ do: 'set-level', level: Number(event.target.value) / 100 }], {
+    label: `level ${event.target.value} %`,
+    key: 'level',
+  })
+}
+</script>
+
+<template>
+  <section class="rounded-lg border border-bench-line bg-bench-raised px-3 py-2.5" aria-label="Scene">
+    <div class="mb-1.5 flex items-baseline justify-between gap-2 text-[13px] text-bench-soft">
+      <h2>Scene</h2>
+      <span v-if="plan.limit < 1" class="flex items-center gap-1 text-[12px] text-glow">
+        white held to {{ Math.round(plan.limit * 100) }} %
+        <button
+          aria-label="Let white go to 100 % again"
+          class="rounded p-0.5 hover:bg-bench-line"
+          @click="store.commit([{ do: 'set-limit', limit: 1 }], { label: 'no limit on white' })"
+        >
+          <X :size="12" />
+        </button>
+      </span>
+    </div>
+    <SegmentedChoice
+      label="Scene"
+      :options="scenes"
+      :model-value="plan.scene.shown"
+      @update:model-value="
+        (scene) => store.commit([{ do: 'show-scene', scene }], { label: `scene ${labels[scene]}` })
+      "
+    />
+    <div class="mt-2 flex items-center gap-3">
+      <p class="whitespace-nowrap">
+        <b class="text-[17px]">{{ current }}</b>
+        <span class="ml-1.5 text-[13px] text-bench-soft">{{ power }}</span>
+      </p>
+      <label
+        v-if="plan.scene.shown === 'level'"
+        class="flex min-w-0 flex-1 items-center gap-2 text-[12px] text-bench-soft"
+      >
+        <input
+          type="range"
+          min="0"
+          max="100"
+          class="min-w-0 flex-1 accent-glow"
+          aria-label="Brightness"
+          :value="percent"
+          @input="setLevel"
+        />
+        <span class="w-9 text-right">{{ percent }} %</span>
+      </label>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,166 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, ref } from 'vue'
+import { headroomOf } from '../../core/feed/supplies'
+import type { Command } from '../../core/plan/commands'
+import type { SupplyPart } from '../../core/plan/parts'
+import type { Plan } from '../../core/plan/plan'
+import { formatQuantity } from '../../core/quantity/format'
+import type { Tally } from '../../core/tally'
+import { usePlanStore } from '../stores/plan'
+import { useShelf } from '../stores/shelf'
+import PartList, { type PartOption } from '../ui/PartList.vue'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
+
+const OwnSupplyDialog = defineAsyncComponent(() => import('../parts/OwnSupplyDialog.vue'))
+
+const { plan, tally } = defineProps<{ plan: Plan; tally: Tally | undefined }>()
+
+const store = usePlanStore()
+const shelf = useShelf()
+const isAdding = ref(false)
+const chosenId = ref<string>()
+
+const slots = computed(() => plan.supplies.map(({ id, name }) => ({ value: id, label: name })))
+const slot = computed(
+  () => plan.supplies.find(({ id }) => id === chosenId.value) ?? plan.supplies[0],
+)
+const supply = computed(() => tally?.supplies.find(({ id }) => id === slot.value?.id))
+
+const kindNames: Readonly<Record<SupplyPart['kind'], string>> = {
+  'usb-port': 'USB ports',
+  'usb-c': 'USB-C power delivery',
+  brick: 'Wall bricks',
+  enclosed: 'Enclosed, ready-made',
+}
+const options = computed((): PartOption[] => {
+  const known = new Set(store.parts.supplies.map(({ id }) => id))
+  const kept = shelf.parts.flatMap((stored) => (stored.kind === 'supply' ? [stored.part] : []))
+  const own = new Set([...plan.own.supplies, ...kept].map(({ id }) => id))
+  const volts = supply.value?.volts
+  const offered = [...kept.filter(({ id }) => !known.has(id)), ...store.parts.supplies]
+  // Those of the right volts come first; the others are a mistake to be made knowingly.
+  const ordered = offered.toSorted(
+    (a, b) => Number(b.volts === volts) - Number(a.volts === volts) || a.volts - b.volts,
+  )
+  return [
+    { id: 'auto', name: 'Pick one for me', facts: [], group: 'By the sums' },
+    ...ordered.map((part) => ({
+      id: part.id,
+      name: part.name,
+      group: own.has(part.id)
+        ? 'Your own'
+        : `${kindNames[part.kind]}, ${formatQuantity(part.volts, 'V')}`,
+      facts: [
+        formatQuantity(part.ratedA, 'A'),
+        formatQuantity(part.ratedA * part.volts, 'W'),
+      ],
+    })),
+  ]
+})
+const shown = computed(() => {
+  if (supply.value === undefined) return '…'
+  const { part } = supply.value
+  if (slot.value?.part !== 'auto') return part ?? 'None'
+  return part === null ? 'Picked for you: none' : `Picked: ${part}`
+})
+
+const share = computed(() => {
+  const { loadA = 0, ratedA = null } = supply.value ?? {}
+  return ratedA === null ? 0 : loadA / ratedA
+})
+const tone = computed(() => {
+  const { loadA = 0, needA = 0, ratedA = null } = supply.value ?? {}
+  if (loadA === 0) return { bar: 'bg-bench-line', text: '' }
+  if (ratedA === null || loadA > ratedA * (1 + 1e-9)) return { bar: 'bg-stop', text: 'text-stop' }
+  return needA > ratedA * (1 + 1e-9)
+    ? { bar: 'bg-care', text: 'text-care' }
+    : { bar: 'bg-ok', text: '' }
+})
+const mark = computed(() => 1 - headroomOf(plan))
+
+function take(id: string): Command[] {
+  if (store.parts.supplies.some((part) => part.id === id)) return []
+  const kept = shelf.parts.find((stored) => stored.id === id)
+  return kept?.kind === 'supply' ? [{ do: 'own-supply', supply: kept.part }] : []
+}
+
+function choose(part: string): void {
+  if (slot.value === undefined) return
+  store.commit([...take(part), { do: 'pick-supply', supply: slot.value.id, part }], {
+    label: `choose ${slot.value.name}`,
+  })
+}
+
+function add(part: SupplyPart): void {
+  store.commit([{ do: 'own-supply', supply: part }], { label: `add ${part.name}` })
+  void shelf.keepPart({ id: part.id, kind: 'supply', part })
+  choose(part.id)
+}
+
+function remove(): void {
+  if (slot.value === undefined) return
+  store.commit([{ do: 'remove-supply', supply: slot.value.id }], {
+    label: `remove ${slot.value.name}`,
+  })
+}
+</script>
+
+<template>
+  <section class="rounded-lg border border-bench-line bg-bench-raised px-3 py-2.5" aria-label="Supply">
+    <div class="mb-1.5 flex items-baseline gap-2 text-[13px] text-bench-soft">
+      <h2>Supply</h2>
+      <div class="ml-auto flex gap-3 text-[12px]">
+        <button
+          v-if="slots.length > 1"
+          class="underline decoration-dotted underline-offset-3 hover:text-bench-ink"
+          @click="remove"
+        >
+          remove
+        </button>
+        <button
+          class="underline decoration-dotted underline-offset-3 hover:text-bench-ink"
+          @click="isAdding = true"
+        >
+          add your own
+        </button>
+      </div>
+    </div>
+    <SegmentedChoice
+      v-if="slots.length > 1"
+      class="mb-1.5"
+      label="Which supply"
+      :options="slots"
+      :model-value="slot?.id ?? ''"
+      @update:model-value="(id) => (chosenId = id)"
+    />
+    <PartList
+      label="Supply"
+      :shown="shown"
+      :columns="['gives', 'power']"
+      :options="options"
+      :model-value="slot?.part ?? 'auto'"
+      @update:model-value="choose"
+    />
+    <div class="mt-2 flex items-center gap-3">
+      <p class="whitespace-nowrap">
+        <b class="text-[17px]" :class="tone.text">{{ formatQuantity(supply?.loadA ?? null, 'A') }}</b>
+        <span v-if="supply?.ratedA" class="ml-1.5 text-[13px] text-bench-soft">
+          of {{ formatQuantity(supply.ratedA, 'A') }} · {{ formatQuantity(share, '%') }}
+        </span>
+      </p>
+      <div class="relative h-1.5 flex-1 rounded-full bg-bench-line" aria-hidden="true">
+        <div
+          class="h-full rounded-full"
+          :class="tone.bar"
+          :style="{ width: `${Math.min(100, share * 100)}%` }"
+        />
+        <div
+          v-if="mark < 1"
+          class="absolute -top-1 h-3.5 w-0.5 bg-bench-ink"
+          :style="{ left: `${mark * 100}%` }"
+        />
+      </div>
+    </div>
+    <OwnSupplyDialog v-if="isAdding" @close="isAdding = false" @add="add" />
+  </section>
+</template>

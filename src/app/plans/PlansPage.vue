@@ -1,0 +1,168 @@
+<script setup lang="ts">
+import { Copy, FileDown, FolderInput, Pencil, Plus, Trash2 } from '@lucide/vue'
+import { computed, nextTick, ref } from 'vue'
+import { RouterLink, useRouter } from 'vue-router'
+import { tally } from '../../core/tally'
+import { formatQuantity } from '../../core/quantity/format'
+import { readPlan } from '../../formats/plan-file'
+import { usePlanFiles } from '../shell/plan-files'
+import type { StoredPlan } from '../storage/db'
+import { useNotices } from '../stores/notices'
+import { usePlanStore } from '../stores/plan'
+import { useShelf } from '../stores/shelf'
+
+const shelf = useShelf()
+const notices = useNotices()
+const router = useRouter()
+const { chooseFile, savePlanFile } = usePlanFiles()
+
+usePlanStore().close()
+
+const renaming = ref<string>()
+const draft = ref('')
+const showsDeleted = ref(false)
+
+const cards = computed(() => shelf.plans?.map((stored) => ({ ...stored, facts: factsOf(stored) })))
+const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+
+function factsOf({ document }: StoredPlan): string {
+  const read = readPlan(document)
+  if (!read.ok) return 'cannot be read'
+  const { totals, runs } = tally(read.plan)
+  if (runs.length === 0) return 'nothing to light yet'
+  return [
+    `${String(runs.length)} ${runs.length === 1 ? 'place' : 'places'}`,
+    formatQuantity(totals.lightLengthMm / 1000, 'm'),
+    ...(totals.pixels > 0 ? [formatQuantity(totals.pixels, 'px')] : []),
+    formatQuantity(totals.peakCurrentA, 'A'),
+  ].join(' · ')
+}
+
+const open = (id: string): Promise<unknown> => router.push({ name: 'measure', params: { id } })
+
+async function startRenaming({ id, name }: StoredPlan): Promise<void> {
+  renaming.value = id
+  draft.value = name
+  await nextTick()
+  const field = document.getElementById(`rename-${id}`)
+  if (field instanceof HTMLInputElement) field.select()
+}
+async function finishRenaming({ id, name }: StoredPlan): Promise<void> {
+  if (renaming.value !== id) return
+  renaming.value = undefined
+  const next = draft.value.trim().slice(0, 120)
+  if (next !== '' && next !== name) await shelf.shelf.rename(id, next)
+}
+
+async function remove({ id, name }: StoredPlan): Promise<void> {
+  await shelf.shelf.delete(id)
+  notices.show({
+    kind: 'done',
+    text: `“${name}” is deleted.`,
+    action: { label: 'Undo', run: () => void shelf.shelf.restore(id) },
+  })
+}
+
+function exportStored({ document }: StoredPlan): void {
+  const read = readPlan(document)
+  if (read.ok) savePlanFile(read.plan)
+}
+
+const actions = [
+  { label: 'Rename', icon: Pencil, run: startRenaming },
+  { label: 'Duplicate', icon: Copy, run: ({ id }: StoredPlan) => shelf.shelf.duplicate(id) },
+  { label: 'Export', icon: FileDown, run: exportStored },
+  { label: 'Delete', icon: Trash2, run: remove },
+]
+</script>
+
+<template>
+  <main class="overflow-y-auto px-4 py-6 sm:px-8">
+    <div class="mx-auto max-w-4xl">
+      <div class="mb-5 flex flex-wrap items-center gap-3">
+        <h1 class="mr-auto text-xl font-bold">Plans</h1>
+        <button class="button-quiet py-1.5" @click="chooseFile">
+          <FolderInput :size="15" /> Import a file
+        </button>
+        <button class="button-main" @click="shelf.shelf.addEmpty().then(open)">
+          <Plus :size="15" /> New plan
+        </button>
+      </div>
+
+      <p v-if="shelf.problem" role="alert" class="mb-4 rounded-lg border border-stop p-4">
+        This browser does not let the shelf keep plans ({{ shelf.problem }}). In a private window or
+        with storage switched off, nothing is saved.
+      </p>
+      <p v-else-if="cards === undefined" class="text-bench-soft">Looking on the shelf …</p>
+      <div
+        v-else-if="cards.length === 0"
+        class="rounded-xl border border-dashed border-bench-line p-10 text-center text-bench-soft"
+      >
+        <p class="mb-1 text-base text-bench-ink">The shelf is empty</p>
+        <p>Start a new plan, or drop a plan file anywhere on this window.</p>
+      </div>
+
+      <ul class="grid gap-2.5">
+        <li
+          v-for="card in cards"
+          :key="card.id"
+          class="flex flex-wrap items-center gap-x-4 gap-y-1 rounded-xl border border-bench-line bg-bench-raised py-3 pr-3 pl-4 hover:border-bench-soft"
+        >
+          <div class="min-w-0 flex-1 basis-60">
+            <input
+              v-if="renaming === card.id"
+              :id="`rename-${card.id}`"
+              v-model="draft"
+              class="field py-0.5 font-semibold"
+              aria-label="Name of the plan"
+              maxlength="120"
+              @keydown.enter="finishRenaming(card)"
+              @keydown.esc="renaming = undefined"
+              @blur="finishRenaming(card)"
+            />
+            <RouterLink
+              v-else
+              :to="{ name: 'measure', params: { id: card.id } }"
+              class="block truncate font-semibold hover:text-glow"
+              >{{ card.name }}</RouterLink
+            >
+            <p class="text-[13px] text-bench-soft">{{ card.facts }}</p>
+          </div>
+          <p class="text-[12px] text-bench-soft">{{ when.format(card.changedAt) }}</p>
+          <div class="flex">
+            <button
+              v-for="action in actions"
+              :key="action.label"
+              class="rounded-md p-2 text-bench-soft hover:bg-bench-high hover:text-bench-ink"
+              :aria-label="`${action.label} ${card.name}`"
+              :title="action.label"
+              @click="action.run(card)"
+            >
+              <component :is="action.icon" :size="16" />
+            </button>
+          </div>
+        </li>
+      </ul>
+
+      <section v-if="shelf.deleted.length > 0" class="mt-8">
+        <button
+          class="text-[13px] text-bench-soft underline decoration-dotted underline-offset-3 hover:text-bench-ink"
+          :aria-expanded="showsDeleted"
+          @click="showsDeleted = !showsDeleted"
+        >
+          {{ shelf.deleted.length }} deleted, kept for 30 days
+        </button>
+        <ul v-if="showsDeleted" class="mt-3 grid gap-1.5">
+          <li
+            v-for="plan in shelf.deleted"
+            :key="plan.id"
+            class="flex items-center gap-3 rounded-lg border border-bench-line px-4 py-2 text-bench-soft"
+          >
+            <span class="mr-auto truncate">{{ plan.name }}</span>
+            <button class="button-quiet" @click="shelf.shelf.restore(plan.id)">Bring back</button>
+          </li>
+        </ul>
+      </section>
+    </div>
+  </main>
+</template>

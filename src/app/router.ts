@@ -1,0 +1,24 @@
+import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router'
+import MeasurePage from './measure/MeasurePage.vue'
+import { useShelf } from './stores/shelf'
+
+const routes: RouteRecordRaw[] = [
+  {
+    path: '/',
+    name: 'start',
+    // The plan that was worked on last; the shelf where there is none.
+    component: MeasurePage,
+    beforeEnter: async () => {
+      const { shelf, ready } = useShelf()
+      await ready
+      const [last] = await shelf.list()
+      return last === undefined ? { name: 'plans' } : { name: 'measure', params: { id: last.id } }
+    },
+  },
+  { path: '/plans', name: 'plans', component: () => import('./plans/PlansPage.vue') },
+  { path: '/plan/:id', redirect: (to) => ({ name: 'measure', params: to.params }) },
+  { path: '/plan/:id/measure', name: 'measure', component: MeasurePage },
+  { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./shell/NowherePage.vue') },
+]
+
+export const createAppRouter = () => createRouter({ history: createWebHistory(), routes })

@@ -1,0 +1,188 @@
+<script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { ChevronDown, Redo2, Undo2 } from '@lucide/vue'
+import { computed, ref } from 'vue'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
+import { usePlanStore } from '../stores/plan'
+import { useShelf } from '../stores/shelf'
+import { usePlanFiles } from './plan-files'
+
+const store = usePlanStore()
+const { shelf } = useShelf()
+const { exportPlan, chooseFile } = usePlanFiles()
+const route = useRoute()
+const router = useRouter()
+
+const isInPlan = computed(() => route.params['id'] !== undefined && store.plan !== undefined)
+const canUndo = computed(() => store.access === 'mine' && store.history.done > 0)
+const canRedo = computed(
+  () => store.access === 'mine' && store.history.done < store.history.steps.length,
+)
+const savedText = computed(() => {
+  if (store.access !== 'mine') return 'open in another tab'
+  return { saved: 'saved on this device', saving: 'saving', failed: 'not saved' }[store.saving]
+})
+
+/** The stage's state in a word: its gravest verdict, or how much there is to light. */
+const measureState = computed(() => {
+  const { tally } = store
+  if (tally === undefined) return { text: '…', tone: 'text-bench-soft' }
+  const count = (grade: string): number =>
+    tally.verdicts.filter((verdict) => verdict.grade === grade).length
+  const [stops, cares] = [count('stop'), count('care')]
+  if (stops > 0) return { text: `${String(stops)} stop`, tone: 'text-stop' }
+  if (tally.unread.length > 0) return { text: `${String(tally.unread.length)} unread`, tone: 'text-stop' }
+  if (cares > 0) return { text: `${String(cares)} care`, tone: 'text-care' }
+  const { length } = tally.runs
+  return length === 0
+    ? { text: 'empty', tone: 'text-bench-soft' }
+    : { text: `${String(length)} ${length === 1 ? 'place' : 'places'}`, tone: 'text-ok' }
+})
+
+const isRenaming = ref(false)
+const draft = ref('')
+function startRenaming(): void {
+  draft.value = store.plan?.name ?? ''
+  isRenaming.value = true
+}
+function finishRenaming(): void {
+  const name = draft.value.trim()
+  isRenaming.value = false
+  if (name !== '' && name !== store.plan?.name)
+    store.commit([{ do: 'rename', name: name.slice(0, 120) }], { label: 'rename the plan' })
+}
+const selectAll = (event: FocusEvent): void => {
+  if (event.target instanceof HTMLInputElement) event.target.select()
+}
+const focusOnMount = { mounted: (element: HTMLElement) => { element.focus() } }
+const vFocusOnMount = focusOnMount
+
+async function newPlan(): Promise<void> {
+  await router.push({ name: 'measure', params: { id: await shelf.addEmpty() } })
+}
+async function duplicatePlan(): Promise<void> {
+  const id = await store.keepCopy()
+  if (id !== undefined) await router.push({ name: 'measure', params: { id } })
+}
+const fileActions = [
+  { label: 'New plan', run: newPlan, needsPlan: false },
+  { label: 'Duplicate this plan', run: duplicatePlan, needsPlan: true },
+  { label: 'Export to a file', run: exportPlan, needsPlan: true },
+  { label: 'Import from a file', run: chooseFile, needsPlan: false },
+]
+</script>
+
+<template>
+  <header
+    class="flex h-[52px] shrink-0 items-center gap-x-4 border-b border-bench-line px-3 sm:px-[18px]"
+  >
+    <RouterLink
+      :to="{ name: 'plans' }"
+      class="shrink-0 font-bold tracking-wide"
+      aria-label="Glow Tally: all plans"
+    >
+      glow<span class="text-glow">|</span>tally
+    </RouterLink>
+
+    <div v-if="isInPlan && store.plan" class="flex min-w-0 items-center gap-2">
+      <input
+        v-if="isRenaming"
+        v-model="draft"
+        v-focus-on-mount
+        class="field w-52 py-0.5 font-semibold"
+        aria-label="Name of the plan"
+        maxlength="120"
+        @focus="selectAll"
+        @keydown.enter="finishRenaming"
+        @keydown.esc="isRenaming = false"
+        @blur="finishRenaming"
+      />
+      <button
+        v-else
+        class="truncate rounded px-1 font-semibold hover:bg-bench-high"
+        title="Rename the plan"
+        @click="startRenaming"
+      >
+        {{ store.plan.name }}
+      </button>
+      <span
+        class="hidden text-[13px] whitespace-nowrap md:inline"
+        :class="store.saving === 'failed' || store.access !== 'mine' ? 'text-stop' : 'text-bench-soft'"
+        data-testid="saved"
+        >· {{ savedText }}</span
+      >
+    </div>
+
+    <div class="flex items-center gap-1">
+      <template v-if="isInPlan">
+        <button
+          class="rounded p-1.5 hover:bg-bench-high disabled:opacity-35"
+          aria-label="Undo"
+          title="Undo (Ctrl+Z)"
+          :disabled="!canUndo"
+          @click="store.undo()"
+        >
+          <Undo2 :size="17" />
+        </button>
+        <button
+          class="rounded p-1.5 hover:bg-bench-high disabled:opacity-35"
+          aria-label="Redo"
+          title="Redo (Ctrl+Shift+Z)"
+          :disabled="!canRedo"
+          @click="store.redo()"
+        >
+          <Redo2 :size="17" />
+        </button>
+      </template>
+      <Menu as="div" class="relative">
+        <MenuButton
+          class="flex items-center gap-1 rounded px-2 py-1 text-[13px] text-bench-soft hover:bg-bench-high hover:text-bench-ink"
+        >
+          Plan <ChevronDown :size="14" />
+        </MenuButton>
+        <MenuItems
+          class="absolute left-0 z-30 mt-1 w-52 rounded-lg border border-bench-line bg-bench-high p-1 shadow-xl shadow-black/50"
+        >
+          <MenuItem
+            v-for="action in fileActions"
+            :key="action.label"
+            v-slot="{ active }"
+            :disabled="action.needsPlan && !isInPlan"
+          >
+            <button
+              class="w-full rounded px-3 py-1.5 text-left text-[13px]"
+              :class="[
+                active && 'bg-bench-line',
+                action.needsPlan && !isInPlan && 'text-bench-soft/60',
+              ]"
+              @click="action.run"
+            >
+              {{ action.label }}
+            </button>
+          </MenuItem>
+        </MenuItems>
+      </Menu>
+    </div>
+
+    <nav class="ml-auto flex h-full items-stretch gap-6" aria-label="Stages">
+      <RouterLink
+        v-if="isInPlan"
+        :to="{ name: 'measure', params: { id: route.params['id'] } }"
+        class="flex flex-col justify-center border-t-2 border-b-2 border-transparent px-1 leading-tight"
+        active-class="border-b-glow!"
+      >
+        <span>Measure</span>
+        <span class="text-[11px]" :class="measureState.tone" data-testid="measure-state">
+          {{ measureState.text }}
+        </span>
+      </RouterLink>
+      <RouterLink
+        :to="{ name: 'plans' }"
+        class="hidden items-center border-t-2 border-b-2 border-transparent px-1 text-bench-soft sm:flex"
+        active-class="border-b-glow! text-bench-ink!"
+      >
+        Plans
+      </RouterLink>
+    </nav>
+  </header>
+</template>

@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import { useRouter } from 'vue-router'
+import { usePlanStore } from '../stores/plan'
+
+const store = usePlanStore()
+const router = useRouter()
+
+async function keepCopy(): Promise<void> {
+  const id = await store.keepCopy()
+  if (id !== undefined) await router.push({ name: 'measure', params: { id } })
+}
+</script>
+
+<template>
+  <div
+    role="alert"
+    class="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-care bg-bench-high px-[18px] py-2.5"
+  >
+    <p>
+      <b class="text-care">Open in another tab.</b>
+      {{
+        store.access === 'taken'
+          ? 'It was taken over there; changes here are no longer saved.'
+          : 'Only one tab at a time changes a plan, so that none overwrites the other.'
+      }}
+    </p>
+    <div class="ml-auto flex gap-2">
+      <button class="button-main" @click="store.takeOver()">Take over here</button>
+      <button class="button-quiet" @click="keepCopy">Keep a copy</button>
+    </div>
+  </div>
+</template>

@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { Info, OctagonX, TriangleAlert } from '@lucide/vue'
+import { computed } from 'vue'
+import type { Verdict } from '../../core/verdict/verdict'
+import { useNotices } from '../stores/notices'
+import { usePlanStore } from '../stores/plan'
+import { useSpotlight } from '../stores/spotlight'
+
+const { verdict } = defineProps<{ verdict: Verdict }>()
+
+const store = usePlanStore()
+const notices = useNotices()
+const spotlight = useSpotlight()
+
+const looks = {
+  stop: { icon: OctagonX, tone: 'border-stop-paper text-stop-paper' },
+  care: { icon: TriangleAlert, tone: 'border-care-paper text-care-paper' },
+  note: { icon: Info, tone: 'border-note-paper text-note-paper' },
+} as const
+const look = computed(() => looks[verdict.grade])
+
+function apply(remedy: Verdict['remedies'][number]): void {
+  store.commit(remedy.commands, { label: remedy.label })
+  notices.show({
+    kind: 'done',
+    text: `Done: ${remedy.label}.`,
+    action: { label: 'Undo', run: () => store.undo() },
+  })
+}
+</script>
+
+<template>
+  <div
+    class="mt-1.5 rounded-[4px] border px-2 py-1.5 leading-[17px]"
+    :class="look.tone"
+    :data-verdict="verdict.code"
+    @pointerenter="spotlight.light(verdict.about)"
+    @pointerleave="spotlight.dim"
+  >
+    <p>
+      <component :is="look.icon" :size="13" class="-mt-0.5 mr-1 inline" aria-hidden="true" /><b>{{
+        verdict.grade.toUpperCase()
+      }}</b>
+      {{ verdict.text }}
+    </p>
+    <p class="mt-0.5 text-[11.5px] text-paper-soft">{{ verdict.why }}</p>
+    <p v-if="verdict.remedies.length > 0" class="mt-1 flex flex-wrap gap-x-3 gap-y-0.5">
+      <button
+        v-for="remedy in verdict.remedies"
+        :key="remedy.label"
+        class="text-left underline decoration-dotted underline-offset-3 hover:decoration-solid"
+        @click="apply(remedy)"
+      >
+        {{ remedy.label }}
+      </button>
+    </p>
+  </div>
+</template>

@@ -1,0 +1,66 @@
+import { useRouter } from 'vue-router'
+import type { Plan } from '../../core/plan/plan'
+import { readPlanFile, refuseTooLarge, writePlanFile } from '../../formats/plan-file'
+import { useNotices } from '../stores/notices'
+import { usePlanStore } from '../stores/plan'
+import { useShelf } from '../stores/shelf'
+
+/** Plans out to files and in from them. The open plan is never touched by an import. */
+export function usePlanFiles(): {
+  exportPlan: () => void
+  savePlanFile: (plan: Plan) => void
+  importPlan: (file: File) => Promise<void>
+  chooseFile: () => void
+} {
+  const store = usePlanStore()
+  const notices = useNotices()
+  const { shelf } = useShelf()
+  const router = useRouter()
+
+  function exportPlan(): void {
+    if (store.plan !== undefined) savePlanFile(store.plan)
+  }
+
+  function savePlanFile(plan: Plan): void {
+    const link = document.createElement('a')
+    link.href = URL.createObjectURL(new Blob([writePlanFile(plan)], { type: 'application/json' }))
+    link.download = `${fileName(plan.name)}.json`
+    link.click()
+    URL.revokeObjectURL(link.href)
+  }
+
+  async function importPlan(file: File): Promise<void> {
+    const read = refuseTooLarge(file.size) ?? readPlanFile(await file.text())
+    if (!read.ok) {
+      notices.show({
+        kind: 'problem',
+        text: `${file.name} was not read. The open plan is as it was.`,
+        details: read.issues.map(({ path, message }) => (path === '' ? message : `${path}: ${message}`)),
+      })
+      return
+    }
+    const id = await shelf.add(read.plan)
+    await router.push({ name: 'measure', params: { id } })
+    notices.show({ kind: 'done', text: `“${read.plan.name}” is on the shelf.` })
+  }
+
+  function chooseFile(): void {
+    const input = document.createElement('input')
+    input.type = 'file'
+    input.accept = '.json,application/json'
+    input.addEventListener('change', () => {
+      const [file] = input.files ?? []
+      if (file !== undefined) void importPlan(file)
+    })
+    input.click()
+  }
+
+  return { exportPlan, savePlanFile, importPlan, chooseFile }
+}
+
+/** A plan's name as a file's: letters and digits of any script, the rest as hyphens. */
+const fileName = (name: string): string =>
+  name
+    .toLowerCase()
+    .replaceAll(/[^\p{L}\p{N}]+/gu, '-')
+    .replaceAll(/^-|-$/g, '') || 'plan'

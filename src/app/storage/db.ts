@@ -1,0 +1,43 @@
+import { Dexie, type EntityTable } from 'dexie'
+import type { History } from '../../core/plan/history'
+import type { Strip, SupplyPart } from '../../core/plan/parts'
+
+/** A plan as it is kept in the browser. `document` is checked when it is read, like a file's. */
+export interface StoredPlan {
+  id: string
+  name: string
+  /** ms since 1970 */
+  changedAt: number
+  /** Goes up with every save, so that two tabs cannot overwrite each other unseen. */
+  revision: number
+  document: unknown
+  /** Set while the plan lies among the deleted ones, ms since 1970. */
+  deletedAt?: number
+}
+
+export interface StoredHistory extends History {
+  planId: string
+}
+
+/** A part of the user's own, offered in every plan. */
+export type StoredPart =
+  | { id: string; kind: 'strip'; part: Strip }
+  | { id: string; kind: 'supply'; part: SupplyPart }
+
+export type Database = Dexie & {
+  plans: EntityTable<StoredPlan, 'id'>
+  histories: EntityTable<StoredHistory, 'planId'>
+  parts: EntityTable<StoredPart, 'id'>
+  settings: EntityTable<{ key: string; value: string }, 'key'>
+}
+
+export function openDatabase(name = 'glow-tally'): Database {
+  const db = new Dexie(name) as Database
+  db.version(1).stores({
+    plans: 'id, changedAt',
+    histories: 'planId',
+    parts: 'id',
+    settings: 'key',
+  })
+  return db
+}

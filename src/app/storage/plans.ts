@@ -1,0 +1,135 @@
+import { nanoid } from 'nanoid'
+import { emptyHistory, type History } from '../../core/plan/history'
+import { emptyPlan, type Plan } from '../../core/plan/plan'
+import type { Issue } from '../../core/quantity/z'
+import { readPlan } from '../../formats/plan-file'
+import type { Database, StoredPlan } from './db'
+
+export type LoadedPlan =
+  | { readonly ok: true; readonly plan: Plan; readonly history: History; readonly revision: number }
+  | { readonly ok: false; readonly reason: 'missing' }
+  | { readonly ok: false; readonly reason: 'broken'; readonly issues: readonly Issue[] }
+
+/** `saved` with the new revision, or `conflict` where another tab saved in between. */
+export type SaveResult = { readonly saved: true; readonly revision: number } | { readonly saved: false }
+
+/** Deleted plans are kept this long, ms. */
+const keptDeletedMs = 30 * 24 * 3_600_000
+
+/** The shelf of plans in the browser's database. */
+export class PlanShelf {
+  constructor(
+    private readonly db: Database,
+    private readonly now: () => number = Date.now,
+  ) {}
+
+  /** Plans, last changed first, without those that are deleted. */
+  async list(): Promise<StoredPlan[]> {
+    const plans = await this.db.plans.orderBy('changedAt').reverse().toArray()
+    return plans.filter((plan) => plan.deletedAt === undefined)
+  }
+
+  /** Deleted plans that can still be brought back, last deleted first. */
+  async listDeleted(): Promise<StoredPlan[]> {
+    const plans = await this.db.plans.toArray()
+    return plans
+      .filter((plan) => plan.deletedAt !== undefined)
+      .toSorted((a, b) => (b.deletedAt ?? 0) - (a.deletedAt ?? 0))
+  }
+
+  async load(id: string): Promise<LoadedPlan> {
+    const [stored, history] = await Promise.all([this.db.plans.get(id), this.db.histories.get(id)])
+    if (stored === undefined || stored.deletedAt !== undefined)
+      return { ok: false, reason: 'missing' }
+    const read = readPlan(stored.document)
+    if (!read.ok) return { ok: false, reason: 'broken', issues: read.issues }
+    return {
+      ok: true,
+      plan: read.plan,
+      history: history ?? emptyHistory,
+      revision: stored.revision,
+    }
+  }
+
+  /** Saves plan and history together, unless another tab has saved since `revision`. */
+  async save(id: string, plan: Plan, history: History, revision: number): Promise<SaveResult> {
+    return this.db.transaction('rw', this.db.plans, this.db.histories, async () => {
+      const stored = await this.db.plans.get(id)
+      if (stored?.revision !== revision) return { saved: false }
+      const next = revision + 1
+      await this.db.plans.put({
+        id,
+        name: plan.name,
+        changedAt: this.now(),
+        revision: next,
+        document: plan,
+      })
+      await this.db.histories.put({ planId: id, ...history })
+      return { saved: true, revision: next }
+    })
+  }
+
+  /** Puts a plan on the shelf under a new id. */
+  async add(plan: Plan): Promise<string> {
+    const id = nanoid(10)
+    await this.db.plans.add({
+      id,
+      name: plan.name,
+      changedAt: this.now(),
+      revision: 0,
+      document: plan,
+    })
+    return id
+  }
+
+  async addEmpty(): Promise<string> {
+    const names = new Set((await this.list()).map((plan) => plan.name))
+    return this.add(emptyPlan(freeName('New plan', names), nanoid(8)))
+  }
+
+  async duplicate(id: string): Promise<string | undefined> {
+    const loaded = await this.load(id)
+    if (!loaded.ok) return undefined
+    const names = new Set((await this.list()).map((plan) => plan.name))
+    return this.add({ ...loaded.plan, name: freeName(`${loaded.plan.name} copy`, names) })
+  }
+
+  /** Renames a plan that is not open here; an open one is renamed by a command. */
+  async rename(id: string, name: string): Promise<void> {
+    const loaded = await this.load(id)
+    if (loaded.ok)
+      await this.save(id, { ...loaded.plan, name }, loaded.history, loaded.revision)
+  }
+
+  async delete(id: string): Promise<void> {
+    await this.db.plans.update(id, { deletedAt: this.now() })
+  }
+
+  async restore(id: string): Promise<void> {
+    await this.db.plans.where('id').equals(id).modify((plan) => {
+      delete plan.deletedAt
+    })
+  }
+
+  /** Puts the demo plans on a shelf that never had any, and clears away what was deleted long ago. */
+  async prepare(demos: readonly Plan[]): Promise<void> {
+    await this.db.transaction('rw', this.db.plans, this.db.histories, this.db.settings, async () => {
+      for (const { id, deletedAt } of await this.listDeleted()) {
+        if (this.now() - (deletedAt ?? 0) < keptDeletedMs) continue
+        await this.db.plans.delete(id)
+        await this.db.histories.delete(id)
+      }
+      if ((await this.db.settings.get('demos')) !== undefined) return
+      await this.db.settings.put({ key: 'demos', value: 'added' })
+      for (const demo of demos) await this.add(demo)
+    })
+  }
+}
+
+/** `name`, or with the first number behind it that is not taken. */
+function freeName(name: string, taken: ReadonlySet<string>): string {
+  for (let number = 1; ; number += 1) {
+    const candidate = number === 1 ? name : `${name} ${String(number)}`
+    if (!taken.has(candidate)) return candidate
+  }
+}

@@ -1,0 +1,24 @@
+import { defineStore } from 'pinia'
+import { shallowRef } from 'vue'
+
+/** Something to tell that has no place on the page: at the bottom, until it is closed or replaced. */
+export interface Notice {
+  readonly kind: 'done' | 'problem'
+  readonly text: string
+  /** More lines, such as what is wrong in a file. */
+  readonly details?: readonly string[]
+  readonly action?: { readonly label: string; readonly run: () => void }
+}
+
+export const useNotices = defineStore('notices', () => {
+  const current = shallowRef<Notice | undefined>()
+  return {
+    current,
+    show: (notice: Notice): void => {
+      current.value = notice
+    },
+    close: (): void => {
+      current.value = undefined
+    },
+  }
+})

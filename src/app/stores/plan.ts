@@ -1,0 +1,197 @@
+import { wrap } from 'comlink'
+import { defineStore } from 'pinia'
+import { computed, shallowRef } from 'vue'
+import { measure } from '../../core/measure/measure'
+import { partsOf } from '../../core/parts/find'
+import { change, type Command } from '../../core/plan/commands'
+import {
+  emptyHistory,
+  recorded,
+  redone,
+  undone,
+  type History,
+  type Moved,
+} from '../../core/plan/history'
+import type { Plan } from '../../core/plan/plan'
+import type { Issue } from '../../core/quantity/z'
+import type { Tally } from '../../core/tally'
+import { lockPlan, type PlanLock } from '../storage/plan-lock'
+import { PlanSaver } from '../storage/plan-saver'
+import { latestWins } from '../workers/latest'
+import type { TallyAnswer, TallyService } from '../workers/tally.worker'
+import { useNotices } from './notices'
+import { useShelf } from './shelf'
+
+/** `mine`: changes are saved; `elsewhere`: another tab has it; `taken`: another tab took it over from this one. */
+export type Access = 'mine' | 'elsewhere' | 'taken'
+export type OpenState =
+  | { readonly kind: 'opening' }
+  | { readonly kind: 'open' }
+  | { readonly kind: 'missing' }
+  | { readonly kind: 'broken'; readonly issues: readonly Issue[] }
+
+/** Typing that goes on within this time is one step back, ms. */
+const joinWithinMs = 1_200
+
+/** The open plan: its document, its undo history, its saving, and the tally that the worker makes of it. */
+export const usePlanStore = defineStore('plan', () => {
+  const { shelf, ready } = useShelf()
+  const notices = useNotices()
+
+  const id = shallowRef<string | undefined>()
+  const state = shallowRef<OpenState>({ kind: 'opening' })
+  const plan = shallowRef<Plan | undefined>()
+  const history = shallowRef<History>(emptyHistory)
+  const tally = shallowRef<Tally | undefined>()
+  const access = shallowRef<Access>('mine')
+  const saving = shallowRef<'saved' | 'saving' | 'failed'>('saved')
+
+  let lock: PlanLock | undefined
+  let saver: PlanSaver | undefined
+  /** Settles when what was last open is saved, so that it is not read before. */
+  let lastSaved: Promise<void> = Promise.resolve()
+  let lastChangeAt = 0
+
+  const worker = new Worker(new URL('../workers/tally.worker.ts', import.meta.url), {
+    type: 'module',
+    name: 'tally',
+  })
+  const service = wrap<TallyService>(worker)
+  const requestTally = latestWins<Plan, TallyAnswer>(
+    (job) => service.tally(job),
+    (answer, job) => {
+      if (plan.value === undefined) return
+      if (answer.ok) tally.value = answer.tally
+      else if (job === plan.value)
+        notices.show({ kind: 'problem', text: `The plan could not be worked out: ${answer.message}` })
+    },
+  )
+
+  const measured = computed(() => measure(plan.value ?? { lines: [] }))
+  const parts = computed(() => partsOf(plan.value?.own ?? { strips: [], supplies: [] }))
+
+  function put(next: Plan, steps: History): void {
+    plan.value = next
+    history.value = steps
+    requestTally(next)
+  }
+
+  async function open(planId: string, { steal = false } = {}): Promise<void> {
+    close()
+    id.value = planId
+    state.value = { kind: 'opening' }
+    await Promise.all([ready, lastSaved])
+    const held = await lockPlan(planId, { steal, onLost: () => { lose(planId) } })
+    const loaded = await shelf.load(planId)
+    if (id.value !== planId) {
+      held?.release()
+      return
+    }
+    if (!loaded.ok) {
+      held?.release()
+      state.value =
+        loaded.reason === 'missing'
+          ? { kind: 'missing' }
+          : { kind: 'broken', issues: loaded.issues }
+      return
+    }
+    lock = held
+    access.value = held === undefined ? 'elsewhere' : 'mine'
+    saver = saverFor(planId, loaded.revision)
+    saving.value = 'saved'
+    put(loaded.plan, loaded.history)
+    state.value = { kind: 'open' }
+  }
+
+  function close(): void {
+    const [held, last] = [lock, saver]
+    lastSaved = (last?.drained() ?? Promise.resolve()).then(() => held?.release())
+    lock = undefined
+    saver = undefined
+    id.value = undefined
+    plan.value = undefined
+    tally.value = undefined
+    history.value = emptyHistory
+    access.value = 'mine'
+  }
+
+  function saverFor(planId: string, revision: number): PlanSaver {
+    const own = new PlanSaver(
+      (current, steps, from) => shelf.save(planId, current, steps, from),
+      revision,
+      (next) => {
+        if (saver !== own) return
+        saving.value = next.kind === 'conflict' ? 'failed' : next.kind
+        if (next.kind === 'conflict') lose(planId)
+        if (next.kind === 'failed')
+          notices.show({
+            kind: 'problem',
+            text: 'The plan could not be saved in this browser. Export it to a file to be safe.',
+            details: [next.message],
+            action: { label: 'Try again', run: () => { own.retry() } },
+          })
+      },
+    )
+    return own
+  }
+
+  function lose(planId: string): void {
+    if (id.value !== planId) return
+    lock = undefined
+    access.value = 'taken'
+  }
+
+  /** Carries commands out as one step that can be undone. Steps with the same key in quick succession join. */
+  function commit(commands: readonly Command[], { label, key = '' }: { label: string; key?: string }): void {
+    if (plan.value === undefined || access.value !== 'mine') return
+    const changed = change(plan.value, commands)
+    if (changed.plan === plan.value) return
+    const now = performance.now()
+    const canJoin = now - lastChangeAt < joinWithinMs
+    lastChangeAt = now
+    put(changed.plan, recorded(history.value, changed, { label, key, canJoin }))
+    saver?.push(plan.value, history.value)
+  }
+
+  function travel(moved: Moved | undefined): string | undefined {
+    if (moved === undefined || access.value !== 'mine') return undefined
+    lastChangeAt = 0
+    put(moved.plan, moved.history)
+    saver?.push(moved.plan, moved.history)
+    return moved.label
+  }
+
+  const undo = (): string | undefined =>
+    plan.value && travel(undone(plan.value, history.value))
+  const redo = (): string | undefined =>
+    plan.value && travel(redone(plan.value, history.value))
+
+  /** Goes on here with what the other tab saved last. */
+  async function takeOver(): Promise<void> {
+    if (id.value !== undefined) await open(id.value, { steal: true })
+  }
+
+  /** Puts what is on the screen on the shelf as a plan of its own; gives back its id. */
+  async function keepCopy(): Promise<string | undefined> {
+    return plan.value && shelf.add({ ...plan.value, name: `${plan.value.name} copy` })
+  }
+
+  return {
+    id,
+    state,
+    plan,
+    history,
+    tally,
+    access,
+    saving,
+    measured,
+    parts,
+    open,
+    close,
+    commit,
+    undo,
+    redo,
+    takeOver,
+    keepCopy,
+  }
+})

@@ -1,0 +1,29 @@
+<script setup lang="ts">
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+
+defineProps<{ title: string; action: string }>()
+const emit = defineEmits<{ close: []; submit: [] }>()
+</script>
+
+<template>
+  <Dialog :open="true" class="relative z-40" @close="emit('close')">
+    <div class="fixed inset-0 bg-black/60" aria-hidden="true" />
+    <div class="fixed inset-0 grid place-items-center overflow-y-auto p-4">
+      <DialogPanel
+        as="form"
+        class="w-full max-w-lg rounded-xl border border-bench-line bg-bench-raised p-5 shadow-2xl"
+        novalidate
+        @submit.prevent="emit('submit')"
+      >
+        <DialogTitle class="mb-3 text-lg font-bold">{{ title }}</DialogTitle>
+        <div class="grid grid-cols-2 gap-x-4 gap-y-3">
+          <slot />
+        </div>
+        <div class="mt-5 flex justify-end gap-2">
+          <button type="button" class="button-quiet" @click="emit('close')">Cancel</button>
+          <button type="submit" class="button-main">{{ action }}</button>
+        </div>
+      </DialogPanel>
+    </div>
+  </Dialog>
+</template>
