@@ -11,7 +11,7 @@ import { usePlanStore } from './stores/plan'
 const route = useRoute()
 const store = usePlanStore()
 const notices = useNotices()
-const isInPlan = computed(() => route.params['id'] !== undefined)
+const isInPlan = computed(() => route.params.id !== undefined)
 
 /** Undo belongs to the plan everywhere but in a dialog, where a field's own is wanted. */
 useEventListener('keydown', (event: KeyboardEvent) => {

@@ -20,7 +20,9 @@ function textOf(file: string): string {
   try {
     return readFileSync(file === '-' ? 0 : file, 'utf8')
   } catch (error) {
-    throw new BadInput(`${file}: cannot be read (${error instanceof Error ? error.message : 'unknown'})`)
+    throw new BadInput(
+      `${file}: cannot be read (${error instanceof Error ? error.message : 'unknown'})`,
+    )
   }
 }
 
@@ -39,7 +41,9 @@ function tallyCommand(file: string | undefined, options: { demo?: string }): voi
   if ((file === undefined) === (options.demo === undefined))
     throw new CommanderError(2, 'glow.usage', 'error: give a plan file, or --demo NAME')
   const [text, from] =
-    options.demo === undefined ? [textOf(file ?? ''), file ?? ''] : [demo(options.demo), options.demo]
+    options.demo === undefined
+      ? [textOf(file ?? ''), file ?? '']
+      : [demo(options.demo), options.demo]
   print(tally(planOf(text, from)))
 }
 
@@ -90,7 +94,9 @@ function sumCommand(name: string, file = '-'): void {
   const result = sum.work(given)
   if (!result.ok)
     throw new BadInput(
-      result.issues.map(({ path, message }) => `${name}: ${path || 'input'}: ${message}`).join('\n'),
+      result.issues
+        .map(({ path, message }) => `${name}: ${path || 'input'}: ${message}`)
+        .join('\n'),
     )
   print(result.answer)
 }

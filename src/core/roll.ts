@@ -74,17 +74,15 @@ const roundingRule = {
 function lengthFigures({ plan, cuts }: Results): Figure[] {
   const strips = cuts.filter(({ run }) => run.segments.length > 0)
   if (strips.length === 0) return []
-  const figures = strips.map(
-    ({ run, strip, cuts: groups, placedMm }): Figure => ({
-      id: `length.${run.id}`,
-      label: run.name,
-      value: placedMm,
-      unit: 'mm',
-      ...working`${operand('cut groups', groups)} × ${operand('cut pitch', strip.cutPitchMm, 'mm')}`,
-      rule: `${formatQuantity(run.wantedMm, 'mm', plan.units)} wanted; ${roundingRule[plan.rules.rounding]}`,
-      about: [run.id],
-    }),
-  )
+  const figures = strips.map(({ run, strip, cuts: groups, placedMm }): Figure => ({
+    id: `length.${run.id}`,
+    label: run.name,
+    value: placedMm,
+    unit: 'mm',
+    ...working`${operand('cut groups', groups)} × ${operand('cut pitch', strip.cutPitchMm, 'mm')}`,
+    rule: `${formatQuantity(run.wantedMm, 'mm', plan.units)} wanted; ${roundingRule[plan.rules.rounding]}`,
+    about: [run.id],
+  }))
   return [...figures, sumOf('length.total', 'strip to place', 'm', figures, 1 / 1000)]
 }
 
@@ -231,7 +229,9 @@ function supplyFigures(plan: Plan, supply: FedSupply): Figure[] {
       label: 'to be given',
       value: needA,
       unit: 'A',
-      ...(headroom > 0 ? working`${drawn} ÷ ${operand('1 − headroom', 1 - headroom)}` : working`${drawn}`),
+      ...(headroom > 0
+        ? working`${drawn} ÷ ${operand('1 − headroom', 1 - headroom)}`
+        : working`${drawn}`),
       rule: sizingRule[plan.rules.sizing],
       about,
     },

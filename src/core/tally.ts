@@ -62,7 +62,11 @@ export interface Tally {
   readonly verdicts: readonly Verdict[]
   readonly roll: readonly RollSection[]
   /** Lines that were not understood. */
-  readonly unread: readonly { readonly id: string; readonly text: string; readonly message: string }[]
+  readonly unread: readonly {
+    readonly id: string
+    readonly text: string
+    readonly message: string
+  }[]
 }
 
 const judges = [voltsDiffer, supplyLoad, gapShows, nameplate]

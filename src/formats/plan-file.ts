@@ -35,7 +35,10 @@ export function readPlanFile(text: string): PlanFileResult {
   try {
     document = JSON.parse(text.replace(/^\uFEFF/, ''))
   } catch (error) {
-    return refused('', `Not a plan, or cut short: ${error instanceof Error ? error.message : 'no JSON'}`)
+    return refused(
+      '',
+      `Not a plan, or cut short: ${error instanceof Error ? error.message : 'no JSON'}`,
+    )
   }
   return readPlan(document)
 }
@@ -47,7 +50,10 @@ export function readPlan(document: unknown): PlanFileResult {
 
   const header = headerSchema.safeParse(document)
   if (!header.success)
-    return refused('', `Not a plan of this program: it has no "format": "${planFormat}" with a version`)
+    return refused(
+      '',
+      `Not a plan of this program: it has no "format": "${planFormat}" with a version`,
+    )
   const { version } = header.data
   if (version > planVersion)
     return refused(

@@ -45,7 +45,10 @@ export function createApp(dist: string): Express {
   app.get('/health', (_request, response) => {
     response.json({ status: 'ok' })
   })
-  app.use('/assets', express.static(join(dist, 'assets'), { immutable: true, maxAge: aYear, index: false }))
+  app.use(
+    '/assets',
+    express.static(join(dist, 'assets'), { immutable: true, maxAge: aYear, index: false }),
+  )
   // A missing hashed file must not come back as the page.
   app.use('/assets', (_request, response) => {
     response.status(404).type('text/plain').send('No such file\n')

@@ -8,7 +8,7 @@ function fail(message: string): never {
   process.exit(1)
 }
 
-const read = readPort(process.env['PORT'])
+const read = readPort(process.env.PORT)
 if (!read.ok) fail(read.message)
 const { port } = read
 
@@ -16,7 +16,8 @@ const server = createServer(createApp(fileURLToPath(new URL('../../dist', import
 server.on('error', (error: NodeJS.ErrnoException) => {
   if (error.code === 'EADDRINUSE')
     fail(`Port ${String(port)} is in use: stop what runs there, or set PORT to another`)
-  if (error.code === 'EACCES') fail(`Port ${String(port)} may not be used here: set PORT to 1024 or more`)
+  if (error.code === 'EACCES')
+    fail(`Port ${String(port)} may not be used here: set PORT to 1024 or more`)
   fail(error.message)
 })
 server.listen(port, () => {

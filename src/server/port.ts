@@ -1,6 +1,7 @@
 export const defaultPort = 4174
 
-export type PortResult = { readonly ok: true; readonly port: number } | { readonly ok: false; readonly message: string }
+export type PortResult =
+  { readonly ok: true; readonly port: number } | { readonly ok: false; readonly message: string }
 
 /** The port to serve on: that of the environment, or the default. */
 export function readPort(text: string | undefined): PortResult {

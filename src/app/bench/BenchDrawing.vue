@@ -26,9 +26,7 @@ const layout = computed(() =>
   layOut(store.measured.runs, Math.max(0.3, width.value / Math.max(1, height.value))),
 )
 const view = computed(() => fit(layout.value.box, width.value, height.value, padding))
-const placedMm = computed(
-  () => new Map(store.tally?.runs.map((run) => [run.id, run.piecesMm])),
-)
+const placedMm = computed(() => new Map(store.tally?.runs.map((run) => [run.id, run.piecesMm])))
 const brightness = computed(() => 0.3 + 0.7 * levelIn(plan, plan.scene.shown))
 /** Names and dimensions show while a run has room for them. */
 const isRoomy = computed(() => store.measured.runs.length <= 60)
@@ -67,6 +65,8 @@ const ruler = computed(() => {
 const lit = (placed: number | undefined, lengthMm: number): string =>
   `${String(Math.min(1, (placed ?? lengthMm) / lengthMm))} 2`
 
+const isLit = (id: string): boolean => spotlight.lit.has(id) || spotlight.chosen === id
+
 function pick(id: string): void {
   spotlight.choose(id)
   document.getElementById(`line-${id}`)?.focus()
@@ -79,21 +79,16 @@ function pick(id: string): void {
     class="dots relative min-h-60 overflow-hidden rounded-lg bg-bench-raised"
     aria-label="Drawing"
   >
-    <svg v-if="width > 0" class="absolute inset-0 size-full" role="img" aria-label="The runs to scale">
+    <svg
+      v-if="width > 0"
+      class="absolute inset-0 size-full"
+      role="img"
+      aria-label="The runs to scale"
+    >
       <g
         v-for="{ run, x, y, hue, pieces, piecesKey } in drawn"
         :key="run.id"
-        v-memo="[
-          run,
-          x,
-          y,
-          view.scale,
-          hue,
-          piecesKey,
-          brightness,
-          isRoomy,
-          spotlight.lit.has(run.id) || spotlight.chosen === run.id,
-        ]"
+        v-memo="[run, x, y, view.scale, hue, piecesKey, brightness, isRoomy, isLit(run.id)]"
         :transform="`translate(${x} ${y})`"
         class="cursor-pointer"
         :data-run="run.id"
@@ -110,21 +105,23 @@ function pick(id: string): void {
         >
           <path
             :d="pathOf(segment.points, view.scale)"
-            stroke-width="18"
-            :stroke-opacity="
-              spotlight.lit.has(run.id) || spotlight.chosen === run.id ? 0.3 : 0.12 * brightness
-            "
+            stroke-width="1.5"
+            stroke-opacity="0.5"
+            stroke-dasharray="2 3"
+          />
+          <!-- Blurring is too slow for hundreds of runs: there the glow is a plain band. -->
+          <path
+            :d="pathOf(segment.points, view.scale)"
+            pathLength="1"
+            :class="isRoomy && 'blur-[7px]'"
+            :stroke-width="isLit(run.id) ? 22 : 14"
+            :stroke-opacity="(isRoomy ? 0.5 : 0.2) * brightness"
+            :stroke-dasharray="lit(pieces[index], segment.lengthMm)"
           />
           <path
             :d="pathOf(segment.points, view.scale)"
-            stroke-width="2"
-            stroke-opacity="0.45"
-            stroke-dasharray="3 4"
-          />
-          <path
-            :d="pathOf(segment.points, view.scale)"
-            path-length="1"
-            stroke-width="4"
+            pathLength="1"
+            :stroke-width="isLit(run.id) ? 5 : 3.5"
             :stroke-opacity="brightness"
             :stroke-dasharray="lit(pieces[index], segment.lengthMm)"
           />
@@ -159,7 +156,7 @@ function pick(id: string): void {
           :units="plan.units"
           :x="x + chip.x"
           :y="y + chip.y"
-          :is-lit="spotlight.lit.has(run.id) || spotlight.chosen === run.id"
+          :is-lit="isLit(run.id)"
         />
       </template>
     </template>

@@ -33,8 +33,7 @@ const source = computed(() => {
 const label = computed(() => {
   const { kind, value = 0 } = measure.value ?? {}
   const length = formatLength(value, props.units).replace(/ mm$/, '')
-  const text =
-    kind === 'radius' ? `r ${length}` : kind === 'diameter' ? `⌀ ${length}` : length
+  const text = kind === 'radius' ? `r ${length}` : kind === 'diameter' ? `⌀ ${length}` : length
   return props.times > 1 ? `${String(props.times)} × ${text}` : text
 })
 

@@ -41,7 +41,13 @@ export function chipsOf(run: MeasuredRun, scale: number): Chip[] {
   })
 }
 
-function chipAt(run: MeasuredRun, at: number, dimension: number, times: number, scale: number): Chip {
+function chipAt(
+  run: MeasuredRun,
+  at: number,
+  dimension: number,
+  times: number,
+  scale: number,
+): Chip {
   const { box, shape } = run
   const points = run.segments[at]?.points ?? []
   if (shape === 'ring' || shape === 'arch') {

@@ -10,14 +10,34 @@ const { plan } = defineProps<{ plan: Plan }>()
 const store = usePlanStore()
 
 const roundings: readonly { value: Rounding; label: string; who: string }[] = [
-  { value: 'inside', label: 'Stay inside', who: 'Never hangs over; leaves a gap of less than a group.' },
-  { value: 'nearest', label: 'Nearest mark', who: 'Smallest error; may hang over by half a group.' },
+  {
+    value: 'inside',
+    label: 'Stay inside',
+    who: 'Never hangs over; leaves a gap of less than a group.',
+  },
+  {
+    value: 'nearest',
+    label: 'Nearest mark',
+    who: 'Smallest error; may hang over by half a group.',
+  },
   { value: 'cover', label: 'Cover the end', who: 'No dark end; the strip folds or hangs over.' },
 ]
 const sizings: readonly { value: Sizing; label: string; who: string }[] = [
-  { value: 'full-white', label: 'Full white and headroom', who: 'Runs cool and is safe with any pattern.' },
-  { value: 'next-size', label: 'Full white, next size up', who: 'Smaller; enough where white is rare.' },
-  { value: 'scenes', label: 'What the level scene draws', who: 'Smallest; the program must hold the limit.' },
+  {
+    value: 'full-white',
+    label: 'Full white and headroom',
+    who: 'Runs cool and is safe with any pattern.',
+  },
+  {
+    value: 'next-size',
+    label: 'Full white, next size up',
+    who: 'Smaller; enough where white is rare.',
+  },
+  {
+    value: 'scenes',
+    label: 'What the level scene draws',
+    who: 'Smallest; the program must hold the limit.',
+  },
 ]
 
 const setRounding = (rounding: Rounding): void => {
@@ -56,7 +76,9 @@ function setHeadroom(event: Event): void {
             @change="setRounding(option.value)"
           />
           <span>
-            {{ option.label }}<br /><span class="text-[12px] text-bench-soft">{{ option.who }}</span>
+            {{ option.label }}<br /><span class="text-[12px] text-bench-soft">{{
+              option.who
+            }}</span>
           </span>
         </label>
       </fieldset>
@@ -75,7 +97,9 @@ function setHeadroom(event: Event): void {
             @change="setSizing(option.value)"
           />
           <span>
-            {{ option.label }}<br /><span class="text-[12px] text-bench-soft">{{ option.who }}</span>
+            {{ option.label }}<br /><span class="text-[12px] text-bench-soft">{{
+              option.who
+            }}</span>
           </span>
         </label>
       </fieldset>

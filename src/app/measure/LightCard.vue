@@ -10,9 +10,9 @@ import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 
-const OwnStripDialog = defineAsyncComponent(() => import('../parts/OwnStripDialog.vue'))
-
 const { plan } = defineProps<{ plan: Plan }>()
+
+const OwnStripDialog = defineAsyncComponent(() => import('../parts/OwnStripDialog.vue'))
 
 const store = usePlanStore()
 const shelf = useShelf()
@@ -24,7 +24,9 @@ const run = computed(() => store.measured.runs.find(({ id }) => id === spotlight
 const stripId = computed(() => run.value?.line.stripId ?? plan.defaults.stripId)
 const strip = computed(() => stripOf(store.parts, stripId.value))
 const hasOthers = computed(
-  () => stripId.value !== plan.defaults.stripId || plan.lines.some((line) => line.stripId !== undefined),
+  () =>
+    stripId.value !== plan.defaults.stripId ||
+    plan.lines.some((line) => line.stripId !== undefined),
 )
 
 /** Own parts of other plans are offered too; choosing one takes it into this plan. */
@@ -34,7 +36,9 @@ const offered = computed<readonly Strip[]>(() => {
   return [...kept.filter(({ id }) => !known.has(id)), ...store.parts.strips]
 })
 const options = computed(() => {
-  const own = new Set([...plan.own.strips, ...shelf.parts.map(({ part }) => part)].map(({ id }) => id))
+  const own = new Set(
+    [...plan.own.strips, ...shelf.parts.map(({ part }) => part)].map(({ id }) => id),
+  )
   return offered.value.map((part): PartOption => {
     const { light } = part
     const groupName =
@@ -100,17 +104,18 @@ function add(part: Strip): void {
 </script>
 
 <template>
-  <section class="rounded-lg border border-bench-line bg-bench-raised px-3 py-2.5" aria-label="Light">
+  <section
+    class="rounded-lg border border-bench-line bg-bench-raised px-3 py-2.5"
+    aria-label="Light"
+  >
     <div class="mb-1.5 flex items-baseline gap-2 text-[13px]">
       <h2 class="truncate text-bench-soft">
         Light · <span class="text-bench-ink">{{ run?.name ?? 'every new line' }}</span>
       </h2>
-      <button
-        class="ml-auto shrink-0 text-[12px] text-bench-soft underline decoration-dotted underline-offset-3 hover:text-bench-ink"
-        @click="isAdding = true"
-      >
-        add your own
-      </button>
+      <div class="ml-auto flex shrink-0 gap-3 text-[12px]">
+        <button v-if="hasOthers" class="link-quiet" @click="useEverywhere">use everywhere</button>
+        <button class="link-quiet" @click="isAdding = true">add your own</button>
+      </div>
     </div>
     <PartList
       label="Light"
@@ -120,16 +125,7 @@ function add(part: Strip): void {
       :model-value="stripId"
       @update:model-value="choose"
     />
-    <p class="mt-1.5 flex justify-between gap-2 text-[12px] text-bench-soft">
-      <span>{{ facts }}</span>
-      <button
-        v-if="hasOthers"
-        class="shrink-0 underline decoration-dotted underline-offset-3 hover:text-bench-ink"
-        @click="useEverywhere"
-      >
-        use everywhere
-      </button>
-    </p>
+    <p class="mt-2.5 truncate text-[12px] text-bench-soft" :title="facts">{{ facts }}</p>
     <OwnStripDialog v-if="isAdding" @close="isAdding = false" @add="add" />
   </section>
 </template>

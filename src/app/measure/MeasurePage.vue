@@ -19,7 +19,7 @@ const store = usePlanStore()
 const { plan, tally, state, access } = storeToRefs(store)
 
 watch(
-  () => route.params['id'],
+  () => route.params.id,
   (id) => {
     if (typeof id === 'string' && id !== store.id) void store.open(id)
   },
@@ -45,17 +45,24 @@ const brokenIssues = computed(() => (state.value.kind === 'broken' ? state.value
 </script>
 
 <template>
-  <main v-if="state.kind === 'missing' || state.kind === 'broken'" class="grid place-items-center p-8">
+  <main
+    v-if="state.kind === 'missing' || state.kind === 'broken'"
+    class="grid place-items-center p-8"
+  >
     <div class="max-w-lg">
       <h1 class="mb-2 text-xl font-bold">
-        {{ state.kind === 'missing' ? 'This plan is not on the shelf' : 'This plan cannot be read' }}
+        {{
+          state.kind === 'missing' ? 'This plan is not on the shelf' : 'This plan cannot be read'
+        }}
       </h1>
       <p v-if="state.kind === 'missing'" class="mb-4 text-bench-soft">
-        It may have been deleted, or it lies in another browser. Deleted plans can be brought back from
-        the shelf for 30 days.
+        It may have been deleted, or it lies in another browser. Deleted plans can be brought back
+        from the shelf for 30 days.
       </p>
       <ul v-else class="mb-4 font-mono text-[13px] text-bench-soft">
-        <li v-for="issue in brokenIssues" :key="issue.path">{{ issue.path }}: {{ issue.message }}</li>
+        <li v-for="issue in brokenIssues" :key="issue.path">
+          {{ issue.path }}: {{ issue.message }}
+        </li>
       </ul>
       <RouterLink class="button-main" :to="{ name: 'plans' }">To the shelf of plans</RouterLink>
     </div>
@@ -99,10 +106,10 @@ const brokenIssues = computed(() => (state.value.kind === 'broken' ? state.value
           <BenchDrawing v-if="shows('drawing')" :plan="plan" />
           <TallyRoll v-if="isNarrow && sheet === 'tally'" :plan="plan" :tally="tally" />
         </div>
-        <div v-if="sheet !== 'tally' || !isNarrow" class="grid grid-cols-1 gap-2.5 sm:grid-cols-3">
-          <LightCard :plan="plan" />
-          <SceneCard :plan="plan" :tally="tally" class="max-sm:hidden" />
-          <SupplyCard :plan="plan" :tally="tally" />
+        <div class="grid grid-cols-1 gap-2.5 min-[900px]:grid-cols-3">
+          <LightCard v-if="shows('pad')" :plan="plan" />
+          <SceneCard v-if="shows('drawing')" :plan="plan" :tally="tally" />
+          <SupplyCard v-if="shows('pad')" :plan="plan" :tally="tally" />
         </div>
       </section>
       <TallyRoll v-if="!isNarrow" :plan="plan" :tally="tally" class="min-h-0" />

@@ -7,6 +7,8 @@ import { formatLength, type LengthUnits } from '../../core/quantity/format'
 
 const { line, reading, units, ownVolts } = defineProps<{
   line: Line
+  /** Its place on the pad, from 1. */
+  number: number
   reading: Reading | undefined
   units: LengthUnits
   /** Volts of the line's own strip, where it is not the plan's. */
@@ -84,7 +86,7 @@ function onKey(event: KeyboardEvent): void {
         class="h-full min-w-0 flex-1 bg-transparent outline-none placeholder:text-paper-soft"
         :value="line.text"
         :placeholder="isOnly ? 'shelf 650' : ''"
-        :aria-label="`Line ${line.text}`"
+        :aria-label="`Line ${String(number)}`"
         :aria-invalid="error !== undefined"
         :aria-describedby="error === undefined ? undefined : `error-${line.id}`"
         maxlength="500"
@@ -104,7 +106,7 @@ function onKey(event: KeyboardEvent): void {
       <span class="ml-2 shrink-0 text-paper-soft" data-testid="understood">{{ understood }}</span>
       <button
         class="mx-1 grid size-5 shrink-0 place-items-center rounded text-paper-soft opacity-0 group-hover/line:opacity-100 hover:text-stop-paper focus-visible:opacity-100"
-        :aria-label="`Remove the line ${line.text}`"
+        :aria-label="`Remove line ${String(number)}`"
         tabindex="-1"
         @click="emit('remove')"
       >

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import { storeToRefs } from 'pinia'
-import { computed, nextTick, shallowRef, watch } from 'vue'
+import { computed, nextTick, onMounted, shallowRef, watch } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import type { Line, Plan } from '../../core/plan/plan'
 import { mostLines } from '../../core/plan/plan'
@@ -118,6 +118,11 @@ function onSorted(lines: readonly Line[]): void {
   })
 }
 
+// An empty plan is there to be written on.
+onMounted(() => {
+  if (plan.lines.length === 1 && plan.lines[0]?.text === '') void focusLine(plan.lines[0].id)
+})
+
 /** A click on the free paper below goes on writing. */
 function writeOn(): void {
   const last = plan.lines.at(-1)
@@ -144,6 +149,7 @@ function writeOn(): void {
             v-for="(line, index) in sorted"
             :key="line.id"
             :line="line"
+            :number="index + 1"
             :reading="readings.get(line.id)"
             :units="plan.units"
             :own-volts="ownVolts(line)"

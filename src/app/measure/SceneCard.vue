@@ -31,7 +31,10 @@ function setLevel(event: Event): void {
 </script>
 
 <template>
-  <section class="rounded-lg border border-bench-line bg-bench-raised px-3 py-2.5" aria-label="Scene">
+  <section
+    class="rounded-lg border border-bench-line bg-bench-raised px-3 py-2.5"
+    aria-label="Scene"
+  >
     <div class="mb-1.5 flex items-baseline justify-between gap-2 text-[13px] text-bench-soft">
       <h2>Scene</h2>
       <span v-if="plan.limit < 1" class="flex items-center gap-1 text-[12px] text-glow">

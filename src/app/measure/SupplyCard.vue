@@ -4,16 +4,16 @@ import { headroomOf } from '../../core/feed/supplies'
 import type { Command } from '../../core/plan/commands'
 import type { SupplyPart } from '../../core/plan/parts'
 import type { Plan } from '../../core/plan/plan'
-import { formatQuantity } from '../../core/quantity/format'
+import { formatQuantity, significant } from '../../core/quantity/format'
 import type { Tally } from '../../core/tally'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 
-const OwnSupplyDialog = defineAsyncComponent(() => import('../parts/OwnSupplyDialog.vue'))
-
 const { plan, tally } = defineProps<{ plan: Plan; tally: Tally | undefined }>()
+
+const OwnSupplyDialog = defineAsyncComponent(() => import('../parts/OwnSupplyDialog.vue'))
 
 const store = usePlanStore()
 const shelf = useShelf()
@@ -50,10 +50,7 @@ const options = computed((): PartOption[] => {
       group: own.has(part.id)
         ? 'Your own'
         : `${kindNames[part.kind]}, ${formatQuantity(part.volts, 'V')}`,
-      facts: [
-        formatQuantity(part.ratedA, 'A'),
-        formatQuantity(part.ratedA * part.volts, 'W'),
-      ],
+      facts: [`${significant(part.ratedA)} A`, `${significant(part.ratedA * part.volts)} W`],
     })),
   ]
 })
@@ -61,7 +58,8 @@ const shown = computed(() => {
   if (supply.value === undefined) return '…'
   const { part } = supply.value
   if (slot.value?.part !== 'auto') return part ?? 'None'
-  return part === null ? 'Picked for you: none' : `Picked: ${part}`
+  if (part !== null) return `Picked: ${part}`
+  return supply.value.loadA > 0 ? 'None is large enough' : 'Pick one for me'
 })
 
 const share = computed(() => {
@@ -106,23 +104,15 @@ function remove(): void {
 </script>
 
 <template>
-  <section class="rounded-lg border border-bench-line bg-bench-raised px-3 py-2.5" aria-label="Supply">
+  <section
+    class="rounded-lg border border-bench-line bg-bench-raised px-3 py-2.5"
+    aria-label="Supply"
+  >
     <div class="mb-1.5 flex items-baseline gap-2 text-[13px] text-bench-soft">
       <h2>Supply</h2>
       <div class="ml-auto flex gap-3 text-[12px]">
-        <button
-          v-if="slots.length > 1"
-          class="underline decoration-dotted underline-offset-3 hover:text-bench-ink"
-          @click="remove"
-        >
-          remove
-        </button>
-        <button
-          class="underline decoration-dotted underline-offset-3 hover:text-bench-ink"
-          @click="isAdding = true"
-        >
-          add your own
-        </button>
+        <button v-if="slots.length > 1" class="link-quiet" @click="remove">remove</button>
+        <button class="link-quiet" @click="isAdding = true">add your own</button>
       </div>
     </div>
     <SegmentedChoice
@@ -143,9 +133,11 @@ function remove(): void {
     />
     <div class="mt-2 flex items-center gap-3">
       <p class="whitespace-nowrap">
-        <b class="text-[17px]" :class="tone.text">{{ formatQuantity(supply?.loadA ?? null, 'A') }}</b>
+        <b class="text-[17px]" :class="tone.text">{{
+          formatQuantity(supply?.loadA ?? null, 'A')
+        }}</b>
         <span v-if="supply?.ratedA" class="ml-1.5 text-[13px] text-bench-soft">
-          of {{ formatQuantity(supply.ratedA, 'A') }} · {{ formatQuantity(share, '%') }}
+          of {{ significant(supply.ratedA) }} A · {{ formatQuantity(share, '%') }}
         </span>
       </p>
       <div class="relative h-1.5 flex-1 rounded-full bg-bench-line" aria-hidden="true">

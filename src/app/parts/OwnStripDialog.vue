@@ -28,8 +28,18 @@ const colours = [
 </script>
 
 <template>
-  <FormDialog title="A strip of your own" action="Add the strip" @close="emit('close')" @submit="submit">
-    <FormField class="col-span-2" name="name" label="Name" hint="What it is, such as: drawer strip, warm white" />
+  <FormDialog
+    title="A strip of your own"
+    action="Add the strip"
+    @close="emit('close')"
+    @submit="submit"
+  >
+    <FormField
+      class="col-span-2"
+      name="name"
+      label="Name"
+      hint="What it is, such as: drawer strip, warm white"
+    />
     <FormField name="kind" label="Kind" type="select" :options="kinds" />
     <FormField name="volts" label="Runs on" unit="V" type="number" />
     <FormField
@@ -39,7 +49,13 @@ const colours = [
       type="number"
     />
     <FormField name="cutPitchMm" label="Cut marks every" unit="mm" type="number" />
-    <FormField v-if="values.kind === 'pixels'" name="colours" label="Colours" type="select" :options="colours" />
+    <FormField
+      v-if="values.kind === 'pixels'"
+      name="colours"
+      label="Colours"
+      type="select"
+      :options="colours"
+    />
     <FormField
       v-if="values.kind === 'pixels'"
       name="channelMa"

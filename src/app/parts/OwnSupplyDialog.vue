@@ -36,13 +36,23 @@ const submit = handleSubmit((own) => {
 </script>
 
 <template>
-  <FormDialog title="A supply of your own" action="Add the supply" @close="emit('close')" @submit="submit">
-    <FormField class="col-span-2" name="name" label="Name" hint="Such as: grey box from the drawer" />
+  <FormDialog
+    title="A supply of your own"
+    action="Add the supply"
+    @close="emit('close')"
+    @submit="submit"
+  >
+    <FormField
+      class="col-span-2"
+      name="name"
+      label="Name"
+      hint="Such as: grey box from the drawer"
+    />
     <FormField name="volts" label="Gives" unit="V" type="number" />
     <FormField name="ratedA" label="Up to" unit="A" type="number" />
     <p class="col-span-2 text-[12px] text-bench-soft">
-      A ready-made, certified, enclosed supply. Fixed mains wiring belongs to a licensed electrician;
-      local codes decide.
+      A ready-made, certified, enclosed supply. Fixed mains wiring belongs to a licensed
+      electrician; local codes decide.
     </p>
   </FormDialog>
 </template>

@@ -2,7 +2,10 @@ import { highestVolts, nameSchema, type Strip } from '../../core/plan/parts'
 import { z } from '../../core/quantity/z'
 
 const number = (what: string, most: number) =>
-  z.number({ error: `${what}?` }).positive('more than 0').max(most, `at most ${String(most)}`)
+  z
+    .number({ error: `${what}?` })
+    .positive('more than 0')
+    .max(most, `at most ${String(most)}`)
 
 /** What is asked for a strip of the user's own; the rest takes typical values. */
 export const ownStripSchema = z.object({

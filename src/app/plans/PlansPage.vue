@@ -146,7 +146,7 @@ const actions = [
 
       <section v-if="shelf.deleted.length > 0" class="mt-8">
         <button
-          class="text-[13px] text-bench-soft underline decoration-dotted underline-offset-3 hover:text-bench-ink"
+          class="link-quiet text-[13px]"
           :aria-expanded="showsDeleted"
           @click="showsDeleted = !showsDeleted"
         >

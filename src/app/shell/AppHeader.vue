@@ -13,7 +13,7 @@ const { exportPlan, chooseFile } = usePlanFiles()
 const route = useRoute()
 const router = useRouter()
 
-const isInPlan = computed(() => route.params['id'] !== undefined && store.plan !== undefined)
+const isInPlan = computed(() => route.params.id !== undefined && store.plan !== undefined)
 const canUndo = computed(() => store.access === 'mine' && store.history.done > 0)
 const canRedo = computed(
   () => store.access === 'mine' && store.history.done < store.history.steps.length,
@@ -31,7 +31,8 @@ const measureState = computed(() => {
     tally.verdicts.filter((verdict) => verdict.grade === grade).length
   const [stops, cares] = [count('stop'), count('care')]
   if (stops > 0) return { text: `${String(stops)} stop`, tone: 'text-stop' }
-  if (tally.unread.length > 0) return { text: `${String(tally.unread.length)} unread`, tone: 'text-stop' }
+  if (tally.unread.length > 0)
+    return { text: `${String(tally.unread.length)} unread`, tone: 'text-stop' }
   if (cares > 0) return { text: `${String(cares)} care`, tone: 'text-care' }
   const { length } = tally.runs
   return length === 0
@@ -54,7 +55,11 @@ function finishRenaming(): void {
 const selectAll = (event: FocusEvent): void => {
   if (event.target instanceof HTMLInputElement) event.target.select()
 }
-const focusOnMount = { mounted: (element: HTMLElement) => { element.focus() } }
+const focusOnMount = {
+  mounted: (element: HTMLElement) => {
+    element.focus()
+  },
+}
 const vFocusOnMount = focusOnMount
 
 async function newPlan(): Promise<void> {
@@ -107,7 +112,9 @@ const fileActions = [
       </button>
       <span
         class="hidden text-[13px] whitespace-nowrap md:inline"
-        :class="store.saving === 'failed' || store.access !== 'mine' ? 'text-stop' : 'text-bench-soft'"
+        :class="
+          store.saving === 'failed' || store.access !== 'mine' ? 'text-stop' : 'text-bench-soft'
+        "
         data-testid="saved"
         >· {{ savedText }}</span
       >
@@ -167,7 +174,7 @@ const fileActions = [
     <nav class="ml-auto flex h-full items-stretch gap-6" aria-label="Stages">
       <RouterLink
         v-if="isInPlan"
-        :to="{ name: 'measure', params: { id: route.params['id'] } }"
+        :to="{ name: 'measure', params: { id: route.params.id } }"
         class="flex flex-col justify-center border-t-2 border-b-2 border-transparent px-1 leading-tight"
         active-class="border-b-glow!"
       >

@@ -6,7 +6,8 @@ import { usePlanFiles } from './plan-files'
 const { importPlan } = usePlanFiles()
 const isOver = ref(false)
 
-const holdsFile = (event: DragEvent): boolean => event.dataTransfer?.types.includes('Files') === true
+const holdsFile = (event: DragEvent): boolean =>
+  event.dataTransfer?.types.includes('Files') === true
 
 useEventListener('dragover', (event: DragEvent) => {
   if (!holdsFile(event)) return

@@ -23,7 +23,7 @@ function act(): void {
 
 <template>
   <div
-    class="pointer-events-none fixed inset-x-0 bottom-5 z-50 flex justify-center px-4"
+    class="pointer-events-none fixed inset-x-0 top-[58px] z-50 flex justify-center px-4"
     aria-live="polite"
   >
     <div

@@ -52,7 +52,8 @@ function follow(figure: Figure): void {
           class="-mx-1.5 flex items-baseline justify-between gap-3 rounded-[3px] px-1.5"
           :class="[
             isLit(figure.about) && 'bg-marker',
-            figure.isTotal && 'mt-0.5 mb-1 rounded-none border-t border-paper-ink pt-0.5 font-semibold',
+            figure.isTotal &&
+              'mt-0.5 mb-1 rounded-none border-t border-paper-ink pt-0.5 font-semibold',
             figure.about.length === 1 && 'cursor-pointer',
           ]"
           :tabindex="figure.about.length === 1 ? 0 : undefined"

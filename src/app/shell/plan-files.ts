@@ -35,7 +35,9 @@ export function usePlanFiles(): {
       notices.show({
         kind: 'problem',
         text: `${file.name} was not read. The open plan is as it was.`,
-        details: read.issues.map(({ path, message }) => (path === '' ? message : `${path}: ${message}`)),
+        details: read.issues.map(({ path, message }) =>
+          path === '' ? message : `${path}: ${message}`,
+        ),
       })
       return
     }

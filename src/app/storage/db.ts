@@ -21,8 +21,7 @@ export interface StoredHistory extends History {
 
 /** A part of the user's own, offered in every plan. */
 export type StoredPart =
-  | { id: string; kind: 'strip'; part: Strip }
-  | { id: string; kind: 'supply'; part: SupplyPart }
+  { id: string; kind: 'strip'; part: Strip } | { id: string; kind: 'supply'; part: SupplyPart }
 
 export type Database = Dexie & {
   plans: EntityTable<StoredPlan, 'id'>

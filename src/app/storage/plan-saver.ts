@@ -52,7 +52,10 @@ export class PlanSaver {
         this.revision = result.revision
       } catch (error) {
         this.waiting ??= job
-        this.onState({ kind: 'failed', message: error instanceof Error ? error.message : String(error) })
+        this.onState({
+          kind: 'failed',
+          message: error instanceof Error ? error.message : String(error),
+        })
         return
       }
     }

@@ -11,7 +11,8 @@ export type LoadedPlan =
   | { readonly ok: false; readonly reason: 'broken'; readonly issues: readonly Issue[] }
 
 /** `saved` with the new revision, or `conflict` where another tab saved in between. */
-export type SaveResult = { readonly saved: true; readonly revision: number } | { readonly saved: false }
+export type SaveResult =
+  { readonly saved: true; readonly revision: number } | { readonly saved: false }
 
 /** Deleted plans are kept this long, ms. */
 const keptDeletedMs = 30 * 24 * 3_600_000
@@ -97,8 +98,7 @@ export class PlanShelf {
   /** Renames a plan that is not open here; an open one is renamed by a command. */
   async rename(id: string, name: string): Promise<void> {
     const loaded = await this.load(id)
-    if (loaded.ok)
-      await this.save(id, { ...loaded.plan, name }, loaded.history, loaded.revision)
+    if (loaded.ok) await this.save(id, { ...loaded.plan, name }, loaded.history, loaded.revision)
   }
 
   async delete(id: string): Promise<void> {
@@ -106,23 +106,32 @@ export class PlanShelf {
   }
 
   async restore(id: string): Promise<void> {
-    await this.db.plans.where('id').equals(id).modify((plan) => {
-      delete plan.deletedAt
-    })
+    await this.db.plans
+      .where('id')
+      .equals(id)
+      .modify((plan) => {
+        delete plan.deletedAt
+      })
   }
 
   /** Puts the demo plans on a shelf that never had any, and clears away what was deleted long ago. */
   async prepare(demos: readonly Plan[]): Promise<void> {
-    await this.db.transaction('rw', this.db.plans, this.db.histories, this.db.settings, async () => {
-      for (const { id, deletedAt } of await this.listDeleted()) {
-        if (this.now() - (deletedAt ?? 0) < keptDeletedMs) continue
-        await this.db.plans.delete(id)
-        await this.db.histories.delete(id)
-      }
-      if ((await this.db.settings.get('demos')) !== undefined) return
-      await this.db.settings.put({ key: 'demos', value: 'added' })
-      for (const demo of demos) await this.add(demo)
-    })
+    await this.db.transaction(
+      'rw',
+      this.db.plans,
+      this.db.histories,
+      this.db.settings,
+      async () => {
+        for (const { id, deletedAt } of await this.listDeleted()) {
+          if (this.now() - (deletedAt ?? 0) < keptDeletedMs) continue
+          await this.db.plans.delete(id)
+          await this.db.histories.delete(id)
+        }
+        if ((await this.db.settings.get('demos')) !== undefined) return
+        await this.db.settings.put({ key: 'demos', value: 'added' })
+        for (const demo of demos) await this.add(demo)
+      },
+    )
   }
 }
 

@@ -63,7 +63,10 @@ export const usePlanStore = defineStore('plan', () => {
       if (plan.value === undefined) return
       if (answer.ok) tally.value = answer.tally
       else if (job === plan.value)
-        notices.show({ kind: 'problem', text: `The plan could not be worked out: ${answer.message}` })
+        notices.show({
+          kind: 'problem',
+          text: `The plan could not be worked out: ${answer.message}`,
+        })
     },
   )
 
@@ -81,7 +84,12 @@ export const usePlanStore = defineStore('plan', () => {
     id.value = planId
     state.value = { kind: 'opening' }
     await Promise.all([ready, lastSaved])
-    const held = await lockPlan(planId, { steal, onLost: () => { lose(planId) } })
+    const held = await lockPlan(planId, {
+      steal,
+      onLost: () => {
+        lose(planId)
+      },
+    })
     const loaded = await shelf.load(planId)
     if (id.value !== planId) {
       held?.release()
@@ -128,7 +136,12 @@ export const usePlanStore = defineStore('plan', () => {
             kind: 'problem',
             text: 'The plan could not be saved in this browser. Export it to a file to be safe.',
             details: [next.message],
-            action: { label: 'Try again', run: () => { own.retry() } },
+            action: {
+              label: 'Try again',
+              run: () => {
+                own.retry()
+              },
+            },
           })
       },
     )
@@ -142,7 +155,10 @@ export const usePlanStore = defineStore('plan', () => {
   }
 
   /** Carries commands out as one step that can be undone. Steps with the same key in quick succession join. */
-  function commit(commands: readonly Command[], { label, key = '' }: { label: string; key?: string }): void {
+  function commit(
+    commands: readonly Command[],
+    { label, key = '' }: { label: string; key?: string },
+  ): void {
     if (plan.value === undefined || access.value !== 'mine') return
     const changed = change(plan.value, commands)
     if (changed.plan === plan.value) return
@@ -161,10 +177,8 @@ export const usePlanStore = defineStore('plan', () => {
     return moved.label
   }
 
-  const undo = (): string | undefined =>
-    plan.value && travel(undone(plan.value, history.value))
-  const redo = (): string | undefined =>
-    plan.value && travel(redone(plan.value, history.value))
+  const undo = (): string | undefined => plan.value && travel(undone(plan.value, history.value))
+  const redo = (): string | undefined => plan.value && travel(redone(plan.value, history.value))
 
   /** Goes on here with what the other tab saved last. */
   async function takeOver(): Promise<void> {

@@ -1,6 +1,6 @@
 import { liveQuery } from 'dexie'
 import { defineStore } from 'pinia'
-import { shallowRef } from 'vue'
+import { markRaw, shallowRef } from 'vue'
 import nook from '../../../demo/bay-window-nook.json'
 import { readPlan } from '../../formats/plan-file'
 import { openDatabase, type StoredPart, type StoredPlan } from '../storage/db'
@@ -14,7 +14,8 @@ const demos = [nook].flatMap((document) => {
 /** The browser's database and what lies in it, kept current across tabs. */
 export const useShelf = defineStore('shelf', () => {
   const db = openDatabase()
-  const shelf = new PlanShelf(db)
+  // Raw: seen through a reactive proxy the database loses track of its own transactions.
+  const shelf = markRaw(new PlanShelf(db))
   const plans = shallowRef<readonly StoredPlan[] | undefined>()
   const deleted = shallowRef<readonly StoredPlan[]>([])
   const parts = shallowRef<readonly StoredPart[]>([])

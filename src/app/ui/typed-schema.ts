@@ -13,9 +13,12 @@ export function typedSchema<Schema extends z.ZodObject>(
         parsed.success
           ? { value: parsed.data, errors: [] }
           : {
-              errors: issuesOf(parsed.error).map(({ path, message }) => ({ path, errors: [message] })),
+              errors: issuesOf(parsed.error).map(({ path, message }) => ({
+                path,
+                errors: [message],
+              })),
             },
       )
     },
-  } as TypedSchema<z.input<Schema>, z.output<Schema>>
+  }
 }

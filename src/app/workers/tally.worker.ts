@@ -3,8 +3,7 @@ import type { Plan } from '../../core/plan/plan'
 import { tally, type Tally } from '../../core/tally'
 
 export type TallyAnswer =
-  | { readonly ok: true; readonly tally: Tally }
-  | { readonly ok: false; readonly message: string }
+  { readonly ok: true; readonly tally: Tally } | { readonly ok: false; readonly message: string }
 
 const service = {
   /** Errors lose their class on the way out of a worker, so they leave as a result. */

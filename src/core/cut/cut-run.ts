@@ -31,7 +31,13 @@ const roundBy: Readonly<Record<Rounding, (groups: number) => number>> = {
  *
  * @example cutRun({ lengthMm: 471.2, cutPitchMm: 25, pixelsPerCut: 1, fit: 'nearest', endAllowanceMm: 0 }).cuts // 19
  */
-export function cutRun({ lengthMm, cutPitchMm, pixelsPerCut, fit, endAllowanceMm }: CutRunGiven): CutRun {
+export function cutRun({
+  lengthMm,
+  cutPitchMm,
+  pixelsPerCut,
+  fit,
+  endAllowanceMm,
+}: CutRunGiven): CutRun {
   const groups = (lengthMm - 2 * endAllowanceMm) / cutPitchMm
   const cuts = Math.max(0, roundBy[fit](groups))
   const placedMm = cuts * cutPitchMm

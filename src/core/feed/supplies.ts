@@ -8,7 +8,7 @@ import { supplySize } from './supply-size'
 /** A supply of the plan with what hangs on it. */
 export interface FedSupply {
   readonly slot: SupplySlot
-  /** What it is; `undefined` where `auto` finds nothing large enough. */
+  /** What it is; `undefined` where `auto` finds nothing large enough, or has nothing to feed. */
   readonly part: SupplyPart | undefined
   readonly volts: number
   readonly ratedA: number | null
@@ -38,7 +38,7 @@ export function feedSupplies(plan: Plan, loads: readonly RunLoad[], parts: Parts
     const fits = own.filter((load) => load.volts === volts)
     const loadA = sum(fits, plan.rules.sizing === 'scenes' ? 'levelA' : 'peakA')
     const headroom = headroomOf(plan)
-    const part = chosen ?? smallestFor(parts, volts, loadA, headroom)
+    const part = chosen ?? (loadA > 0 ? smallestFor(parts, volts, loadA, headroom) : undefined)
     const { needA } = supplySize({ loadA, headroom, sizesA: [] })
     return {
       slot,
@@ -67,12 +67,20 @@ export function smallestFor(
   loadA: number,
   headroom: number,
 ): SupplyPart | undefined {
-  const candidates = parts.supplies
-    .filter((part) => part.volts === volts && pickable.includes(part.kind))
-    .toSorted((a, b) => a.ratedA - b.ratedA || a.price - b.price)
+  const candidates = candidatesAt(parts, volts)
   const { pickA } = supplySize({ loadA, headroom, sizesA: candidates.map((part) => part.ratedA) })
   return candidates.find((part) => part.ratedA === pickA)
 }
+
+/** The greatest load, A, that any supply to be bought carries at these volts; 0 where there is none. */
+export const largestLoadA = (parts: Parts, volts: number, headroom: number): number =>
+  (candidatesAt(parts, volts).at(-1)?.ratedA ?? 0) * (1 - headroom)
+
+/** Supplies that can be picked, smallest first, the cheaper of two equal ones before the other. */
+const candidatesAt = (parts: Parts, volts: number): SupplyPart[] =>
+  parts.supplies
+    .filter((part) => part.volts === volts && pickable.includes(part.kind))
+    .toSorted((a, b) => a.ratedA - b.ratedA || a.price - b.price)
 
 function gradeOf(part: SupplyPart | undefined, loadA: number, needA: number): FedSupply['grade'] {
   if (part === undefined || !isAtLeast(part.ratedA, loadA)) return 'short'

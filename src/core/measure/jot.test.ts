@@ -50,7 +50,7 @@ describe('worked lines of the pad', () => {
 describe('lengths as people write them', () => {
   it.each<[string, number[]]>([
     ['shelf 1 m 20 cm', [1200]],
-    ["shelf 4 ft 6 in", [1371.6]],
+    ['shelf 4 ft 6 in', [1371.6]],
     ["shelf 4'6", [1371.6]],
     ["shelf 6''", [152.4]],
     ['shelf 6½"', [165.1]],
@@ -72,7 +72,9 @@ describe('lengths as people write them', () => {
   ])('%s', (line, expected) => {
     const found = segmentsOf(line)
     expect(found).toHaveLength(expected.length)
-    found.forEach((length, index) => { expect(length).toBeCloseTo(expected[index] ?? NaN, 9) })
+    found.forEach((length, index) => {
+      expect(length).toBeCloseTo(expected[index] ?? NaN, 9)
+    })
   })
 
   it('winds as high as asked', () => {
@@ -104,26 +106,62 @@ describe('lines that are not understood say where and what', () => {
 
   it('never throws, and points inside the line, whatever is typed', () => {
     const scraps = fc.constantFrom(
-      ...['sill', 'ring', 'arch', 'grid', 'x', '2', '560', '.5', "'", '"', '½', '(', ')', '+', '-', '/'],
-      ...['@', ',', 'r', 'd', 'legs', 'mm', 'ft', 'in', '1e9', '12oo', '#', ' ', 'panels', 'sides', '°'],
+      ...[
+        'sill',
+        'ring',
+        'arch',
+        'grid',
+        'x',
+        '2',
+        '560',
+        '.5',
+        "'",
+        '"',
+        '½',
+        '(',
+        ')',
+        '+',
+        '-',
+        '/',
+      ],
+      ...[
+        '@',
+        ',',
+        'r',
+        'd',
+        'legs',
+        'mm',
+        'ft',
+        'in',
+        '1e9',
+        '12oo',
+        '#',
+        ' ',
+        'panels',
+        'sides',
+        '°',
+      ],
     )
     fc.assert(
-      fc.property(fc.array(fc.oneof(scraps, fc.string({ maxLength: 3 })), { maxLength: 12 }), (parts) => {
-        const line = parts.join('')
-        const reading = readLine(line)
-        if (reading.kind === 'error') {
-          expect(reading.at).toBeGreaterThanOrEqual(0)
-          expect(reading.end).toBeLessThanOrEqual(line.length)
-          expect(reading.message).not.toBe('')
-        }
-        if (reading.kind === 'run') {
-          for (const { lengthMm } of reading.segments) expect(lengthMm).toBeGreaterThan(0)
-          for (const { at, end } of reading.dimensions) {
-            // A dimension's own characters can be read again, so that it can be changed on the drawing.
-            expect(line.slice(at, end).trim()).not.toBe('')
+      fc.property(
+        fc.array(fc.oneof(scraps, fc.string({ maxLength: 3 })), { maxLength: 12 }),
+        (parts) => {
+          const line = parts.join('')
+          const reading = readLine(line)
+          if (reading.kind === 'error') {
+            expect(reading.at).toBeGreaterThanOrEqual(0)
+            expect(reading.end).toBeLessThanOrEqual(line.length)
+            expect(reading.message).not.toBe('')
           }
-        }
-      }),
+          if (reading.kind === 'run') {
+            for (const { lengthMm } of reading.segments) expect(lengthMm).toBeGreaterThan(0)
+            for (const { at, end } of reading.dimensions) {
+              // A dimension's own characters can be read again, so that it can be changed on the drawing.
+              expect(line.slice(at, end).trim()).not.toBe('')
+            }
+          }
+        },
+      ),
       { numRuns: 3000 },
     )
   })

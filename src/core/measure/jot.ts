@@ -93,7 +93,8 @@ function takeName(reader: Reader): string {
     words.push(reader.take().text)
   if (words.length > 0 || reader.isNumber() || shapeAt(reader) !== undefined) return words.join(' ')
   // What begins a length is left to the length's own reader: a bracket, a minus, a fraction such as ½.
-  if (!/^(?:[(-]|\d\/\d)$/.test(reader.peek().text)) reader.fail(missing(reader, 'a name or a length'))
+  if (!/^(?:[(-]|\d\/\d)$/.test(reader.peek().text))
+    reader.fail(missing(reader, 'a name or a length'))
   return ''
 }
 

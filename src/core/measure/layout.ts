@@ -19,10 +19,12 @@ export interface Layout {
  * @param aspect width over height of the place they should fill
  */
 export function layOut(runs: readonly MeasuredRun[], aspect = 1): Layout {
-  if (runs.length === 0) return { placed: [], box: { x: 0, y: 0, width: 1000, height: 1000 / aspect } }
+  if (runs.length === 0)
+    return { placed: [], box: { x: 0, y: 0, width: 1000, height: 1000 / aspect } }
   const widest = Math.max(...runs.map((run) => run.box.width), 1)
   // Room for a name above and a dimension below; in a plan of many runs they show only when near.
-  const margin = Math.max(widest, ...runs.map((run) => run.box.height)) * (runs.length > 60 ? 0.05 : 0.14)
+  const margin =
+    Math.max(widest, ...runs.map((run) => run.box.height)) * (runs.length > 60 ? 0.05 : 0.14)
   const area = runs.reduce(
     (sum, { box }) => sum + (box.width + margin) * (box.height + margin * 1.6),
     0,

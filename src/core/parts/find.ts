@@ -38,7 +38,9 @@ export function siblingAt(parts: Parts, strip: Strip, volts: number): Strip | un
   return parts.strips
     .filter(
       (other) =>
-        other.volts === volts && other.light.kind === strip.light.kind && colourKey(other) === colours,
+        other.volts === volts &&
+        other.light.kind === strip.light.kind &&
+        colourKey(other) === colours,
     )
     .toSorted((a, b) => strangeness(a) - strangeness(b))[0]
 }

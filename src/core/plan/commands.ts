@@ -39,13 +39,14 @@ export interface Change {
 /** Carries out commands in their order, as one change. */
 export function change(plan: Plan, commands: readonly Command[]): Change {
   const [next, forward, backward] = produceWithPatches(plan, (draft) => {
-    for (const command of commands) carryOut(draft as Writable, command)
+    for (const command of commands) carryOut(draft, command)
   })
   return { plan: next, forward, backward }
 }
 
 /** Applies stored patches of a {@link Change}. */
-export const patched = (plan: Plan, patches: readonly Patch[]): Plan => applyPatches(plan, [...patches])
+export const patched = (plan: Plan, patches: readonly Patch[]): Plan =>
+  applyPatches(plan, [...patches])
 
 type Writable = { -readonly [Key in keyof Plan]: Plan[Key] }
 

@@ -53,14 +53,22 @@ export interface Moved {
 export function undone(plan: Plan, { steps, done }: History): Moved | undefined {
   const step = steps[done - 1]
   if (step === undefined) return undefined
-  return { plan: patched(plan, step.backward), history: { steps, done: done - 1 }, label: step.label }
+  return {
+    plan: patched(plan, step.backward),
+    history: { steps, done: done - 1 },
+    label: step.label,
+  }
 }
 
 /** The plan one step forward again, or `undefined` where there is none. */
 export function redone(plan: Plan, { steps, done }: History): Moved | undefined {
   const step = steps[done]
   if (step === undefined) return undefined
-  return { plan: patched(plan, step.forward), history: { steps, done: done + 1 }, label: step.label }
+  return {
+    plan: patched(plan, step.forward),
+    history: { steps, done: done + 1 },
+    label: step.label,
+  }
 }
 
 /** Typing replaces the same text again and again: only the last value forward and the first one back are kept. */

@@ -3,7 +3,11 @@ import { z } from '../quantity/z'
 const positive = z.number().positive()
 const notNegative = z.number().nonnegative()
 export const idSchema = z.string().regex(/^[\w-]{1,64}$/, 'letters, digits, - and _ only')
-export const nameSchema = z.string().trim().min(1, 'a name').max(120, 'at most 120 characters')
+export const nameSchema = z
+  .string()
+  .trim()
+  .min(1, 'a name is missing')
+  .max(120, 'at most 120 characters')
 
 /** Nothing above this is planned (handbook 0). */
 export const highestVolts = 60

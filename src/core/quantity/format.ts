@@ -17,7 +17,11 @@ export function significant(value: number, digits = 3): string {
 }
 
 /** A value with its unit, as every view shows it: amperes and watts to three significant digits, counts whole. */
-export function formatQuantity(value: number | null, unit: Unit, units: LengthUnits = 'mm'): string {
+export function formatQuantity(
+  value: number | null,
+  unit: Unit,
+  units: LengthUnits = 'mm',
+): string {
   if (value === null) return '–'
   switch (unit) {
     case 'mm':
@@ -28,7 +32,7 @@ export function formatQuantity(value: number | null, unit: Unit, units: LengthUn
     case 'lights':
       return `${Math.round(value).toLocaleString('en-GB').replaceAll(',', thin)} ${unit}`
     case '%':
-      return `${significant(value * 100)} %`
+      return `${Math.abs(value) < 0.1 ? significant(value * 100, 2) : String(Math.round(value * 100))} %`
     case '/m':
       return `${significant(value)}/m`
     case 'A':
@@ -70,10 +74,10 @@ function feetAndInches(mm: number): string {
 
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b))
 
-/** Three significant digits with their zeros kept, so that a column of amperes lines up: 8.60, 14.5, 182. */
+/** Three significant digits with their zeros kept, so that a column of amperes lines up: 0.28, 8.60, 14.5, 182. */
 function fixedSignificant(value: number): string {
   const whole = value === 0 ? 1 : Math.floor(Math.log10(Math.abs(value))) + 1
-  return value.toFixed(Math.min(3, Math.max(0, 3 - Math.max(whole, 0))))
+  return value.toFixed(Math.min(Math.abs(value) < 0.1 ? 3 : 2, Math.max(0, 3 - whole)))
 }
 
 const trimZeros = (text: string): string =>

@@ -188,7 +188,10 @@ function takeFraction(reader: Reader): number {
 }
 
 /** Letters glued to a number that are no unit: `12oo`, `1e9`. */
-function followedByJunk(reader: Reader, units: readonly string[] = Object.keys(mmPerUnit)): boolean {
+function followedByJunk(
+  reader: Reader,
+  units: readonly string[] = Object.keys(mmPerUnit),
+): boolean {
   const next = reader.peek(1)
   return next.isGlued && next.kind === 'word' && !units.includes(next.text.toLowerCase())
 }

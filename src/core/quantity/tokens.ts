@@ -59,8 +59,9 @@ export function tokensOf(
 ): Token[] {
   const tokens: Token[] = []
   let at = start
-  let isInShape = false
-  let isGlued = false
+  // Written by `push` below, which the checker does not follow.
+  let isInShape = false as boolean
+  let isGlued = false as boolean
 
   const match = (pattern: RegExp): string | undefined => {
     pattern.lastIndex = at
@@ -100,6 +101,13 @@ export function tokensOf(
       }
     }
   }
-  tokens.push({ kind: 'end', text: '', value: 0, at: text.length, end: text.length, isGlued: false })
+  tokens.push({
+    kind: 'end',
+    text: '',
+    value: 0,
+    at: text.length,
+    end: text.length,
+    isGlued: false,
+  })
   return tokens
 }

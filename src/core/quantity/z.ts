@@ -20,7 +20,8 @@ export function issuesOf(error: z.ZodError): Issue[] {
 /** A path as people write it: `lines[3].text`. */
 export function pathText(path: readonly PropertyKey[]): string {
   return path.reduce<string>(
-    (text, key) => text + (typeof key === 'number' ? `[${String(key)}]` : `${text && '.'}${String(key)}`),
+    (text, key) =>
+      text + (typeof key === 'number' ? `[${String(key)}]` : `${text && '.'}${String(key)}`),
     '',
   )
 }

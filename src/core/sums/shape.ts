@@ -10,9 +10,19 @@ const shapeSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('straight'), lengthMm: mm, count }),
   z.strictObject({ kind: z.literal('polyline'), points: z.array(point).min(2) }),
   z.strictObject({ kind: z.literal('frame'), widthMm: mm, heightMm: mm, count }),
-  z.strictObject({ kind: z.literal('polygon'), sides: z.int().min(3).max(1_000), sideMm: mm, count }),
+  z.strictObject({
+    kind: z.literal('polygon'),
+    sides: z.int().min(3).max(1_000),
+    sideMm: mm,
+    count,
+  }),
   z.strictObject({ kind: z.literal('ring'), diameterMm: mm, count }),
-  z.strictObject({ kind: z.literal('arc'), radiusMm: mm, degrees: z.number().positive().max(360), count }),
+  z.strictObject({
+    kind: z.literal('arc'),
+    radiusMm: mm,
+    degrees: z.number().positive().max(360),
+    count,
+  }),
   z.strictObject({ kind: z.literal('helix'), diameterMm: mm, pitchMm: mm, turns: mm, count }),
   z.strictObject({ kind: z.literal('rows'), lengthsMm: z.array(mm).min(1) }),
   z.strictObject({

@@ -15,7 +15,11 @@ const { cases } = JSON.parse(
 ) as { cases: SumCase[] }
 const known = cases.filter(({ sum }) => sums.some(({ name }) => name === sum))
 
-function expectClose(found: unknown, expected: unknown, { relativeTolerance, absoluteTolerance }: SumCase): void {
+function expectClose(
+  found: unknown,
+  expected: unknown,
+  { relativeTolerance, absoluteTolerance }: SumCase,
+): void {
   if (typeof expected === 'number') {
     expect(typeof found).toBe('number')
     const allowed = Math.max(absoluteTolerance, relativeTolerance * Math.abs(expected))
@@ -35,7 +39,9 @@ describe('worked sums', () => {
       const found = (result.answer as Record<string, unknown>)[key]
       if (Array.isArray(expected)) {
         expect(found).toHaveLength(expected.length)
-        expected.forEach((value, index) => { expectClose((found as unknown[])[index], value, one) })
+        expected.forEach((value, index) => {
+          expectClose((found as unknown[])[index], value, one)
+        })
       } else expectClose(found, expected, one)
     }
   })
@@ -56,7 +62,9 @@ describe('input that does not fit', () => {
   })
 
   it('finds no supply where none is large enough', () => {
-    const result = sums.find((sum) => sum.name === 'supply-size')?.work({ loadA: 50, sizesA: [1, 5] })
+    const result = sums
+      .find((sum) => sum.name === 'supply-size')
+      ?.work({ loadA: 50, sizesA: [1, 5] })
     expect(result).toEqual({ ok: true, answer: { needA: 62.5, pickA: null } })
   })
 })

@@ -21,7 +21,8 @@ export const gapShows: Judge = ({ plan, cuts }) =>
     const worst = worstGap(entry, plan.rules.rounding)
     if (Math.abs(worst) < noticedMm) return []
     const count = pieces.filter((piece) => Math.abs(piece.gapMm) >= noticedMm).length
-    const where = pieces.length === 1 ? '' : `, at ${plural(count, 'part')} of ${String(pieces.length)}`
+    const where =
+      pieces.length === 1 ? '' : `, at ${plural(count, 'part')} of ${String(pieces.length)}`
     const size = formatLength(Math.abs(worst), plan.units)
     return [
       {

@@ -23,7 +23,9 @@ export const nameplate: Judge = ({ cuts }) =>
         remedies: [
           {
             label: `count with ${formatQuantity(strip.nameplateWPerM, 'W/m')}`,
-            commands: [{ do: 'own-strip' as const, strip: scaled(strip, strip.nameplateWPerM / counted) }],
+            commands: [
+              { do: 'own-strip' as const, strip: scaled(strip, strip.nameplateWPerM / counted) },
+            ],
           },
         ],
       },
@@ -44,6 +46,9 @@ function scaled(strip: Strip, factor: number): Strip {
     light:
       light.kind === 'pixels'
         ? { ...light, channels: light.channels.map((c) => ({ ...c, fullMa: c.fullMa * factor })) }
-        : { ...light, channels: light.channels.map((c) => ({ ...c, wattsPerM: c.wattsPerM * factor })) },
+        : {
+            ...light,
+            channels: light.channels.map((c) => ({ ...c, wattsPerM: c.wattsPerM * factor })),
+          },
   }
 }

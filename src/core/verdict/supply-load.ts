@@ -1,10 +1,12 @@
-import { headroomOf, smallestFor, type FedSupply } from '../feed/supplies'
+import { headroomOf, largestLoadA, smallestFor, type FedSupply } from '../feed/supplies'
 import { siblingAt } from '../parts/find'
 import type { Command } from '../plan/commands'
-import { formatQuantity } from '../quantity/format'
+import { formatQuantity, significant } from '../quantity/format'
 import { nextSupply } from './next-supply'
 import type { Evidence, Judge, Remedy, Verdict } from './verdict'
 
+/** What a supply is sold as: 15 A, not 15.0 A. */
+const rating = (value: number): string => `${significant(value)} A`
 const amperes = (value: number): string => formatQuantity(value, 'A')
 
 /** A supply that gives less than its runs draw, or just enough with nothing in hand. */
@@ -21,7 +23,7 @@ export const supplyLoad: Judge = (evidence) =>
           code: 'supply-tight',
           grade: 'care',
           about,
-          text: `${slot.name}: ${amperes(loadA)} is ${formatQuantity(loadA / ratedA, '%')} of ${amperes(ratedA)}; with headroom it wants ${amperes(needA)}`,
+          text: `${slot.name}: ${amperes(loadA)} is ${formatQuantity(loadA / ratedA, '%')} of ${rating(ratedA)}; with headroom it wants ${amperes(needA)}`,
           why: 'A supply at its limit runs hot, ages fast and sags when everything lights at once.',
           remedies,
         },
@@ -36,7 +38,7 @@ export const supplyLoad: Judge = (evidence) =>
         text:
           part === undefined || ratedA === null
             ? `${slot.name}: no ${formatQuantity(supply.volts, 'V')} supply in the list gives ${amperes(needA)}`
-            : `${slot.name}: ${amperes(loadA)} drawn, ${amperes(ratedA)} given, ${amperes(loadA - ratedA)} short`,
+            : `${slot.name}: ${amperes(loadA)} drawn, ${rating(ratedA)} given, ${amperes(loadA - ratedA)} short`,
         why: 'Past its limit a supply shuts off, or sags until pixels flicker and the board resets.',
         remedies,
       },
@@ -55,7 +57,7 @@ const nextSizeUp: FindRemedy = ({ plan, parts }, { slot, volts, loadA }) => {
   const part = smallestFor(parts, volts, loadA, headroomOf(plan))
   return (
     part && {
-      label: `take the next size up, ${amperes(part.ratedA)}`,
+      label: `take the next size up, ${rating(part.ratedA)}`,
       commands: [{ do: 'pick-supply', supply: slot.id, part: part.id }],
     }
   )
@@ -73,44 +75,50 @@ const holdWhite: FindRemedy = ({ plan }, { ratedA, loadA, idleA }) => {
   }
 }
 
-/** Where one supply cannot do it: as many as it takes, runs dealt out by their load, largest first. */
-const shareTheLoad: FindRemedy = ({ plan, parts }, { slot, volts, needA, fits }) => {
+/** Where no supply can do it alone: as few as it takes, runs dealt out largest first, each to the first with room. */
+const shareTheLoad: FindRemedy = ({ plan, parts }, { slot, volts, loadA, fits }) => {
   const headroom = headroomOf(plan)
-  if (smallestFor(parts, volts, needA * (1 - headroom), headroom) !== undefined || fits.length < 2)
-    return undefined
-  const other = nextSupply(plan)
-  const shares = [0, 0]
-  const toOther: string[] = []
-  for (const load of fits.toSorted((a, b) => b.peakA - a.peakA)) {
-    const target = (shares[1] ?? 0) < (shares[0] ?? 0) ? 1 : 0
-    shares[target] = (shares[target] ?? 0) + load.peakA
-    if (target === 1) toOther.push(load.id)
+  if (smallestFor(parts, volts, loadA, headroom) !== undefined) return undefined
+  const mostA = largestLoadA(parts, volts, headroom)
+  const shares: { loadA: number; ids: string[] }[] = []
+  for (const { id, peakA } of fits.toSorted((a, b) => b.peakA - a.peakA)) {
+    if (peakA > mostA) return undefined
+    const share = shares.find((candidate) => candidate.loadA + peakA <= mostA)
+    if (share === undefined) shares.push({ loadA: peakA, ids: [id] })
+    else {
+      share.loadA += peakA
+      share.ids.push(id)
+    }
   }
-  return {
-    label: 'share it over two supplies',
-    commands: [
-      { do: 'pick-supply', supply: slot.id, part: 'auto' },
-      { do: 'add-supply', supply: other },
-      { do: 'feed-from', lines: toOther, supply: other.id },
-    ],
+  const supplies = [...plan.supplies]
+  const commands: Command[] = [{ do: 'pick-supply', supply: slot.id, part: 'auto' }]
+  for (const { ids } of shares.slice(1)) {
+    const supply = nextSupply({ supplies })
+    supplies.push(supply)
+    commands.push({ do: 'add-supply', supply }, { do: 'feed-from', lines: ids, supply: supply.id })
   }
+  return { label: `share it over ${String(shares.length)} supplies`, commands }
 }
 
 /** The same light at more volts draws fewer amperes: offered where the whole supply can change over. */
-const higherVolts: FindRemedy = ({ parts, cuts }, { slot, volts, fits, grade }) => {
+const higherVolts: FindRemedy = ({ plan, parts, cuts }, { slot, volts, fits, grade }) => {
   if (grade !== 'short') return undefined
   const ids = new Set(fits.map((load) => load.id))
   const fed = cuts.filter(({ run }) => ids.has(run.id))
   for (const higher of [12, 24].filter((v) => v > volts)) {
-    const swaps = fed.flatMap(({ run, strip }): Command[] => {
+    const commands: Command[] = []
+    let watts = 0
+    for (const { run, strip, placedMm } of fed) {
       const sibling = siblingAt(parts, strip, higher)
-      return sibling === undefined ? [] : [{ do: 'set-strip', line: run.id, strip: sibling.id }]
-    })
-    if (swaps.length === fed.length)
-      return {
-        label: `take the ${formatQuantity(higher, 'V')} version`,
-        commands: [...swaps, { do: 'pick-supply', supply: slot.id, part: 'auto' }],
-      }
+      if (sibling === undefined) break
+      commands.push({ do: 'set-strip', line: run.id, strip: sibling.id })
+      watts += (placedMm / 1000) * sibling.nameplateWPerM
+    }
+    const isEnough = (watts / higher) * plan.limit <= largestLoadA(parts, higher, headroomOf(plan))
+    if (commands.length === fed.length && isEnough) {
+      commands.push({ do: 'pick-supply', supply: slot.id, part: 'auto' })
+      return { label: `take the ${formatQuantity(higher, 'V')} version`, commands }
+    }
   }
   return undefined
 }

@@ -13,7 +13,8 @@ export interface Remedy {
   readonly commands: readonly Command[]
 }
 
-export type VerdictCode = 'volts-differ' | 'supply-short' | 'supply-tight' | 'nameplate' | 'gap-shows'
+export type VerdictCode =
+  'volts-differ' | 'supply-short' | 'supply-tight' | 'nameplate' | 'gap-shows'
 
 export interface Verdict {
   /** Stable while the plan changes: the code and what it is about. */

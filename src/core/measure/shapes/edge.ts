@@ -31,7 +31,11 @@ export const readEdge: ReadShape = (reader, count) => {
   }
   if (segments.length > mostParts)
     reader.fail(`${String(segments.length)} parts: at most ${String(mostParts)} in a line`)
-  return { segments, lights: [], dimensions: parts.map((part) => dimensionOf('length', part.length)) }
+  return {
+    segments,
+    lights: [],
+    dimensions: parts.map((part) => dimensionOf('length', part.length)),
+  }
 }
 
 /** A length, or how many of it: `2 x 560`. */

@@ -8,7 +8,9 @@ export const readGrid: ReadShape = (reader, count) => {
   if (!reader.skipMark('x')) reader.fail(missing(reader, 'x and the columns'))
   const columns = takeCount(reader, 'columns', mostParts)
   if (rows.value * columns.value * count > mostParts)
-    reader.fail(`${String(rows.value * columns.value * count)} lights: at most ${String(mostParts)}`)
+    reader.fail(
+      `${String(rows.value * columns.value * count)} lights: at most ${String(mostParts)}`,
+    )
   if (!reader.skipMark('@')) reader.fail(missing(reader, '@ and the pitch, such as @ 60'))
   const pitchX = takeLength(reader)
   const pitchY = reader.skipMark('x') ? takeLength(reader) : pitchX

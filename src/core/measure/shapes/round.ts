@@ -1,7 +1,14 @@
 import { missing, takeDegrees, takeLength, type ReadLength } from '../../quantity/length'
 import type { Reader } from '../../quantity/reader'
 import { arcMm, arcPoints, boxAround, helixMm, ringMm, type Point } from '../geometry'
-import { apart, copiesInRow, dimensionOf, type Dimension, type ReadShape, type Segment } from '../shape'
+import {
+  apart,
+  copiesInRow,
+  dimensionOf,
+  type Dimension,
+  type ReadShape,
+  type Segment,
+} from '../shape'
 
 interface Round {
   readonly radiusMm: number

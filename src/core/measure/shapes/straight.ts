@@ -1,10 +1,4 @@
-import {
-  missing,
-  takeCount,
-  takeDegrees,
-  takeLength,
-  type ReadLength,
-} from '../../quantity/length'
+import { missing, takeCount, takeDegrees, takeLength, type ReadLength } from '../../quantity/length'
 import { boxAround, step, type Point } from '../geometry'
 import {
   apart,

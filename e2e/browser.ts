@@ -1,0 +1,54 @@
+import { test as base, expect, type Locator, type Page } from '@playwright/test'
+
+/** Debian's Chromium, kept from calling anywhere by itself. */
+export const chromiumOptions = {
+  browserName: 'chromium',
+  viewport: { width: 1280, height: 800 },
+  launchOptions: {
+    executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  },
+} as const
+
+/** Every test fails on an error in the browser's console. */
+export const test = base.extend<{ consoleErrors: string[] }>({
+  consoleErrors: [
+    async ({ context }, use) => {
+      const errors: string[] = []
+      context.on('console', (message) => {
+        if (message.type() === 'error') errors.push(message.text())
+      })
+      context.on('weberror', (error) => errors.push(error.error().message))
+      await use(errors)
+      expect(errors).toEqual([])
+    },
+    { auto: true },
+  ],
+})
+export { expect }
+
+export const line = (page: Page, number: number): Locator =>
+  page.getByLabel(`Line ${String(number)}`, { exact: true })
+
+export const roll = (page: Page): Locator => page.getByRole('complementary', { name: 'Tally' })
+
+export const figure = (page: Page, id: string): Locator =>
+  roll(page).locator(`[data-figure="${id}"] dd`)
+
+export const verdict = (page: Page, code: string): Locator =>
+  roll(page).locator(`[data-verdict="${code}"]`)
+
+/** Opens a plan of its own with nothing on its pad. */
+export async function openEmptyPlan(page: Page): Promise<void> {
+  await page.goto('/plans')
+  await page.getByRole('button', { name: 'New plan', exact: true }).click()
+  await expect(line(page, 1)).toBeFocused()
+}

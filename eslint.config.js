@@ -1,0 +1,64 @@
+import js from '@eslint/js'
+import prettier from 'eslint-config-prettier'
+import vue from 'eslint-plugin-vue'
+import globals from 'globals'
+import ts from 'typescript-eslint'
+
+export default ts.config(
+  { ignores: ['dist/', 'test-results/'] },
+  js.configs.recommended,
+  ...ts.configs.strictTypeChecked,
+  ...ts.configs.stylisticTypeChecked,
+  ...vue.configs['flat/recommended'],
+  prettier,
+  {
+    languageOptions: {
+      parserOptions: {
+        parser: ts.parser,
+        project: ['tsconfig.core.json', 'tsconfig.app.json', 'tsconfig.node.json'],
+        tsconfigRootDir: import.meta.dirname,
+        extraFileExtensions: ['.vue'],
+      },
+    },
+    rules: {
+      'no-console': 'error',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
+      ],
+      '@typescript-eslint/prefer-readonly': 'error',
+      'vue/component-api-style': ['error', ['script-setup']],
+      'vue/define-macros-order': 'error',
+      'vue/no-undef-components': ['error', { ignorePatterns: ['VueDraggable'] }],
+      // SVG has attributes in camel case.
+      'vue/attribute-hyphenation': ['error', 'always', { ignore: ['pathLength'] }],
+    },
+  },
+  {
+    files: ['src/app/**'],
+    languageOptions: { globals: globals.browser },
+    rules: {
+      // Only vue-tsc knows the types of .vue files; here they are all `any`.
+      '@typescript-eslint/no-unsafe-argument': 'off',
+      '@typescript-eslint/no-unsafe-assignment': 'off',
+      '@typescript-eslint/no-unsafe-return': 'off',
+      'vue/require-default-prop': 'off',
+    },
+  },
+  {
+    // Tests reach into results on purpose; a wrong `!` fails the test.
+    files: ['**/*.test.ts', 'e2e/**'],
+    rules: { '@typescript-eslint/no-non-null-assertion': 'off' },
+  },
+  {
+    // Programs that people run speak to them.
+    files: ['src/server/**', 'scripts/**'],
+    rules: { 'no-console': 'off' },
+  },
+  {
+    files: ['**/*.js', '**/*.mjs', '**/*.cjs'],
+    ...ts.configs.disableTypeChecked,
+    languageOptions: { globals: globals.node, parserOptions: { project: null } },
+  },
+)

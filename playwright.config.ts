@@ -1,0 +1,25 @@
+import { defineConfig } from '@playwright/test'
+import { chromiumOptions } from './e2e/browser'
+
+const port = 4185
+
+export default defineConfig({
+  testDir: 'e2e',
+  testMatch: '*.spec.ts',
+  outputDir: 'test-results',
+  timeout: 45_000,
+  expect: { timeout: 10_000 },
+  workers: 2,
+  forbidOnly: true,
+  use: {
+    ...chromiumOptions,
+    baseURL: `http://localhost:${String(port)}`,
+    trace: 'retain-on-failure',
+  },
+  webServer: {
+    command: `${process.execPath} --import tsx src/server/main.ts`,
+    env: { PORT: String(port) },
+    url: `http://localhost:${String(port)}/health`,
+    reuseExistingServer: false,
+  },
+})

@@ -1,0 +1,144 @@
+import 'fake-indexeddb/auto'
+import { beforeEach, describe, expect, it } from 'vitest'
+import { change } from '../../core/plan/commands'
+import { emptyHistory, recorded } from '../../core/plan/history'
+import { emptyPlan } from '../../core/plan/plan'
+import { latestWins } from '../workers/latest'
+import { openDatabase, type Database } from './db'
+import { PlanSaver, type SaveState } from './plan-saver'
+import { PlanShelf, type SaveResult } from './plans'
+
+let db: Database
+let shelf: PlanShelf
+let now = 1_000
+let number = 0
+beforeEach(() => {
+  db = openDatabase(`test-${String((number += 1))}`)
+  shelf = new PlanShelf(db, () => now)
+})
+const demo = emptyPlan('Nook', 'a')
+const ids = async (): Promise<string[]> => (await shelf.list()).map(({ name }) => name)
+
+describe('the shelf', () => {
+  it('gets the demo plans once, and not again when they are deleted', async () => {
+    await shelf.prepare([demo])
+    const [plan] = await shelf.list()
+    await shelf.delete(plan!.id)
+    await shelf.prepare([demo])
+    expect(await ids()).toEqual([])
+    await shelf.restore(plan!.id)
+    expect(await ids()).toEqual(['Nook'])
+  })
+
+  it('clears away what was deleted long ago', async () => {
+    const id = await shelf.add(demo)
+    await shelf.delete(id)
+    now += 31 * 24 * 3_600_000
+    await shelf.prepare([])
+    expect(await shelf.listDeleted()).toEqual([])
+  })
+
+  it('gives copies and new plans names of their own', async () => {
+    const id = await shelf.add(demo)
+    await shelf.duplicate(id)
+    await shelf.duplicate(id)
+    await shelf.addEmpty()
+    await shelf.addEmpty()
+    expect(new Set(await ids())).toEqual(
+      new Set(['Nook', 'Nook copy', 'Nook copy 2', 'New plan', 'New plan 2']),
+    )
+  })
+
+  it('saves plan and history together, and refuses a save from an older revision', async () => {
+    const id = await shelf.add(demo)
+    const changed = change(demo, [{ do: 'rename', name: 'Hall' }])
+    const history = recorded(emptyHistory, changed, { label: 'rename', key: '', canJoin: false })
+    expect(await shelf.save(id, changed.plan, history, 0)).toEqual({ saved: true, revision: 1 })
+    expect(await shelf.save(id, demo, emptyHistory, 0)).toEqual({ saved: false })
+    expect(await shelf.load(id)).toMatchObject({ ok: true, plan: changed.plan, revision: 1 })
+    const loaded = await shelf.load(id)
+    expect(loaded.ok && loaded.history.steps).toEqual(history.steps)
+  })
+
+  it('says what is wrong with a plan that cannot be read, and leaves it where it is', async () => {
+    const id = await shelf.add(demo)
+    await db.plans.update(id, { document: { ...demo, limit: 'much' } })
+    expect(await shelf.load(id)).toMatchObject({ ok: false, issues: [{ path: 'limit' }] })
+    expect(await ids()).toEqual(['Nook'])
+    expect(await shelf.load('none')).toEqual({ ok: false, reason: 'missing' })
+  })
+})
+
+describe('saving', () => {
+  const plan = (name: string) => ({ ...demo, name })
+
+  it('goes one at a time, and of what waits only the newest', async () => {
+    const saved: string[] = []
+    const finish: (() => void)[] = []
+    const states: SaveState['kind'][] = []
+    const saver = new PlanSaver(
+      ({ name }, _, revision) =>
+        new Promise<SaveResult>((resolve) => {
+          saved.push(`${name}@${String(revision)}`)
+          finish.push(() => {
+            resolve({ saved: true, revision: revision + 1 })
+          })
+        }),
+      0,
+      ({ kind }) => states.push(kind),
+    )
+    for (const name of ['a', 'b', 'c']) saver.push(plan(name), emptyHistory)
+    expect(saved).toEqual(['a@0'])
+    finish[0]!()
+    await new Promise((resolve) => setTimeout(resolve))
+    finish[1]!()
+    await saver.drained()
+    expect(saved).toEqual(['a@0', 'c@1'])
+    expect(states.at(-1)).toBe('saved')
+  })
+
+  it('keeps what could not be saved and tries it again', async () => {
+    const saved: string[] = []
+    let isBroken = true
+    const states: SaveState[] = []
+    const saver = new PlanSaver(
+      ({ name }, _, revision) => {
+        if (isBroken) return Promise.reject(new Error('disk full'))
+        saved.push(name)
+        return Promise.resolve({ saved: true, revision: revision + 1 })
+      },
+      0,
+      (state) => states.push(state),
+    )
+    saver.push(plan('a'), emptyHistory)
+    await saver.drained()
+    expect(states.at(-1)).toEqual({ kind: 'failed', message: 'disk full' })
+    isBroken = false
+    saver.retry()
+    await saver.drained()
+    expect(saved).toEqual(['a'])
+  })
+})
+
+it('of jobs for the worker the latest wins and the answers keep their order', async () => {
+  const release: (() => void)[] = []
+  const answers: [string, boolean][] = []
+  const send = latestWins<string, string>(
+    (job) =>
+      new Promise((resolve) => {
+        release.push(() => {
+          resolve(job.toUpperCase())
+        })
+      }),
+    (answer, _, isLatest) => answers.push([answer, isLatest]),
+  )
+  for (const job of ['a', 'b', 'c', 'd']) send(job)
+  release[0]!()
+  await new Promise((resolve) => setTimeout(resolve))
+  release[1]!()
+  await new Promise((resolve) => setTimeout(resolve))
+  expect(answers).toEqual([
+    ['A', false],
+    ['D', true],
+  ])
+})

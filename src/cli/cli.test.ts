@@ -1,0 +1,72 @@
+import { spawnSync } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import { describe, expect, it } from 'vitest'
+
+const root = fileURLToPath(new URL('../..', import.meta.url))
+function glow(args: readonly string[], input = '') {
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', 'src/cli/main.ts', ...args],
+    { cwd: root, input, encoding: 'utf8' },
+  )
+  return { status, stderr, json: (stdout === '' ? undefined : JSON.parse(stdout)) as unknown }
+}
+
+describe('the command line', () => {
+  it('tallies a demo plan, and the same from a file', () => {
+    const { status, json } = glow(['tally', '--demo', 'bay-window-nook'])
+    expect(status).toBe(0)
+    expect(json).toMatchObject({
+      totals: { pixels: 400, singleLights: 0 },
+      supplies: [{ id: 'supply-a', volts: 5, ratedA: 15 }],
+      verdicts: [{ code: 'supply-tight', grade: 'care' }],
+    })
+    expect(glow(['tally', 'demo/bay-window-nook.json']).json).toEqual(json)
+    expect(glow(['plans']).json).toContainEqual({
+      name: 'bay-window-nook',
+      title: 'Bay-window nook',
+    })
+  })
+
+  it('jots line by line', () => {
+    const lines = 'ledge 2 x 560\n# later\nsill 12oo\r\n1200\n'
+    expect(glow(['jot', '-'], lines).json).toEqual([
+      { line: 'ledge 2 x 560', name: 'ledge', shape: 'edge', segmentsMm: [560, 560] },
+      { line: '# later', skipped: true },
+      { line: 'sill 12oo', error: { message: '“12oo”: a number?', at: 5 } },
+      { line: '1200', name: 'Edge 1', shape: 'edge', segmentsMm: [1200] },
+    ])
+  })
+
+  it('works a sum from standard input and lists all with their fields', () => {
+    const given = JSON.stringify({ loadA: 13.17, headroom: 0.1, sizesA: [10, 15] })
+    expect(glow(['sum', 'supply-size', '-'], given).json).toMatchObject({ pickA: 15 })
+    const listed = glow(['sums']).json as { name: string; fields: object }[]
+    expect(listed.find(({ name }) => name === 'cut-run')?.fields).toMatchObject({
+      properties: { lengthMm: { type: 'number' } },
+    })
+  })
+
+  it.each<[string[], string, number, RegExp]>([
+    [['sum', 'cut-run', '-'], '{"lengthMm": -3, "cutPitchMm": 5}', 1, /^cut-run: lengthMm: .*>0/],
+    [['sum', 'cut-run', '-'], '{', 1, /^-: not JSON/],
+    [['sum', 'weight', '-'], '{}', 1, /no sum of that name; there are .*cut-run/],
+    [['tally', 'none.json'], '', 1, /^none\.json: cannot be read/],
+    [['tally', '-'], '{"format": 1}', 1, /^-: Not a plan/],
+    [['tally', '--demo', 'attic'], '', 1, /no demo plan of that name; there are bay-window-nook/],
+    [['tally'], '', 2, /give a plan file, or --demo NAME/],
+    [['melt'], '', 2, /unknown command 'melt'/],
+    [['jot'], '', 2, /missing required argument/],
+  ])('glow %j with %s ends with %i', (args, input, status, message) => {
+    const result = glow(args, input)
+    expect(result.status).toBe(status)
+    expect(result.stderr).toMatch(message)
+    expect(result.json).toBeUndefined()
+  })
+
+  it('reads its demo plans from the folder that the app takes them from', () => {
+    const text = readFileSync(`${root}/demo/bay-window-nook.json`, 'utf8')
+    expect(glow(['tally', '-'], text).status).toBe(0)
+  })
+})

@@ -1,0 +1,86 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { shippedStrips } from '../core/parts/strips'
+import { shippedSupplies } from '../core/parts/supplies'
+import { stripSchema, supplyPartSchema } from '../core/plan/parts'
+import { emptyPlan } from '../core/plan/plan'
+import { readPlanFile, refuseTooLarge, writePlanFile } from './plan-file'
+
+const demo = readFileSync(new URL('../../demo/bay-window-nook.json', import.meta.url), 'utf8')
+type Json = Record<string, unknown>
+
+/** The demo plan with a change to its parsed JSON. */
+function changed(edit: (plan: Json & { lines: Json[] }) => void): string {
+  const plan = JSON.parse(demo) as Json & { lines: Json[] }
+  edit(plan)
+  return JSON.stringify(plan)
+}
+const refusal = (text: string): string => {
+  const read = readPlanFile(text)
+  if (read.ok) throw new Error('it was read')
+  return read.issues.map(({ path, message }) => `${path}: ${message}`).join('\n')
+}
+
+it('what is written is read back the same', () => {
+  const read = readPlanFile(demo)
+  if (!read.ok) throw new Error(JSON.stringify(read.issues))
+  expect(readPlanFile(writePlanFile(read.plan))).toEqual(read)
+  const empty = emptyPlan('New plan', 'a')
+  expect(readPlanFile(writePlanFile(empty))).toEqual({ ok: true, plan: empty })
+})
+
+it('parts that ship fit the schema of parts, each under its own id', () => {
+  for (const strip of shippedStrips) expect(stripSchema.parse(strip)).toEqual(strip)
+  for (const supply of shippedSupplies) expect(supplyPartSchema.parse(supply)).toEqual(supply)
+  const ids = [...shippedStrips, ...shippedSupplies].map(({ id }) => id)
+  expect(new Set(ids).size).toBe(ids.length)
+})
+
+describe('a file that is no plan is refused, and the message names the place', () => {
+  it.each<[string, string, RegExp]>([
+    ['empty', ' \n', /^: The file is empty$/],
+    ['cut short', demo.slice(0, 300), /^: Not a plan, or cut short/],
+    ['something else', '{"rows": [1, 2]}', /^: Not a plan of this program/],
+    ['a list', '[]', /^: Not a plan of this program/],
+    ['newer', changed((p) => (p.version = 2)), /^version: .*version 2.*newer one/],
+    ['wrong type', changed((p) => (p.lines[1]!.text = 7)), /^lines\[1\]\.text: .*string/],
+    ['unknown field', changed((p) => (p.lines[0]!.colour = 'red')), /lines\[0\]: .*colour/],
+    ['1e999', demo.replace('"limit": 1', '"limit": 1e999'), /^limit: /],
+    ['negative', changed((p) => (p.scene = { shown: 'idle', level: -0.1 })), /^scene\.level: /],
+    [
+      'too many lines',
+      changed((p) => {
+        p.lines = Array.from({ length: 10_000 }, (_, n) => ({ id: `n${String(n)}`, text: 'a 1' }))
+      }),
+      /^lines: 10000 lines; a plan holds at most 2000/,
+    ],
+    ['__proto__', demo.replace('"units"', '"__proto__": {"a": 1}, "units"'), /^__proto__: /],
+    [
+      'constructor deep inside',
+      demo.replace('"level": 0.4', '"level": 0.4, "constructor": 1'),
+      /^scene\.constructor: /,
+    ],
+    [
+      'unknown strip',
+      changed((p) => (p.lines[2]!.stripId = 'rope')),
+      /^lines\[2\]\.stripId: “rope”/,
+    ],
+    ['unknown supply', changed((p) => (p.lines[2]!.supplyId = 'x')), /^lines\[2\]\.supplyId: “x”/],
+    ['twice the same id', changed((p) => (p.lines[1]!.id = 'seat')), /^lines\[1\]\.id: .*twice/],
+    [
+      'mains voltage',
+      changed((p) => {
+        p.own = { strips: [], supplies: [{ ...shippedSupplies[0], id: 'own', volts: 230 }] }
+      }),
+      /^own\.supplies\[0\]\.volts: .*60 V/,
+    ],
+  ])('%s', (_, text, message) => {
+    expect(refusal(text)).toMatch(message)
+    expect(({} as Json).a).toBeUndefined()
+  })
+
+  it('too large to be read at all', () => {
+    expect(refuseTooLarge(1e9)).toMatchObject({ ok: false })
+    expect(refuseTooLarge(demo.length)).toBeUndefined()
+  })
+})

@@ -1,0 +1,73 @@
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs'
+import { createServer, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { createApp } from './app'
+import { readPort } from './port'
+
+let server: Server
+let address: string
+beforeAll(async () => {
+  const dist = mkdtempSync(join(tmpdir(), 'glow-'))
+  mkdirSync(join(dist, 'assets'))
+  writeFileSync(join(dist, 'index.html'), '<!doctype html><title>Glow Tally</title>')
+  writeFileSync(join(dist, 'assets', 'index-abc123.js'), `console.log(${'1+'.repeat(2000)}1)`)
+  server = createServer(createApp(dist))
+  await new Promise<void>((resolve) => server.listen(0, resolve))
+  address = `http://localhost:${String((server.address() as AddressInfo).port)}`
+})
+afterAll(() => {
+  server.close()
+})
+
+describe('the server', () => {
+  it('gives the page at any address, with headers that keep strangers out', async () => {
+    for (const path of ['/', '/plans', '/plan/x1/measure', '/no/such/page']) {
+      const response = await fetch(address + path)
+      expect(response.status).toBe(200)
+      expect(await response.text()).toContain('Glow Tally')
+      const policy = response.headers.get('content-security-policy') ?? ''
+      expect(policy).toContain("script-src 'self'")
+      expect(policy).toContain("frame-ancestors 'none'")
+      expect(policy).not.toContain('unsafe')
+      expect(response.headers.get('x-frame-options')).toBe('DENY')
+      expect(response.headers.get('x-content-type-options')).toBe('nosniff')
+      expect(response.headers.get('cache-control')).toBe('no-cache')
+      expect(response.headers.has('x-powered-by')).toBe(false)
+    }
+  })
+
+  it('lets hashed files be kept for a year, compressed; a missing one is missing', async () => {
+    const response = await fetch(`${address}/assets/index-abc123.js`, {
+      headers: { 'accept-encoding': 'gzip' },
+    })
+    expect(response.headers.get('cache-control')).toBe('public, max-age=31536000, immutable')
+    expect(response.headers.get('content-encoding')).toBe('gzip')
+    expect((await fetch(`${address}/assets/index-old.js`)).status).toBe(404)
+    expect((await fetch(`${address}/../package.json`)).headers.get('content-type')).toMatch('html')
+  })
+
+  it('tells that it is well', async () => {
+    expect(await (await fetch(`${address}/health`)).json()).toEqual({ status: 'ok' })
+  })
+
+  it('does not start without a build', () => {
+    expect(() => createApp('/nowhere')).toThrow('npm run build')
+  })
+})
+
+it.each<[string | undefined, number | undefined]>([
+  [undefined, 4174],
+  ['', 4174],
+  ['8080', 8080],
+  ['0', undefined],
+  ['70000', undefined],
+  ['80.5', undefined],
+  ['http', undefined],
+])('PORT=%s', (text, port) => {
+  const read = readPort(text)
+  expect(read.ok ? read.port : undefined).toBe(port)
+  if (!read.ok) expect(read.message).toContain(String(text))
+})
