@@ -1,8 +1,14 @@
-import { test as base, expect, type Locator, type Page } from '@playwright/test'
+import {
+  test as base,
+  expect,
+  type Locator,
+  type Page,
+  type PlaywrightTestConfig,
+} from '@playwright/test'
 
 /** Debian's Chromium, kept from calling anywhere by itself. */
 export const chromiumOptions = {
-  browserName: 'chromium',
+  browserName: 'chromium' as const,
   viewport: { width: 1280, height: 800 },
   launchOptions: {
     executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
@@ -16,7 +22,7 @@ export const chromiumOptions = {
       '--disable-sync',
     ],
   },
-} as const
+} satisfies PlaywrightTestConfig['use']
 
 /** Every test fails on an error in the browser's console. */
 export const test = base.extend<{ consoleErrors: string[] }>({

@@ -66,11 +66,6 @@ const lit = (placed: number | undefined, lengthMm: number): string =>
   `${String(Math.min(1, (placed ?? lengthMm) / lengthMm))} 2`
 
 const isLit = (id: string): boolean => spotlight.lit.has(id) || spotlight.chosen === id
-
-function pick(id: string): void {
-  spotlight.choose(id)
-  document.getElementById(`line-${id}`)?.focus()
-}
 </script>
 
 <template>
@@ -85,16 +80,16 @@ function pick(id: string): void {
       role="img"
       aria-label="The runs to scale"
     >
+      <!-- Places are worked into the paths: a transform for each run would be a layer for each run. -->
       <g
         v-for="{ run, x, y, hue, pieces, piecesKey } in drawn"
         :key="run.id"
         v-memo="[run, x, y, view.scale, hue, piecesKey, brightness, isRoomy, isLit(run.id)]"
-        :transform="`translate(${x} ${y})`"
         class="cursor-pointer"
         :data-run="run.id"
         @pointerenter="spotlight.light([run.id])"
         @pointerleave="spotlight.dim"
-        @click="pick(run.id)"
+        @click="spotlight.goTo(run.id)"
       >
         <g
           v-for="(segment, index) in run.segments"
@@ -104,14 +99,14 @@ function pick(id: string): void {
           stroke-linecap="butt"
         >
           <path
-            :d="pathOf(segment.points, view.scale)"
+            :d="pathOf(segment.points, view.scale, x, y)"
             stroke-width="1.5"
             stroke-opacity="0.5"
             stroke-dasharray="2 3"
           />
           <!-- Blurring is too slow for hundreds of runs: there the glow is a plain band. -->
           <path
-            :d="pathOf(segment.points, view.scale)"
+            :d="pathOf(segment.points, view.scale, x, y)"
             pathLength="1"
             :class="isRoomy && 'blur-[7px]'"
             :stroke-width="isLit(run.id) ? 22 : 14"
@@ -119,7 +114,7 @@ function pick(id: string): void {
             :stroke-dasharray="lit(pieces[index], segment.lengthMm)"
           />
           <path
-            :d="pathOf(segment.points, view.scale)"
+            :d="pathOf(segment.points, view.scale, x, y)"
             pathLength="1"
             :stroke-width="isLit(run.id) ? 5 : 3.5"
             :stroke-opacity="brightness"
@@ -129,16 +124,16 @@ function pick(id: string): void {
         <circle
           v-for="([lx, ly], index) in run.lights"
           :key="index"
-          :cx="lx * view.scale"
-          :cy="ly * view.scale"
+          :cx="x + lx * view.scale"
+          :cy="y + ly * view.scale"
           r="2.5"
           :fill="hue"
           :fill-opacity="brightness"
         />
         <text
           v-if="isRoomy"
-          :x="run.box.x * view.scale"
-          :y="run.box.y * view.scale - 15"
+          :x="x + run.box.x * view.scale"
+          :y="y + run.box.y * view.scale - 15"
           class="fill-bench-ink text-[12.5px] font-semibold"
         >
           {{ run.name }}

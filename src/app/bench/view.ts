@@ -23,10 +23,13 @@ export function fit(box: Box, width: number, height: number, padding: number): V
   }
 }
 
-/** An SVG path through points given in mm. */
-export function pathOf(points: readonly Point[], scale: number): string {
+/** An SVG path through points given in mm, whose 0,0 lies at `x`, `y` px. */
+export function pathOf(points: readonly Point[], scale: number, x: number, y: number): string {
   return points
-    .map(([x, y], index) => `${index === 0 ? 'M' : 'L'}${px(x * scale)} ${px(y * scale)}`)
+    .map(
+      ([pointX, pointY], index) =>
+        `${index === 0 ? 'M' : 'L'}${px(x + pointX * scale)} ${px(y + pointY * scale)}`,
+    )
     .join('')
 }
 

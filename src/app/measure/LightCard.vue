@@ -18,6 +18,7 @@ const store = usePlanStore()
 const shelf = useShelf()
 const spotlight = useSpotlight()
 const isAdding = ref(false)
+const keptParts = computed(() => shelf.parts ?? [])
 
 /** The chosen line's run, as far as it lights something. */
 const run = computed(() => store.measured.runs.find(({ id }) => id === spotlight.chosen))
@@ -32,12 +33,12 @@ const hasOthers = computed(
 /** Own parts of other plans are offered too; choosing one takes it into this plan. */
 const offered = computed<readonly Strip[]>(() => {
   const known = new Set(store.parts.strips.map(({ id }) => id))
-  const kept = shelf.parts.flatMap((stored) => (stored.kind === 'strip' ? [stored.part] : []))
+  const kept = keptParts.value.flatMap((stored) => (stored.kind === 'strip' ? [stored.part] : []))
   return [...kept.filter(({ id }) => !known.has(id)), ...store.parts.strips]
 })
 const options = computed(() => {
   const own = new Set(
-    [...plan.own.strips, ...shelf.parts.map(({ part }) => part)].map(({ id }) => id),
+    [...plan.own.strips, ...keptParts.value.map(({ part }) => part)].map(({ id }) => id),
   )
   return offered.value.map((part): PartOption => {
     const { light } = part
@@ -71,7 +72,7 @@ const facts = computed(() => {
 
 function take(id: string): Command[] {
   if (store.parts.strips.some((part) => part.id === id)) return []
-  const kept = shelf.parts.find((stored) => stored.id === id)
+  const kept = keptParts.value.find((stored) => stored.id === id)
   return kept?.kind === 'strip' ? [{ do: 'own-strip', strip: kept.part }] : []
 }
 

@@ -17,6 +17,8 @@ const { line, reading, units, ownVolts } = defineProps<{
   isChosen: boolean
   /** The pad's only line: an example shows how to begin. */
   isOnly: boolean
+  /** In view or nearly so: far rows of a long pad are plain text, which is much cheaper. */
+  isNear: boolean
 }>()
 
 const emit = defineEmits<{
@@ -81,7 +83,9 @@ function onKey(event: KeyboardEvent): void {
       >
         <GripVertical :size="14" aria-hidden="true" />
       </span>
+      <span v-if="!isNear" class="min-w-0 flex-1 truncate">{{ line.text }}</span>
       <input
+        v-else
         :id="`line-${line.id}`"
         class="h-full min-w-0 flex-1 bg-transparent outline-none placeholder:text-paper-soft"
         :value="line.text"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import { storeToRefs } from 'pinia'
-import { computed, nextTick, onMounted, shallowRef, watch } from 'vue'
+import { computed, nextTick, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import type { Line, Plan } from '../../core/plan/plan'
 import { mostLines } from '../../core/plan/plan'
@@ -11,6 +11,7 @@ import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 import PadLine from './PadLine.vue'
+import { useNearRows } from './use-near-rows'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
@@ -46,8 +47,17 @@ function ownVolts(line: Line): number | undefined {
   return stripOf(parts.value, line.stripId).volts
 }
 
+const scroller = useTemplateRef<HTMLElement>('scroller')
+const { isNear, bringNear } = useNearRows(
+  scroller,
+  (element) => element.querySelector('.pad-lines')?.children,
+  () => plan.lines.length,
+)
+
 const focusLine = async (id: string | undefined): Promise<void> => {
   if (id === undefined) return
+  // The store's plan: a line that was just put in is not among the props yet.
+  bringNear(store.plan?.lines.findIndex((line) => line.id === id) ?? 0)
   await nextTick()
   document.getElementById(`line-${id}`)?.focus()
 }
@@ -118,6 +128,11 @@ function onSorted(lines: readonly Line[]): void {
   })
 }
 
+watch(
+  () => spotlight.destination,
+  (destination) => void focusLine(destination?.line),
+)
+
 // An empty plan is there to be written on.
 onMounted(() => {
   if (plan.lines.length === 1 && plan.lines[0]?.text === '') void focusLine(plan.lines[0].id)
@@ -136,9 +151,10 @@ function writeOn(): void {
     class="on-paper flex min-h-0 flex-col overflow-hidden rounded-lg bg-pad font-mono text-[13px] text-paper-ink shadow-lg shadow-black/30"
     aria-label="Pad"
   >
-    <div class="relative min-h-0 flex-1 overflow-y-auto pt-[9px]">
+    <div ref="scroller" class="relative min-h-0 flex-1 overflow-y-auto pt-[9px]">
       <div class="ruled flex min-h-full flex-col" @click.self="writeOn">
         <VueDraggable
+          class="pad-lines"
           :model-value="sorted as Line[]"
           handle=".grip"
           :animation="120"
@@ -148,6 +164,16 @@ function writeOn(): void {
           <PadLine
             v-for="(line, index) in sorted"
             :key="line.id"
+            v-memo="[
+              line,
+              index,
+              plan.units,
+              ownVolts(line),
+              spotlight.lit.has(line.id),
+              spotlight.chosen === line.id,
+              plan.lines.length === 1,
+              isNear(index),
+            ]"
             :line="line"
             :number="index + 1"
             :reading="readings.get(line.id)"
@@ -156,6 +182,7 @@ function writeOn(): void {
             :is-lit="spotlight.lit.has(line.id)"
             :is-chosen="spotlight.chosen === line.id"
             :is-only="plan.lines.length === 1"
+            :is-near="isNear(index)"
             @text="(text) => setText(line, text)"
             @enter="addBelow(index)"
             @paste-lines="(texts) => paste(index, line, texts)"

@@ -18,6 +18,7 @@ const OwnSupplyDialog = defineAsyncComponent(() => import('../parts/OwnSupplyDia
 const store = usePlanStore()
 const shelf = useShelf()
 const isAdding = ref(false)
+const keptParts = computed(() => shelf.parts ?? [])
 const chosenId = ref<string>()
 
 const slots = computed(() => plan.supplies.map(({ id, name }) => ({ value: id, label: name })))
@@ -34,7 +35,7 @@ const kindNames: Readonly<Record<SupplyPart['kind'], string>> = {
 }
 const options = computed((): PartOption[] => {
   const known = new Set(store.parts.supplies.map(({ id }) => id))
-  const kept = shelf.parts.flatMap((stored) => (stored.kind === 'supply' ? [stored.part] : []))
+  const kept = keptParts.value.flatMap((stored) => (stored.kind === 'supply' ? [stored.part] : []))
   const own = new Set([...plan.own.supplies, ...kept].map(({ id }) => id))
   const volts = supply.value?.volts
   const offered = [...kept.filter(({ id }) => !known.has(id)), ...store.parts.supplies]
@@ -78,7 +79,7 @@ const mark = computed(() => 1 - headroomOf(plan))
 
 function take(id: string): Command[] {
   if (store.parts.supplies.some((part) => part.id === id)) return []
-  const kept = shelf.parts.find((stored) => stored.id === id)
+  const kept = keptParts.value.find((stored) => stored.id === id)
   return kept?.kind === 'supply' ? [{ do: 'own-supply', supply: kept.part }] : []
 }
 

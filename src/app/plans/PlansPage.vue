@@ -7,6 +7,7 @@ import { formatQuantity } from '../../core/quantity/format'
 import { readPlan } from '../../formats/plan-file'
 import { usePlanFiles } from '../shell/plan-files'
 import type { StoredPlan } from '../storage/db'
+import { useLiveQuery } from '../storage/use-live-query'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
@@ -22,7 +23,9 @@ const renaming = ref<string>()
 const draft = ref('')
 const showsDeleted = ref(false)
 
-const cards = computed(() => shelf.plans?.map((stored) => ({ ...stored, facts: factsOf(stored) })))
+const plans = useLiveQuery(() => shelf.shelf.list(), shelf.fail)
+const deleted = useLiveQuery(() => shelf.shelf.listDeleted(), shelf.fail)
+const cards = computed(() => plans.value?.map((stored) => ({ ...stored, facts: factsOf(stored) })))
 const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 
 function factsOf({ document }: StoredPlan): string {
@@ -144,17 +147,17 @@ const actions = [
         </li>
       </ul>
 
-      <section v-if="shelf.deleted.length > 0" class="mt-8">
+      <section v-if="deleted?.length" class="mt-8">
         <button
           class="link-quiet text-[13px]"
           :aria-expanded="showsDeleted"
           @click="showsDeleted = !showsDeleted"
         >
-          {{ shelf.deleted.length }} deleted, kept for 30 days
+          {{ deleted.length }} deleted, kept for 30 days
         </button>
         <ul v-if="showsDeleted" class="mt-3 grid gap-1.5">
           <li
-            v-for="plan in shelf.deleted"
+            v-for="plan in deleted"
             :key="plan.id"
             class="flex items-center gap-3 rounded-lg border border-bench-line px-4 py-2 text-bench-soft"
           >

@@ -10,7 +10,10 @@ export type SaveState =
 
 type Save = (plan: Plan, history: History, revision: number) => Promise<SaveResult>
 
-/** Saves one plan at once after every change; what comes while a save is under way waits, and only the newest of it. */
+/**
+ * Saves one plan after every change. What comes while a save is under way, or within its short pause before, waits, and only
+ * the newest of it is saved: typing must not wait for the disk.
+ */
 export class PlanSaver {
   private waiting: { plan: Plan; history: History } | undefined
   private running: Promise<void> | undefined
@@ -19,6 +22,8 @@ export class PlanSaver {
     private readonly save: Save,
     private revision: number,
     private readonly onState: (state: SaveState) => void,
+    /** Settles when it is time to write. */
+    private readonly pause: () => Promise<void> = () => Promise.resolve(),
   ) {}
 
   push(plan: Plan, history: History): void {
@@ -40,9 +45,10 @@ export class PlanSaver {
 
   private async run(): Promise<void> {
     while (this.waiting !== undefined) {
+      this.onState({ kind: 'saving' })
+      await this.pause()
       const job = this.waiting
       this.waiting = undefined
-      this.onState({ kind: 'saving' })
       try {
         const result = await this.save(job.plan, job.history, this.revision)
         if (!result.saved) {

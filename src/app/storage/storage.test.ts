@@ -87,7 +87,9 @@ describe('saving', () => {
       0,
       ({ kind }) => states.push(kind),
     )
-    for (const name of ['a', 'b', 'c']) saver.push(plan(name), emptyHistory)
+    saver.push(plan('a'), emptyHistory)
+    await new Promise((resolve) => setTimeout(resolve))
+    for (const name of ['b', 'c']) saver.push(plan(name), emptyHistory)
     expect(saved).toEqual(['a@0'])
     finish[0]!()
     await new Promise((resolve) => setTimeout(resolve))

@@ -18,6 +18,7 @@ import type { Tally } from '../../core/tally'
 import { lockPlan, type PlanLock } from '../storage/plan-lock'
 import { PlanSaver } from '../storage/plan-saver'
 import { latestWins } from '../workers/latest'
+import { shared } from '../workers/share'
 import type { TallyAnswer, TallyService } from '../workers/tally.worker'
 import { useNotices } from './notices'
 import { useShelf } from './shelf'
@@ -32,6 +33,19 @@ export type OpenState =
 
 /** Typing that goes on within this time is one step back, ms. */
 const joinWithinMs = 1_200
+
+/** Strokes of typing are gathered for so long before they are written, ms; less when the page goes away. */
+const gatherMs = 150
+const aMoment = (): Promise<void> =>
+  new Promise((resolve) => {
+    const done = (): void => {
+      clearTimeout(timer)
+      removeEventListener('pagehide', done)
+      resolve()
+    }
+    const timer = setTimeout(done, gatherMs)
+    addEventListener('pagehide', done)
+  })
 
 /** The open plan: its document, its undo history, its saving, and the tally that the worker makes of it. */
 export const usePlanStore = defineStore('plan', () => {
@@ -61,7 +75,7 @@ export const usePlanStore = defineStore('plan', () => {
     (job) => service.tally(job),
     (answer, job) => {
       if (plan.value === undefined) return
-      if (answer.ok) tally.value = answer.tally
+      if (answer.ok) tally.value = shared(tally.value, answer.tally)
       else if (job === plan.value)
         notices.show({
           kind: 'problem',
@@ -144,6 +158,7 @@ export const usePlanStore = defineStore('plan', () => {
             },
           })
       },
+      aMoment,
     )
     return own
   }

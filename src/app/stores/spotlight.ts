@@ -5,9 +5,11 @@ import { shallowRef } from 'vue'
 export const useSpotlight = defineStore('spotlight', () => {
   const lit = shallowRef<ReadonlySet<string>>(new Set())
   const chosen = shallowRef<string | undefined>()
+  const destination = shallowRef<{ readonly line: string } | undefined>()
   return {
     lit,
     chosen,
+    destination,
     light: (ids: readonly string[]): void => {
       lit.value = new Set(ids)
     },
@@ -16,6 +18,11 @@ export const useSpotlight = defineStore('spotlight', () => {
     },
     choose: (id: string | undefined): void => {
       chosen.value = id
+    },
+    /** Chooses a line and takes the cursor there. */
+    goTo: (line: string): void => {
+      chosen.value = line
+      destination.value = { line }
     },
   }
 })

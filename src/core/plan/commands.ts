@@ -1,4 +1,4 @@
-import { enablePatches, produceWithPatches, applyPatches, type Patch } from 'immer'
+import { applyPatches, enablePatches, original, produceWithPatches, type Patch } from 'immer'
 import type { SupplyPart, Strip } from './parts'
 import type { SceneName } from './choices'
 import type { Plan, Rules, SupplySlot } from './plan'
@@ -52,7 +52,7 @@ type Writable = { -readonly [Key in keyof Plan]: Plan[Key] }
 
 function carryOut(plan: Writable, command: Command): void {
   const lineOf = (id: string): Plan['lines'][number] | undefined =>
-    plan.lines.find((line) => line.id === id)
+    plan.lines[indexOf(plan.lines, id)]
 
   switch (command.do) {
     case 'rename':
@@ -126,14 +126,24 @@ function carryOut(plan: Writable, command: Command): void {
   }
 }
 
+/**
+ * Where the item stands, or -1. Looks in the list as it was first: each item that is looked at in a draft is made a draft
+ * itself, which takes longer than all the rest.
+ */
+function indexOf(items: { id: string }[], id: string): number {
+  const before = original(items)?.findIndex((item) => item.id === id) ?? -1
+  if (before >= 0 && items[before]?.id === id) return before
+  return items.findIndex((item) => item.id === id)
+}
+
 /** Takes the item out; gives it back in a list of one, or an empty list. */
 function removeFrom<Item extends { id: string }>(items: Item[], id: string): Item[] {
-  const index = items.findIndex((item) => item.id === id)
+  const index = indexOf(items, id)
   return index < 0 ? [] : items.splice(index, 1)
 }
 
 function put<Item extends { id: string }>(items: Item[], item: Item): void {
-  const index = items.findIndex(({ id }) => id === item.id)
+  const index = indexOf(items, item.id)
   if (index < 0) items.push(item)
   else items[index] = item
 }

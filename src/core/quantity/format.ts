@@ -30,7 +30,7 @@ export function formatQuantity(
       return `${value.toFixed(2)} m`
     case 'px':
     case 'lights':
-      return `${Math.round(value).toLocaleString('en-GB').replaceAll(',', thin)} ${unit}`
+      return `${String(Math.round(value)).replaceAll(/\B(?=(?:\d{3})+$)/g, thin)} ${unit}`
     case '%':
       return `${Math.abs(value) < 0.1 ? significant(value * 100, 2) : String(Math.round(value * 100))} %`
     case '/m':

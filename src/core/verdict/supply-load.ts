@@ -63,15 +63,19 @@ const nextSizeUp: FindRemedy = ({ plan, parts }, { slot, volts, loadA }) => {
   )
 }
 
-/** The highest brightness, in whole per cent, that the supply feeds with its headroom. */
-const holdWhite: FindRemedy = ({ plan }, { ratedA, loadA, idleA }) => {
-  if (ratedA === null || plan.rules.sizing === 'scenes') return undefined
+/** The highest brightness, in whole per cent, that the supply, or the largest to be had, feeds with its headroom. */
+const holdWhite: FindRemedy = ({ plan, parts }, { slot, volts, ratedA, loadA, idleA }) => {
+  if (plan.rules.sizing === 'scenes') return undefined
+  const headroom = headroomOf(plan)
+  const mostA = ratedA === null ? largestLoadA(parts, volts, headroom) : ratedA * (1 - headroom)
   const fullA = (loadA - idleA) / plan.limit
-  const percent = Math.floor(((ratedA * (1 - headroomOf(plan)) - idleA) / fullA) * 100 + 1e-9)
+  const percent = Math.floor(((mostA - idleA) / fullA) * 100 + 1e-9)
   if (percent < 5 || percent >= Math.round(plan.limit * 100)) return undefined
+  const limit: Command = { do: 'set-limit', limit: percent / 100 }
   return {
     label: `hold white to ${String(percent)} %`,
-    commands: [{ do: 'set-limit', limit: percent / 100 }],
+    commands:
+      ratedA === null ? [limit, { do: 'pick-supply', supply: slot.id, part: 'auto' }] : [limit],
   }
 }
 

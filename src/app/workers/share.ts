@@ -1,0 +1,20 @@
+/**
+ * A copy of `next` in which everything that equals its place in `last` is the very same object. What comes out of a worker
+ * is new throughout; shared like this, a view sees what really changed. For plain data: objects, arrays and primitives.
+ */
+export function shared<Value>(last: unknown, next: Value): Value {
+  if (Object.is(last, next) || !isObject(last) || !isObject(next)) return next
+  if (Array.isArray(last) !== Array.isArray(next)) return next
+  const keys = Object.keys(next)
+  let isSame = keys.length === Object.keys(last).length
+  const result: Record<string, unknown> = next
+  for (const key of keys) {
+    const value = shared(last[key], result[key])
+    isSame &&= Object.is(value, last[key]) && key in last
+    result[key] = value
+  }
+  return isSame ? (last as Value) : next
+}
+
+const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null
