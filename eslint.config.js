@@ -53,7 +53,7 @@ export default ts.config(
   },
   {
     // Programs that people run speak to them.
-    files: ['src/server/**', 'scripts/**'],
+    files: ['src/server/**', 'scripts/**', 'bench/**'],
     rules: { 'no-console': 'off' },
   },
   {

@@ -17,6 +17,7 @@ export default defineConfig({
     trace: 'retain-on-failure',
   },
   webServer: {
+    cwd: import.meta.dirname,
     command: `${process.execPath} --import tsx src/server/main.ts`,
     env: { PORT: String(port) },
     url: `http://localhost:${String(port)}/health`,

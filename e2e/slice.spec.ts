@@ -199,3 +199,103 @@ test('plans are made, renamed, duplicated, deleted and brought back', async ({ p
   await page.getByRole('link', { name: 'Hall bench' }).click()
   await expect(line(page, 1)).toHaveValue('seat front 2140')
 })
+
+test('scenes, level and limit change what is shown, not what the supply is for', async ({
+  page,
+}) => {
+  await openEmptyPlan(page)
+  await page.keyboard.type('shelf 2000')
+  const total = figure(page, 'current.5.total')
+  await expect(total).toHaveText('4.40 A')
+  await page.getByRole('radio', { name: 'Idle' }).click()
+  await expect(total).toHaveText('0.084 A')
+  await page.getByRole('radio', { name: 'Level' }).click()
+  await page.getByLabel('Brightness').fill('50')
+  // 120 px × (36 mA × 0.5 + 0.7 mA)
+  await expect(total).toHaveText('2.24 A')
+  await expect(figure(page, 'need.supply-a')).toHaveText('5.50 A')
+  await page.getByRole('radio', { name: 'Full white' }).click()
+  await page.getByRole('button', { name: /^Supply:/ }).click()
+  await page.getByRole('option', { name: /5 V brick, 4 A/ }).click()
+  await verdict(page, 'supply-short')
+    .getByRole('button', { name: /hold white to/ })
+    .click()
+  await expect(page.getByText('white held to 72 %')).toBeVisible()
+  // 120 px × (36 mA × 0.72 + 0.7 mA) = 3.19 A, within 80 % of 4 A.
+  await expect(total).toHaveText('3.19 A')
+  await expect(page.getByTestId('measure-state')).toHaveText('1 place')
+})
+
+test('house rules are used at once and named in the sums', async ({ page }) => {
+  await page.goto('/')
+  const placed = figure(page, 'length.seat')
+  await expect(placed).toHaveText('2133 mm')
+  await page.getByRole('button', { name: 'House rules' }).click()
+  await page.getByLabel(/Cover the end/).check()
+  await expect(placed).toHaveText('2150 mm')
+  await page.getByLabel(/next size up/).check()
+  await expect(page.getByLabel(/Headroom/)).toBeDisabled()
+  await page.keyboard.press('Escape')
+  await page.getByRole('radio', { name: 'ft in' }).click()
+  await expect(placed).toHaveText('7\' 5/8"')
+  for (let step = 0; step < 3; step += 1)
+    await page.getByRole('button', { name: 'Undo' }).first().click()
+  await expect(placed).toHaveText('2133 mm')
+})
+
+test('pointing at a sum lights its run, a click goes to its line', async ({ page }) => {
+  await page.goto('/')
+  const row = roll(page).locator('[data-figure="length.sill"]')
+  await row.hover()
+  await expect(line(page, 3).locator('xpath=ancestor::div[2]')).toHaveClass(/bg-marker/)
+  await row.click()
+  await expect(line(page, 3)).toBeFocused()
+  await page.locator('[data-run="plinth"] path').last().click({ force: true })
+  await expect(line(page, 4)).toBeFocused()
+})
+
+test('a pasted list becomes lines; in a long one only those in view are fields', async ({
+  page,
+}) => {
+  await openEmptyPlan(page)
+  const texts = Array.from({ length: 300 }, (_, n) => `shelf-${String(n)} ${String(2600 + n)}`)
+  await page.evaluate((text) => {
+    const data = new DataTransfer()
+    data.setData('text/plain', text)
+    document.activeElement?.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+    )
+  }, texts.join('\n'))
+  await expect(line(page, 300)).toBeFocused()
+  await expect(line(page, 300)).toHaveValue('shelf-299 2899')
+  await expect(roll(page)).toContainText('shelf-299')
+  expect(await page.locator('.pad-lines input').count()).toBeLessThan(120)
+  await roll(page).locator('[data-figure]').first().click()
+  await expect(line(page, 1)).toBeFocused()
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await expect(page.locator('.pad-lines > *')).toHaveCount(1)
+})
+
+test('the name of the plan is changed in place and kept', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Bay-window nook' }).click()
+  await page.getByLabel('Name of the plan').fill('Reading nook')
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
+  await page.reload()
+  await expect(page.getByRole('button', { name: 'Reading nook' })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).first().click()
+  await expect(page.getByRole('button', { name: 'Bay-window nook' })).toBeVisible()
+})
+
+test('an empty line is taken away with Backspace, the last line only emptied', async ({ page }) => {
+  await openEmptyPlan(page)
+  await page.keyboard.type('a 300')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Backspace')
+  await expect(line(page, 1)).toBeFocused()
+  await expect(page.locator('.pad-lines > *')).toHaveCount(1)
+  await page.getByRole('button', { name: 'Remove line 1' }).click({ force: true })
+  await expect(line(page, 1)).toHaveValue('')
+})

@@ -147,8 +147,9 @@ function stripFigures(
   isNamed: boolean,
 ): Figure[] {
   const about = runs.map(({ run }) => run.id)
+  const ids = new Set(about)
   const groups = loads
-    .filter((load) => about.includes(load.id))
+    .filter((load) => ids.has(load.id))
     .reduce((sum, load) => sum + load.groups, 0)
   const { channelMa, idleMa } = groupDraw(strip)
   const amperes = (atLevel: number, idle: number): number =>

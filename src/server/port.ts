@@ -1,4 +1,4 @@
-export const defaultPort = 4174
+const defaultPort = 4174
 
 export type PortResult =
   { readonly ok: true; readonly port: number } | { readonly ok: false; readonly message: string }

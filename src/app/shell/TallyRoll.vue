@@ -1,11 +1,34 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import type { Tally } from '../../core/tally'
 import { sceneLabel } from '../../core/roll'
 import RollSection from './RollSection.vue'
 
 const { plan, tally } = defineProps<{ plan: Plan; tally: Tally | undefined }>()
+
+const scroller = useTemplateRef<HTMLElement>('scroller')
+
+/** How many of each grade, gravest first; a click brings the first of them into view. */
+const grades = computed(() =>
+  (['stop', 'care', 'note'] as const)
+    .map((grade) => ({
+      grade,
+      verdicts: tally?.verdicts.filter((verdict) => verdict.grade === grade) ?? [],
+    }))
+    .filter(({ verdicts }) => verdicts.length > 0),
+)
+const tones = {
+  stop: 'text-stop-paper',
+  care: 'text-care-paper',
+  note: 'text-note-paper',
+} as const
+
+function show(id: string | undefined): void {
+  scroller.value
+    ?.querySelector(`[data-verdict-id="${id ?? ''}"]`)
+    ?.scrollIntoView({ block: 'nearest' })
+}
 
 const isEmpty = computed(() => tally?.roll.length === 0)
 </script>
@@ -16,6 +39,7 @@ const isEmpty = computed(() => tally?.roll.length === 0)
     aria-label="Tally"
   >
     <div
+      ref="scroller"
       class="h-full overflow-y-auto px-5 pt-4 pb-8"
       tabindex="0"
       role="group"
@@ -24,6 +48,17 @@ const isEmpty = computed(() => tally?.roll.length === 0)
       <h2 class="text-center tracking-[0.25em]">TALLY</h2>
       <p class="mt-2 mb-1 text-center text-[11px] text-paper-soft">
         {{ sceneLabel(plan) }} · each line shows its sum
+      </p>
+      <p v-if="grades.length > 0" class="flex justify-center gap-4 text-[11.5px] font-semibold">
+        <button
+          v-for="{ grade, verdicts } in grades"
+          :key="grade"
+          class="underline decoration-dotted underline-offset-3"
+          :class="tones[grade]"
+          @click="show(verdicts[0]?.id)"
+        >
+          {{ verdicts.length }} {{ grade }}
+        </button>
       </p>
       <p v-if="isEmpty" class="mt-8 text-center text-paper-soft">
         Jot a length and its sums are printed here.

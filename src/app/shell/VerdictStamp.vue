@@ -34,6 +34,7 @@ function apply(remedy: Verdict['remedies'][number]): void {
     class="mt-1.5 rounded-[4px] border px-2 py-1.5 leading-[17px]"
     :class="look.tone"
     :data-verdict="verdict.code"
+    :data-verdict-id="verdict.id"
     @pointerenter="spotlight.light(verdict.about)"
     @pointerleave="spotlight.dim"
   >

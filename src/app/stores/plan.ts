@@ -127,7 +127,7 @@ export const usePlanStore = defineStore('plan', () => {
 
   function close(): void {
     const [held, last] = [lock, saver]
-    lastSaved = (last?.drained() ?? Promise.resolve()).then(() => held?.release())
+    lastSaved = lastSaved.then(() => last?.drained()).then(() => held?.release())
     lock = undefined
     saver = undefined
     id.value = undefined

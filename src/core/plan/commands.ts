@@ -131,7 +131,7 @@ function carryOut(plan: Writable, command: Command): void {
  * itself, which takes longer than all the rest.
  */
 function indexOf(items: { id: string }[], id: string): number {
-  const before = original(items)?.findIndex((item) => item.id === id) ?? -1
+  const before = original(items).findIndex((item) => item.id === id)
   if (before >= 0 && items[before]?.id === id) return before
   return items.findIndex((item) => item.id === id)
 }

@@ -65,7 +65,7 @@ export const stripSchema = z.strictObject({
 })
 export type Strip = z.infer<typeof stripSchema>
 
-export const supplyKinds = ['usb-port', 'usb-c', 'brick', 'enclosed'] as const
+const supplyKinds = ['usb-port', 'usb-c', 'brick', 'enclosed'] as const
 
 export const supplyPartSchema = z.strictObject({
   id: idSchema,

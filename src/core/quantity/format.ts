@@ -3,7 +3,8 @@ import { mmPerInch } from './length'
 export type LengthUnits = 'mm' | 'cm' | 'ft-in'
 export type Unit = 'mm' | 'm' | 'px' | 'lights' | 'A' | 'mA' | 'W' | 'V' | 'W/m' | '%' | '' | '/m'
 
-const thin = ' '
+/** A narrow space that does not break, between thousands. */
+const thin = '\u202f'
 
 /**
  * Rounds to significant digits without an exponent and without trailing zeros.

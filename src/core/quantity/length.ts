@@ -16,7 +16,7 @@ export const mmPerInch = 25.4
 const mmPerFoot = 304.8
 
 /** Nothing longer than this is believed: 1 km, in mm. */
-export const longestMm = 1_000_000
+const longestMm = 1_000_000
 
 const mmPerUnit: Readonly<Record<string, number>> = {
   mm: 1,
@@ -37,9 +37,6 @@ const smallerUnits = new Map([
   [1000, [10, 1]],
   [10, [1]],
 ])
-/** Lengths as people may type them, for hints. */
-export const exampleLengths = `650, 65 cm, 2.35 m, 18 in or 4' 6 1/2"`
-
 /** A value inside brackets: a plain number (`power` 0) or a length in mm (`power` 1). */
 interface Quantity {
   readonly value: number

@@ -1,0 +1,12 @@
+import { tallyBench } from './tally'
+import { typingBench } from './typing'
+
+/** Each prints figures and ratios of one run; none of them fails, since machines differ. */
+const benches = { tally: tallyBench, typing: typingBench }
+
+const wanted = process.argv.slice(2)
+for (const [name, bench] of Object.entries(benches)) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue
+  console.log(`\n— ${name}`)
+  await bench()
+}

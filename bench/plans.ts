@@ -1,0 +1,15 @@
+import { emptyPlan, type Plan } from '../src/core/plan/plan'
+
+/** Lines of a large plan: shelves of about 2.8 m, so that 300 of them hold some 50,000 pixels at 60/m. */
+export const shelfLines = (count: number): string[] =>
+  Array.from({ length: count }, (_, n) => `shelf-${String(n)} ${String(2560 + ((n * 37) % 480))}`)
+
+export const largePlan = (runs: number): Plan => ({
+  ...emptyPlan('Large', 'x'),
+  lines: shelfLines(runs).map((text, n) => ({ id: `l${String(n)}`, text })),
+})
+
+export function median(values: readonly number[]): number {
+  const sorted = values.toSorted((a, b) => a - b)
+  return sorted[Math.floor(sorted.length / 2)] ?? NaN
+}

@@ -1,0 +1,155 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { readLine } from '../../core/measure/jot'
+import { measure, type MeasuredRun } from '../../core/measure/measure'
+import { chipsOf } from './chips'
+import { withDimension } from './rewrite'
+import { fit, middleOf, pathOf, rulerStep } from './view'
+
+const runOf = (text: string): MeasuredRun => measure({ lines: [{ id: 'a', text }] }).runs[0]!
+
+describe('the view', () => {
+  it('shows all of a box with its border, in the middle', () => {
+    const box = fc.record({
+      x: fc.integer({ min: -5000, max: 5000 }),
+      y: fc.integer({ min: -5000, max: 5000 }),
+      width: fc.integer({ min: 1, max: 20_000 }),
+      height: fc.integer({ min: 1, max: 20_000 }),
+    })
+    fc.assert(
+      fc.property(
+        box,
+        fc.integer({ min: 200, max: 2000 }),
+        fc.integer({ min: 200, max: 1500 }),
+        (b, w, h) => {
+          const { scale, x, y } = fit(b, w, h, 30)
+          const left = b.x * scale + x
+          const top = b.y * scale + y
+          expect(left).toBeGreaterThanOrEqual(29.99)
+          expect(top).toBeGreaterThanOrEqual(29.99)
+          expect(left + b.width * scale + left).toBeCloseTo(w, 3)
+          expect(top + b.height * scale + top).toBeCloseTo(h, 3)
+        },
+      ),
+    )
+  })
+
+  it('draws lines through their points, moved and to scale', () => {
+    const path = pathOf(
+      [
+        [0, 0],
+        [100, 50],
+      ],
+      0.5,
+      10,
+      20,
+    )
+    expect(path).toBe('M10.0 20.0L60.0 45.0')
+    expect(
+      middleOf([
+        [0, 0],
+        [10, 4],
+      ]),
+    ).toEqual([5, 2])
+    expect(middleOf([])).toEqual([0, 0])
+  })
+
+  it.each<[number, number]>([
+    [0.25, 500],
+    [1, 100],
+    [0.01, 10_000],
+    [0.000_001, 100_000],
+    [500, 1],
+  ])('at %f px/mm the ruler shows %i mm', (scale, mm) => {
+    expect(rulerStep(scale, scale < 0.0001 ? 1 : 160)).toBe(scale < 0.0001 ? mm : mm)
+  })
+})
+
+describe('dimensions on the drawing', () => {
+  it.each<[string, number, [dimension: number, times: number][]]>([
+    ['seat 2140', 0.25, [[0, 1]]],
+    [
+      'ledge 2 x 560',
+      0.25,
+      [
+        [0, 1],
+        [0, 1],
+      ],
+    ],
+    ['ledge 9 x 560', 0.25, [[0, 9]]],
+    [
+      'sill 3 x 520 + 120',
+      0.25,
+      [
+        [0, 1],
+        [0, 1],
+        [0, 1],
+        [1, 1],
+      ],
+    ],
+    [
+      'sill 3 x 520 + 120',
+      0.01,
+      [
+        [0, 3],
+        [1, 1],
+      ],
+    ],
+    [
+      'crown frame 900 x 400',
+      0.25,
+      [
+        [0, 2],
+        [1, 2],
+      ],
+    ],
+    ['mirror ring 382', 0.5, [[0, 1]]],
+    ['stars grid 5 x 8 @ 60', 0.5, [[0, 1]]],
+    ['honeycomb panels 5 x 6 sides 180', 0.5, [[0, 30]]],
+  ])('%s at %f px/mm', (line, scale, expected) => {
+    const chips = chipsOf(runOf(line), scale)
+    const shown = chips.map(({ dimension, times }) => [dimension, times])
+    // A last part that is too short for its own chip still says its length.
+    expect(shown).toEqual(expected)
+  })
+
+  it.each<[string, number, string, string]>([
+    ['seat front 2140', 0, '2200', 'seat front 2200'],
+    ['seat front 2140', 0, '2200 - 30', 'seat front (2200 - 30)'],
+    ['seat front 2140', 0, '(2200 - 30)', 'seat front (2200 - 30)'],
+    ['ledge 2 x 560', 0, '57 cm', 'ledge 2 x 57 cm'],
+    ['sill 3 x 450 + 120', 1, '150', 'sill 3 x 450 + 150'],
+    ['porthole ring r191', 0, 'r200', 'porthole ring r200'],
+    ['porthole ring 382', 0, '⌀ 400', 'porthole ring 400'],
+    ['crown frame 3\' 2" x 1\' 6"', 1, '18 in', 'crown frame 3\' 2" x 18 in'],
+  ])('%s with dimension %i as %s is %s', (line, index, typed, expected) => {
+    const text = withDimension(line, runOf(line).dimensions[index]!, typed)
+    expect(text).toBe(expected)
+    expect(readLine(text).kind).toBe('run')
+  })
+
+  it('changing a dimension to any length gives that length back', () => {
+    const lines = [
+      'a 300',
+      'b 2 x 40 + 90',
+      'c ring 400',
+      'd arch r410 120 legs 300',
+      'e frame 30 x 40',
+    ]
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...lines),
+        fc.nat(3),
+        fc.integer({ min: 50, max: 9000 }),
+        (line, n, mm) => {
+          const { dimensions } = runOf(line)
+          const index = n % dimensions.length
+          if (dimensions[index]!.kind === 'degrees') return
+          const after = readLine(withDimension(line, dimensions[index]!, String(mm)))
+          if (after.kind !== 'run') throw new Error(JSON.stringify(after))
+          expect(after.dimensions[index]!.value).toBe(mm)
+        },
+      ),
+    )
+  })
+})

@@ -1,0 +1,52 @@
+import fc from 'fast-check'
+import { expect, it } from 'vitest'
+import { shared } from './share'
+
+const plain = fc.jsonValue({ maxDepth: 4 })
+
+it('says the same as what came', () => {
+  fc.assert(
+    fc.property(plain, plain, (last, next) => {
+      expect(shared(last, structuredClone(next))).toEqual(next)
+    }),
+  )
+})
+
+it('gives the last object back where nothing changed', () => {
+  fc.assert(
+    fc.property(plain, (last) => {
+      expect(Object.is(shared(last, structuredClone(last)), last)).toBe(true)
+    }),
+  )
+})
+
+it('keeps the parts that did not change, and only those', () => {
+  const last = {
+    runs: [
+      { id: 'a', mm: 3 },
+      { id: 'b', mm: 4 },
+    ],
+    totals: { mm: 7 },
+  }
+  const next = shared(last, {
+    runs: [
+      { id: 'a', mm: 3 },
+      { id: 'b', mm: 5 },
+    ],
+    totals: { mm: 7 },
+  })
+  expect(next).not.toBe(last)
+  expect(next.runs[0]).toBe(last.runs[0])
+  expect(next.runs[1]).not.toBe(last.runs[1])
+  expect(next.totals).toBe(last.totals)
+})
+
+it.each<[unknown, unknown]>([
+  [[1, 2], [1]],
+  [{ a: undefined }, {}],
+  [{}, { a: undefined }],
+  [[], {}],
+  [null, {}],
+])('%j is not taken for %j', (last, next) => {
+  expect(shared(last, next)).toBe(next)
+})

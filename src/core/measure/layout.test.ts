@@ -1,0 +1,68 @@
+import fc from 'fast-check'
+import { expect, it } from 'vitest'
+import { layOut } from './layout'
+import { measure } from './measure'
+
+const linesOf = (texts: readonly string[]) =>
+  measure({ lines: texts.map((text, index) => ({ id: `l${String(index)}`, text })) })
+
+const lengths = fc.integer({ min: 20, max: 5000 })
+const texts = fc.array(
+  fc.oneof(
+    lengths.map((mm) => `shelf ${String(mm)}`),
+    lengths.map((mm) => `mirror ring ${String(mm)}`),
+    fc.tuple(lengths, lengths).map(([w, h]) => `frame ${String(w)} x ${String(h)}`),
+    fc.constantFrom('stars grid 5 x 8 @ 60', 'loft steps 6 x 640', 'alcove arch r410 200 legs 300'),
+  ),
+  { minLength: 1, maxLength: 25 },
+)
+
+it('runs lie side by side and one under the other, never on each other, all in the box', () => {
+  fc.assert(
+    fc.property(texts, fc.double({ min: 0.3, max: 3, noNaN: true }), (lines, aspect) => {
+      const { runs } = linesOf(lines)
+      const { placed, box } = layOut(runs, aspect)
+      const boxes = placed.map(({ id, offset: [dx, dy] }) => {
+        const run = runs.find((candidate) => candidate.id === id)!
+        return { left: run.box.x + dx, top: run.box.y + dy, ...run.box }
+      })
+      for (const [index, a] of boxes.entries()) {
+        expect(a.left).toBeGreaterThanOrEqual(box.x - 1e-6)
+        expect(a.left + a.width).toBeLessThanOrEqual(box.x + box.width + 1e-6)
+        expect(a.top).toBeGreaterThanOrEqual(box.y - 1e-6)
+        expect(a.top + a.height).toBeLessThanOrEqual(box.y + box.height + 1e-6)
+        for (const b of boxes.slice(index + 1)) {
+          const isApart =
+            a.left + a.width <= b.left + 1e-6 ||
+            b.left + b.width <= a.left + 1e-6 ||
+            a.top + a.height <= b.top + 1e-6 ||
+            b.top + b.height <= a.top + 1e-6
+          expect(isApart).toBe(true)
+        }
+      }
+    }),
+  )
+})
+
+it('a few shelves stand one under the other', () => {
+  const { runs } = linesOf(['seat 2140', 'ledge 2 x 555', 'sill 1680'])
+  const tops = layOut(runs, 1.1).placed.map(({ offset }) => offset[1])
+  expect(new Set(tops).size).toBe(3)
+})
+
+it('an empty plan has a box of a size', () => {
+  expect(layOut([], 2).box).toMatchObject({ width: 1000, height: 500 })
+})
+
+it('a line that did not change keeps its run; its name follows its place', () => {
+  const [first, second] = [
+    { id: 'a', text: '300' },
+    { id: 'b', text: '400' },
+  ]
+  const before = measure({ lines: [first, second] })
+  expect(before.runs.map(({ name }) => name)).toEqual(['Edge 1', 'Edge 2'])
+  const after = measure({ lines: [second, first, { id: 'c', text: 'sill 12oo' }] })
+  expect(after.runs.map(({ name, id }) => `${id} ${name}`)).toEqual(['b Edge 1', 'a Edge 2'])
+  expect(measure({ lines: [first] }).runs[0]).not.toBe(after.runs[1])
+  expect(measure({ lines: [first, second] }).lines[1]!.reading).toBe(before.lines[1]!.reading)
+})

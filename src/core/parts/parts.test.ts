@@ -1,0 +1,91 @@
+import { describe, expect, it } from 'vitest'
+import { groupDraw } from '../load/load'
+import { partsOf, siblingAt, stripOf, supplyPartOf } from './find'
+import { shippedStrips } from './strips'
+import { shippedSupplies } from './supplies'
+
+const shipped = partsOf({ strips: [], supplies: [] })
+
+describe('strips that ship', () => {
+  it.each(shippedStrips.map((strip) => [strip.id, strip] as const))(
+    '%s counts to its printed power and is cut between its groups',
+    (_, strip) => {
+      const { light, cutPitchMm, volts, nameplateWPerM, reels } = strip
+      const mA = groupDraw(strip).channelMa.reduce((sum, channel) => sum + channel, 0)
+      const perM = light.kind === 'pixels' ? light.perM : 1000 / cutPitchMm
+      expect((perM * mA * volts) / 1000 / nameplateWPerM).toBeCloseTo(1, 1)
+      if (light.kind === 'pixels') {
+        expect(cutPitchMm * light.perM).toBeCloseTo(1000 * light.perCut, 6)
+        for (const { kneeV, offV } of light.channels) {
+          expect(offV).toBeLessThan(kneeV)
+          expect(kneeV).toBeLessThan(volts)
+        }
+      } else for (const { forwardV } of light.channels) expect(forwardV).toBeLessThan(volts)
+      // A longer reel is never dearer by the metre.
+      const prices = reels.map(({ lengthMm, price }) => price / lengthMm)
+      expect(prices).toEqual(prices.toSorted((a, b) => b - a))
+    },
+  )
+
+  it('are at least eight, of the kinds that people buy', () => {
+    const kinds = shippedStrips.map(
+      ({ light, volts }) =>
+        `${light.kind} ${String(volts)} ${light.kind === 'pixels' ? String(light.perM) : ''}`,
+    )
+    for (const kind of [
+      'pixels 5 30',
+      'pixels 5 60',
+      'pixels 5 144',
+      'pixels 12 20',
+      'plain 5 ',
+      'plain 12 ',
+      'plain 24 ',
+    ])
+      expect(kinds).toContain(kind)
+  })
+})
+
+describe('supplies that ship', () => {
+  it('stay within extra-low voltage and lose some of what they take', () => {
+    for (const { volts, efficiency, ratedA } of shippedSupplies) {
+      expect(volts).toBeLessThanOrEqual(24)
+      expect(efficiency).toBeLessThan(1)
+      expect(ratedA).toBeGreaterThan(0)
+    }
+  })
+})
+
+describe('finding a part', () => {
+  it.each<[string, number, string | undefined]>([
+    ['pixels-12v-20', 5, 'pixels-5v-60-clocked'],
+    ['pixels-5v-60', 12, 'pixels-12v-20'],
+    ['white-12v-10', 24, 'white-24v-10'],
+    ['white-24v-19', 12, 'white-12v-14'],
+    ['white-usb', 12, 'white-12v-5'],
+    ['rgb-12v-14', 24, undefined],
+    ['two-white-24v-14', 12, undefined],
+    ['pixels-5v-60-rgbw', 12, undefined],
+  ])('%s at %i V is nearest to %s', (id, volts, expected) => {
+    const strip = stripOf(shipped, id)
+    const sibling = siblingAt(shipped, strip, volts)
+    if (expected === undefined) expect(sibling).toBeUndefined()
+    else {
+      expect(sibling?.light.kind).toBe(strip.light.kind)
+      const wanted = stripOf(shipped, expected)
+      const far = (watts: number): number => Math.abs(Math.log(watts / strip.nameplateWPerM))
+      expect(far(sibling!.nameplateWPerM)).toBeLessThanOrEqual(far(wanted.nameplateWPerM) + 1e-9)
+    }
+  })
+
+  it('takes an own part before a shipped one of the same id', () => {
+    const own = { ...shippedStrips[0]!, name: 'measured' }
+    const parts = partsOf({ strips: [own], supplies: [] })
+    expect(stripOf(parts, own.id).name).toBe('measured')
+    expect(parts.strips).toHaveLength(shippedStrips.length)
+  })
+
+  it('says which strip is missing; a missing supply is none', () => {
+    expect(() => stripOf(shipped, 'rope')).toThrow('rope')
+    expect(supplyPartOf(shipped, 'rope')).toBeUndefined()
+  })
+})

@@ -1,0 +1,196 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { figureText, operand, working, workingText, type Figure } from './figure'
+import { formatLength, formatQuantity, significant, type LengthUnits, type Unit } from './format'
+import { readLength } from './length'
+import { isAtLeast, roundDown, roundUp } from './round'
+import { tokensOf } from './tokens'
+import { pathText } from './z'
+
+describe('quantities as they are shown', () => {
+  it.each<[number | null, Unit, string]>([
+    [0, 'A', '0.00 A'],
+    [0.0021, 'A', '0.002 A'],
+    [0.28, 'A', '0.28 A'],
+    [8.6, 'A', '8.60 A'],
+    [14.68, 'A', '14.7 A'],
+    [182.4, 'A', '182 A'],
+    [1878.2, 'A', '1878 A'],
+    [73.4, 'W', '73.4 W'],
+    [null, 'A', '–'],
+    [12, 'mA', '12 mA'],
+    [16.6667, 'mA', '16.7 mA'],
+    [5, 'V', '5 V'],
+    [10.8, 'W/m', '10.8 W/m'],
+    [6.667, 'm', '6.67 m'],
+    [344, 'px', '344 px'],
+    [50_000, 'px', '50\u202f000 px'],
+    [1_234_567, 'lights', '1\u202f234\u202f567 lights'],
+    [0.81, '%', '81 %'],
+    [0.979, '%', '98 %'],
+    [0.034, '%', '3.4 %'],
+    [60, '/m', '60/m'],
+    [0.8, '', '0.8'],
+  ])('%f in %s is %s', (value, unit, text) => {
+    expect(formatQuantity(value, unit)).toBe(text)
+  })
+
+  it.each<[number, LengthUnits, string]>([
+    [2140, 'mm', '2140 mm'],
+    [16.6667, 'mm', '16.7 mm'],
+    [2133.33, 'cm', '213.3 cm'],
+    [650, 'cm', '65 cm'],
+    [1384.3, 'ft-in', '4\' 6 1/2"'],
+    [304.8, 'ft-in', "1'"],
+    [12.7, 'ft-in', '1/2"'],
+    [457.2, 'ft-in', '1\' 6"'],
+    [0, 'ft-in', '0"'],
+    [-25.4, 'ft-in', '−1"'],
+  ])('%f mm in %s is %s', (mm, units, text) => {
+    expect(formatLength(mm, units)).toBe(text)
+  })
+
+  it('what is shown as a length can be typed again and means the same, to what the units show', () => {
+    const finest: Record<LengthUnits, number> = { mm: 0.5, cm: 0.5, 'ft-in': 25.4 / 32 }
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 900_000, noNaN: true }),
+        fc.constantFrom<LengthUnits>('mm', 'cm', 'ft-in'),
+        (mm, units) => {
+          const read = readLength(formatLength(mm, units))
+          if (!read.ok) throw new Error(read.message)
+          expect(Math.abs(read.mm - mm)).toBeLessThanOrEqual(finest[units] + 1e-6)
+        },
+      ),
+    )
+  })
+
+  it('significant digits lose no more than they say, and need no exponent', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 1e-6, max: 1e9, noNaN: true }), (value) => {
+        const text = significant(value)
+        expect(text).not.toMatch(/e|\.$|\.\d*0$/)
+        expect(Math.abs(Number(text) / value - 1)).toBeLessThanOrEqual(0.00501)
+      }),
+    )
+  })
+})
+
+describe('arithmetic on the pad', () => {
+  interface Term {
+    text: string
+    value: number
+  }
+  /** Sums in brackets of plain numbers, with their value worked out beside the text. */
+  const { sum } = fc.letrec<{ sum: Term; factor: Term }>((tie) => ({
+    factor: fc.oneof(
+      { maxDepth: 3 },
+      fc.integer({ min: 1, max: 400 }).map((value): Term => ({ text: String(value), value })),
+      tie('sum').map(({ text, value }): Term => ({ text: `(${text})`, value })),
+    ),
+    sum: fc
+      .tuple(
+        tie('factor'),
+        fc.array(fc.tuple(fc.constantFrom('+', '-', '*', '/'), tie('factor')), { maxLength: 3 }),
+      )
+      .map(([first, rest]) => {
+        // Products first, as everybody learnt.
+        const terms = [{ sign: 1, value: first.value }]
+        let text = first.text
+        for (const [operator, factor] of rest) {
+          text += ` ${operator} ${factor.text}`
+          const last = terms[terms.length - 1]!
+          if (operator === '*') last.value *= factor.value
+          else if (operator === '/') last.value /= factor.value
+          else terms.push({ sign: operator === '+' ? 1 : -1, value: factor.value })
+        }
+        return { text, value: terms.reduce((total, term) => total + term.sign * term.value, 0) }
+      }),
+  }))
+
+  it('is worked out as on paper', () => {
+    fc.assert(
+      fc.property(sum, ({ text, value }) => {
+        const read = readLength(`(${text})`)
+        if (Number.isFinite(value) && value > 0 && value <= 1e6) {
+          if (!read.ok) throw new Error(`${text}: ${read.message}`)
+          expect(read.mm).toBeCloseTo(value, 6)
+        } else expect(read.ok).toBe(false)
+      }),
+      { numRuns: 1000 },
+    )
+  })
+
+  it.each(['', '(', '()', '2 3', '1/0"', '5 kg', '-4', '1e3', '0', '(3 - 3)', "1' 2' 3\"", '3 x'])(
+    'refuses %j with a reason and a place inside it',
+    (text) => {
+      const read = readLength(text)
+      expect(read.ok).toBe(false)
+      if (read.ok) return
+      expect(read.message.length).toBeGreaterThan(4)
+      expect(read.at).toBeLessThanOrEqual(text.length)
+    },
+  )
+})
+
+describe('tokens', () => {
+  it('cover every character that is no space, in order', () => {
+    fc.assert(
+      fc.property(fc.string({ unit: 'grapheme', maxLength: 30 }), (text) => {
+        const tokens = tokensOf(text)
+        let at = 0
+        for (const token of tokens) {
+          expect(text.slice(at, token.at).trim()).toBe('')
+          expect(token.end).toBeGreaterThanOrEqual(token.at)
+          at = token.end
+        }
+        expect(at).toBe(text.length)
+      }),
+    )
+  })
+})
+
+describe('rounding forgives a hair', () => {
+  it.each<[number, number, number]>([
+    [36.999999999999, 37, 37],
+    [37.000000000001, 37, 37],
+    [36.9, 36, 37],
+    [0, 0, 0],
+    [-0.5, -1, 0],
+  ])('%f is %i down and %i up', (value, down, up) => {
+    expect(roundDown(value)).toBe(down)
+    expect(roundUp(value) + 0).toBe(up)
+  })
+  it('at the limit counts as at least', () => {
+    expect(isAtLeast(0.1 + 0.2, 0.3)).toBe(true)
+    expect(isAtLeast(0.3 - 1e-12, 0.3)).toBe(true)
+    expect(isAtLeast(0.2999, 0.3)).toBe(false)
+  })
+})
+
+describe('figures', () => {
+  const figure: Figure = {
+    id: 'x',
+    label: 'white',
+    value: 12.384,
+    unit: 'A',
+    ...working`${operand('pixels', 344, 'px')} × ${operand('colours', 3)} × ${operand('each', 12, 'mA')}`,
+    about: [],
+  }
+  it('carry their sum, and say it', () => {
+    expect(figure.operation).toBe('{0} × {1} × {2}')
+    expect(figure.operands.map(({ name }) => name)).toEqual(['pixels', 'colours', 'each'])
+    expect(workingText(figure)).toBe('344 px × 3 × 12 mA')
+    expect(figureText(figure)).toBe('12.4 A')
+  })
+  it('say lengths in the units that are shown', () => {
+    const sum = working`${operand('groups', 4)} × ${operand('pitch', 25.4, 'mm')}`
+    expect(workingText(sum, 'ft-in')).toBe('4 × 1"')
+  })
+})
+
+it('paths are written as people write them', () => {
+  expect(pathText(['lines', 3, 'text'])).toBe('lines[3].text')
+  expect(pathText([0, 'a'])).toBe('[0].a')
+  expect(pathText([])).toBe('')
+})

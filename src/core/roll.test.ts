@@ -1,0 +1,86 @@
+import { describe, expect, it } from 'vitest'
+import { emptyPlan, type Plan } from './plan/plan'
+import { figureText, workingText } from './quantity/figure'
+import { tally } from './tally'
+
+/** The roll as it is printed: `label working = value`. */
+function printed(extra: Partial<Plan>): string[] {
+  const plan: Plan = { ...emptyPlan('test', 'x'), ...extra }
+  return tally(plan).roll.flatMap(({ title, figures }) => [
+    `— ${title}`,
+    ...figures.map((figure) =>
+      [figure.label, figure.isTotal ? '' : workingText(figure), '=', figureText(figure)]
+        .filter((part) => part !== '')
+        .join(' '),
+    ),
+  ])
+}
+const lines = (...texts: string[]): Pick<Plan, 'lines'> => ({
+  lines: texts.map((text, index) => ({ id: `l${String(index)}`, text })),
+})
+
+describe('the roll', () => {
+  it('shows pixels at full white', () => {
+    expect(printed(lines('seat front 2140', 'ledge 2 x 555'))).toEqual([
+      '— Length',
+      'seat front 128 × 16.7 mm = 2133 mm',
+      'ledge 66 × 16.7 mm = 1100 mm',
+      'strip to place = 3.23 m',
+      '— Current at 5 V',
+      '194 px × 3 × 12 mA = 6.98 A',
+      'dark pixels 194 px × 0.7 mA = 0.14 A',
+      'full white = 7.12 A',
+      'power 5 V × 7.12 A = 35.6 W',
+      '— Supply',
+      'to be given 7.12 A ÷ 0.8 = 8.90 A',
+      '5 V brick, 10 A = 10.0 A',
+    ])
+  })
+
+  it('shows white held down, and counts it once', () => {
+    expect(printed({ ...lines('seat 2140'), limit: 0.5 })).toEqual(
+      expect.arrayContaining([
+        '128 px × 3 × 12 mA = 4.61 A',
+        'held to 50 % of 4.61 A = 2.30 A',
+        'dark pixels 128 px × 0.7 mA = 0.090 A',
+        'full white = 2.39 A',
+      ]),
+    )
+  })
+
+  it('shows idle as what the dark pixels draw, and sizes the supply for full white all the same', () => {
+    const shown = printed({ ...lines('seat 2140'), scene: { shown: 'idle', level: 0.4 } })
+    expect(shown).toContain('idle = 0.090 A')
+    expect(shown).toContain('to be given 4.70 A ÷ 0.8 = 5.87 A')
+    expect(shown.join()).not.toContain('12 mA')
+  })
+
+  it('shows a plain strip by its watts, and strips of other volts under their own heading', () => {
+    const plan = {
+      lines: [
+        { id: 'a', text: 'rail 3000', stripId: 'white-24v-10' },
+        { id: 'b', text: 'shelf 500' },
+        { id: 'c', text: 'drawer 500', stripId: 'white-24v-19' },
+      ],
+    }
+    const shown = printed(plan)
+    expect(shown).toContain('— Current at 24 V')
+    expect(shown).toContain('— Current at 5 V')
+    expect(shown).toContain('24 V white, 9.6 W/m 3.00 m × 9.6 W/m ÷ 24 V = 1.20 A')
+    expect(shown).toContain('24 V white, 19.2 W/m 0.50 m × 19.2 W/m ÷ 24 V = 0.40 A')
+  })
+
+  it('counts single lights and says that their current is not in it', () => {
+    const plan: Plan = { ...emptyPlan('test', 'x'), ...lines('stars grid 5 x 8 @ 60') }
+    const [section] = tally(plan).roll
+    expect(section?.figures[0]).toMatchObject({
+      value: 40,
+      unit: 'lights',
+      rule: /not in the sums/,
+    })
+  })
+
+  it('of an empty pad is empty', () => {
+    expect(printed(lines('', '# later', 'oops 12oo'))).toEqual([])
+  })
+})

@@ -1,0 +1,158 @@
+import { describe, expect, it } from 'vitest'
+import { emptyPlan, type Plan } from '../plan/plan'
+import { shippedStrips } from '../parts/strips'
+import { tally } from '../tally'
+import { nextSupply } from './next-supply'
+import { listed, plural } from './verdict'
+
+type Line = Plan['lines'][number]
+const line = (text: string, extra: Partial<Line> = {}): Line => ({
+  id: text.replaceAll(/\W/g, '-'),
+  text,
+  ...extra,
+})
+function planOf(lines: readonly Line[], part = 'auto', extra: Partial<Plan> = {}): Plan {
+  return {
+    ...emptyPlan('test', 'x'),
+    lines: [...lines],
+    supplies: [{ id: 'supply-a', name: 'Supply A', part }],
+    ...extra,
+  }
+}
+const said = (plan: Plan): string[] =>
+  tally(plan).verdicts.map(({ grade, code, text }) => `${grade} ${code} ${text}`)
+const remedies = (plan: Plan): string[] =>
+  tally(plan).verdicts.flatMap((verdict) => verdict.remedies.map(({ label }) => label))
+
+describe('verdicts name what, by how much, and the way out', () => {
+  it('supply-tight', () => {
+    // 3000 mm: 180 px × 36.7 mA = 6.606 A of 8 A; ÷ 0.8 = 8.26 A.
+    const plan = planOf([line('shelf 3000')], 'brick-5v-8')
+    expect(said(plan)).toEqual([
+      'care supply-tight Supply A: 6.61 A is 83 % of 8 A; with headroom it wants 8.26 A',
+    ])
+    expect(remedies(plan)).toEqual(['take the next size up, 10 A', 'hold white to 96 %'])
+  })
+
+  it('supply-short', () => {
+    // 6000 mm: 360 px × 36.7 mA = 13.2 A.
+    const plan = planOf([line('shelf 6000')], 'brick-5v-10')
+    expect(said(plan)).toEqual([
+      'stop supply-short Supply A: 13.2 A drawn, 10 A given, 3.21 A short',
+    ])
+    expect(remedies(plan)).toEqual([
+      'take the next size up, 20 A',
+      'hold white to 59 %',
+      'take the 12 V version',
+    ])
+  })
+
+  it('supply-short where none is large enough: shared out, as few as it takes', () => {
+    const plan = planOf([line('wall 20 m'), line('beam 18 m'), line('sill 5 m')])
+    expect(said(plan)).toEqual([
+      'stop supply-short Supply A: no 5 V supply in the list gives 118 A',
+    ])
+    expect(remedies(plan)).toContain('share it over 3 supplies')
+  })
+
+  it('volts-differ, with the danger on each side', () => {
+    const high = planOf(
+      [line('shelf 900'), line('rail 900', { stripId: 'white-12v-10' })],
+      'brick-5v-6',
+    )
+    expect(said(high)).toContain('stop volts-differ rail: 12 V strip on 5 V from Supply A')
+    expect(remedies(high)).toEqual([
+      'take the 5 V version',
+      'feed it from a 12 V supply of its own',
+    ])
+    const low = planOf([line('shelf 900')], 'brick-12v-5')
+    const [verdict] = tally(low).verdicts
+    expect(verdict?.why).toBe('On more than its volts a strip burns out at once.')
+    expect(verdict?.remedies.map(({ label }) => label)).toEqual([
+      'take the 12 V version',
+      'take a 5 V supply',
+    ])
+  })
+
+  it('volts-differ says each voltage once, whatever the number of runs', () => {
+    const plan = planOf(
+      [
+        line('a 900', { stripId: 'white-12v-10' }),
+        line('b 900', { stripId: 'white-12v-5' }),
+        line('c 900', { stripId: 'white-12v-14' }),
+        line('d 900', { stripId: 'white-24v-10' }),
+        line('e 900'),
+      ],
+      'brick-5v-6',
+    )
+    expect(said(plan)).toEqual([
+      'stop volts-differ a, b and 1 more: 12 V strip on 5 V from Supply A',
+      'stop volts-differ d: 24 V strip on 5 V from Supply A',
+    ])
+  })
+
+  it.each<[string, string, string[]]>([
+    ['drawer 455', 'white-12v-10', []],
+    ['drawer 465', 'white-12v-10', ['note gap-shows drawer: the last 15 mm stay dark']],
+    ['drawer 490', 'white-12v-5', ['care gap-shows drawer: the last 40 mm stay dark']],
+    [
+      'drawer 2 x 465 + 300',
+      'white-12v-10',
+      ['note gap-shows drawer: the last 15 mm stay dark, at 2 parts of 3'],
+    ],
+    ['drawer 20', 'white-12v-10', ['note gap-shows drawer: the last 20 mm stay dark']],
+  ])('gap-shows for %s of %s', (text, stripId, expected) => {
+    expect(said(planOf([line(text, { stripId })]))).toEqual(expected)
+  })
+
+  it('gap-shows offers the rounding that shows less, and none where none does', () => {
+    const plan = planOf([line('drawer 490', { stripId: 'white-12v-5' })])
+    expect(remedies(plan)).toEqual(['round to the nearest mark (over by 10 mm)'])
+    const covering = { ...plan, rules: { ...plan.rules, rounding: 'cover' as const } }
+    expect(said(covering)).toEqual(['note gap-shows drawer: hangs over by 10 mm'])
+    expect(remedies(covering)).toEqual([])
+  })
+
+  it('nameplate only when a quarter apart', () => {
+    const own = (nameplateWPerM: number): Plan =>
+      planOf([line('shelf 900')], 'auto', {
+        defaults: { stripId: 'own' },
+        own: {
+          strips: [{ ...shippedStrips[1]!, id: 'own', name: 'own', nameplateWPerM }],
+          supplies: [],
+        },
+      })
+    expect(said(own(18))).toEqual([])
+    expect(said(own(14.5))).toEqual([])
+    expect(said(own(14))).toEqual(['note nameplate own: counts to 18 W/m, 14 W/m is printed'])
+    expect(said(own(25))).toEqual(['note nameplate own: counts to 18 W/m, 25 W/m is printed'])
+  })
+
+  it('come gravest first', () => {
+    const plan = planOf(
+      [line('drawer 490', { stripId: 'white-12v-5' }), line('shelf 3000')],
+      'brick-5v-8',
+    )
+    expect(tally(plan).verdicts.map(({ grade }) => grade)).toEqual(['stop', 'care', 'care'])
+  })
+})
+
+describe('words', () => {
+  it.each<[string[], string]>([
+    [[], ''],
+    [['a'], 'a'],
+    [['a', 'b'], 'a and b'],
+    [['a', 'b', 'c', 'd'], 'a, b and 2 more'],
+  ])('%j is listed as %s', (names, text) => {
+    expect(listed(names)).toBe(text)
+  })
+  it('count', () => {
+    expect([plural(1, 'part'), plural(3, 'part')]).toEqual(['1 part', '3 parts'])
+  })
+  it('further supplies take the next free letter', () => {
+    const taken = (ids: string[]) =>
+      nextSupply({ supplies: ids.map((id) => ({ id, name: id, part: 'auto' })) }).id
+    expect(taken(['supply-a'])).toBe('supply-b')
+    expect(taken(['supply-a', 'supply-b', 'supply-d'])).toBe('supply-c')
+  })
+})
