@@ -21,7 +21,7 @@ const stages = [
 const stageRules = stages.map((stage, index) => ({
   name: `core-${stage}-uses-earlier-stages`,
   severity: 'error',
-  from: { path: `^src/core/${stage}/` },
+  from: { path: `^src/core/${stage}/`, pathNot: '\\.test\\.ts$' },
   to: {
     path: `^src/core/(?:${[...stages.slice(index + 1), 'sums', 'verdict'].join('|')})/|^src/core/[^/]+\\.ts$`,
   },
@@ -33,7 +33,7 @@ module.exports = {
     {
       name: 'verdicts-do-not-know-the-tally',
       severity: 'error',
-      from: { path: '^src/core/(?:verdict|sums)/' },
+      from: { path: '^src/core/(?:verdict|sums)/', pathNot: '\\.test\\.ts$' },
       to: { path: '^src/core/[^/]+\\.ts$' },
     },
     {

@@ -1,0 +1,82 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { measure } from '../measure/measure'
+import { partsOf } from '../parts/find'
+import { roundings } from '../plan/choices'
+import { emptyPlan } from '../plan/plan'
+import { cut } from './cut'
+import { cutRun } from './cut-run'
+
+const given = fc.record({
+  lengthMm: fc.double({ min: 1, max: 20_000, noNaN: true }),
+  cutPitchMm: fc.double({ min: 2, max: 500, noNaN: true }),
+  pixelsPerCut: fc.nat(12),
+  fit: fc.constantFrom(...roundings),
+  endAllowanceMm: fc.double({ min: 0, max: 40, noNaN: true }),
+})
+
+describe('a part cut at its marks', () => {
+  it('is whole groups, with no better number of groups to be had', () => {
+    fc.assert(
+      fc.property(given, (one) => {
+        const { cuts, placedMm, gapMm, pixels } = cutRun(one)
+        const room = one.lengthMm - 2 * one.endAllowanceMm
+        const hair = 1e-6 * one.cutPitchMm
+        expect(Number.isInteger(cuts)).toBe(true)
+        expect(cuts).toBeGreaterThanOrEqual(0)
+        expect(placedMm).toBeCloseTo(cuts * one.cutPitchMm, 9)
+        expect(placedMm + gapMm).toBeCloseTo(one.lengthMm, 9)
+        expect(pixels).toBe(cuts * one.pixelsPerCut)
+        if (room <= 0) {
+          expect(cuts).toBe(0)
+          return
+        }
+        // One group more or less would break the rule or be further off.
+        const after = placedMm + one.cutPitchMm
+        const before = placedMm - one.cutPitchMm
+        if (one.fit === 'inside') {
+          expect(placedMm).toBeLessThanOrEqual(room + hair)
+          expect(after).toBeGreaterThan(room - hair)
+        } else if (one.fit === 'cover') {
+          expect(placedMm).toBeGreaterThanOrEqual(room - hair)
+          expect(before).toBeLessThan(room + hair)
+        } else {
+          const off = Math.abs(placedMm - room)
+          expect(off).toBeLessThanOrEqual(Math.abs(after - room) + hair)
+          if (cuts > 0) expect(off).toBeLessThanOrEqual(Math.abs(before - room) + hair)
+        }
+      }),
+      { numRuns: 1000 },
+    )
+  })
+
+  it.each<[number, number, number]>([
+    [500, 50, 10],
+    [60 * (1000 / 60), 1000 / 60, 60],
+    [100 * (1000 / 144), 1000 / 144, 100],
+    [0.1 + 0.2, 0.1, 3],
+  ])(
+    '%f mm at %f mm is exactly %i groups, inside and covering alike',
+    (lengthMm, cutPitchMm, cuts) => {
+      for (const fit of roundings)
+        expect(cutRun({ lengthMm, cutPitchMm, pixelsPerCut: 1, fit, endAllowanceMm: 0 }).cuts).toBe(
+          cuts,
+        )
+    },
+  )
+})
+
+it('each part of a run is rounded on its own', () => {
+  const plan = {
+    ...emptyPlan('test', 'x'),
+    lines: [
+      { id: 'a', text: 'crown frame 465 x 215', stripId: 'white-12v-10' },
+      { id: 'b', text: 'stars grid 5 x 8 @ 60' },
+    ],
+  }
+  const [crown, stars] = cut(plan, measure(plan).runs, partsOf(plan.own))
+  // 25 mm groups: 18 and 8 fit, four parts.
+  expect(crown?.pieces.map(({ cuts }) => cuts)).toEqual([18, 8, 18, 8])
+  expect(crown).toMatchObject({ cuts: 52, placedMm: 1300, gapMm: 60, pixels: 0 })
+  expect(stars).toMatchObject({ pieces: [], cuts: 0, placedMm: 0, pixels: 0 })
+})

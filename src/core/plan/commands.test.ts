@@ -1,0 +1,97 @@
+import { describe, expect, it } from 'vitest'
+import { shippedStrips } from '../parts/strips'
+import { shippedSupplies } from '../parts/supplies'
+import { change, patched, type Command } from './commands'
+import { emptyPlan, planSchema, type Plan } from './plan'
+
+const start: Plan = {
+  ...emptyPlan('Hall', 'a'),
+  lines: [
+    { id: 'a', text: 'shelf 300' },
+    { id: 'b', text: 'rail 400', stripId: 'white-usb', supplyId: 'supply-b' },
+    { id: 'c', text: 'sill 500' },
+  ],
+  supplies: [
+    { id: 'supply-a', name: 'Supply A', part: 'auto' },
+    { id: 'supply-b', name: 'Supply B', part: 'auto' },
+  ],
+}
+const after = (...commands: Command[]): Plan => change(start, commands).plan
+const order = (plan: Plan): string => plan.lines.map(({ id }) => id).join('')
+
+const strip = { ...shippedStrips[0]!, id: 'own-1', name: 'own' }
+const supply = { ...shippedSupplies[0]!, id: 'own-2', name: 'own' }
+
+describe('commands', () => {
+  it.each<[Command, (plan: Plan) => unknown, unknown]>([
+    [{ do: 'rename', name: 'Attic' }, (p) => p.name, 'Attic'],
+    [{ do: 'show-units', units: 'ft-in' }, (p) => p.units, 'ft-in'],
+    [{ do: 'add-lines', at: 1, lines: [{ id: 'd', text: '' }] }, order, 'adbc'],
+    [{ do: 'set-text', line: 'b', text: 'rail 900' }, (p) => p.lines[1]?.text, 'rail 900'],
+    [{ do: 'remove-line', line: 'b' }, order, 'ac'],
+    [{ do: 'move-line', line: 'a', to: 2 }, order, 'bca'],
+    [{ do: 'move-line', line: 'c', to: 0 }, order, 'cab'],
+    [{ do: 'set-strip', line: 'a', strip: 'white-usb' }, (p) => p.lines[0]?.stripId, 'white-usb'],
+    [{ do: 'set-strip', line: 'b', strip: undefined }, (p) => 'stripId' in p.lines[1]!, false],
+    [{ do: 'set-default-strip', strip: 'white-usb' }, (p) => p.defaults.stripId, 'white-usb'],
+    [
+      { do: 'feed-from', lines: ['a', 'c'], supply: 'supply-b' },
+      (p) => p.lines[2]?.supplyId,
+      'supply-b',
+    ],
+    [
+      { do: 'pick-supply', supply: 'supply-b', part: 'brick-5v-2' },
+      (p) => p.supplies[1]?.part,
+      'brick-5v-2',
+    ],
+    [{ do: 'remove-supply', supply: 'supply-b' }, (p) => 'supplyId' in p.lines[1]!, false],
+    [{ do: 'show-scene', scene: 'idle' }, (p) => p.scene.shown, 'idle'],
+    [{ do: 'set-level', level: 0.7 }, (p) => p.scene, { shown: 'level', level: 0.7 }],
+    [{ do: 'set-limit', limit: 0.5 }, (p) => p.limit, 0.5],
+    [{ do: 'set-rules', rules: { headroom: 0.1 } }, (p) => p.rules.headroom, 0.1],
+    [{ do: 'own-strip', strip }, (p) => p.own.strips, [strip]],
+    [{ do: 'own-supply', supply }, (p) => p.own.supplies, [supply]],
+  ])('%j', (command, part, expected) => {
+    const { plan, forward, backward } = change(start, [command])
+    expect(part(plan)).toEqual(expected)
+    // What comes out is a plan, what went in is as it was, and the patches lead both ways.
+    expect(planSchema.parse(plan)).toEqual(plan)
+    expect(order(start)).toBe('abc')
+    expect(patched(start, forward)).toEqual(plan)
+    expect(patched(plan, backward)).toEqual(start)
+  })
+
+  it.each<Command>([
+    { do: 'set-text', line: 'gone', text: 'x' },
+    { do: 'remove-line', line: 'gone' },
+    { do: 'move-line', line: 'gone', to: 0 },
+    { do: 'set-strip', line: 'gone', strip: 'x' },
+    { do: 'pick-supply', supply: 'gone', part: 'auto' },
+    { do: 'remove-supply', supply: 'gone' },
+  ])('about what is gone does nothing: %j', (command) => {
+    expect(change(start, [command]).plan).toBe(start)
+  })
+
+  it('in a row are one change, in their order', () => {
+    const plan = after(
+      { do: 'add-lines', at: 3, lines: [{ id: 'd', text: 'x' }] },
+      { do: 'set-text', line: 'd', text: 'shelf 700' },
+      { do: 'move-line', line: 'd', to: 0 },
+      { do: 'remove-line', line: 'a' },
+    )
+    expect(order(plan)).toBe('dbc')
+    expect(plan.lines[0]?.text).toBe('shelf 700')
+  })
+
+  it('put an own part in the place of the one with its id', () => {
+    const renamed = { ...strip, name: 'measured' }
+    expect(
+      after({ do: 'own-strip', strip }, { do: 'own-strip', strip: renamed }).own.strips,
+    ).toEqual([renamed])
+  })
+
+  it('never take the last supply', () => {
+    const one = after({ do: 'remove-supply', supply: 'supply-b' })
+    expect(change(one, [{ do: 'remove-supply', supply: 'supply-a' }]).plan).toBe(one)
+  })
+})
