@@ -1,8 +1,9 @@
+import { packingBench } from './packing'
 import { tallyBench } from './tally'
 import { typingBench } from './typing'
 
 /** Each prints figures and ratios of one run; none of them fails, since machines differ. */
-const benches = { tally: tallyBench, typing: typingBench }
+const benches = { tally: tallyBench, packing: packingBench, typing: typingBench }
 
 const wanted = process.argv.slice(2)
 for (const [name, bench] of Object.entries(benches)) {

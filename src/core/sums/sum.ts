@@ -14,6 +14,17 @@ export type SumResult =
   | { readonly ok: true; readonly answer: object }
   | { readonly ok: false; readonly issues: readonly Issue[] }
 
+class Refused extends Error {
+  constructor(readonly issues: readonly Issue[]) {
+    super('refused')
+  }
+}
+
+/** Ends a sum whose input fits its schema but has no answer. */
+export function refuse(issues: readonly Issue[]): never {
+  throw new Refused(issues)
+}
+
 /** Ties a schema to the function that works on its output. */
 export function defineSum<Schema extends z.ZodType>(
   name: string,
@@ -27,9 +38,13 @@ export function defineSum<Schema extends z.ZodType>(
     given,
     work: (input) => {
       const parsed = given.safeParse(input)
-      return parsed.success
-        ? { ok: true, answer: work(parsed.data) }
-        : { ok: false, issues: issuesOf(parsed.error) }
+      if (!parsed.success) return { ok: false, issues: issuesOf(parsed.error) }
+      try {
+        return { ok: true, answer: work(parsed.data) }
+      } catch (error) {
+        if (error instanceof Refused) return { ok: false, issues: error.issues }
+        throw error
+      }
     },
   }
 }

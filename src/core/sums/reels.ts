@@ -1,0 +1,45 @@
+import { pack } from '../cut/pack'
+import { z } from '../quantity/z'
+import { defineSum, refuse } from './sum'
+
+const mm = z.number().positive().max(1_000_000)
+
+export const reelsSum = defineSum(
+  'reels',
+  'The cheapest reels to cut pieces from, with rests in the drawer used up first.',
+  z.strictObject({
+    piecesMm: z.array(mm).min(1).max(2_000),
+    stock: z
+      .array(z.strictObject({ lengthMm: mm, price: z.number().nonnegative() }))
+      .min(1)
+      .max(50),
+    offcutsMm: z.array(mm).max(500).default([]),
+  }),
+  ({ piecesMm, stock, offcutsMm }) => {
+    const result = pack({
+      pieces: piecesMm,
+      stock: stock.map(({ lengthMm, price }) => ({ length: lengthMm, price })),
+      offcuts: offcutsMm,
+    })
+    if (!result.ok)
+      refuse(
+        result.tooLong.map((index) => ({
+          path: `piecesMm[${String(index)}]`,
+          message: `${String(piecesMm[index])} mm is longer than every reel and offcut`,
+        })),
+      )
+    const { bins, price, boundPrice, isProved } = result.packing
+    return {
+      price,
+      boundPrice,
+      isProved,
+      bins: bins.map(({ kind, length, price: paid, pieces }) => ({
+        kind,
+        lengthMm: length,
+        price: paid,
+        piecesMm: pieces,
+        leftoverMm: length - pieces.reduce((sum, piece) => sum + piece, 0),
+      })),
+    }
+  },
+)
