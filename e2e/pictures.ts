@@ -18,6 +18,20 @@ test('a verdict', async ({ page }) => {
   await page.screenshot({ path: `${folder}/volts-differ.png` })
 })
 
+test('cut', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: /^Cut/ }).click()
+  await expect(page.getByTestId('packing')).toContainText('proved cheapest')
+  await page.screenshot({ path: `${folder}/cut.png` })
+})
+
+test('a second plan', async ({ page }) => {
+  await page.goto('/plans')
+  await page.getByRole('link', { name: 'Pegboard moon' }).click()
+  await expect(page.getByTestId('cut-state')).toContainText('reel')
+  await page.screenshot({ path: `${folder}/pegboard-moon.png` })
+})
+
 test('plans', async ({ page }) => {
   await page.goto('/plans')
   await expect(page.getByRole('listitem').first()).toBeVisible()

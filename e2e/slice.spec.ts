@@ -10,7 +10,7 @@ test('opens with the demo plan and one verdict whose remedy can be tried', async
     .getByRole('button', { name: /next size up/ })
     .click()
   await expect(verdict(page, 'supply-tight')).toHaveCount(0)
-  await expect(page.getByTestId('measure-state')).toHaveText('4 places')
+  await expect(page.getByTestId('measure-state')).toHaveText('6 places')
 })
 
 test('a typed line gives metres, pixels, amperes, watts and a supply', async ({ page }) => {
@@ -48,7 +48,7 @@ test('a 12 V strip on a 5 V supply is stopped, remedied, undone and done again',
   await line(page, 3).click()
   await page.getByRole('button', { name: /^Light:/ }).click()
   await page.getByRole('option', { name: /12 V RGB pixels/ }).click()
-  await expect(verdict(page, 'volts-differ')).toContainText('sill: 12 V strip on 5 V')
+  await expect(verdict(page, 'volts-differ')).toContainText('porthole: 12 V strip on 5 V')
   await verdict(page, 'volts-differ').getByRole('button', { name: 'take the 5 V version' }).click()
   await expect(verdict(page, 'volts-differ')).toHaveCount(0)
   await page.keyboard.press('Control+z')
@@ -106,10 +106,10 @@ test('lines are moved by keys and by dragging', async ({ page }) => {
   await page.mouse.move(from.x + 10, from.y - 10, { steps: 4 })
   await page.mouse.move(to.x + 10, to.y + 4, { steps: 12 })
   await page.mouse.up()
-  await expect(line(page, 1)).toHaveValue('plinth (1860 - 2 * 45)')
-  await expect(line(page, 2)).toHaveValue('ledge 2 x 555')
-  await page.keyboard.press('Control+z')
   await expect(line(page, 1)).toHaveValue('ledge 2 x 555')
+  await expect(line(page, 2)).toHaveValue('alcove arch r410 legs 300')
+  await page.keyboard.press('Control+z')
+  await expect(line(page, 1)).toHaveValue('alcove arch r410 legs 300')
 })
 
 test('exports a plan and reads it back; refuses what is none', async ({ page }) => {
@@ -187,7 +187,7 @@ test('two tabs do not overwrite each other', async ({ page, context }) => {
 test('plans are made, renamed, duplicated, deleted and brought back', async ({ page }) => {
   await page.goto('/plans')
   const cards = page.getByRole('listitem')
-  await expect(cards).toHaveCount(1)
+  await expect(cards).toHaveCount(2)
   await page.getByRole('button', { name: 'Duplicate Bay-window nook' }).click()
   await page.getByRole('button', { name: 'Rename Bay-window nook copy' }).click()
   await page.getByLabel('Name of the plan').fill('Hall bench')
@@ -245,12 +245,12 @@ test('house rules are used at once and named in the sums', async ({ page }) => {
 
 test('pointing at a sum lights its run, a click goes to its line', async ({ page }) => {
   await page.goto('/')
-  const row = roll(page).locator('[data-figure="length.sill"]')
+  const row = roll(page).locator('[data-figure="length.porthole"]')
   await row.hover()
   await expect(line(page, 3).locator('xpath=ancestor::div[2]')).toHaveClass(/bg-marker/)
   await row.click()
   await expect(line(page, 3)).toBeFocused()
-  await page.locator('[data-run="plinth"] path').last().click({ force: true })
+  await page.locator('[data-run="ledge"] path').last().click({ force: true })
   await expect(line(page, 4)).toBeFocused()
 })
 

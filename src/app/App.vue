@@ -1,17 +1,30 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { computed } from 'vue'
-import { RouterView, useRoute } from 'vue-router'
+import { RouterView, useRoute, useRouter } from 'vue-router'
 import AppHeader from './shell/AppHeader.vue'
 import DropTarget from './shell/DropTarget.vue'
 import NoticeBar from './shell/NoticeBar.vue'
+import { stages } from './shell/stages'
 import { useNotices } from './stores/notices'
 import { usePlanStore } from './stores/plan'
 
 const route = useRoute()
+const router = useRouter()
 const store = usePlanStore()
 const notices = useNotices()
 const isInPlan = computed(() => route.params.id !== undefined)
+
+/** Stages by Alt and their number: plain numbers belong to the pad. */
+useEventListener('keydown', (event: KeyboardEvent) => {
+  const stage = /^Digit[1-9]$/.test(event.code)
+    ? stages[Number(event.code.slice(-1)) - 1]
+    : undefined
+  if (!event.altKey || event.ctrlKey || event.metaKey || !isInPlan.value || stage === undefined)
+    return
+  event.preventDefault()
+  void router.push({ name: stage.name, params: { id: route.params.id } })
+})
 
 /** Undo belongs to the plan everywhere but in a dialog, where a field's own is wanted. */
 useEventListener('keydown', (event: KeyboardEvent) => {

@@ -18,6 +18,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/plans', name: 'plans', component: () => import('./plans/PlansPage.vue') },
   { path: '/plan/:id', redirect: (to) => ({ name: 'measure', params: to.params }) },
   { path: '/plan/:id/measure', name: 'measure', component: MeasurePage },
+  { path: '/plan/:id/cut', name: 'cut', component: () => import('./cut/CutPage.vue') },
   { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./shell/NowherePage.vue') },
 ]
 

@@ -18,8 +18,8 @@ describe('the command line', () => {
     const { status, json } = glow(['tally', '--demo', 'bay-window-nook'])
     expect(status).toBe(0)
     expect(json).toMatchObject({
-      totals: { pixels: 400, singleLights: 0 },
-      supplies: [{ id: 'supply-a', volts: 5, ratedA: 15 }],
+      totals: { pixels: 503, singleLights: 40 },
+      supplies: [{ id: 'supply-a', volts: 5, ratedA: 20 }],
       verdicts: [{ code: 'supply-tight', grade: 'care' }],
     })
     expect(glow(['tally', 'demo/bay-window-nook.json']).json).toEqual(json)
@@ -63,6 +63,32 @@ describe('the command line', () => {
     expect(result.status).toBe(status)
     expect(result.stderr).toMatch(message)
     expect(result.json).toBeUndefined()
+  })
+
+  it('lists the cuts of a plan, every group once', () => {
+    const { stdout } = spawnSync(
+      process.execPath,
+      ['--import', 'tsx', 'src/cli/main.ts', 'csv', 'cuts', 'demo/bay-window-nook.json'],
+      { cwd: root, encoding: 'utf8' },
+    )
+    const [header, ...rows] = stdout.trimEnd().split('\r\n')
+    expect(header).toBe('strip,source,number,piece,part,parts,groups,from group,to group,length mm')
+    const cells = rows.map((row) => row.replace(/^"[^"]*",/, '').split(','))
+    expect(cells.map(([, , piece]) => piece).toSorted()).toEqual([
+      'A1',
+      'B1',
+      'B2',
+      'B3',
+      'C1',
+      'D1',
+      'D2',
+      'E1',
+      'E2',
+      'E3',
+      'E4',
+    ])
+    expect(cells.reduce((sum, row) => sum + Number(row[5]), 0)).toBe(503)
+    expect(glow(['csv', 'weights', 'demo/bay-window-nook.json']).status).toBe(2)
   })
 
   it('reads its demo plans from the folder that the app takes them from', () => {

@@ -5,6 +5,7 @@ import { runNamer } from '../core/measure/measure'
 import { z } from '../core/quantity/z'
 import { sums } from '../core/sums'
 import { tally } from '../core/tally'
+import { cutsCsv } from '../formats/csv-cuts'
 import { readPlanFile } from '../formats/plan-file'
 import { demoNames, demoText } from './demos'
 
@@ -78,6 +79,21 @@ function understood(reading: Reading, namer: ReturnType<typeof runNamer>): objec
   }
 }
 
+const csvKinds: Readonly<Record<string, (result: ReturnType<typeof tally>) => string>> = {
+  cuts: ({ reels }) => cutsCsv(reels),
+}
+
+function csvCommand(kind: string, file: string): void {
+  const list = csvKinds[kind]
+  if (list === undefined)
+    throw new CommanderError(
+      2,
+      'glow.usage',
+      `error: no list ${kind}; there are ${Object.keys(csvKinds).join(', ')}`,
+    )
+  process.stdout.write(list(tally(planOf(textOf(file), file))))
+}
+
 function sumCommand(name: string, file = '-'): void {
   const sum = sums.find((candidate) => candidate.name === name)
   if (sum === undefined)
@@ -121,6 +137,12 @@ program
   .description('what the pad understands of a file, line by line')
   .argument('<file>', 'a text file, or - for standard input')
   .action(jotCommand)
+program
+  .command('csv')
+  .description('a list of a plan as CSV')
+  .argument('<kind>', `what to list: ${Object.keys(csvKinds).join(', ')}`)
+  .argument('<plan>', 'a plan file, or - for standard input')
+  .action(csvCommand)
 program
   .command('sum')
   .description('one sum')

@@ -1,4 +1,6 @@
 import type { CutStripRun } from './cut/cut'
+import type { Joints } from './cut/joints'
+import type { StripReels } from './cut/reels'
 import { headroomOf, type FedSupply } from './feed/supplies'
 import { groupDraw, levelIn, type RunLoad } from './load/load'
 import { loadOf } from './load/load-of'
@@ -19,6 +21,8 @@ export interface RollSection {
 interface Results {
   readonly plan: Plan
   readonly cuts: readonly CutStripRun[]
+  readonly reels: readonly StripReels[]
+  readonly joints: readonly Joints[]
   readonly loads: readonly RunLoad[]
   readonly supplies: readonly FedSupply[]
   readonly verdicts: readonly Verdict[]
@@ -53,6 +57,8 @@ export function rollOf(results: Results): RollSection[] {
         index === 0 ? ['nameplate'] : [],
       ),
     ),
+    section('reels', 'Reels', reelFigures(results), ['stock-short']),
+    section('joints', 'Joints', jointFigures(results), []),
     ...supplies.map((supply) =>
       section(
         `supply.${supply.slot.id}`,
@@ -84,6 +90,55 @@ function lengthFigures({ plan, cuts }: Results): Figure[] {
     about: [run.id],
   }))
   return [...figures, sumOf('length.total', 'strip to place', 'm', figures, 1 / 1000)]
+}
+
+/** Reels to buy by kind, strip by strip, and what is left of them. */
+function reelFigures({ reels }: Results): Figure[] {
+  const bought = reels.flatMap(({ strip, reels: bins }) => {
+    const own = bins.filter(({ kind }) => kind === 'reel')
+    const lengths = [...new Set(own.map(({ lengthMm }) => lengthMm))].toSorted((a, b) => b - a)
+    return lengths.map((lengthMm): Figure => {
+      const alike = own.filter((reel) => reel.lengthMm === lengthMm)
+      const price = alike[0]?.price ?? 0
+      return {
+        id: `reels.${strip.id}.${String(lengthMm)}`,
+        label: reels.length > 1 ? strip.name : 'reels',
+        value: alike.length * price,
+        unit: 'price',
+        ...working`${operand('reels', alike.length)} of ${operand('length', lengthMm / 1000, 'm')} × ${operand('price', price, 'price')}`,
+        about: [...new Set(alike.flatMap(({ cuts }) => cuts.map(({ runId }) => runId)))],
+      }
+    })
+  })
+  if (bought.length === 0) return []
+  const isProved = reels.every((strip) => strip.isProved)
+  return [
+    ...bought,
+    {
+      ...sumOf('reels.total', isProved ? 'proved cheapest' : 'cheapest found', 'price', bought),
+      rule: 'each piece whole, rests from the drawer first',
+    },
+  ]
+}
+
+const jointName: Readonly<Record<Joints['kind'], string>> = {
+  lead: 'leads',
+  jumper: 'jumpers, both ends',
+  pad: 'pad to pad',
+}
+
+function jointFigures({ joints }: Results): Figure[] {
+  if (joints.length === 0) return []
+  const figures = joints.map(({ kind, count, minutes }): Figure => ({
+    id: `joints.${kind}`,
+    label: jointName[kind],
+    value: minutes,
+    unit: 'min',
+    ...working`${operand('joints', count)} × ${operand('each', minutes / count, 'min')}`,
+    about: [],
+  }))
+  const count = joints.reduce((sum, of) => sum + of.count, 0)
+  return [...figures, sumOf('joints.total', `${String(count)} joints`, 'min', figures)]
 }
 
 function lightFigures({ cuts }: Results): Figure[] {

@@ -161,12 +161,12 @@ describe('any plan', () => {
           if (typeof value === 'number') expect(Number.isFinite(value)).toBe(true)
           return value
         })
-        for (const { id, wantedMm, placedMm, gapMm, piecesMm } of result.runs) {
+        for (const { id, wantedMm, placedMm, gapMm, pieces } of result.runs) {
           expect(placedMm + gapMm).toBeCloseTo(wantedMm, 6)
           const strip = shippedStrips.find(
             (part) => part.id === plan.lines.find((line) => line.id === id)?.stripId,
           )!
-          const slack = strip.cutPitchMm * piecesMm.length + 1e-6
+          const slack = strip.cutPitchMm * pieces.length + 1e-6
           const { rounding } = plan.rules
           if (rounding === 'inside') expect(gapMm).toBeGreaterThan(-1e-6)
           if (rounding === 'cover') expect(gapMm).toBeLessThan(1e-6)

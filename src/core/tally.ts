@@ -1,4 +1,6 @@
-import { cut, type CutStripRun } from './cut/cut'
+import { cut, litOf, type CutStripRun, type Piece } from './cut/cut'
+import { countJoints, type Joints } from './cut/joints'
+import { cutFromReels, type StripReels } from './cut/reels'
 import { feedSupplies } from './feed/supplies'
 import { loadRuns, type RunLoad } from './load/load'
 import { measure } from './measure/measure'
@@ -7,6 +9,7 @@ import type { Plan } from './plan/plan'
 import { rollOf, type RollSection } from './roll'
 import { gapShows } from './verdict/gap-shows'
 import { nameplate } from './verdict/nameplate'
+import { stockShort } from './verdict/stock-short'
 import { supplyLoad } from './verdict/supply-load'
 import type { Grade, Verdict } from './verdict/verdict'
 import { voltsDiffer } from './verdict/volts-differ'
@@ -22,8 +25,9 @@ export interface TallyRun {
   readonly cuts: number
   readonly pixels: number
   readonly lights: number
-  /** Placed length of each part, mm, in the order of the run's segments. */
-  readonly piecesMm: readonly number[]
+  /** What of each segment is lit, mm along it, in the order of the run's segments. */
+  readonly litMm: readonly (readonly [fromMm: number, toMm: number])[]
+  readonly pieces: readonly Piece[]
   /** Lowest and highest volts at its loads; `null` until the feed is solved. */
   readonly minV: number | null
   readonly maxV: number | null
@@ -59,6 +63,8 @@ export interface Tally {
   readonly totals: Totals
   readonly runs: readonly TallyRun[]
   readonly supplies: readonly TallySupply[]
+  readonly reels: readonly StripReels[]
+  readonly joints: readonly Joints[]
   readonly verdicts: readonly Verdict[]
   readonly roll: readonly RollSection[]
   /** Lines that were not understood. */
@@ -69,7 +75,11 @@ export interface Tally {
   }[]
 }
 
-const judges = [voltsDiffer, supplyLoad, gapShows, nameplate]
+const judges = [voltsDiffer, supplyLoad, gapShows, stockShort, nameplate]
+
+/** While somebody types the packing may not take long; the Cut page can search on where it was cut short. */
+const quickPacking = { mostNodes: 2_000, mostSets: 400 }
+
 const gravity: Readonly<Record<Grade, number>> = { stop: 0, care: 1, note: 2 }
 
 /** Works a plan out, stage after stage in the order of the work. Pure: the same plan gives the same tally. */
@@ -77,10 +87,12 @@ export function tally(plan: Plan): Tally {
   const parts = partsOf(plan.own)
   const { runs, lines } = measure(plan)
   const cuts = cut(plan, runs, parts)
+  const reels = cutFromReels(cuts, plan.offcuts, quickPacking)
+  const joints = countJoints(cuts, reels)
   const loads = loadRuns(plan, cuts)
   const supplies = feedSupplies(plan, loads, parts)
   const verdicts = judges
-    .flatMap((judge) => judge({ plan, parts, cuts, supplies }))
+    .flatMap((judge) => judge({ plan, parts, cuts, reels, supplies }))
     .toSorted((a, b) => gravity[a.grade] - gravity[b.grade])
   return {
     totals: totalsOf(cuts, loads),
@@ -96,15 +108,18 @@ export function tally(plan: Plan): Tally {
       needA,
       shownA,
     })),
+    reels,
+    joints,
     verdicts,
-    roll: rollOf({ plan, cuts, loads, supplies, verdicts }),
+    roll: rollOf({ plan, cuts, reels, joints, loads, supplies, verdicts }),
     unread: lines.flatMap(({ line, reading }) =>
       reading.kind === 'error' ? [{ id: line.id, text: line.text, message: reading.message }] : [],
     ),
   }
 }
 
-function tallyRun({ run, strip, ...placed }: CutStripRun, load: RunLoad | undefined): TallyRun {
+function tallyRun(entry: CutStripRun, load: RunLoad | undefined): TallyRun {
+  const { run, strip, ...placed } = entry
   return {
     id: run.id,
     name: run.name,
@@ -116,7 +131,8 @@ function tallyRun({ run, strip, ...placed }: CutStripRun, load: RunLoad | undefi
     cuts: placed.cuts,
     pixels: placed.pixels,
     lights: run.lights.length,
-    piecesMm: placed.pieces.map((piece) => piece.placedMm),
+    litMm: litOf(entry),
+    pieces: placed.pieces,
     minV: null,
     maxV: null,
     currentA: load?.peakA ?? 0,

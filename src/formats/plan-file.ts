@@ -108,6 +108,9 @@ function referenceIssues(plan: Plan): Issue[] {
             },
           ]),
     ]),
+    ...plan.offcuts.flatMap(({ stripId }, index) =>
+      strips.has(stripId) ? [] : [missing(`offcuts[${String(index)}].stripId`, 'strip', stripId)],
+    ),
     ...plan.supplies.flatMap(({ part }, index) =>
       part === 'auto' || supplies.has(part)
         ? []
@@ -117,6 +120,7 @@ function referenceIssues(plan: Plan): Issue[] {
       [
         ['lines', plan.lines],
         ['supplies', plan.supplies],
+        ['offcuts', plan.offcuts],
         ['own.strips', plan.own.strips],
         ['own.supplies', plan.own.supplies],
       ] as const

@@ -26,7 +26,7 @@ const layout = computed(() =>
   layOut(store.measured.runs, Math.max(0.3, width.value / Math.max(1, height.value))),
 )
 const view = computed(() => fit(layout.value.box, width.value, height.value, padding))
-const placedMm = computed(() => new Map(store.tally?.runs.map((run) => [run.id, run.piecesMm])))
+const litMm = computed(() => new Map(store.tally?.runs.map((run) => [run.id, run.litMm])))
 const brightness = computed(() => 0.3 + 0.7 * levelIn(plan, plan.scene.shown))
 /** Names and dimensions show while a run has room for them. */
 const isRoomy = computed(() => store.measured.runs.length <= 60)
@@ -36,22 +36,22 @@ interface Drawn {
   readonly x: number
   readonly y: number
   readonly hue: string
-  readonly pieces: readonly number[]
-  readonly piecesKey: string
+  readonly lit: readonly (readonly [fromMm: number, toMm: number])[]
+  readonly litKey: string
 }
 const drawn = computed((): Drawn[] => {
   const { scale, x, y } = view.value
   const { placed } = layout.value
   return store.measured.runs.map((run, index) => {
     const [dx, dy] = placed[index]?.offset ?? [0, 0]
-    const pieces = placedMm.value.get(run.id) ?? []
+    const lit = litMm.value.get(run.id) ?? []
     return {
       run,
       x: Math.round((x + dx * scale) * 10) / 10,
       y: Math.round((y + dy * scale) * 10) / 10,
       hue: hues[index % hues.length] ?? '#ffd27a',
-      pieces,
-      piecesKey: pieces.join(),
+      lit,
+      litKey: lit.join(),
     }
   })
 })
@@ -61,9 +61,11 @@ const ruler = computed(() => {
   return { mm, px: mm * view.value.scale, label: formatLength(mm, plan.units) }
 })
 
-/** Lit part and dark rest of a segment, as a dash pattern over its whole length. */
-const lit = (placed: number | undefined, lengthMm: number): string =>
-  `${String(Math.min(1, (placed ?? lengthMm) / lengthMm))} 2`
+/** The lit part of a segment as a dash pattern over its whole length: a gap before it, and no end of one behind it. */
+function dashes(lit: readonly [number, number] | undefined, lengthMm: number): string {
+  const [from, to] = lit ?? [0, lengthMm]
+  return `0 ${String(from / lengthMm)} ${String((to - from) / lengthMm)} 2`
+}
 
 const isLit = (id: string): boolean => spotlight.lit.has(id) || spotlight.chosen === id
 </script>
@@ -82,9 +84,9 @@ const isLit = (id: string): boolean => spotlight.lit.has(id) || spotlight.chosen
     >
       <!-- Places are worked into the paths: a transform for each run would be a layer for each run. -->
       <g
-        v-for="{ run, x, y, hue, pieces, piecesKey } in drawn"
+        v-for="{ run, x, y, hue, lit, litKey } in drawn"
         :key="run.id"
-        v-memo="[run, x, y, view.scale, hue, piecesKey, brightness, isRoomy, isLit(run.id)]"
+        v-memo="[run, x, y, view.scale, hue, litKey, brightness, isRoomy, isLit(run.id)]"
         class="cursor-pointer"
         :data-run="run.id"
         @pointerenter="spotlight.light([run.id])"
@@ -111,14 +113,14 @@ const isLit = (id: string): boolean => spotlight.lit.has(id) || spotlight.chosen
             :class="isRoomy && 'blur-[7px]'"
             :stroke-width="isLit(run.id) ? 22 : 14"
             :stroke-opacity="(isRoomy ? 0.5 : 0.2) * brightness"
-            :stroke-dasharray="lit(pieces[index], segment.lengthMm)"
+            :stroke-dasharray="dashes(lit[index], segment.lengthMm)"
           />
           <path
             :d="pathOf(segment.points, view.scale, x, y)"
             pathLength="1"
             :stroke-width="isLit(run.id) ? 5 : 3.5"
             :stroke-opacity="brightness"
-            :stroke-dasharray="lit(pieces[index], segment.lengthMm)"
+            :stroke-dasharray="dashes(lit[index], segment.lengthMm)"
           />
         </g>
         <circle

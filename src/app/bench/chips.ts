@@ -36,7 +36,8 @@ export function chipsOf(run: MeasuredRun, scale: number): Chip[] {
       run.shape === 'edge' &&
       indices.length <= 4 &&
       indices.every((index) => (run.segments[index]?.lengthMm ?? 0) * scale >= shortest)
-    const shown = isEach ? indices : indices.slice(0, 1)
+    // Of an arch's legs the right one: the left stands close to the name.
+    const shown = isEach ? indices : run.shape === 'arch' ? indices.slice(-1) : indices.slice(0, 1)
     return shown.map((at) => chipAt(run, at, dimension, isEach ? 1 : indices.length, scale))
   })
 }
@@ -55,7 +56,7 @@ function chipAt(
     const right = Math.max(...points.map(([x]) => x))
     const isLeg = points.length === 2
     const [x, y] = isLeg ? middleOf(points) : [(left + right) / 2, box.y + box.height / 2]
-    return { at, dimension, times, x: x * scale + (isLeg ? clear * 1.6 : 0), y: y * scale }
+    return { at, dimension, times, x: x * scale, y: y * scale }
   }
   const [x, y] = middleOf(points)
   const isUpright = points.length === 2 && points[0]?.[0] === points[1]?.[0]
@@ -63,7 +64,8 @@ function chipAt(
     at,
     dimension,
     times,
-    x: x * scale + (isUpright ? clear * 1.6 : 0),
+    // On an upright line the chip stands on the line itself: beside it another run may be close.
+    x: x * scale,
     y: y * scale + (isUpright ? 0 : clear),
   }
 }

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { SlidersHorizontal } from '@lucide/vue'
-import type { Rounding, Sizing } from '../../core/plan/choices'
+import type { Corners, GapPlace, Rounding, Sizing } from '../../core/plan/choices'
 import type { Plan } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
@@ -40,6 +41,26 @@ const sizings: readonly { value: Sizing; label: string; who: string }[] = [
   },
 ]
 
+const corners: readonly { value: Corners; label: string; who: string }[] = [
+  {
+    value: 'jump',
+    label: 'Cut and jump',
+    who: 'Flat corners, a jumper wire at each; most joints.',
+  },
+  { value: 'fold', label: 'Fold on', who: 'No joints; the fold needs room and a soft strip.' },
+]
+const gaps: readonly { value: GapPlace; label: string }[] = [
+  { value: 'far', label: 'far end' },
+  { value: 'shared', label: 'shared' },
+  { value: 'near', label: 'near end' },
+]
+
+const setCorners = (value: Corners): void => {
+  store.commit([{ do: 'set-rules', rules: { corners: value } }], { label: 'corners' })
+}
+const setGap = (value: GapPlace): void => {
+  store.commit([{ do: 'set-rules', rules: { gap: value } }], { label: 'place of the gap' })
+}
 const setRounding = (rounding: Rounding): void => {
   store.commit([{ do: 'set-rules', rules: { rounding } }], { label: 'rounding' })
 }
@@ -74,6 +95,36 @@ function setHeadroom(event: Event): void {
             class="mt-0.5 accent-glow"
             :checked="plan.rules.rounding === option.value"
             @change="setRounding(option.value)"
+          />
+          <span>
+            {{ option.label }}<br /><span class="text-[12px] text-bench-soft">{{
+              option.who
+            }}</span>
+          </span>
+        </label>
+      </fieldset>
+      <div class="mt-2 flex items-center justify-between gap-2 px-1 text-[13px]">
+        A gap lies at the
+        <SegmentedChoice
+          label="Place of the gap"
+          :options="gaps"
+          :model-value="plan.rules.gap"
+          @update:model-value="setGap"
+        />
+      </div>
+      <fieldset class="mt-3">
+        <legend class="mb-1.5 font-semibold">At corners</legend>
+        <label
+          v-for="option in corners"
+          :key="option.value"
+          class="flex gap-2.5 rounded px-1 py-1 text-[13px] hover:bg-bench-line"
+        >
+          <input
+            type="radio"
+            name="corners"
+            class="mt-0.5 accent-glow"
+            :checked="plan.rules.corners === option.value"
+            @change="setCorners(option.value)"
           />
           <span>
             {{ option.label }}<br /><span class="text-[12px] text-bench-soft">{{

@@ -6,6 +6,7 @@ import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import { usePlanFiles } from './plan-files'
+import { stages, stageState } from './stages'
 
 const store = usePlanStore()
 const { shelf } = useShelf()
@@ -23,22 +24,20 @@ const savedText = computed(() => {
   return { saved: 'saved on this device', saving: 'saving', failed: 'not saved' }[store.saving]
 })
 
-/** The stage's state in a word: its gravest verdict, or how much there is to light. */
-const measureState = computed(() => {
-  const { tally } = store
-  if (tally === undefined) return { text: '…', tone: 'text-bench-soft' }
-  const count = (grade: string): number =>
-    tally.verdicts.filter((verdict) => verdict.grade === grade).length
-  const [stops, cares] = [count('stop'), count('care')]
-  if (stops > 0) return { text: `${String(stops)} stop`, tone: 'text-stop' }
-  if (tally.unread.length > 0)
-    return { text: `${String(tally.unread.length)} unread`, tone: 'text-stop' }
-  if (cares > 0) return { text: `${String(cares)} care`, tone: 'text-care' }
-  const { length } = tally.runs
-  return length === 0
-    ? { text: 'empty', tone: 'text-bench-soft' }
-    : { text: `${String(length)} ${length === 1 ? 'place' : 'places'}`, tone: 'text-ok' }
-})
+const tones = {
+  stop: 'text-stop',
+  care: 'text-care',
+  note: 'text-bench-soft',
+  ok: 'text-ok',
+  none: 'text-bench-soft',
+} as const
+const stageLinks = computed(() =>
+  stages.map((stage, index) => ({
+    ...stage,
+    key: String(index + 1),
+    state: stageState(stage.name, store.tally),
+  })),
+)
 
 const isRenaming = ref(false)
 const draft = ref('')
@@ -79,14 +78,17 @@ const fileActions = [
 
 <template>
   <header
-    class="flex h-[52px] shrink-0 items-center gap-x-4 border-b border-bench-line px-3 sm:px-[18px]"
+    class="flex h-[52px] shrink-0 items-center gap-x-2 sm:gap-x-4 border-b border-bench-line px-3 sm:px-[18px]"
   >
     <RouterLink
       :to="{ name: 'plans' }"
       class="shrink-0 font-bold tracking-wide"
       aria-label="Glow Tally: all plans"
     >
-      glow<span class="text-glow">|</span>tally
+      g<span class="max-sm:hidden">low</span><span class="text-glow">|</span>t<span
+        class="max-sm:hidden"
+        >ally</span
+      >
     </RouterLink>
 
     <div v-if="isInPlan && store.plan" class="flex min-w-0 items-center gap-2">
@@ -171,18 +173,26 @@ const fileActions = [
       </Menu>
     </div>
 
-    <nav class="ml-auto flex h-full items-stretch gap-6" aria-label="Stages">
-      <RouterLink
-        v-if="isInPlan"
-        :to="{ name: 'measure', params: { id: route.params.id } }"
-        class="flex flex-col justify-center border-t-2 border-b-2 border-transparent px-1 leading-tight"
-        active-class="border-b-glow!"
-      >
-        <span>Measure</span>
-        <span class="text-[11px]" :class="measureState.tone" data-testid="measure-state">
-          {{ measureState.text }}
-        </span>
-      </RouterLink>
+    <nav class="ml-auto flex h-full items-stretch gap-3 sm:gap-6" aria-label="Stages">
+      <template v-if="isInPlan">
+        <RouterLink
+          v-for="stage in stageLinks"
+          :key="stage.name"
+          :to="{ name: stage.name, params: { id: route.params.id } }"
+          class="flex flex-col justify-center border-t-2 border-b-2 border-transparent px-1 leading-tight"
+          active-class="border-b-glow!"
+          :title="`${stage.label} (Alt+${stage.key})`"
+        >
+          <span>{{ stage.label }}</span>
+          <span
+            class="text-[11px] whitespace-nowrap"
+            :class="tones[stage.state.grade]"
+            :data-testid="`${stage.name}-state`"
+          >
+            {{ stage.state.text }}
+          </span>
+        </RouterLink>
+      </template>
       <RouterLink
         :to="{ name: 'plans' }"
         class="hidden items-center border-t-2 border-b-2 border-transparent px-1 text-bench-soft sm:flex"

@@ -4,17 +4,29 @@ import type { Plan } from '../../core/plan/plan'
 import type { Tally } from '../../core/tally'
 import { sceneLabel } from '../../core/roll'
 import RollSection from './RollSection.vue'
+import { showsSection, type StageName } from './stages'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: Tally | undefined }>()
+const { plan, tally, stage } = defineProps<{
+  plan: Plan
+  tally: Tally | undefined
+  /** The page it stands beside: the roll is cut off to what that page is about. */
+  stage: StageName
+}>()
 
 const scroller = useTemplateRef<HTMLElement>('scroller')
+
+const sections = computed(() => tally?.roll.filter(({ id }) => showsSection(stage, id)))
+const isEmpty = computed(() => sections.value?.length === 0)
 
 /** How many of each grade, gravest first; a click brings the first of them into view. */
 const grades = computed(() =>
   (['stop', 'care', 'note'] as const)
     .map((grade) => ({
       grade,
-      verdicts: tally?.verdicts.filter((verdict) => verdict.grade === grade) ?? [],
+      verdicts:
+        sections.value?.flatMap(({ verdicts }) =>
+          verdicts.filter((verdict) => verdict.grade === grade),
+        ) ?? [],
     }))
     .filter(({ verdicts }) => verdicts.length > 0),
 )
@@ -29,8 +41,6 @@ function show(id: string | undefined): void {
     ?.querySelector(`[data-verdict-id="${id ?? ''}"]`)
     ?.scrollIntoView({ block: 'nearest' })
 }
-
-const isEmpty = computed(() => tally?.roll.length === 0)
 </script>
 
 <template>
@@ -64,7 +74,7 @@ const isEmpty = computed(() => tally?.roll.length === 0)
         Jot a length and its sums are printed here.
       </p>
       <RollSection
-        v-for="section in tally?.roll"
+        v-for="section in sections"
         :key="section.id"
         :section="section"
         :units="plan.units"

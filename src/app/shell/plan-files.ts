@@ -4,6 +4,7 @@ import { readPlanFile, refuseTooLarge, writePlanFile } from '../../formats/plan-
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
+import { saveText } from './save-text'
 
 /** Plans out to files and in from them. The open plan is never touched by an import. */
 export function usePlanFiles(): {
@@ -22,11 +23,7 @@ export function usePlanFiles(): {
   }
 
   function savePlanFile(plan: Plan): void {
-    const link = document.createElement('a')
-    link.href = URL.createObjectURL(new Blob([writePlanFile(plan)], { type: 'application/json' }))
-    link.download = `${fileName(plan.name)}.json`
-    link.click()
-    URL.revokeObjectURL(link.href)
+    saveText(`${plan.name}.json`, writePlanFile(plan), 'application/json')
   }
 
   async function importPlan(file: File): Promise<void> {
@@ -59,10 +56,3 @@ export function usePlanFiles(): {
 
   return { exportPlan, savePlanFile, importPlan, chooseFile }
 }
-
-/** A plan's name as a file's: letters and digits of any script, the rest as hyphens. */
-const fileName = (name: string): string =>
-  name
-    .toLowerCase()
-    .replaceAll(/[^\p{L}\p{N}]+/gu, '-')
-    .replaceAll(/^-|-$/g, '') || 'plan'

@@ -23,10 +23,18 @@ export interface StoredHistory extends History {
 export type StoredPart =
   { id: string; kind: 'strip'; part: Strip } | { id: string; kind: 'supply'; part: SupplyPart }
 
+/** A rest of strip in the drawer, offered to every plan. */
+export interface StoredOffcut {
+  id: string
+  stripId: string
+  lengthMm: number
+}
+
 export type Database = Dexie & {
   plans: EntityTable<StoredPlan, 'id'>
   histories: EntityTable<StoredHistory, 'planId'>
   parts: EntityTable<StoredPart, 'id'>
+  drawer: EntityTable<StoredOffcut, 'id'>
   settings: EntityTable<{ key: string; value: string }, 'key'>
 }
 
@@ -36,6 +44,7 @@ export function openDatabase(name = 'glow-tally'): Database {
     plans: 'id, changedAt',
     histories: 'planId',
     parts: 'id',
+    drawer: 'id',
     settings: 'key',
   })
   return db

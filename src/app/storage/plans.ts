@@ -71,12 +71,12 @@ export class PlanShelf {
   }
 
   /** Puts a plan on the shelf under a new id. */
-  async add(plan: Plan): Promise<string> {
+  async add(plan: Plan, changedAt = this.now()): Promise<string> {
     const id = nanoid(10)
     await this.db.plans.add({
       id,
       name: plan.name,
-      changedAt: this.now(),
+      changedAt,
       revision: 0,
       document: plan,
     })
@@ -129,7 +129,7 @@ export class PlanShelf {
         }
         if ((await this.db.settings.get('demos')) !== undefined) return
         await this.db.settings.put({ key: 'demos', value: 'added' })
-        for (const demo of demos) await this.add(demo)
+        for (const [index, demo] of demos.entries()) await this.add(demo, this.now() + index)
       },
     )
   }

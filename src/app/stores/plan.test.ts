@@ -71,11 +71,11 @@ describe('the open plan', () => {
     const { store, ...tab } = openTab()
     await openNook({ store, ...tab })
     await vi.waitFor(() => {
-      expect(store.tally?.totals.pixels).toBe(400)
+      expect(store.tally?.totals.pixels).toBe(503)
     })
     store.commit(setText('seat front 1000'), { label: 'shorter' })
     await vi.waitFor(() => {
-      expect(store.tally?.totals.pixels).toBe(400 - 128 + 60)
+      expect(store.tally?.totals.pixels).toBe(503 - 128 + 60)
     })
     expect(store.undo()).toBe('shorter')
     expect(textIn(store.plan)).toBe('seat front 2140')

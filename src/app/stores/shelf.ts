@@ -1,12 +1,14 @@
 import { defineStore } from 'pinia'
 import { markRaw, shallowRef } from 'vue'
 import nook from '../../../demo/bay-window-nook.json'
+import moon from '../../../demo/pegboard-moon.json'
 import { readPlan } from '../../formats/plan-file'
-import { openDatabase, type StoredPart } from '../storage/db'
+import { openDatabase, type StoredOffcut, type StoredPart } from '../storage/db'
 import { PlanShelf } from '../storage/plans'
 import { useLiveQuery } from '../storage/use-live-query'
 
-const demos = [nook].flatMap((document) => {
+/** The last one is put on the shelf last, and so is the one that opens. */
+const demos = [moon, nook].flatMap((document) => {
   const read = readPlan(document)
   return read.ok ? [read.plan] : []
 })
@@ -24,15 +26,25 @@ export const useShelf = defineStore('shelf', () => {
   const ready = shelf.prepare(demos).catch(fail)
   const parts = useLiveQuery(async (): Promise<readonly StoredPart[]> => db.parts.toArray(), fail)
 
+  const drawer = useLiveQuery(
+    async (): Promise<readonly StoredOffcut[]> => db.drawer.toArray(),
+    fail,
+  )
+
   return {
     shelf,
     ready,
     parts,
+    drawer,
     problem,
     fail,
     /** Keeps a part of the user's own for every plan. */
     keepPart: async (part: StoredPart): Promise<void> => {
       await db.parts.put(part)
+    },
+    /** Puts rests of strip into the drawer. */
+    keepOffcuts: async (offcuts: readonly StoredOffcut[]): Promise<void> => {
+      await db.drawer.bulkPut([...offcuts])
     },
   }
 })

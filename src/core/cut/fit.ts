@@ -1,4 +1,4 @@
-import { fillBin, hair, type Demand } from './fill'
+import { demandOf, fillBin, hair } from './fill'
 
 /** Which pieces lie in which bin: for each bin the lengths in it, or `undefined` where not all pieces fit. */
 export type Fit = readonly (readonly number[])[] | undefined
@@ -27,6 +27,11 @@ export function fitInto(
   const total = pieces.reduce((sum, piece) => sum + piece, 0)
   if (total > bins.reduce((sum, bin) => sum + bin, 0) + hair) return { kind: 'none' }
   if ((pieces[0] ?? 0) > Math.max(0, ...bins) + hair) return { kind: 'none' }
+  // Of pieces longer than half the largest bin each needs a bin to itself.
+  const half = Math.max(0, ...bins) / 2
+  const long = pieces.filter((piece) => piece > half + hair)
+  const shortestLong = long.at(-1) ?? 0
+  if (long.length > bins.filter((bin) => bin >= shortestLong - hair).length) return { kind: 'none' }
   const quick = quickFit(pieces, bins)
   if (quick !== undefined) return { kind: 'fits', bins: quick }
   return search(pieces, bins, mostNodes)
@@ -50,24 +55,27 @@ function fillInOrder(
   sequence: readonly number[],
   bindLongest: boolean,
 ): Fit {
-  const lengths = [...new Set(pieces)]
-  const counts = lengths.map((length) => pieces.filter((piece) => piece === length).length)
+  const { lengths, counts } = demandOf(pieces)
   const result: number[][] = bins.map(() => [])
   let left = pieces.length
+  const take = (index: number, count: number, bin: number): void => {
+    counts[index] = (counts[index] ?? 0) - count
+    left -= count
+    for (let copy = 0; copy < count; copy += 1) result[bin]?.push(lengths[index] ?? 0)
+  }
   for (const bin of sequence) {
     if (left === 0) break
-    const room = bins[bin] ?? 0
-    const longest = lengths.findIndex(
-      (length, index) => (counts[index] ?? 0) > 0 && length <= room + hair,
-    )
-    if (longest < 0) continue
-    const demand: Demand = { lengths, counts }
-    const filling = fillBin(demand, room, bindLongest ? longest : -1, 400)
-    for (const [index, count] of filling.entries()) {
-      counts[index] = (counts[index] ?? 0) - count
-      left -= count
-      for (let copy = 0; copy < count; copy += 1) result[bin]?.push(lengths[index] ?? 0)
+    let room = bins[bin] ?? 0
+    if (bindLongest) {
+      const longest = lengths.findIndex(
+        (length, index) => (counts[index] ?? 0) > 0 && length <= room + hair,
+      )
+      if (longest < 0) continue
+      take(longest, 1, bin)
+      room -= lengths[longest] ?? 0
     }
+    for (const [index, count] of fillBin({ lengths, counts }, room, 400).counts.entries())
+      take(index, count, bin)
   }
   return left === 0 ? result : undefined
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { fillBin } from './fill'
+import { demandOf, fillBin } from './fill'
 import { fitInto } from './fit'
 import { pack, type PackGiven, type Packing } from './pack'
 
@@ -131,14 +131,15 @@ describe('packing', () => {
     expect(result.packing.isProved).toBe(false)
   })
 
-  it('tells how many sets of reels were tried', () => {
+  it('does not even try sets of reels that the pieces cannot fill', () => {
     const tried: number[] = []
-    pack(
+    const result = pack(
       { pieces: [60, 60, 60], stock: [{ length: 100, price: 5 }], offcuts: [] },
       { onSet: (count) => tried.push(count) > 99 },
     )
-    // Two reels are long enough in all but hold only two of the three.
-    expect(tried).toEqual([1])
+    // Two reels are long enough in all, but of each only 60 can be used.
+    expect(result).toMatchObject({ ok: true, packing: { price: 15, isProved: true } })
+    expect(tried).toEqual([])
   })
 })
 
@@ -149,10 +150,10 @@ describe('filling one bin', () => {
         fc.array(lengths, { minLength: 1, maxLength: 9 }),
         fc.integer({ min: 5, max: 150 }),
         (pieces, room) => {
-          const distinct = [...new Set(pieces)].toSorted((a, b) => b - a)
-          const counts = distinct.map((length) => pieces.filter((piece) => piece === length).length)
-          const filling = fillBin({ lengths: distinct, counts }, room, -1, 1e6)
-          const sum = filling.reduce((total, count, index) => total + count * distinct[index]!, 0)
+          const demand = demandOf(pieces)
+          const { counts, sum, isBest } = fillBin(demand, room, 1e6)
+          expect(isBest).toBe(true)
+          expect(counts.reduce((all, n, index) => all + n * demand.lengths[index]!, 0)).toBe(sum)
           let best = 0
           for (let mask = 0; mask < 1 << pieces.length; mask += 1) {
             const all = pieces.reduce(
@@ -162,8 +163,8 @@ describe('filling one bin', () => {
             if (all <= room) best = Math.max(best, all)
           }
           expect(sum).toBe(best)
-          filling.forEach((count, index) => {
-            expect(count).toBeLessThanOrEqual(counts[index]!)
+          counts.forEach((count, index) => {
+            expect(count).toBeLessThanOrEqual(demand.counts[index]!)
           })
         },
       ),

@@ -1,4 +1,4 @@
-import { hair } from './fill'
+import { demandOf, fillBin, hair } from './fill'
 import { fitInto } from './fit'
 
 export interface Stock {
@@ -66,10 +66,21 @@ export function pack(
     }
 
   const total = sorted.reduce((sum, piece) => sum + piece, 0)
-  const reels = undominated(stock)
+  const demand = demandOf(sorted)
+  /** What pieces can fill of a length at best: often much less than all of it. */
+  const usable = (length: number): number => {
+    const { sum, isBest } = fillBin(demand, length, 20_000)
+    return isBest ? sum : length
+  }
+  const shortest = sorted.at(-1) ?? 0
+  const reels = undominated(stock.filter(({ length }) => length >= shortest - hair))
   let boundPrice: number | undefined
   let tried = 0
-  for (const { counts, price } of setsByPrice(reels, total - sumOf(offcuts))) {
+  for (const { counts, price } of setsByPrice(
+    reels,
+    reels.map(({ length }) => usable(length)),
+    total - sumOf(offcuts.map(usable)),
+  )) {
     const lengths = counts.flatMap((count, index) =>
       Array.from({ length: count }, () => reels[index]?.length ?? 0),
     )
@@ -126,8 +137,12 @@ interface ReelSet {
   readonly price: number
 }
 
-/** Sets of reels with at least `need` of length in all, cheapest first. */
-function* setsByPrice(reels: readonly Stock[], need: number): Generator<ReelSet> {
+/** Sets of reels with at least `need` of usable length in all, cheapest first. */
+function* setsByPrice(
+  reels: readonly Stock[],
+  usable: readonly number[],
+  need: number,
+): Generator<ReelSet> {
   if (reels.length === 0) {
     yield { counts: [], price: 0 }
     return
@@ -138,7 +153,7 @@ function* setsByPrice(reels: readonly Stock[], need: number): Generator<ReelSet>
   for (let next = queue.pop(); next !== undefined && queue.size < mostQueued; next = queue.pop()) {
     if (next.length >= need - hair) yield { counts: next.counts, price: next.price }
     for (let kind = next.last; kind < reels.length; kind += 1) {
-      const { length = 0, price = 0 } = reels[kind] ?? {}
+      const { price = 0 } = reels[kind] ?? {}
       const counts = next.counts.with(kind, (next.counts[kind] ?? 0) + 1)
       // Added up by kind, so that the same set has the same price to the last digit.
       const sum = counts.reduce((all, count, index) => all + count * (reels[index]?.price ?? 0), 0)
@@ -146,7 +161,7 @@ function* setsByPrice(reels: readonly Stock[], need: number): Generator<ReelSet>
         counts,
         price: price === 0 ? next.price : sum,
         last: kind,
-        length: next.length + length,
+        length: next.length + (usable[kind] ?? 0),
       })
     }
   }

@@ -5,9 +5,6 @@ export interface BlendGiven {
   readonly depthMm: number
 }
 
-/** Below this ripple the single dots are gone (handbook 3, blend). */
-export const dotsGoneBelow = 0.05
-
 /**
  * How much brighter a diffuser is over a light than half way to the next: ripple = (max − min) / (max + min), of
  * E(x) = Σ d² / ((x − kp)² + d²)² (handbook 3, blend).
@@ -21,7 +18,7 @@ export function blend({ pitchMm, depthMm }: BlendGiven): { ripple: number } {
 }
 
 /** Brightness behind a diffuser at `x` mm from a light, in no unit. */
-export function brightness(x: number, pitchMm: number, depthMm: number): number {
+function brightness(x: number, pitchMm: number, depthMm: number): number {
   // A light k pitches away gives (d / kp)⁴ of the nearest: beyond 40 depths less than a millionth.
   const reach = Math.ceil((40 * depthMm) / pitchMm) + 8
   let sum = 0

@@ -25,12 +25,14 @@ export function layOut(runs: readonly MeasuredRun[], aspect = 1): Layout {
   // Room for a name above and a dimension below; in a plan of many runs they show only when near.
   const margin =
     Math.max(widest, ...runs.map((run) => run.box.height)) * (runs.length > 60 ? 0.05 : 0.14)
-  const area = runs.reduce(
-    (sum, { box }) => sum + (box.width + margin) * (box.height + margin * 1.6),
-    0,
-  )
-  const rowWidth = Math.max(widest + margin, Math.sqrt(area * aspect))
+  // The row width that lets everything be drawn largest; the first of several equal ones, which is the narrowest.
+  const widths = Array.from({ length: 14 }, (_, step) => (widest + margin) * 1.25 ** step)
+  const layouts = widths.map((rowWidth) => inRows(runs, rowWidth, margin))
+  const scaleOf = ({ box }: Layout): number => Math.min(aspect / box.width, 1 / box.height)
+  return layouts.reduce((best, next) => (scaleOf(next) > scaleOf(best) * 1.001 ? next : best))
+}
 
+function inRows(runs: readonly MeasuredRun[], rowWidth: number, margin: number): Layout {
   const placed: Placed[] = []
   let [x, y, rowHeight, right] = [0, 0, 0, 0]
   for (const { id, box } of runs) {

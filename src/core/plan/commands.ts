@@ -1,7 +1,8 @@
 import { applyPatches, enablePatches, original, produceWithPatches, type Patch } from 'immer'
 import type { SupplyPart, Strip } from './parts'
 import type { SceneName } from './choices'
-import type { Plan, Rules, SupplySlot } from './plan'
+import type { Offcut, Plan, Rules, SupplySlot } from './plan'
+import { tagger } from './tags'
 
 enablePatches()
 
@@ -26,6 +27,8 @@ export type Command =
   | { readonly do: 'set-level'; readonly level: number }
   | { readonly do: 'set-limit'; readonly limit: number }
   | { readonly do: 'set-rules'; readonly rules: Partial<Rules> }
+  | { readonly do: 'add-offcuts'; readonly offcuts: readonly Offcut[] }
+  | { readonly do: 'remove-offcut'; readonly offcut: string }
   | { readonly do: 'own-strip'; readonly strip: Strip }
   | { readonly do: 'own-supply'; readonly supply: SupplyPart }
 
@@ -38,8 +41,9 @@ export interface Change {
 
 /** Carries out commands in their order, as one change. */
 export function change(plan: Plan, commands: readonly Command[]): Change {
+  const nextTag = tagger(plan.lines)
   const [next, forward, backward] = produceWithPatches(plan, (draft) => {
-    for (const command of commands) carryOut(draft, command)
+    for (const command of commands) carryOut(draft, command, nextTag)
   })
   return { plan: next, forward, backward }
 }
@@ -50,7 +54,7 @@ export const patched = (plan: Plan, patches: readonly Patch[]): Plan =>
 
 type Writable = { -readonly [Key in keyof Plan]: Plan[Key] }
 
-function carryOut(plan: Writable, command: Command): void {
+function carryOut(plan: Writable, command: Command, nextTag: () => string): void {
   const lineOf = (id: string): Plan['lines'][number] | undefined =>
     plan.lines[indexOf(plan.lines, id)]
 
@@ -63,10 +67,12 @@ function carryOut(plan: Writable, command: Command): void {
       return
     case 'add-lines':
       plan.lines.splice(command.at, 0, ...command.lines)
+      for (const { id } of command.lines) nameByTag(plan, id, nextTag)
       return
     case 'set-text': {
       const line = lineOf(command.line)
       if (line !== undefined) line.text = command.text
+      nameByTag(plan, command.line, nextTag)
       return
     }
     case 'remove-line':
@@ -117,6 +123,12 @@ function carryOut(plan: Writable, command: Command): void {
     case 'set-rules':
       Object.assign(plan.rules, command.rules)
       return
+    case 'add-offcuts':
+      plan.offcuts.push(...command.offcuts)
+      return
+    case 'remove-offcut':
+      removeFrom(plan.offcuts, command.offcut)
+      return
     case 'own-strip':
       put(plan.own.strips, command.strip)
       return
@@ -124,6 +136,13 @@ function carryOut(plan: Writable, command: Command): void {
       put(plan.own.supplies, command.supply)
       return
   }
+}
+
+/** A line that lights something for the first time gets the next letters. */
+function nameByTag(plan: Writable, id: string, nextTag: () => string): void {
+  const line = plan.lines[indexOf(plan.lines, id)]
+  if (line === undefined || line.tag !== undefined || !/^\s*[^\s#]/.test(line.text)) return
+  line.tag = nextTag()
 }
 
 /**

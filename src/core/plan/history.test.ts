@@ -6,7 +6,7 @@ import { emptyPlan, type Plan } from './plan'
 
 const start: Plan = {
   ...emptyPlan('Hall', 'a'),
-  lines: ['a', 'b', 'c'].map((id) => ({ id, text: `shelf ${id}` })),
+  lines: ['a', 'b', 'c'].map((id) => ({ id, text: `shelf ${id}`, tag: id.toUpperCase() })),
 }
 
 interface State {

@@ -1,5 +1,5 @@
 import { z } from '../quantity/z'
-import { lengthUnits, roundings, sceneNames, sizings } from './choices'
+import { corners, gapPlaces, lengthUnits, roundings, sceneNames, sizings } from './choices'
 import { idSchema, nameSchema, stripSchema, supplyPartSchema } from './parts'
 
 export const planFormat = 'glow-tally plan'
@@ -12,6 +12,11 @@ export const mostLines = 2_000
 const lineSchema = z.strictObject({
   id: idSchema,
   text: z.string().max(500, 'a line holds at most 500 characters'),
+  /** Letters that its pieces are named by, A1, A2 …; kept for good, since they are written on the strip. */
+  tag: z
+    .string()
+    .regex(/^[A-Z]{1,3}$/, 'one to three capital letters')
+    .optional(),
   /** The run's own strip; without one it takes the plan's. */
   stripId: idSchema.optional(),
   /** The supply that feeds it; without one it takes the plan's first. */
@@ -28,6 +33,10 @@ const supplySlotSchema = z.strictObject({
 /** The schools that practitioners differ on (handbook 5); every sum says which was used. */
 const rulesSchema = z.strictObject({
   rounding: z.enum(roundings),
+  /** At a corner: cut and joined by a jumper, or folded on. */
+  corners: z.enum(corners),
+  /** Where the dark rest of a piece lies, seen from the end where the wire enters. */
+  gap: z.enum(gapPlaces),
   sizing: z.enum(sizings),
   /** Share of a supply that is kept free, 0–0.5. */
   headroom: z.number().min(0).max(0.5),
@@ -49,6 +58,10 @@ export const planSchema = z.strictObject({
   /** Brightness that the program never exceeds, 0–1. */
   limit: z.number().positive().max(1),
   rules: rulesSchema,
+  /** Rests of strip in the drawer that this plan may use up. */
+  offcuts: z
+    .array(z.strictObject({ id: idSchema, stripId: idSchema, lengthMm: z.number().positive() }))
+    .max(200),
   /** The user's own parts that this plan uses. */
   own: z.strictObject({
     strips: z.array(stripSchema).max(500),
@@ -59,6 +72,7 @@ export const planSchema = z.strictObject({
 /** The document: small, immutable, everything else is worked out from it. */
 export type Plan = Readonly<z.infer<typeof planSchema>>
 export type Line = Plan['lines'][number]
+export type Offcut = Plan['offcuts'][number]
 export type SupplySlot = Plan['supplies'][number]
 export type Rules = Plan['rules']
 
@@ -74,7 +88,14 @@ export function emptyPlan(name: string, lineId: string): Plan {
     supplies: [{ id: 'supply-a', name: 'Supply A', part: 'auto' }],
     scene: { shown: 'full-white', level: 0.4 },
     limit: 1,
-    rules: { rounding: 'inside', sizing: 'full-white', headroom: 0.2 },
+    rules: {
+      rounding: 'inside',
+      corners: 'jump',
+      gap: 'far',
+      sizing: 'full-white',
+      headroom: 0.2,
+    },
+    offcuts: [],
     own: { strips: [], supplies: [] },
   }
 }

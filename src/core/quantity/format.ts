@@ -1,7 +1,8 @@
 import { mmPerInch } from './length'
 
 export type LengthUnits = 'mm' | 'cm' | 'ft-in'
-export type Unit = 'mm' | 'm' | 'px' | 'lights' | 'A' | 'mA' | 'W' | 'V' | 'W/m' | '%' | '' | '/m'
+export type Unit =
+  'mm' | 'm' | 'px' | 'lights' | 'A' | 'mA' | 'W' | 'V' | 'W/m' | '%' | '' | '/m' | 'min' | 'price'
 
 /** A narrow space that does not break, between thousands. */
 const thin = '\u202f'
@@ -39,6 +40,10 @@ export function formatQuantity(
     case 'A':
     case 'W':
       return `${fixedSignificant(value)} ${unit}`
+    case 'price':
+      return value.toFixed(2)
+    case 'min':
+      return minutes(value)
     case '':
       return significant(value, 4)
     default:
@@ -56,6 +61,13 @@ export function formatLength(mm: number, units: LengthUnits = 'mm'): string {
     case 'ft-in':
       return feetAndInches(mm)
   }
+}
+
+/** Up to an hour and a half in minutes, more in hours. */
+function minutes(value: number): string {
+  if (value < 90) return `${significant(value)} min`
+  const whole = Math.round(value)
+  return `${String(Math.floor(whole / 60))} h ${String(whole % 60).padStart(2, '0')}`
 }
 
 function feetAndInches(mm: number): string {

@@ -40,8 +40,8 @@ export const gapShows: Judge = ({ plan, cuts }) =>
     ]
   })
 
-function worstGap({ run, strip }: CutStripRun, fit: Rounding): number {
-  return run.segments
+function worstGap({ pieces, strip }: CutStripRun, fit: Rounding): number {
+  return pieces
     .map(
       ({ lengthMm }) =>
         cutRun({ lengthMm, cutPitchMm: strip.cutPitchMm, pixelsPerCut: 0, fit, endAllowanceMm: 0 })

@@ -19,8 +19,11 @@ function planOf(lines: readonly Line[], part = 'auto', extra: Partial<Plan> = {}
     ...extra,
   }
 }
+/** Without the note on joins, which has a test of its own. */
 const said = (plan: Plan): string[] =>
-  tally(plan).verdicts.map(({ grade, code, text }) => `${grade} ${code} ${text}`)
+  tally(plan)
+    .verdicts.filter(({ code }) => code !== 'stock-short')
+    .map(({ grade, code, text }) => `${grade} ${code} ${text}`)
 const remedies = (plan: Plan): string[] =>
   tally(plan).verdicts.flatMap((verdict) => verdict.remedies.map(({ label }) => label))
 
@@ -126,6 +129,14 @@ describe('verdicts name what, by how much, and the way out', () => {
     expect(said(own(14.5))).toEqual([])
     expect(said(own(14))).toEqual(['note nameplate own: counts to 18 W/m, 14 W/m is printed'])
     expect(said(own(25))).toEqual(['note nameplate own: counts to 18 W/m, 25 W/m is printed'])
+  })
+
+  it('stock-short for a piece that no reel holds whole', () => {
+    const plan = planOf([line('wall 12 m'), line('shelf 900')])
+    expect(tally(plan).verdicts.map(({ text }) => text)).toContain(
+      'A1: longer than the longest reel, 5000 mm; 2 joins pad to pad',
+    )
+    expect(tally(planOf([line('wall 5 m')])).verdicts).toEqual([])
   })
 
   it('come gravest first', () => {

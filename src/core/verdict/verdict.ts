@@ -1,4 +1,5 @@
 import type { CutStripRun } from '../cut/cut'
+import type { StripReels } from '../cut/reels'
 import type { FedSupply } from '../feed/supplies'
 import type { Parts } from '../parts/find'
 import type { Command } from '../plan/commands'
@@ -14,7 +15,7 @@ export interface Remedy {
 }
 
 export type VerdictCode =
-  'volts-differ' | 'supply-short' | 'supply-tight' | 'nameplate' | 'gap-shows'
+  'volts-differ' | 'supply-short' | 'supply-tight' | 'nameplate' | 'gap-shows' | 'stock-short'
 
 export interface Verdict {
   /** Stable while the plan changes: the code and what it is about. */
@@ -34,6 +35,7 @@ export interface Evidence {
   readonly plan: Plan
   readonly parts: Parts
   readonly cuts: readonly CutStripRun[]
+  readonly reels: readonly StripReels[]
   readonly supplies: readonly FedSupply[]
 }
 

@@ -1,0 +1,88 @@
+import { readFile } from 'node:fs/promises'
+import AxeBuilder from '@axe-core/playwright'
+import { expect, figure, line, openEmptyPlan, roll, test, verdict } from './browser'
+
+test('the cut page shows every piece, the reels that they come from, and the joints', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await expect(page.getByTestId('cut-state')).toHaveText('2 reels')
+  await page.getByRole('link', { name: /^Cut/ }).click()
+  await expect(page.locator('[data-tape="crown"] [data-piece]')).toHaveCount(4)
+  await expect(page.getByTestId('packing')).toContainText('60.00')
+  await expect(page.getByTestId('packing')).toContainText('proved cheapest')
+  await expect(figure(page, 'reels.total')).toHaveText('60.00')
+  await expect(roll(page)).toContainText('17 joints')
+})
+
+test('folded corners are one piece; the rule can be undone', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: /^Cut/ }).click()
+  await page.getByRole('button', { name: 'House rules' }).click()
+  await page.getByLabel(/Fold on/).check()
+  await expect(page.locator('[data-tape="crown"] [data-piece]')).toHaveCount(1)
+  await expect(roll(page)).toContainText('7 joints')
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Control+z')
+  await expect(page.locator('[data-tape="crown"] [data-piece]')).toHaveCount(4)
+})
+
+test('leftovers go into the drawer and come into another plan', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: /^Cut/ }).click()
+  await page.getByRole('button', { name: 'Leftovers to the drawer' }).click()
+  await expect(page.getByTestId('notice')).toContainText('1 leftover')
+  await openEmptyPlan(page)
+  await page.keyboard.type('shelf 1500')
+  await page.getByRole('link', { name: /^Cut/ }).click()
+  await expect(page.getByTestId('packing')).toContainText('15.00')
+  await page.getByRole('button', { name: 'use them here' }).click()
+  await expect(page.getByTestId('packing')).toContainText('0.00')
+  await expect(page.getByText('from the drawer')).toBeVisible()
+  await page.getByRole('button', { name: /^1\d\d\d mm/ }).click()
+  await expect(page.getByTestId('packing')).toContainText('15.00')
+})
+
+test('the cut list is saved as CSV and printed by itself', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: /^Cut/ }).click()
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'CSV' }).click(),
+  ])
+  expect(download.suggestedFilename()).toBe('bay-window-nook-cuts.csv')
+  expect(await readFile(await download.path(), 'utf8')).toContain(',A1,1,1,128,1,128,2133.33')
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByRole('heading', { name: 'Cut list · Bay-window nook' })).toBeVisible()
+  await expect(roll(page)).toBeHidden()
+  await expect(page.getByRole('row', { name: /A1/ })).toContainText('1 to 128')
+})
+
+test('a piece longer than any reel is joined, and says so', async ({ page }) => {
+  await openEmptyPlan(page)
+  await page.keyboard.type('wall 12 m')
+  await page.keyboard.press('Alt+2')
+  await expect(verdict(page, 'stock-short')).toContainText('2 joins')
+  await expect(page.getByText('A1.2')).toBeVisible()
+  await page.keyboard.press('Alt+1')
+  await expect(line(page, 1)).toHaveValue('wall 12 m')
+})
+
+for (const width of [1280, 390]) {
+  test(`no violation of accessibility rules on the cut page at ${String(width)}`, async ({
+    page,
+  }) => {
+    await page.setViewportSize({ width, height: 800 })
+    await page.goto('/')
+    await page.getByRole('link', { name: /^Cut/ }).click()
+    await expect(page.locator('[data-piece="A1"]')).toBeVisible()
+    const { violations } = await new AxeBuilder({ page }).analyze()
+    expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([])
+  })
+}
+
+test('the cut page of an empty plan says what to do', async ({ page }) => {
+  await openEmptyPlan(page)
+  await page.getByRole('link', { name: /^Cut/ }).click()
+  await expect(page.getByText('Jot a length on the Measure page first')).toBeVisible()
+})

@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import { FileDown, Printer } from '@lucide/vue'
+import { nanoid } from 'nanoid'
+import { computed } from 'vue'
+import type { StripReels } from '../../core/cut/reels'
+import type { Plan } from '../../core/plan/plan'
+import { formatLength, formatQuantity } from '../../core/quantity/format'
+import { cutsCsv } from '../../formats/csv-cuts'
+import { saveText } from '../shell/save-text'
+import { useNotices } from '../stores/notices'
+import { usePlanStore } from '../stores/plan'
+import { useShelf } from '../stores/shelf'
+import { useSpotlight } from '../stores/spotlight'
+import ReelBar from './ReelBar.vue'
+import { useDeepPacking } from './use-deep-packing'
+
+const { plan, reels } = defineProps<{ plan: Plan; reels: readonly StripReels[] }>()
+
+const store = usePlanStore()
+const shelf = useShelf()
+const notices = useNotices()
+const spotlight = useSpotlight()
+const deep = useDeepPacking(() => plan)
+
+/** The longer search's answer, where there is one for this very plan. */
+const shown = computed(() => deep.reels.value ?? reels)
+const longestMm = computed(() =>
+  Math.max(...shown.value.flatMap((strip) => strip.reels.map(({ lengthMm }) => lengthMm))),
+)
+const isProved = computed(() => shown.value.every((strip) => strip.isProved))
+const price = computed(() => shown.value.reduce((sum, strip) => sum + strip.price, 0))
+const above = computed(
+  () =>
+    price.value /
+      Math.max(
+        1e-9,
+        shown.value.reduce((sum, strip) => sum + strip.boundPrice, 0),
+      ) -
+    1,
+)
+
+/** Rests in the browser's drawer that fit this plan's strips and are not in it yet. */
+const drawer = computed(() => {
+  const strips = new Set(shown.value.map(({ strip }) => strip.id))
+  const used = new Set(plan.offcuts.map(({ id }) => id))
+  return (shelf.drawer ?? []).filter(({ id, stripId }) => strips.has(stripId) && !used.has(id))
+})
+const usable = 100
+
+async function keepLeftovers(): Promise<void> {
+  const rests = shown.value.flatMap(({ strip, reels: bins }) =>
+    bins
+      .filter(({ leftoverMm }) => leftoverMm >= usable)
+      .map(({ leftoverMm }) => ({
+        id: nanoid(8),
+        stripId: strip.id,
+        lengthMm: Math.floor(leftoverMm),
+      })),
+  )
+  await shelf.keepOffcuts(rests)
+  notices.show({
+    kind: 'done',
+    text: `${String(rests.length)} leftovers of 100 mm or more are in the drawer, for any plan.`,
+  })
+}
+function useRests(): void {
+  store.commit([{ do: 'add-offcuts', offcuts: drawer.value }], {
+    label: 'use rests from the drawer',
+  })
+}
+function putBack(id: string): void {
+  store.commit([{ do: 'remove-offcut', offcut: id }], { label: 'put a rest back' })
+}
+const print = (): void => {
+  window.print()
+}
+const saveCsv = (): void => {
+  saveText(`${plan.name} cuts.csv`, cutsCsv(shown.value), 'text/csv')
+}
+</script>
+
+<template>
+  <section
+    class="max-h-[46%] shrink-0 overflow-y-auto rounded-lg border border-bench-line bg-bench-raised px-4 py-3 max-[899px]:max-h-none max-[899px]:flex-1"
+    aria-label="Reels"
+    role="group"
+    tabindex="0"
+  >
+    <div class="mb-2 flex flex-wrap items-baseline gap-x-4 gap-y-1">
+      <h2 class="font-semibold">Reels</h2>
+      <p class="text-[13px]" data-testid="packing">
+        <b class="text-[17px]">{{ formatQuantity(price, 'price') }}</b>
+        <span class="ml-2" :class="isProved ? 'text-ok' : 'text-care'">{{
+          isProved ? 'proved cheapest' : `at most ${formatQuantity(above, '%')} above the cheapest`
+        }}</span>
+      </p>
+      <template v-if="!isProved || deep.progress.value !== undefined">
+        <button
+          v-if="deep.progress.value === undefined"
+          class="link-quiet text-[12px]"
+          @click="deep.start"
+        >
+          search longer
+        </button>
+        <span v-else class="text-[12px] text-bench-soft">
+          {{ deep.progress.value }} sets of reels tried
+          <button class="link-quiet ml-2" @click="deep.stop">stop</button>
+        </span>
+      </template>
+      <div class="ml-auto flex gap-2">
+        <button class="button-quiet" @click="keepLeftovers">Leftovers to the drawer</button>
+        <button class="button-quiet" @click="saveCsv"><FileDown :size="14" /> CSV</button>
+        <button class="button-quiet" @click="print"><Printer :size="14" /> Cut list</button>
+      </div>
+    </div>
+    <p v-if="drawer.length > 0" class="mb-2 text-[12.5px] text-bench-soft">
+      In the drawer:
+      {{ drawer.map(({ lengthMm }) => formatLength(lengthMm, plan.units)).join(', ') }}
+      <button class="link-quiet ml-1" @click="useRests">use them here</button>
+    </p>
+    <p v-if="plan.offcuts.length > 0" class="mb-2 text-[12.5px] text-bench-soft">
+      Rests used here:
+      <button
+        v-for="rest in plan.offcuts"
+        :key="rest.id"
+        class="link-quiet mr-2"
+        :title="`Put the rest of ${formatLength(rest.lengthMm)} back`"
+        @click="putBack(rest.id)"
+      >
+        {{ formatLength(rest.lengthMm, plan.units) }} ✕
+      </button>
+    </p>
+    <div v-for="{ strip, reels: bins } in shown" :key="strip.id" class="mt-1.5">
+      <p class="mb-1 text-[12.5px] text-bench-soft">{{ strip.name }}</p>
+      <ReelBar
+        v-for="(reel, index) in bins"
+        :key="index"
+        :reel="reel"
+        :number="index + 1"
+        :longest-mm="longestMm"
+        :units="plan.units"
+        :lit="spotlight.lit"
+        @point="(id) => (id === undefined ? spotlight.dim() : spotlight.light([id]))"
+      />
+    </div>
+  </section>
+</template>

@@ -1,0 +1,109 @@
+<script setup lang="ts" generic="Sheet extends string">
+import { useMediaQuery } from '@vueuse/core'
+import { storeToRefs } from 'pinia'
+import { computed, ref, watch } from 'vue'
+import { RouterLink, useRoute } from 'vue-router'
+import type { Plan } from '../../core/plan/plan'
+import { usePlanStore } from '../stores/plan'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
+import OpenElsewhere from './OpenElsewhere.vue'
+import TallyRoll from './TallyRoll.vue'
+import type { StageName } from './stages'
+
+const { sheets } = defineProps<{
+  stage: StageName
+  title: string
+  hint: string
+  /** What a narrow window shows one at a time; the tally comes behind them by itself. */
+  sheets: readonly { readonly value: Sheet; readonly label: string }[]
+}>()
+
+defineSlots<{
+  tools(props: { plan: Plan }): unknown
+  default(props: { plan: Plan; shows: (sheet: Sheet) => boolean }): unknown
+}>()
+
+const route = useRoute()
+const store = usePlanStore()
+const { plan, tally, state, access } = storeToRefs(store)
+
+watch(
+  () => route.params.id,
+  (id) => {
+    if (typeof id === 'string' && id !== store.id) void store.open(id)
+  },
+  { immediate: true },
+)
+
+/** Below this width the parts of a page become sheets, one at a time. */
+const isNarrow = useMediaQuery('(max-width: 899px)')
+const chosen = ref<string>()
+const sheet = computed({
+  get: () => chosen.value ?? sheets[0]?.value ?? 'tally',
+  set: (value: string) => {
+    chosen.value = value
+  },
+})
+const allSheets = computed(() => [...sheets, { value: 'tally', label: 'Tally' }])
+const shows = (name: string): boolean => !isNarrow.value || sheet.value === name
+const brokenIssues = computed(() => (state.value.kind === 'broken' ? state.value.issues : []))
+</script>
+
+<template>
+  <main
+    v-if="state.kind === 'missing' || state.kind === 'broken'"
+    class="grid place-items-center p-8"
+  >
+    <div class="max-w-lg">
+      <h1 class="mb-2 text-xl font-bold">
+        {{
+          state.kind === 'missing' ? 'This plan is not on the shelf' : 'This plan cannot be read'
+        }}
+      </h1>
+      <p v-if="state.kind === 'missing'" class="mb-4 text-bench-soft">
+        It may have been deleted, or it lies in another browser. Deleted plans can be brought back
+        from the shelf for 30 days.
+      </p>
+      <ul v-else class="mb-4 font-mono text-[13px] text-bench-soft">
+        <li v-for="issue in brokenIssues" :key="issue.path">
+          {{ issue.path }}: {{ issue.message }}
+        </li>
+      </ul>
+      <RouterLink class="button-main" :to="{ name: 'plans' }">To the shelf of plans</RouterLink>
+    </div>
+  </main>
+
+  <main v-else-if="plan" class="flex min-h-0 flex-col">
+    <OpenElsewhere v-if="access !== 'mine'" />
+    <div
+      class="grid min-h-0 flex-1 grid-cols-1 min-[900px]:grid-cols-[minmax(0,1fr)_312px]"
+      :inert="access !== 'mine'"
+    >
+      <section class="flex min-h-0 min-w-0 flex-col gap-3 px-3 pt-3.5 pb-3.5 sm:px-[18px]">
+        <div class="flex items-center gap-x-3.5">
+          <h1 class="text-lg font-bold">{{ title }}</h1>
+          <p class="hidden text-bench-soft lg:block">{{ hint }}</p>
+          <div class="ml-auto flex items-center gap-2"><slot name="tools" :plan="plan" /></div>
+        </div>
+        <SegmentedChoice
+          v-if="isNarrow"
+          v-model="sheet"
+          class="self-stretch"
+          label="Sheet"
+          :options="allSheets"
+        />
+        <slot :plan="plan" :shows="shows" />
+        <TallyRoll
+          v-if="isNarrow && sheet === 'tally'"
+          class="flex-1"
+          :plan="plan"
+          :tally="tally"
+          :stage="stage"
+        />
+      </section>
+      <TallyRoll v-if="!isNarrow" :plan="plan" :tally="tally" :stage="stage" />
+    </div>
+  </main>
+
+  <main v-else class="grid place-items-center text-bench-soft">Opening the plan …</main>
+</template>

@@ -1,0 +1,33 @@
+import type { CutStripRun } from './cut'
+import type { StripReels } from './reels'
+
+/** Joints of one kind, and what they take. */
+export interface Joints {
+  /** lead: where the wire enters; jumper: both ends of a wire from piece to piece; pad: one pad on another. */
+  readonly kind: 'lead' | 'jumper' | 'pad'
+  readonly count: number
+  readonly minutes: number
+}
+
+/** *Typical* minutes a joint, by its wires (handbook 7): three and more for pixels, two for plain strip. */
+const minutesPerJoint = { pixels: 6, plain: 4 } as const
+
+/** Counts the soldered joints of a plan by their kind. */
+export function countJoints(cuts: readonly CutStripRun[], reels: readonly StripReels[]): Joints[] {
+  const counts = { lead: 0, jumper: 0, pad: 0 }
+  const minutes = { lead: 0, jumper: 0, pad: 0 }
+  const add = (kind: Joints['kind'], count: number, light: keyof typeof minutesPerJoint): void => {
+    counts[kind] += count
+    minutes[kind] += count * minutesPerJoint[light]
+  }
+  for (const { pieces, strip } of cuts) {
+    const placed = pieces.filter((piece) => piece.cuts > 0).length
+    if (placed === 0) continue
+    add('lead', 1, strip.light.kind)
+    add('jumper', 2 * (placed - 1), strip.light.kind)
+  }
+  for (const { joins, strip } of reels) add('pad', joins, strip.light.kind)
+  return (['lead', 'jumper', 'pad'] as const)
+    .map((kind) => ({ kind, count: counts[kind], minutes: minutes[kind] }))
+    .filter(({ count }) => count > 0)
+}
