@@ -1,3 +1,5 @@
 import { defineConfig } from 'vitest/config'
 
-export default defineConfig({ test: { include: ['src/**/*.test.ts'] } })
+export default defineConfig({
+  test: { include: ['src/**/*.test.ts'], setupFiles: ['src/test-setup.ts'], testTimeout: 30_000 },
+})

@@ -86,3 +86,16 @@ test('the cut page of an empty plan says what to do', async ({ page }) => {
   await page.getByRole('link', { name: /^Cut/ }).click()
   await expect(page.getByText('Jot a length on the Measure page first')).toBeVisible()
 })
+
+test('the drawing is saved as SVG', async ({ page }) => {
+  await page.goto('/')
+  await expect(line(page, 1)).toBeVisible()
+  await page.getByRole('button', { name: 'Plan', exact: true }).click()
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: 'Save the drawing as SVG' }).click(),
+  ])
+  expect(download.suggestedFilename()).toBe('bay-window-nook.svg')
+  const svg = await readFile(await download.path(), 'utf8')
+  expect(svg).toContain('>alcove, 1888 mm</text>')
+})

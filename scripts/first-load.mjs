@@ -1,4 +1,5 @@
-// What has to arrive before the first view, compressed: the entry with all it imports, and the worker.
+// What has to arrive before the first view, compressed: the entry with all it imports, and the worker that it starts. Other
+// workers come when they are asked for.
 import { existsSync, readFileSync, readdirSync } from 'node:fs'
 import { gzipSync } from 'node:zlib'
 
@@ -17,7 +18,7 @@ const add = (key) => {
 }
 add('index.html')
 for (const file of readdirSync('dist/assets'))
-  if (/\.worker-.*\.js$/.test(file)) needed.add(`assets/${file}`)
+  if (/^tally\.worker-.*\.js$/.test(file)) needed.add(`assets/${file}`)
 
 const sizes = [...needed]
   .map((file) => [file, gzipSync(readFileSync(`dist/${file}`)).length / 1000])

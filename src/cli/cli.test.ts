@@ -91,6 +91,26 @@ describe('the command line', () => {
     expect(glow(['csv', 'weights', 'demo/bay-window-nook.json']).status).toBe(2)
   })
 
+  it('solves a feed network in the shape of the worked ones', () => {
+    const worked = JSON.parse(readFileSync(`${root}/worked/feed.json`, 'utf8')) as {
+      cases: { network: object }[]
+    }
+    const { network } = worked.cases[0]!
+    const { json } = glow(['solve', '-', '--volts'], JSON.stringify(network))
+    const found = json as {
+      runs: Record<string, { minAt: number; volts: number[] }>
+      supplyA: object
+    }
+    expect(found.runs.sill).toMatchObject({ minAt: 89 })
+    expect(found.runs.sill!.volts).toHaveLength(90)
+    expect(Object.keys(found.supplyA)).toEqual(['a'])
+    const wrong = JSON.stringify(network).replace('sill@0', 'sill@91')
+    expect(glow(['solve', '-'], wrong)).toMatchObject({
+      status: 1,
+      stderr: expect.stringContaining('leads[0].to: “sill@91”: sill has pads 0 to 90') as string,
+    })
+  })
+
   it('reads its demo plans from the folder that the app takes them from', () => {
     const text = readFileSync(`${root}/demo/bay-window-nook.json`, 'utf8')
     expect(glow(['tally', '-'], text).status).toBe(0)

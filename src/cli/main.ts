@@ -1,12 +1,17 @@
 import { readFileSync } from 'node:fs'
 import { Command, CommanderError } from 'commander'
+import { networkIssues, networkSchema } from '../core/feed/network'
+import { solve } from '../core/feed/solve'
 import { readLine, type Reading } from '../core/measure/jot'
 import { runNamer } from '../core/measure/measure'
-import { z } from '../core/quantity/z'
+import type { Plan } from '../core/plan/plan'
+import { issuesOf, z, type Issue } from '../core/quantity/z'
 import { sums } from '../core/sums'
 import { tally } from '../core/tally'
 import { cutsCsv } from '../formats/csv-cuts'
 import { readPlanFile } from '../formats/plan-file'
+import { solutionJson } from '../formats/solution-json'
+import { drawingSvg } from '../formats/svg-drawing'
 import { demoNames, demoText } from './demos'
 
 /** Input that cannot be worked with: which, and what was expected. Ends the program with code 1. */
@@ -27,15 +32,29 @@ function textOf(file: string): string {
   }
 }
 
-function planOf(text: string, from: string): Parameters<typeof tally>[0] {
-  const read = readPlanFile(text)
-  if (read.ok) return read.plan
+/** The parsed JSON of a file, or of standard input for `-`. */
+function jsonOf(file: string): unknown {
+  const text = textOf(file)
+  try {
+    return JSON.parse(text)
+  } catch (error) {
+    throw new BadInput(`${file}: not JSON (${error instanceof Error ? error.message : 'unknown'})`)
+  }
+}
+
+/** Ends with what is wrong, a line each: whose input, which field, what was expected. */
+function fail(from: string, issues: readonly Issue[]): never {
   throw new BadInput(
-    read.issues
+    issues
       .slice(0, 20)
       .map(({ path, message }) => `${from}: ${path === '' ? '' : `${path}: `}${message}`)
       .join('\n'),
   )
+}
+
+function planOf(text: string, from: string): Plan {
+  const read = readPlanFile(text)
+  return read.ok ? read.plan : fail(from, read.issues)
 }
 
 function tallyCommand(file: string | undefined, options: { demo?: string }): void {
@@ -79,6 +98,18 @@ function understood(reading: Reading, namer: ReturnType<typeof runNamer>): objec
   }
 }
 
+function solveCommand(file: string, options: { volts?: boolean }): void {
+  const parsed = networkSchema.safeParse(jsonOf(file))
+  const issues = parsed.success ? networkIssues(parsed.data) : issuesOf(parsed.error)
+  if (!parsed.success || issues.length > 0) fail(file, issues)
+  const result = solve(parsed.data)
+  if (!result.ok)
+    throw new BadInput(
+      `${file}: no answer (${result.reason}, ${String(result.residualA)} A left over): look for a supply on a short, or ohms far apart`,
+    )
+  print(solutionJson(result.solution, options.volts === true))
+}
+
 const csvKinds: Readonly<Record<string, (result: ReturnType<typeof tally>) => string>> = {
   cuts: ({ reels }) => cutsCsv(reels),
 }
@@ -94,26 +125,20 @@ function csvCommand(kind: string, file: string): void {
   process.stdout.write(list(tally(planOf(textOf(file), file))))
 }
 
+function svgCommand(kind: string, file: string): void {
+  if (kind !== 'drawing')
+    throw new CommanderError(2, 'glow.usage', `error: no picture ${kind}; there is drawing`)
+  process.stdout.write(drawingSvg(planOf(textOf(file), file)))
+}
+
 function sumCommand(name: string, file = '-'): void {
   const sum = sums.find((candidate) => candidate.name === name)
   if (sum === undefined)
     throw new BadInput(
       `${name}: no sum of that name; there are ${sums.map((candidate) => candidate.name).join(', ')}`,
     )
-  let given: unknown
-  try {
-    given = JSON.parse(textOf(file))
-  } catch (error) {
-    if (error instanceof BadInput) throw error
-    throw new BadInput(`${file}: not JSON (${error instanceof Error ? error.message : 'unknown'})`)
-  }
-  const result = sum.work(given)
-  if (!result.ok)
-    throw new BadInput(
-      result.issues
-        .map(({ path, message }) => `${name}: ${path || 'input'}: ${message}`)
-        .join('\n'),
-    )
+  const result = sum.work(jsonOf(file))
+  if (!result.ok) fail(name, result.issues)
   print(result.answer)
 }
 
@@ -138,11 +163,23 @@ program
   .argument('<file>', 'a text file, or - for standard input')
   .action(jotCommand)
 program
+  .command('solve')
+  .description('the volts and amperes of a feed network')
+  .argument('<network>', 'a JSON file, or - for standard input')
+  .option('--volts', 'the volts at each load too')
+  .action(solveCommand)
+program
   .command('csv')
   .description('a list of a plan as CSV')
   .argument('<kind>', `what to list: ${Object.keys(csvKinds).join(', ')}`)
   .argument('<plan>', 'a plan file, or - for standard input')
   .action(csvCommand)
+program
+  .command('svg')
+  .description('a drawing of a plan as SVG, 1 unit = 1 mm')
+  .argument('<kind>', 'what to draw: drawing')
+  .argument('<plan>', 'a plan file, or - for standard input')
+  .action(svgCommand)
 program
   .command('sum')
   .description('one sum')

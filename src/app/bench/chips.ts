@@ -58,6 +58,17 @@ function chipAt(
     const [x, y] = isLeg ? middleOf(points) : [(left + right) / 2, box.y + box.height / 2]
     return { at, dimension, times, x: x * scale, y: y * scale }
   }
+  if (shape === 'rows') {
+    // Beside their ends: under each other there is no room below.
+    const right = Math.max(...points.map(([x]) => x))
+    return {
+      at,
+      dimension,
+      times,
+      x: right * scale + clear * 1.3,
+      y: (points[0]?.[1] ?? 0) * scale,
+    }
+  }
   const [x, y] = middleOf(points)
   const isUpright = points.length === 2 && points[0]?.[0] === points[1]?.[0]
   return {

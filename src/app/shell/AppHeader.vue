@@ -10,7 +10,7 @@ import { stages, stageState } from './stages'
 
 const store = usePlanStore()
 const { shelf } = useShelf()
-const { exportPlan, chooseFile } = usePlanFiles()
+const { exportPlan, saveDrawing, chooseFile } = usePlanFiles()
 const route = useRoute()
 const router = useRouter()
 
@@ -72,6 +72,7 @@ const fileActions = [
   { label: 'New plan', run: newPlan, needsPlan: false },
   { label: 'Duplicate this plan', run: duplicatePlan, needsPlan: true },
   { label: 'Export to a file', run: exportPlan, needsPlan: true },
+  { label: 'Save the drawing as SVG', run: saveDrawing, needsPlan: true },
   { label: 'Import from a file', run: chooseFile, needsPlan: false },
 ]
 </script>

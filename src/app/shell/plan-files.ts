@@ -10,6 +10,7 @@ import { saveText } from './save-text'
 export function usePlanFiles(): {
   exportPlan: () => void
   savePlanFile: (plan: Plan) => void
+  saveDrawing: () => Promise<void>
   importPlan: (file: File) => Promise<void>
   chooseFile: () => void
 } {
@@ -24,6 +25,13 @@ export function usePlanFiles(): {
 
   function savePlanFile(plan: Plan): void {
     saveText(`${plan.name}.json`, writePlanFile(plan), 'application/json')
+  }
+
+  async function saveDrawing(): Promise<void> {
+    const { plan } = store
+    if (plan === undefined) return
+    const { drawingSvg } = await import('../../formats/svg-drawing')
+    saveText(`${plan.name}.svg`, drawingSvg(plan), 'image/svg+xml')
   }
 
   async function importPlan(file: File): Promise<void> {
@@ -54,5 +62,5 @@ export function usePlanFiles(): {
     input.click()
   }
 
-  return { exportPlan, savePlanFile, importPlan, chooseFile }
+  return { exportPlan, savePlanFile, saveDrawing, importPlan, chooseFile }
 }

@@ -19,7 +19,14 @@ const ticks = computed(() => {
   <svg :width="width" height="24" class="block overflow-visible" aria-hidden="true">
     <g v-for="tick in ticks" :key="tick.x">
       <line :x1="tick.x" :x2="tick.x" y1="6" y2="20" class="stroke-bench-soft" />
-      <text :x="tick.x + 4" y="15" class="fill-bench-soft text-[11px]">{{ tick.label }}</text>
+      <text
+        v-if="tick.x + 64 <= width + 30"
+        :x="tick.x + 4"
+        y="15"
+        class="fill-bench-soft text-[11px]"
+      >
+        {{ tick.label }}
+      </text>
     </g>
   </svg>
 </template>

@@ -1,0 +1,75 @@
+import { chemistries, type Chemistry, type ChemistryName } from '../parts/chemistries'
+
+export interface BatteryGiven {
+  readonly chemistry: ChemistryName
+  readonly inSeries: number
+  readonly inParallel: number
+  /** Constant current, direct or through a linear regulator; or constant power behind a converter of some efficiency. */
+  readonly load:
+    { readonly currentA: number } | { readonly powerW: number; readonly efficiency: number }
+  readonly cutoffV: number
+}
+
+export interface BatteryLife {
+  readonly hours: number
+  /** Terminal volts at the start, under load. */
+  readonly firstV: number
+  /** Depth of discharge at the end, 0 to 1. */
+  readonly usedShare: number
+  readonly endsBy: 'cut-off' | 'empty'
+}
+
+/** Steps from full to empty: finer changes no answer by a thousandth. */
+const steps = 2_000
+
+/**
+ * How long a battery lasts (handbook 3, battery). Stepped by depth of discharge, so that a fast drain is followed as finely as a slow one.
+ *
+ * - terminal V = OCV(depth) × series − A × R, R = cell Ω × (1 + growth × depth) × series / parallel
+ * - a cell holds Ah × (ref A / A)^(k−1) above its reference current
+ * - behind a converter A = W / efficiency / V: the current rises as the cell sags
+ */
+export function batteryLife({
+  chemistry,
+  inSeries,
+  inParallel,
+  load,
+  cutoffV,
+}: BatteryGiven): BatteryLife {
+  const cell = chemistries[chemistry]
+  const terminal = (depth: number): { volts: number; amperes: number } => {
+    const open = openVolts(cell, depth) * inSeries
+    const ohm = (cell.ohm * (1 + cell.growth * depth) * inSeries) / inParallel
+    if ('currentA' in load) return { volts: open - load.currentA * ohm, amperes: load.currentA }
+    const watts = load.powerW / load.efficiency
+    // V² − open V + R W = 0; where that has no answer the battery cannot give the power at any voltage.
+    const root = open ** 2 - 4 * ohm * watts
+    if (root < 0) return { volts: 0, amperes: Infinity }
+    const volts = (open + Math.sqrt(root)) / 2
+    return { volts, amperes: watts / volts }
+  }
+  const { volts: firstV } = terminal(0)
+  let hours = 0
+  for (let step = 0; step < steps; step += 1) {
+    const depth = step / steps
+    if (terminal(depth).volts < cutoffV)
+      return { hours, firstV, usedShare: depth, endsBy: 'cut-off' }
+    const cellA = terminal(depth + 0.5 / steps).amperes / inParallel
+    hours += capacityAt(cell, cellA) / steps / cellA
+  }
+  return { hours, firstV, usedShare: 1, endsBy: 'empty' }
+}
+
+/** Ah that a cell holds at a current. */
+const capacityAt = ({ ampereHours, refA, k }: Chemistry, cellA: number): number =>
+  cellA > refA ? ampereHours * (refA / cellA) ** (k - 1) : ampereHours
+
+function openVolts({ ocv }: Chemistry, depth: number): number {
+  const behind = Math.max(
+    1,
+    ocv.findIndex(([at]) => at >= depth),
+  )
+  const [from = 0, fromV = 0] = ocv[behind - 1] ?? []
+  const [to = 1, toV = 0] = ocv[behind] ?? []
+  return fromV + ((toV - fromV) * (depth - from)) / (to - from)
+}

@@ -1,0 +1,41 @@
+import type { NetworkLoad } from './network'
+
+/**
+ * Current of one load by its voltage, and how it changes with it. A channel draws full × duty at its knee and above, nothing at its off
+ * voltage and below, a straight line between; a resistive group draws duty × (V − forward) / ohm, never below 0; idle current is
+ * constant (handbook 3, the feed network).
+ */
+export interface Draw {
+  /** A at `volts`. */
+  current(volts: number): number
+  /** A/V at `volts`; on a knee that of the side below. */
+  slope(volts: number): number
+}
+
+export function drawOf({ idleA, channels = [], ohmic }: NetworkLoad): Draw {
+  const count = channels.length
+  const full = Float64Array.from(channels, ({ fullA, duty }) => fullA * duty)
+  const knee = Float64Array.from(channels, ({ kneeV }) => kneeV)
+  const off = Float64Array.from(channels, ({ offV }) => offV)
+  const conductance = ohmic === undefined ? 0 : ohmic.duty / ohmic.ohm
+  const forward = ohmic?.forwardV ?? 0
+  return {
+    current(volts) {
+      let sum = idleA
+      for (let index = 0; index < count; index += 1) {
+        const [a = 0, k = 0, o = 0] = [full[index], knee[index], off[index]]
+        if (volts >= k) sum += a
+        else if (volts > o) sum += (a * (volts - o)) / (k - o)
+      }
+      return volts > forward ? sum + conductance * (volts - forward) : sum
+    },
+    slope(volts) {
+      let sum = volts > forward ? conductance : 0
+      for (let index = 0; index < count; index += 1) {
+        const [a = 0, k = 0, o = 0] = [full[index], knee[index], off[index]]
+        if (volts > o && volts <= k && k > o) sum += a / (k - o)
+      }
+      return sum
+    },
+  }
+}

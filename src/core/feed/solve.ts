@@ -1,0 +1,397 @@
+import { ChainSpace, reduce, restore, type Chain } from './chain'
+import { solveDense } from './dense'
+import { drawOf, type Draw } from './draw'
+import { endOf, type End, type Network } from './network'
+
+/** Volts between the rails of a run, and what it draws. */
+export interface SolvedRun {
+  readonly firstV: number
+  readonly lastV: number
+  readonly minV: number
+  /** The load at which it is lowest, from 0. */
+  readonly minAt: number
+  readonly currentA: number
+  /** The minus rail at the first load, above the supplies' minus. */
+  readonly firstGroundV: number
+  /** Volts at each load. */
+  readonly volts: Float64Array
+}
+
+/** A run that hangs in the air: which of its rails reaches no supply. It draws nothing and has no volts to tell. */
+export interface FloatingRun {
+  readonly floating: readonly ('plus' | 'minus')[]
+}
+
+/** Current in a lead: plus from its first end to its second, minus the way back. */
+export interface SolvedLead {
+  readonly from: string
+  readonly to: string
+  readonly plusA: number
+  readonly minusA: number
+}
+
+export interface Solution {
+  readonly runs: ReadonlyMap<string, SolvedRun | FloatingRun>
+  readonly leads: readonly SolvedLead[]
+  readonly supplyA: ReadonlyMap<string, number>
+  readonly iterations: number
+  /** Largest current that is left over at a load, A. */
+  readonly residualA: number
+}
+
+export type SolveResult =
+  | { readonly ok: true; readonly solution: Solution }
+  /** Never an answer that has not settled. */
+  | { readonly ok: false; readonly reason: 'not-settled' | 'singular'; readonly residualA: number }
+
+/** A wire is never quite nothing, Ω: far below what a millivolt would show. */
+const leastOhm = 1e-7
+/** Settled when no load's current is off by more, A. */
+const settledA = 1e-9
+const mostIterations = 200
+
+/**
+ * Solves a feed network for the volts at every load (handbook 3, the feed network).
+ *
+ * The loads of a run between two lead pads are a chain that is eliminated in one sweep, so time grows in proportion to the loads; what is
+ * left, pads and junctions, is a small dense system. Loads are linearized and solved again (Newton). The network is the minimum of a convex
+ * energy, so a step that goes too far past a knee is shortened until the slope of the energy along it has fallen by half.
+ *
+ * @param network checked by `networkSchema` and `networkIssues`
+ */
+export function solve(network: Network): SolveResult {
+  const model = modelOf(network)
+  const { draws, runOf, total } = model
+  const g = new Float64Array(total)
+  const c = new Float64Array(total)
+  const volts = new Float64Array(total).fill(Math.max(...network.supplies.map(({ volts: v }) => v)))
+  const state = {
+    plus: new Float64Array(total),
+    minus: new Float64Array(total),
+    ports: new Float64Array(2 * model.ports),
+  }
+  const next = {
+    plus: new Float64Array(total),
+    minus: new Float64Array(total),
+    ports: new Float64Array(2 * model.ports),
+  }
+  /** Current left over at each load at the present state, A. */
+  const left = new Float64Array(total)
+  const change = new Float64Array(total)
+
+  const linearize = (): void => {
+    for (let node = 0; node < total; node += 1) {
+      const draw = draws[runOf[node] ?? 0]
+      const v = volts[node] ?? 0
+      g[node] = draw?.slope(v) ?? 0
+      c[node] = (draw?.current(v) ?? 0) - (g[node] ?? 0) * v
+    }
+  }
+  /** What a load draws beyond its linearization when its volts are `t` of the way on. */
+  const beyond = (node: number, t: number): number => {
+    const v = (volts[node] ?? 0) + t * (change[node] ?? 0)
+    return (draws[runOf[node] ?? 0]?.current(v) ?? 0) - (g[node] ?? 0) * v - (c[node] ?? 0)
+  }
+  /** Slope of the energy along the step, at `t` of it. */
+  const slopeAt = (t: number): number => {
+    let sum = 0
+    for (let node = 0; node < total; node += 1)
+      sum += ((1 - t) * (left[node] ?? 0) + beyond(node, t)) * (change[node] ?? 0)
+    return sum
+  }
+
+  let residualA = Infinity
+  for (let iteration = 1; iteration <= mostIterations; iteration += 1) {
+    linearize()
+    if (!solveLinear(model, g, c, next)) return { ok: false, reason: 'singular', residualA }
+    for (let node = 0; node < total; node += 1)
+      change[node] = (next.plus[node] ?? 0) - (next.minus[node] ?? 0) - (volts[node] ?? 0)
+
+    // The first step is whole: the volts before it were a guess that belongs to no state.
+    let t = 1
+    if (iteration > 1) {
+      const start = Math.abs(slopeAt(0))
+      while (t > 1e-6 && Math.abs(slopeAt(t)) > 0.5 * start + 1e-18) t /= 2
+    }
+    residualA = 0
+    for (let node = 0; node < total; node += 1) {
+      const rest = (iteration === 1 ? 0 : (1 - t) * (left[node] ?? 0)) + beyond(node, t)
+      left[node] = rest
+      residualA = Math.max(residualA, Math.abs(rest))
+    }
+    for (let node = 0; node < total; node += 1)
+      volts[node] = (volts[node] ?? 0) + t * (change[node] ?? 0)
+    for (const part of ['plus', 'minus', 'ports'] as const)
+      for (let index = 0; index < state[part].length; index += 1) {
+        const from = state[part][index] ?? 0
+        state[part][index] =
+          t === 1 ? (next[part][index] ?? 0) : from + t * ((next[part][index] ?? 0) - from)
+      }
+    if (residualA <= settledA)
+      return { ok: true, solution: solutionOf(network, model, volts, state, iteration, residualA) }
+  }
+  return { ok: false, reason: 'not-settled', residualA }
+}
+
+/** Index of a port's plus; its minus is the next. -1 where a chain ends in the air. */
+type Port = number
+
+interface Model {
+  readonly chains: readonly (Chain & { readonly left: Port; readonly right: Port })[]
+  readonly space: ChainSpace
+  readonly total: number
+  readonly ports: number
+  readonly draws: readonly Draw[]
+  /** Run of each node. */
+  readonly runOf: Int32Array
+  readonly firstNode: readonly number[]
+  /** Volts that a port is held at, or NaN: plus of a supply, its minus, and rails that reach no supply. */
+  readonly held: Float64Array
+  readonly ends: readonly (readonly [Port, Port])[]
+  readonly leads: Network['leads']
+  readonly floating: readonly (readonly ('plus' | 'minus')[])[]
+}
+
+interface State {
+  readonly plus: Float64Array
+  readonly minus: Float64Array
+  readonly ports: Float64Array
+}
+
+/** All that depends on the network alone and not on what its loads draw. */
+function modelOf(network: Network): Model {
+  const ports = new Map<string, Port>()
+  const portOf = (end: End): Port => {
+    const key =
+      end.kind === 'pad'
+        ? `${String(end.run)}@${String(end.pad)}`
+        : end.kind === 'supply'
+          ? `supply ${String(end.index)}`
+          : `junction ${end.name}`
+    const known = ports.get(key)
+    if (known !== undefined) return known
+    ports.set(key, ports.size)
+    return ports.size - 1
+  }
+  const supplyPorts = network.supplies.map((_, index) => portOf({ kind: 'supply', index }))
+  const pads = network.runs.map(() => new Map<number, Port>())
+  const ends = network.leads.map((lead): [Port, Port] => {
+    const [from, to] = [lead.from, lead.to].map((name): Port => {
+      const result = endOf(network, name)
+      if (!result.ok) throw new RangeError(result.message)
+      const port = portOf(result.end)
+      if (result.end.kind === 'pad') pads[result.end.run]?.set(result.end.pad, port)
+      return port
+    })
+    return [from ?? -1, to ?? -1]
+  })
+
+  // Which rails reach a supply: each rail of a run is one, leads join them.
+  const reaches = { plus: [] as boolean[], minus: [] as boolean[] }
+  for (const rail of ['plus', 'minus'] as const) {
+    const groups = new Groups(ports.size)
+    for (const ofRun of pads) {
+      const [first, ...others] = ofRun.values()
+      for (const port of others) groups.join(first ?? 0, port)
+    }
+    for (const [index, lead] of network.leads.entries())
+      if ((rail === 'plus' ? lead.plusOhm : lead.minusOhm) !== null)
+        groups.join(ends[index]?.[0] ?? 0, ends[index]?.[1] ?? 0)
+    const fed = new Set(supplyPorts.map((port) => groups.find(port)))
+    for (let port = 0; port < ports.size; port += 1) reaches[rail].push(fed.has(groups.find(port)))
+  }
+  const held = new Float64Array(2 * ports.size).fill(NaN)
+  for (let port = 0; port < ports.size; port += 1) {
+    if (reaches.plus[port] !== true) held[2 * port] = 0
+    if (reaches.minus[port] !== true) held[2 * port + 1] = 0
+  }
+  for (const [index, port] of supplyPorts.entries()) {
+    held[2 * port] = network.supplies[index]?.volts ?? 0
+    held[2 * port + 1] = 0
+  }
+
+  const total = network.runs.reduce((sum, run) => sum + run.loads, 0)
+  const runOf = new Int32Array(total)
+  const firstNode: number[] = []
+  const floating: ('plus' | 'minus')[][] = []
+  const draws: Draw[] = []
+  const chains: Model['chains'][number][] = []
+  let first = 0
+  for (const [index, run] of network.runs.entries()) {
+    firstNode.push(first)
+    runOf.fill(index, first, first + run.loads)
+    const own = pads[index] ?? new Map<number, Port>()
+    const [anyPort] = own.values()
+    const hasPlus = anyPort !== undefined && reaches.plus[anyPort] === true
+    const hasMinus = anyPort !== undefined && reaches.minus[anyPort] === true
+    floating.push([
+      ...(hasPlus ? [] : (['plus'] as const)),
+      ...(hasMinus ? [] : (['minus'] as const)),
+    ])
+    draws.push(hasPlus && hasMinus ? drawOf(run.load) : drawOf({ idleA: 0 }))
+
+    const perPitch = (ohmPerM: number, isThere: boolean): number =>
+      isThere ? 1 / Math.max(leastOhm, ohmPerM * run.pitchM) : 0
+    const [p, m] = [perPitch(run.railOhmPerM.p, hasPlus), perPitch(run.railOhmPerM.m, hasMinus)]
+    const padsInOrder = [...own.keys()].toSorted((a, b) => a - b)
+    const cuts = [...new Set([0, ...padsInOrder, run.loads])]
+    for (const [at, from] of cuts.slice(0, -1).entries()) {
+      const to = cuts[at + 1] ?? run.loads
+      const [left, right] = [own.get(from) ?? -1, own.get(to) ?? -1]
+      const count = to - from
+      const links = (between: number): Float64Array => {
+        const values = new Float64Array(count + 1).fill(between)
+        // From a pad to the load beside it is half a pitch; an open end has no link.
+        values[0] = left < 0 ? 0 : 2 * between
+        values[count] = right < 0 ? 0 : 2 * between
+        return values
+      }
+      chains.push({
+        first: first + from,
+        count,
+        linkP: links(p),
+        linkM: links(m),
+        hasPlus,
+        hasMinus,
+        left,
+        right,
+      })
+    }
+    first += run.loads
+  }
+  return {
+    chains,
+    space: new ChainSpace(total),
+    total,
+    ports: ports.size,
+    draws,
+    runOf,
+    firstNode,
+    held,
+    ends,
+    leads: network.leads,
+    floating,
+  }
+}
+
+/** Solves the network with its loads made linear; `false` where that has no answer. */
+function solveLinear(model: Model, g: Float64Array, c: Float64Array, into: State): boolean {
+  const { chains, space, held, ends, leads } = model
+  const n = 2 * model.ports
+  const matrix = new Float64Array(n * n)
+  const right = new Float64Array(n)
+  const add = (row: number, column: number, value: number): void => {
+    matrix[row * n + column] = (matrix[row * n + column] ?? 0) + value
+  }
+  for (const [index, [from, to]] of ends.entries()) {
+    const { plusOhm = null, minusOhm = null } = leads[index] ?? {}
+    for (const [rail, ohm] of [plusOhm, minusOhm].entries()) {
+      if (ohm === null) continue
+      const conductance = 1 / Math.max(leastOhm, ohm)
+      const [a, b] = [2 * from + rail, 2 * to + rail]
+      add(a, a, conductance)
+      add(b, b, conductance)
+      add(a, b, -conductance)
+      add(b, a, -conductance)
+    }
+  }
+  for (const chain of chains) {
+    const { y, s } = reduce(chain, g, c, space)
+    const rows = [
+      chain.left < 0 ? -1 : 2 * chain.left,
+      chain.left < 0 ? -1 : 2 * chain.left + 1,
+      chain.right < 0 ? -1 : 2 * chain.right,
+      chain.right < 0 ? -1 : 2 * chain.right + 1,
+    ]
+    for (const [i, row] of rows.entries()) {
+      if (row < 0) continue
+      right[row] = (right[row] ?? 0) + (s[i] ?? 0)
+      for (const [j, column] of rows.entries()) if (column >= 0) add(row, column, y[4 * i + j] ?? 0)
+    }
+  }
+  for (let row = 0; row < n; row += 1) {
+    const volts = held[row] ?? NaN
+    if (Number.isNaN(volts)) continue
+    matrix.fill(0, row * n, (row + 1) * n)
+    matrix[row * n + row] = 1
+    right[row] = volts
+  }
+  if (!solveDense(matrix, right)) return false
+  into.ports.set(right)
+  const at = (port: Port): [number, number] =>
+    port < 0 ? [0, 0] : [right[2 * port] ?? 0, right[2 * port + 1] ?? 0]
+  for (const chain of chains) {
+    // The space still holds each chain's own elimination: their nodes do not overlap.
+    restore(chain, space, at(chain.left), at(chain.right), into.plus, into.minus)
+  }
+  return true
+}
+
+function solutionOf(
+  network: Network,
+  { ends, firstNode, draws, floating }: Model,
+  volts: Float64Array,
+  { minus, ports }: State,
+  iterations: number,
+  residualA: number,
+): Solution {
+  const runs = new Map<string, SolvedRun | FloatingRun>()
+  for (const [index, run] of network.runs.entries()) {
+    const loose = floating[index] ?? []
+    if (loose.length > 0) {
+      runs.set(run.id, { floating: loose })
+      continue
+    }
+    const first = firstNode[index] ?? 0
+    const own = volts.slice(first, first + run.loads)
+    let minAt = 0
+    let currentA = 0
+    for (const [at, v] of own.entries()) {
+      if (v < (own[minAt] ?? Infinity) - 1e-9) minAt = at
+      currentA += draws[index]?.current(v) ?? 0
+    }
+    runs.set(run.id, {
+      firstV: own[0] ?? 0,
+      lastV: own.at(-1) ?? 0,
+      minV: own[minAt] ?? 0,
+      minAt,
+      currentA,
+      firstGroundV: minus[first] ?? 0,
+      volts: own,
+    })
+  }
+  const supplyA = new Map(network.supplies.map(({ id }) => [id, 0]))
+  const leads = network.leads.map(({ from, to, plusOhm, minusOhm }, index): SolvedLead => {
+    const [a, b] = ends[index] ?? [0, 0]
+    const across = (rail: number): number => (ports[2 * a + rail] ?? 0) - (ports[2 * b + rail] ?? 0)
+    const plusA = plusOhm === null ? 0 : across(0) / Math.max(leastOhm, plusOhm)
+    const minusA = minusOhm === null ? 0 : -across(1) / Math.max(leastOhm, minusOhm)
+    supplyA.set(from, (supplyA.get(from) ?? 0) + plusA)
+    supplyA.set(to, (supplyA.get(to) ?? 0) - plusA)
+    return { from, to, plusA, minusA }
+  })
+  for (const id of supplyA.keys())
+    if (!network.supplies.some((supply) => supply.id === id)) supplyA.delete(id)
+  return { runs, leads, supplyA, iterations, residualA }
+}
+
+/** Places that belong together, joined pair by pair. */
+class Groups {
+  private readonly parent: number[]
+
+  constructor(size: number) {
+    this.parent = Array.from({ length: size }, (_, index) => index)
+  }
+
+  find(item: number): number {
+    let root = item
+    while (this.parent[root] !== undefined && this.parent[root] !== root)
+      root = this.parent[root] ?? root
+    this.parent[item] = root
+    return root
+  }
+
+  join(a: number, b: number): void {
+    this.parent[this.find(a)] = this.find(b)
+  }
+}

@@ -1,0 +1,27 @@
+import { areaOfAwg, ohmPerMetre } from '../feed/wire'
+import { z } from '../quantity/z'
+import { defineSum } from './sum'
+
+export const wireSum = defineSum(
+  'wire',
+  'What a pair of wires loses on the way.',
+  z
+    .strictObject({
+      lengthM: z.number().positive(),
+      currentA: z.number().nonnegative(),
+      tempC: z.number().min(-60).max(200).default(20),
+      mm2: z.number().positive().optional(),
+      awg: z.number().min(-3).max(50).optional(),
+    })
+    .refine(({ mm2, awg }) => (mm2 === undefined) !== (awg === undefined), {
+      path: ['mm2'],
+      message: 'the wire’s mm2 or its awg, one of the two',
+    }),
+  ({ lengthM, currentA, tempC, mm2, awg }) => {
+    const areaMm2 = mm2 ?? areaOfAwg(awg ?? 0)
+    const ohmPerM = ohmPerMetre(areaMm2, tempC)
+    // Both wires count: there and back.
+    const dropV = 2 * lengthM * ohmPerM * currentA
+    return { areaMm2, ohmPerM, dropV, lossW: dropV * currentA }
+  },
+)
