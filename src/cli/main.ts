@@ -18,8 +18,12 @@ import { demoNames, demoText } from './demos'
 class BadInput extends Error {}
 
 const print = (value: unknown): void => {
-  process.stdout.write(`${JSON.stringify(value, null, 2)}\n`)
+  process.stdout.write(`${JSON.stringify(value, plainNumbers, 2)}\n`)
 }
+
+/** Rows of volts as lists, to a tenth of a millivolt; what is endless, such as a battery with no load, as null. */
+const plainNumbers = (_key: string, value: unknown): unknown =>
+  value instanceof Float64Array ? Array.from(value, (one) => Math.round(one * 1e4) / 1e4) : value
 
 /** The text of a file, or of standard input for `-`. */
 function textOf(file: string): string {

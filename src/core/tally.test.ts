@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { change } from './plan/commands'
-import { emptyPlan, type Plan } from './plan/plan'
+import { emptyPlan, usualWire, type Plan } from './plan/plan'
 import { shippedStrips } from './parts/strips'
 import { shippedSupplies } from './parts/supplies'
 import { workingText } from './quantity/figure'
@@ -73,7 +73,10 @@ describe('remedies', () => {
     ['supply-short', planOf(['wall 2 x 30 m', 'beam 20 m'])],
     [
       'volts-differ',
-      planOf(['shelf 3000'], { ...supplied('brick-12v-5'), defaults: { stripId: 'white-24v-10' } }),
+      planOf(['shelf 3000'], {
+        ...supplied('brick-12v-5'),
+        defaults: { stripId: 'white-24v-10', wire: usualWire },
+      }),
     ],
     [
       'volts-differ',
@@ -85,11 +88,14 @@ describe('remedies', () => {
         ],
       },
     ],
-    ['gap-shows', planOf(['drawer 445'], { defaults: { stripId: 'white-12v-5' } })],
+    [
+      'gap-shows',
+      planOf(['drawer 445'], { defaults: { stripId: 'white-12v-5', wire: usualWire } }),
+    ],
     [
       'nameplate',
       planOf(['shelf 900'], {
-        defaults: { stripId: 'own' },
+        defaults: { stripId: 'own', wire: usualWire },
         own: {
           strips: [{ ...shippedStrips[0]!, id: 'own', nameplateWPerM: 20 }],
           supplies: [],

@@ -1,18 +1,32 @@
 import { cut, litOf, type CutStripRun, type Piece } from './cut/cut'
 import { countJoints, type Joints } from './cut/joints'
+import { prewiredInstead, type Prewired } from './cut/prewired'
 import { cutFromReels, type StripReels } from './cut/reels'
+import { batteryUse, type BatteryUse } from './feed/batteries'
+import { fuseFor } from './feed/fuse'
+import { hiddenPlaces, leadsOf, type Lead } from './feed/leads'
+import { feedScene, type FedRun, type FedScene } from './feed/solved'
 import { feedSupplies } from './feed/supplies'
 import { loadRuns, type RunLoad } from './load/load'
+import { layOut } from './measure/layout'
 import { measure } from './measure/measure'
 import { partsOf } from './parts/find'
+import type { SceneName } from './plan/choices'
 import type { Plan } from './plan/plan'
-import { rollOf, type RollSection } from './roll'
+import { drainOf } from './roll/feed'
+import { rollOf, type RollSection } from './roll/roll'
+import { offMark, spliceShows } from './verdict/cutting'
+import { fade, notFed, uneven } from './verdict/fading'
 import { gapShows } from './verdict/gap-shows'
+import { mountingJudges } from './verdict/mounting'
 import { nameplate } from './verdict/nameplate'
+import { batteries, capacitor, hotStrip, over100Watt, regulatorHot } from './verdict/sources'
 import { stockShort } from './verdict/stock-short'
 import { supplyLoad } from './verdict/supply-load'
 import type { Grade, Verdict } from './verdict/verdict'
 import { voltsDiffer } from './verdict/volts-differ'
+import { copperHot, fuses, joinedSupplies, leadHot, trackOver } from './verdict/wiring'
+import { wrongEnd } from './verdict/wrong-end'
 
 export interface TallyRun {
   readonly id: string
@@ -28,7 +42,7 @@ export interface TallyRun {
   /** What of each segment is lit, mm along it, in the order of the run's segments. */
   readonly litMm: readonly (readonly [fromMm: number, toMm: number])[]
   readonly pieces: readonly Piece[]
-  /** Lowest and highest volts at its loads; `null` until the feed is solved. */
+  /** Lowest and highest volts at its loads at full white; `null` where it is not fed. */
   readonly minV: number | null
   readonly maxV: number | null
   /** At the worst case, A. */
@@ -59,12 +73,35 @@ export interface Totals {
   readonly shownPowerW: number
 }
 
+/** A lead with what it carries at full white. */
+export interface TallyLead extends Omit<Lead, 'wire'> {
+  /** Id of its gauge. */
+  readonly wire: string
+  readonly currentA: number
+  readonly dropV: number
+  readonly lossW: number
+  /** What its fuse is; `none`, or `null` where none fits. */
+  readonly fuseA: number | 'none' | null
+}
+
+export interface TallyFeed {
+  /** The scene of `runs` and `lostW`: the one that the plan shows. */
+  readonly scene: SceneName
+  readonly problem: string | null
+  readonly runs: readonly FedRun[]
+  readonly leads: readonly TallyLead[]
+  readonly lostW: number
+}
+
 export interface Tally {
   readonly totals: Totals
   readonly runs: readonly TallyRun[]
   readonly supplies: readonly TallySupply[]
   readonly reels: readonly StripReels[]
+  readonly prewired: readonly Prewired[]
   readonly joints: readonly Joints[]
+  readonly feed: TallyFeed
+  readonly batteries: readonly (BatteryUse & { readonly id: string })[]
   readonly verdicts: readonly Verdict[]
   readonly roll: readonly RollSection[]
   /** Lines that were not understood. */
@@ -75,7 +112,30 @@ export interface Tally {
   }[]
 }
 
-const judges = [voltsDiffer, supplyLoad, gapShows, stockShort, nameplate]
+const judges = [
+  voltsDiffer,
+  notFed,
+  supplyLoad,
+  regulatorHot,
+  batteries,
+  fade,
+  uneven,
+  leadHot,
+  fuses,
+  trackOver,
+  copperHot,
+  joinedSupplies,
+  hotStrip,
+  capacitor,
+  over100Watt,
+  offMark,
+  ...mountingJudges,
+  wrongEnd,
+  gapShows,
+  spliceShows,
+  stockShort,
+  nameplate,
+]
 
 /** While somebody types the packing may not take long; the Cut page can search on where it was cut short. */
 const quickPacking = { mostNodes: 2_000, mostSets: 400 }
@@ -86,17 +146,33 @@ const gravity: Readonly<Record<Grade, number>> = { stop: 0, care: 1, note: 2 }
 export function tally(plan: Plan): Tally {
   const parts = partsOf(plan.own)
   const { runs, lines } = measure(plan)
+  const layout = layOut(runs, plan.bench)
+  const hidden = hiddenPlaces(plan, layout)
   const cuts = cut(plan, runs, parts)
-  const reels = cutFromReels(cuts, plan.offcuts, quickPacking)
+  const reels = cutFromReels(cuts, plan.offcuts, plan.rules, quickPacking)
+  const prewired = prewiredInstead(cuts)
   const joints = countJoints(cuts, reels)
   const loads = loadRuns(plan, cuts)
   const supplies = feedSupplies(plan, loads, parts)
+  const leads = leadsOf(plan, cuts, layout, hidden)
+  const full = feedScene(plan, cuts, leads, supplies, 'full-white')
+  const shown =
+    plan.scene.shown === 'full-white'
+      ? full
+      : feedScene(plan, cuts, leads, supplies, plan.scene.shown)
+  const uses = new Map(
+    supplies.flatMap((supply) => {
+      const use = supply.part && batteryUse(supply.part, drainOf(supply), plan.use)
+      return use === undefined ? [] : [[supply.slot.id, use] as const]
+    }),
+  )
+  const evidence = { plan, parts, cuts, reels, supplies, leads, full, batteries: uses }
   const verdicts = judges
-    .flatMap((judge) => judge({ plan, parts, cuts, reels, supplies }))
+    .flatMap((judge) => judge(evidence))
     .toSorted((a, b) => gravity[a.grade] - gravity[b.grade])
   return {
     totals: totalsOf(cuts, loads),
-    runs: cuts.map((entry, index) => tallyRun(entry, loads[index])),
+    runs: cuts.map((entry, index) => tallyRun(entry, loads[index], full)),
     supplies: supplies.map(({ slot, part, volts, ratedA, loadA, needA, shownA }) => ({
       id: slot.id,
       name: slot.name,
@@ -109,16 +185,48 @@ export function tally(plan: Plan): Tally {
       shownA,
     })),
     reels,
+    prewired,
     joints,
+    feed: {
+      scene: shown.scene,
+      problem: full.problem ?? shown.problem ?? null,
+      runs: [...shown.runs.values()],
+      leads: full.leads.map(({ lead, currentA, dropV, lossW }) => ({
+        ...lead,
+        wire: lead.wire.id,
+        currentA,
+        dropV,
+        lossW,
+        fuseA: lead.fuse === 'auto' ? fuseFor(currentA, lead.wire.limitA) : lead.fuse,
+      })),
+      lostW: shown.lostW,
+    },
+    batteries: [...uses].map(([id, use]) => ({ id, ...use })),
     verdicts,
-    roll: rollOf({ plan, cuts, reels, joints, loads, supplies, verdicts }),
+    roll: rollOf({
+      plan,
+      layout,
+      hidden,
+      cuts,
+      reels,
+      joints,
+      prewired,
+      loads,
+      supplies,
+      leads,
+      full,
+      shown,
+      batteries: uses,
+      verdicts,
+    }),
     unread: lines.flatMap(({ line, reading }) =>
       reading.kind === 'error' ? [{ id: line.id, text: line.text, message: reading.message }] : [],
     ),
   }
 }
 
-function tallyRun(entry: CutStripRun, load: RunLoad | undefined): TallyRun {
+function tallyRun(entry: CutStripRun, load: RunLoad | undefined, full: FedScene): TallyRun {
+  const fed = full.runs.get(entry.run.id)
   const { run, strip, ...placed } = entry
   return {
     id: run.id,
@@ -133,8 +241,8 @@ function tallyRun(entry: CutStripRun, load: RunLoad | undefined): TallyRun {
     lights: run.lights.length,
     litMm: litOf(entry),
     pieces: placed.pieces,
-    minV: null,
-    maxV: null,
+    minV: fed?.minV ?? null,
+    maxV: fed?.maxV ?? null,
     currentA: load?.peakA ?? 0,
   }
 }

@@ -1,5 +1,6 @@
 import { partsOf } from '../core/parts/find'
 import { mostLines, planFormat, planSchema, planVersion, type Plan } from '../core/plan/plan'
+import { toVersion2 } from '../core/plan/upgrade'
 import { issuesOf, pathText, z, type Issue } from '../core/quantity/z'
 
 export type PlanFileResult =
@@ -12,7 +13,7 @@ const largestFileBytes = 8_000_000
 const headerSchema = z.looseObject({ format: z.literal(planFormat), version: z.int().min(1) })
 
 /** Steps from one version to the next, keyed by the version they start from. */
-const upgrades = new Map<number, (document: object) => object>()
+const upgrades = new Map<number, (document: object) => object>([[1, toVersion2]])
 
 /** Keys that could reach an object's prototype: never part of a plan. */
 const forbiddenKeys = new Set(['__proto__', 'constructor', 'prototype'])

@@ -1,166 +1,642 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, useTemplateRef } from 'vue'
+import { computed, defineAsyncComponent, shallowRef, useTemplateRef } from 'vue'
+import { hiddenPlaces } from '../../core/feed/leads'
 import { levelIn } from '../../core/load/load'
-import { layOut } from '../../core/measure/layout'
-import type { MeasuredRun } from '../../core/measure/measure'
-import type { Plan } from '../../core/plan/plan'
+import { boxAround, turned, type Point } from '../../core/measure/geometry'
+import type { Place, Plan } from '../../core/plan/plan'
 import { formatLength } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
+import BenchTools from './BenchTools.vue'
 import DimensionChip from './DimensionChip.vue'
+import HiddenBox from './HiddenBox.vue'
+import PhotoLayer from './PhotoLayer.vue'
+import ThingPanel from './ThingPanel.vue'
 import { chipsOf } from './chips'
-import { fit, pathOf, rulerStep } from './view'
+import { drawnRuns, furnitureBox, type DrawnRun } from './drawn'
+import { draggedTo, handlesOf, type Handle } from './handles'
+import { withDimension } from '../../core/measure/rewrite'
+import { snapLength, snapMove, type Guide } from './snap'
+import { useDrag } from './use-drag'
+import { useView } from './use-view'
+import { rulerStep, toBench, toScreen } from './view'
 
 const { plan } = defineProps<{ plan: Plan }>()
+
+const WhatIfPanel = defineAsyncComponent(() => import('./WhatIfPanel.vue'))
 
 const store = usePlanStore()
 const spotlight = useSpotlight()
 const frame = useTemplateRef<HTMLElement>('frame')
 const { width, height } = useElementSize(frame)
+const startDrag = useDrag()
 
-const padding = 34
-const hues = ['#ffd27a', '#8ec5ff', '#ffae8c', '#b6e3a8', '#d9b8ff', '#ffe9c9']
+const hidden = computed(() => hiddenPlaces(plan, store.layout))
+/** All that is to be seen: the runs, what is hidden, the room, the photo. */
+const wholeBox = computed(() => {
+  const { box } = store.layout
+  const { photo } = plan.bench
+  return boxAround([
+    [box.x, box.y],
+    [box.x + box.width, box.y + box.height],
+    ...(store.measured.runs.length > 0
+      ? [...hidden.value.supplies.values(), hidden.value.controller]
+      : []),
+    ...(photo === undefined
+      ? []
+      : ([
+          photo.at,
+          [
+            photo.at[0] + photo.widthPx * photo.mmPerPx,
+            photo.at[1] + photo.heightPx * photo.mmPerPx,
+          ],
+        ] as Point[])),
+  ])
+})
+const { view, isFitted, fitAll, pan, zoom } = useView({
+  box: () => wholeBox.value,
+  width: () => width.value,
+  height: () => height.value,
+  padding: 34,
+})
 
-const layout = computed(() =>
-  layOut(store.measured.runs, Math.max(0.3, width.value / Math.max(1, height.value))),
-)
-const view = computed(() => fit(layout.value.box, width.value, height.value, padding))
 const litMm = computed(() => new Map(store.tally?.runs.map((run) => [run.id, run.litMm])))
 const brightness = computed(() => 0.3 + 0.7 * levelIn(plan, plan.scene.shown))
-/** Names and dimensions show while a run has room for them. */
+/** Names, dimensions and what can be grabbed show while a run has room for them. */
 const isRoomy = computed(() => store.measured.runs.length <= 60)
-
-interface Drawn {
-  readonly run: MeasuredRun
-  readonly x: number
-  readonly y: number
-  readonly hue: string
-  readonly lit: readonly (readonly [fromMm: number, toMm: number])[]
-  readonly litKey: string
-}
-const drawn = computed((): Drawn[] => {
-  const { scale, x, y } = view.value
-  const { placed } = layout.value
-  return store.measured.runs.map((run, index) => {
-    const [dx, dy] = placed[index]?.offset ?? [0, 0]
-    const lit = litMm.value.get(run.id) ?? []
-    return {
-      run,
-      x: Math.round((x + dx * scale) * 10) / 10,
-      y: Math.round((y + dy * scale) * 10) / 10,
-      hue: hues[index % hues.length] ?? '#ffd27a',
-      lit,
-      litKey: lit.join(),
-    }
-  })
-})
+const drawn = computed(() => drawnRuns(store.measured.runs, store.layout, litMm.value))
+const chosen = computed(() => drawn.value.find(({ run }) => run.id === spotlight.chosen))
+const leads = computed(() =>
+  (store.tally?.feed.leads ?? []).map(({ id, start, end, to }) => ({
+    id,
+    about: to.kind === 'run' ? to.run : to.junction,
+    path: `M${String(start[0])} ${String(start[1])}H${String(end[0])}V${String(end[1])}`,
+  })),
+)
 
 const ruler = computed(() => {
   const mm = rulerStep(view.value.scale, 160)
   return { mm, px: mm * view.value.scale, label: formatLength(mm, plan.units) }
 })
-
-/** The lit part of a segment as a dash pattern over its whole length: a gap before it, and no end of one behind it. */
-function dashes(lit: readonly [number, number] | undefined, lengthMm: number): string {
-  const [from, to] = lit ?? [0, lengthMm]
-  return `0 ${String(from / lengthMm)} ${String((to - from) / lengthMm)} 2`
-}
+/** A round measure about ten pixels long: things move and grow by it. */
+const step = computed(() => rulerStep(view.value.scale, 12))
 
 const isLit = (id: string): boolean => spotlight.lit.has(id) || spotlight.chosen === id
+
+/** The measure that is asked about: what if it were another. */
+const asked = shallowRef<{ readonly id: string; readonly dimension: number }>()
+const askedRun = computed(() => store.measured.runs.find(({ id }) => id === asked.value?.id))
+
+const pickedThing = shallowRef<string>()
+const guides = shallowRef<readonly Guide[]>([])
+let drags = 0
+
+function pick(id: string | undefined): void {
+  pickedThing.value = undefined
+  spotlight.choose(id)
+}
+
+/** The first time that a hand places a run, the others stay where they are. */
+function placesWith(id: string, place: Place): ReadonlyMap<string, Place> {
+  return new Map(
+    store.layout.placed.map((entry) => [entry.id, entry.id === id ? place : entry.place]),
+  )
+}
+function putRun({ run }: DrawnRun, place: Place, key: string, isDrag = false): void {
+  store.commit([{ do: 'place-lines', places: placesWith(run.id, place) }], {
+    label: `move ${run.name}`,
+    key,
+    isDrag,
+  })
+}
+
+function dragRun(event: PointerEvent, entry: DrawnRun): void {
+  const { run, place, box } = entry
+  drags += 1
+  const key = `place.${String(drags)}`
+  const others = [
+    ...drawn.value.filter((other) => other.run.id !== run.id).map((other) => other.box),
+    ...plan.bench.furniture.map(furnitureBox),
+  ]
+  const { scale } = view.value
+  event.stopPropagation()
+  startDrag(event, {
+    move: (dx, dy, { altKey }) => {
+      const to = altKey
+        ? { dx: dx / scale, dy: dy / scale, guides: [] }
+        : snapMove(box, [dx / scale, dy / scale], others, { near: 6 / scale, step: step.value })
+      guides.value = to.guides
+      putRun(entry, { ...place, x: place.x + to.dx, y: place.y + to.dy }, key, true)
+    },
+    end: (isClick) => {
+      guides.value = []
+      if (isClick) spotlight.goTo(run.id)
+      else pick(run.id)
+    },
+  })
+}
+
+const arrows: Readonly<Record<string, Point>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+}
+function runKey(event: KeyboardEvent, entry: DrawnRun): void {
+  const { run, place } = entry
+  const arrow = arrows[event.key]
+  if (arrow !== undefined) {
+    event.preventDefault()
+    const mm = event.shiftKey ? 100 : 10
+    const [x, y] = [place.x + arrow[0] * mm, place.y + arrow[1] * mm]
+    putRun(entry, { ...place, x, y }, `nudge.${run.id}`)
+  } else if (event.key === 'r' || event.key === 'R') {
+    event.preventDefault()
+    const degrees = (place.degrees + (event.key === 'R' ? -15 : 15)) % 360
+    putRun(entry, { ...place, degrees }, `turn.${run.id}`)
+  } else if (event.key === 'Enter') spotlight.goTo(run.id)
+}
+
+const middle = ({ box }: DrawnRun): Point => [box.x + box.width / 2, box.y + box.height / 2]
+
+/** The handle by which a run is turned stands above it. */
+const turnHandle = computed(() => {
+  if (chosen.value === undefined) return undefined
+  const { box } = chosen.value
+  const [x, y] = toScreen(view.value, [box.x + box.width / 2, box.y])
+  return { x, y: y - 34, foot: y - 6 }
+})
+function dragTurn(event: PointerEvent, entry: DrawnRun): void {
+  const centre = toScreen(view.value, middle(entry))
+  const bounds = frame.value?.getBoundingClientRect()
+  drags += 1
+  const key = `turn.${String(drags)}`
+  event.stopPropagation()
+  startDrag(event, {
+    move: (_dx, _dy, { clientX, clientY, altKey }) => {
+      const [x, y] = [clientX - (bounds?.left ?? 0), clientY - (bounds?.top ?? 0)]
+      const raw = (Math.atan2(y - centre[1], x - centre[0]) * 180) / Math.PI + 90
+      const degrees = altKey ? Math.round(raw) : Math.round(raw / 15) * 15
+      putRun(entry, { ...entry.place, degrees }, key, true)
+    },
+  })
+}
+
+interface ShownHandle extends Handle {
+  readonly x: number
+  readonly y: number
+}
+const handles = computed((): ShownHandle[] => {
+  if (chosen.value === undefined || !isRoomy.value) return []
+  const { run, place } = chosen.value
+  const centre: Point = [run.box.x + run.box.width / 2, run.box.y + run.box.height / 2]
+  return handlesOf(run).map((handle) => {
+    const [px, py] = turned(handle.point, centre, place.degrees)
+    const [x, y] = toScreen(view.value, [px + place.x, py + place.y])
+    return { ...handle, x, y }
+  })
+})
+function dragHandle(event: PointerEvent, handle: Handle): void {
+  const entry = chosen.value
+  const measure = entry?.run.dimensions[handle.dimension]
+  if (entry === undefined || measure === undefined) return
+  const { text } = entry.run.line
+  const { scale } = view.value
+  drags += 1
+  const key = `size.${String(drags)}`
+  event.stopPropagation()
+  startDrag(event, {
+    move: (dx, dy, { altKey }) => {
+      const way = turned([dx / scale, dy / scale], [0, 0], -entry.place.degrees)
+      const raw = draggedTo(handle, measure.value, way)
+      const mm = snapLength(raw, altKey ? 1 : step.value)
+      store.commit(
+        [{ do: 'set-text', line: entry.run.id, text: withDimension(text, measure, String(mm)) }],
+        { label: `size of ${entry.run.name}`, key, isDrag: true },
+      )
+    },
+  })
+}
+function handleKey(event: KeyboardEvent, { dimension }: Handle): void {
+  const run = chosen.value?.run
+  const measure = run?.dimensions[dimension]
+  const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key]
+  if (run === undefined || measure === undefined || by === undefined) return
+  event.preventDefault()
+  const mm = Math.max(1, Math.round(measure.value + by * (event.shiftKey ? 10 : 1)))
+  store.commit(
+    [{ do: 'set-text', line: run.id, text: withDimension(run.line.text, measure, String(mm)) }],
+    { label: `size of ${run.name}`, key: `size.${run.id}` },
+  )
+}
+
+/** Single lights that are placed by hand. */
+function dragSpot(event: PointerEvent, entry: DrawnRun, index: number): void {
+  const { run, place } = entry
+  if (run.shape !== 'scatter' || spotlight.chosen !== run.id) return
+  const { scale } = view.value
+  const start = run.lights[index] ?? [0, 0]
+  drags += 1
+  const key = `spot.${String(drags)}`
+  event.stopPropagation()
+  startDrag(event, {
+    move: (dx, dy) => {
+      const [wx, wy] = turned([dx / scale, dy / scale], [0, 0], -place.degrees)
+      const spots = run.lights.map((_, at): [number, number] | null => {
+        if (at === index)
+          return [
+            Math.round((start[0] + wx) / step.value) * step.value,
+            Math.round((start[1] + wy) / step.value) * step.value,
+          ]
+        const known = run.line.spots?.[at]
+        return known === undefined || known === null ? null : [...known]
+      })
+      store.commit([{ do: 'set-lines', lines: [run.id], set: { spots } }], {
+        label: `a light of ${run.name}`,
+        key,
+        isDrag: true,
+      })
+    },
+  })
+}
+
+function dragBench(event: PointerEvent): void {
+  const from = view.value
+  startDrag(event, {
+    move: (dx, dy) => {
+      pan(from, dx, dy)
+    },
+    end: (isClick) => {
+      if (isClick) pick(undefined)
+    },
+  })
+}
+function wheel(event: WheelEvent): void {
+  const bounds = frame.value?.getBoundingClientRect()
+  zoom(Math.exp(-event.deltaY * 0.0015), [
+    event.clientX - (bounds?.left ?? 0),
+    event.clientY - (bounds?.top ?? 0),
+  ])
+}
+
+function dragThing(event: PointerEvent, id: string, isSize: boolean): void {
+  const thing = plan.bench.furniture.find((candidate) => candidate.id === id)
+  if (thing === undefined) return
+  const { scale } = view.value
+  const others = [
+    ...drawn.value.map(({ box }) => box),
+    ...plan.bench.furniture.filter((other) => other.id !== id).map(furnitureBox),
+  ]
+  drags += 1
+  const options = { label: `move ${thing.name}`, key: `thing.${String(drags)}`, isDrag: true }
+  event.stopPropagation()
+  pickedThing.value = id
+  spotlight.choose(undefined)
+  startDrag(event, {
+    move: (dx, dy) => {
+      const [mmX, mmY] = [dx / scale, dy / scale]
+      if (isSize) {
+        const furniture = {
+          ...thing,
+          widthMm: snapLength(thing.widthMm + mmX, step.value),
+          heightMm: snapLength(thing.heightMm + mmY, step.value),
+        }
+        store.commit([{ do: 'put-furniture', furniture }], options)
+        return
+      }
+      const to = snapMove(furnitureBox(thing), [mmX, mmY], others, {
+        near: 6 / scale,
+        step: step.value,
+      })
+      guides.value = to.guides
+      const place = { ...thing.place, x: thing.place.x + to.dx, y: thing.place.y + to.dy }
+      store.commit([{ do: 'put-furniture', furniture: { ...thing, place } }], options)
+    },
+    end: () => {
+      guides.value = []
+    },
+  })
+}
+function thingKey(event: KeyboardEvent, id: string): void {
+  const thing = plan.bench.furniture.find((candidate) => candidate.id === id)
+  const arrow = arrows[event.key]
+  if (thing === undefined) return
+  if (event.key === 'Delete' || event.key === 'Backspace') {
+    event.preventDefault()
+    store.commit([{ do: 'remove-furniture', furniture: id }], { label: `remove ${thing.name}` })
+  } else if (arrow !== undefined) {
+    event.preventDefault()
+    const mm = event.shiftKey ? 100 : 10
+    const { x, y } = thing.place
+    const place = { ...thing.place, x: x + arrow[0] * mm, y: y + arrow[1] * mm }
+    store.commit([{ do: 'put-furniture', furniture: { ...thing, place } }], {
+      label: `move ${thing.name}`,
+      key: `nudge.${id}`,
+    })
+  }
+}
+
+function hide(id: 'controller' | (string & {}), at: Point, key: string, isDrag: boolean): void {
+  store.commit(
+    [id === 'controller' ? { do: 'hide-controller', at } : { do: 'hide-supply', supply: id, at }],
+    { label: `move ${id === 'controller' ? 'the controller' : 'the supply'}`, key, isDrag },
+  )
+}
+const hiddenBoxes = computed(() => [
+  ...plan.supplies.map(({ id, name }) => {
+    const supply = store.tally?.supplies.find((candidate) => candidate.id === id)
+    const rating =
+      supply?.ratedA === null || supply === undefined
+        ? name
+        : `${String(supply.volts)} V ${String(supply.ratedA)} A`
+    return { id, name, label: rating, at: hidden.value.supplies.get(id) ?? [0, 0] }
+  }),
+  { id: 'controller', name: 'Controller', label: 'controller', at: hidden.value.controller },
+])
+function addThing(kind: 'box' | 'circle' | 'wall', id: string): void {
+  const [x, y] = toBench(view.value, [width.value / 2, height.value / 2])
+  const [widthMm, heightMm] =
+    kind === 'wall' ? [2000, 100] : kind === 'circle' ? [400, 400] : [800, 500]
+  store.commit(
+    [
+      {
+        do: 'put-furniture',
+        furniture: {
+          id,
+          kind,
+          name: kind,
+          place: {
+            x: Math.round((x - widthMm / 2) / 10) * 10,
+            y: Math.round((y - heightMm / 2) / 10) * 10,
+            degrees: 0,
+          },
+          widthMm,
+          heightMm,
+        },
+      },
+    ],
+    { label: `add a ${kind}` },
+  )
+  pickedThing.value = id
+}
+const thing = computed(() => plan.bench.furniture.find(({ id }) => id === pickedThing.value))
+
+const facingSigns = { wall: '', down: ' ↓', up: ' ↑', room: ' ⊙' } as const
+const transform = computed(
+  () =>
+    `matrix(${String(view.value.scale)} 0 0 ${String(view.value.scale)} ${String(view.value.x)} ${String(view.value.y)})`,
+)
 </script>
 
 <template>
   <section
     ref="frame"
-    class="dots relative min-h-60 overflow-hidden rounded-lg bg-bench-raised"
+    class="dots relative min-h-60 touch-none overflow-hidden rounded-lg bg-bench-raised"
     aria-label="Drawing"
+    @pointerdown.self="dragBench"
+    @wheel.prevent="wheel"
   >
     <svg
       v-if="width > 0"
-      class="absolute inset-0 size-full"
-      role="img"
+      class="absolute inset-0 size-full select-none"
+      role="group"
       aria-label="The runs to scale"
+      @pointerdown.self="dragBench"
     >
-      <!-- Places are worked into the paths: a transform for each run would be a layer for each run. -->
-      <g
-        v-for="{ run, x, y, hue, lit, litKey } in drawn"
-        :key="run.id"
-        v-memo="[run, x, y, view.scale, hue, litKey, brightness, isRoomy, isLit(run.id)]"
-        class="cursor-pointer"
-        :data-run="run.id"
-        @pointerenter="spotlight.light([run.id])"
-        @pointerleave="spotlight.dim"
-        @click="spotlight.goTo(run.id)"
-      >
+      <!-- In millimetres; a pan or zoom changes this one matrix and nothing else. -->
+      <g :transform="transform" class="bench-strokes">
+        <PhotoLayer v-if="plan.bench.photo" :photo="plan.bench.photo" />
         <g
-          v-for="(segment, index) in run.segments"
-          :key="index"
-          :stroke="hue"
-          fill="none"
-          stroke-linecap="butt"
+          v-for="item in plan.bench.furniture"
+          :key="item.id"
+          :transform="`translate(${item.place.x} ${item.place.y}) rotate(${item.place.degrees} ${item.widthMm / 2} ${item.heightMm / 2})`"
+          class="cursor-move outline-none [&:focus-visible>*]:stroke-glow"
+          tabindex="0"
+          role="button"
+          :aria-label="`${item.name}: move with the arrow keys`"
+          @pointerdown="dragThing($event, item.id, false)"
+          @focus="pickedThing = item.id"
+          @keydown="thingKey($event, item.id)"
         >
-          <path
-            :d="pathOf(segment.points, view.scale, x, y)"
-            stroke-width="1.5"
-            stroke-opacity="0.5"
-            stroke-dasharray="2 3"
+          <ellipse
+            v-if="item.kind === 'circle'"
+            :cx="item.widthMm / 2"
+            :cy="item.heightMm / 2"
+            :rx="item.widthMm / 2"
+            :ry="item.heightMm / 2"
+            class="fill-white/[0.02]"
+            :class="pickedThing === item.id ? 'stroke-glow' : 'stroke-[#4b5062]'"
           />
-          <!-- Blurring is too slow for hundreds of runs: there the glow is a plain band. -->
-          <path
-            :d="pathOf(segment.points, view.scale, x, y)"
-            pathLength="1"
-            :class="isRoomy && 'blur-[7px]'"
-            :stroke-width="isLit(run.id) ? 22 : 14"
-            :stroke-opacity="(isRoomy ? 0.5 : 0.2) * brightness"
-            :stroke-dasharray="dashes(lit[index], segment.lengthMm)"
-          />
-          <path
-            :d="pathOf(segment.points, view.scale, x, y)"
-            pathLength="1"
-            :stroke-width="isLit(run.id) ? 5 : 3.5"
-            :stroke-opacity="brightness"
-            :stroke-dasharray="dashes(lit[index], segment.lengthMm)"
+          <rect
+            v-else
+            :width="item.widthMm"
+            :height="item.heightMm"
+            :class="[
+              pickedThing === item.id ? 'stroke-glow' : 'stroke-[#4b5062]',
+              item.kind === 'wall' ? 'fill-white/[0.07]' : 'fill-white/[0.02]',
+            ]"
           />
         </g>
-        <circle
-          v-for="([lx, ly], index) in run.lights"
-          :key="index"
-          :cx="x + lx * view.scale"
-          :cy="y + ly * view.scale"
-          r="2.5"
-          :fill="hue"
-          :fill-opacity="brightness"
+        <path
+          v-for="lead in leads"
+          :key="lead.id"
+          :d="lead.path"
+          fill="none"
+          stroke-dasharray="4 4"
+          :class="isLit(lead.about) ? 'stroke-glow' : 'stroke-[#a9782f]'"
         />
-        <text
-          v-if="isRoomy"
-          :x="x + run.box.x * view.scale"
-          :y="y + run.box.y * view.scale - 15"
-          class="fill-bench-ink text-[12.5px] font-semibold"
+        <g
+          v-for="entry in drawn"
+          :key="entry.run.id"
+          v-memo="[entry, brightness, isRoomy, isLit(entry.run.id)]"
+          class="cursor-move outline-none [&:focus-visible>.halo]:stroke-white"
+          :data-run="entry.run.id"
+          :tabindex="isRoomy ? 0 : undefined"
+          :role="isRoomy ? 'button' : undefined"
+          :aria-label="
+            isRoomy ? `${entry.run.name}: move with the arrow keys, turn with R` : undefined
+          "
+          fill="none"
+          :stroke="entry.hue"
+          @pointerenter="spotlight.light([entry.run.id])"
+          @pointerleave="spotlight.dim"
+          @pointerdown="dragRun($event, entry)"
+          @focus="pick(entry.run.id)"
+          @keydown="runKey($event, entry)"
         >
-          {{ run.name }}
+          <path :d="entry.course" stroke="transparent" stroke-width="22" pointer-events="stroke" />
+          <path :d="entry.course" stroke-width="1.5" stroke-opacity="0.5" stroke-dasharray="2 3" />
+          <!-- A glow of bands: blurring is too slow for hundreds of runs. -->
+          <template v-if="isRoomy">
+            <path
+              v-for="band in [34, 27, 21]"
+              :key="band"
+              :d="entry.litCourse"
+              stroke-linecap="round"
+              stroke-linejoin="round"
+              :stroke-width="band"
+              :stroke-opacity="(isLit(entry.run.id) ? 0.07 : 0.04) * brightness"
+            />
+          </template>
+          <path
+            class="halo"
+            :d="entry.litCourse"
+            stroke-linecap="round"
+            stroke-linejoin="round"
+            :stroke-width="isLit(entry.run.id) ? 15 : 12"
+            :stroke-opacity="(isLit(entry.run.id) ? 0.26 : 0.14) * brightness"
+          />
+          <path
+            :d="entry.litCourse"
+            :stroke-width="isLit(entry.run.id) ? 5 : 3.5"
+            :stroke-opacity="brightness"
+          />
+          <path
+            v-for="([lx, ly], index) in entry.lights"
+            :key="index"
+            :d="`M${lx} ${ly}h0.001`"
+            stroke-linecap="round"
+            :stroke-width="entry.run.shape === 'scatter' ? 8 : 5"
+            :stroke-opacity="brightness"
+            @pointerdown="dragSpot($event, entry, index)"
+          />
+        </g>
+      </g>
+
+      <g v-if="isRoomy" class="pointer-events-none">
+        <template v-for="entry in drawn" :key="entry.run.id">
+          <text
+            :x="toScreen(view, [entry.box.x, 0])[0]"
+            :y="toScreen(view, [0, entry.box.y])[1] - 15"
+            class="fill-bench-ink text-[12.5px] font-semibold"
+          >
+            {{ entry.run.name }}{{ facingSigns[entry.run.line.mount?.facing ?? 'wall'] }}
+          </text>
+          <path
+            v-if="entry.start && entry.run.segments.length > 0"
+            d="M-11 -5l8 5l-8 5z"
+            class="fill-data"
+            :transform="`translate(${toScreen(view, entry.start).join(' ')}) rotate(${entry.heading})`"
+          />
+        </template>
+        <text
+          v-for="item in plan.bench.furniture"
+          :key="item.id"
+          :x="toScreen(view, [item.place.x + item.widthMm / 2, 0])[0]"
+          :y="toScreen(view, [0, item.place.y + item.heightMm / 2])[1] + 4"
+          text-anchor="middle"
+          class="fill-[#8b8fa2] text-[11px]"
+        >
+          {{ item.name }}
         </text>
       </g>
+      <line
+        v-for="guide in guides"
+        :key="guide.axis"
+        class="stroke-data"
+        stroke-dasharray="3 3"
+        :x1="guide.axis === 'x' ? toScreen(view, [guide.at, 0])[0] : 0"
+        :x2="guide.axis === 'x' ? toScreen(view, [guide.at, 0])[0] : width"
+        :y1="guide.axis === 'y' ? toScreen(view, [0, guide.at])[1] : 0"
+        :y2="guide.axis === 'y' ? toScreen(view, [0, guide.at])[1] : height"
+      />
+      <g v-if="chosen && turnHandle && isRoomy">
+        <line
+          :x1="turnHandle.x"
+          :x2="turnHandle.x"
+          :y1="turnHandle.y"
+          :y2="turnHandle.foot"
+          class="stroke-glow"
+          stroke-opacity="0.6"
+        />
+        <circle
+          :cx="turnHandle.x"
+          :cy="turnHandle.y"
+          r="6"
+          class="cursor-grab fill-bench stroke-glow"
+          stroke-width="2"
+          data-handle="turn"
+          @pointerdown="dragTurn($event, chosen)"
+        />
+        <rect
+          v-for="handle in handles"
+          :key="handle.dimension"
+          :x="handle.x - 6"
+          :y="handle.y - 6"
+          width="12"
+          height="12"
+          rx="2"
+          tabindex="0"
+          role="button"
+          :aria-label="`Size of ${chosen.run.name}: change it with the arrow keys`"
+          :data-handle="handle.dimension"
+          class="cursor-ew-resize fill-bench stroke-glow outline-none focus-visible:fill-glow"
+          stroke-width="2"
+          @pointerdown="dragHandle($event, handle)"
+          @keydown="handleKey($event, handle)"
+        />
+      </g>
+      <rect
+        v-if="thing"
+        :x="toScreen(view, [thing.place.x + thing.widthMm, 0])[0] - 6"
+        :y="toScreen(view, [0, thing.place.y + thing.heightMm])[1] - 6"
+        width="12"
+        height="12"
+        rx="2"
+        class="cursor-nwse-resize fill-bench stroke-glow"
+        stroke-width="2"
+        @pointerdown="dragThing($event, thing.id, true)"
+      />
     </svg>
-    <template v-if="isRoomy">
-      <template v-for="{ run, x, y } in drawn" :key="run.id">
+    <template v-if="isRoomy && store.measured.runs.length > 0">
+      <HiddenBox
+        v-for="box in hiddenBoxes"
+        :key="box.id"
+        :name="box.name"
+        :label="box.label"
+        :at="toScreen(view, box.at)"
+        :is-lit="isLit(box.id)"
+        :scale="view.scale"
+        @move="(dx, dy, key, isDrag) => hide(box.id, [box.at[0] + dx, box.at[1] + dy], key, isDrag)"
+      />
+      <template v-for="entry in drawn" :key="entry.run.id">
         <DimensionChip
-          v-for="chip in chipsOf(run, view.scale)"
-          :key="`${run.id} ${chip.at}`"
-          :run="run"
+          v-for="chip in chipsOf(entry, view.scale)"
+          :key="`${entry.run.id} ${chip.at}`"
+          :run="entry.run"
           :dimension="chip.dimension"
           :times="chip.times"
           :units="plan.units"
-          :x="x + chip.x"
-          :y="y + chip.y"
-          :is-lit="isLit(run.id)"
+          :x="view.x + chip.x"
+          :y="view.y + chip.y"
+          :is-lit="isLit(entry.run.id)"
+          @what-if="asked = { id: entry.run.id, dimension: chip.dimension }"
         />
       </template>
     </template>
+    <WhatIfPanel
+      v-if="asked && askedRun"
+      :key="`${asked.id} ${asked.dimension}`"
+      :plan="plan"
+      :run="askedRun"
+      :dimension="asked.dimension"
+      @close="asked = undefined"
+    />
+    <BenchTools
+      :plan="plan"
+      :is-fitted="isFitted"
+      :view="view"
+      :size="[width, height]"
+      @fit="fitAll"
+      @zoom="zoom"
+      @add="addThing"
+    />
+    <ThingPanel v-if="thing" :key="thing.id" :thing="thing" @close="pickedThing = undefined" />
 
     <p
       v-if="store.measured.runs.length === 0"
-      class="absolute inset-0 grid place-content-center gap-3 p-6 text-center text-bench-soft"
+      class="pointer-events-none absolute inset-0 grid place-content-center gap-3 p-6 text-center text-bench-soft"
     >
       <span class="text-base text-bench-ink">Nothing to light yet</span>
       <span>
@@ -187,5 +663,11 @@ const isLit = (id: string): boolean => spotlight.lit.has(id) || spotlight.chosen
 .dots {
   background-image: radial-gradient(#ffffff12 1px, transparent 1px);
   background-size: 26px 26px;
+}
+
+.bench-strokes :deep(path),
+.bench-strokes :deep(rect),
+.bench-strokes :deep(ellipse) {
+  vector-effect: non-scaling-stroke;
 }
 </style>

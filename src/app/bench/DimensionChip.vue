@@ -5,7 +5,7 @@ import { readLine } from '../../core/measure/jot'
 import { formatLength, type LengthUnits } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
-import { withDimension } from './rewrite'
+import { withDimension } from '../../core/measure/rewrite'
 
 const props = defineProps<{
   run: MeasuredRun
@@ -18,6 +18,8 @@ const props = defineProps<{
   y: number
   isLit: boolean
 }>()
+
+const emit = defineEmits<{ whatIf: [] }>()
 
 const store = usePlanStore()
 const spotlight = useSpotlight()
@@ -68,6 +70,11 @@ function finish(): void {
   cancel()
 }
 
+function askWhatIf(): void {
+  cancel()
+  emit('whatIf')
+}
+
 /** Leaving the field keeps what can be read; what cannot stays on the pad's side as it was. */
 function leave(): void {
   finish()
@@ -92,7 +99,16 @@ function leave(): void {
       @blur="leave"
     />
     <button
-      v-else
+      v-if="draft !== undefined && measure?.kind !== 'count' && measure?.kind !== 'degrees'"
+      class="absolute top-full left-1/2 mt-1 -translate-x-1/2 rounded-md border border-bench-line bg-bench-high px-2 py-0.5 text-[12px] whitespace-nowrap hover:border-glow"
+      :class="error !== undefined && 'mt-8'"
+      @pointerdown.prevent="askWhatIf"
+      @click="askWhatIf"
+    >
+      what if …
+    </button>
+    <button
+      v-if="draft === undefined"
       class="rounded-md border px-2 py-0.5 font-mono text-[12px] whitespace-nowrap"
       :class="
         isLit

@@ -1,12 +1,17 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { readLine } from '../../core/measure/jot'
-import { measure, type MeasuredRun } from '../../core/measure/measure'
+import { layOut } from '../../core/measure/layout'
+import { measure } from '../../core/measure/measure'
 import { chipsOf } from './chips'
-import { withDimension } from './rewrite'
-import { fit, middleOf, pathOf, rulerStep } from './view'
+import { withDimension } from '../../core/measure/rewrite'
+import { drawnRuns, type DrawnRun } from './drawn'
+import { fit, pathOf, rulerStep } from './view'
 
-const runOf = (text: string): MeasuredRun => measure({ lines: [{ id: 'a', text }] }).runs[0]!
+const runOf = (text: string): DrawnRun => {
+  const { runs } = measure({ lines: [{ id: 'a', text }] })
+  return drawnRuns(runs, layOut(runs), new Map())[0]!
+}
 
 describe('the view', () => {
   it('shows all of a box with its border, in the middle', () => {
@@ -34,24 +39,13 @@ describe('the view', () => {
     )
   })
 
-  it('draws lines through their points, moved and to scale', () => {
-    const path = pathOf(
-      [
+  it('draws lines through their points', () => {
+    expect(
+      pathOf([
         [0, 0],
         [100, 50],
-      ],
-      0.5,
-      10,
-      20,
-    )
-    expect(path).toBe('M10.0 20.0L60.0 45.0')
-    expect(
-      middleOf([
-        [0, 0],
-        [10, 4],
       ]),
-    ).toEqual([5, 2])
-    expect(middleOf([])).toEqual([0, 0])
+    ).toBe('M0.00 0.00L100.00 50.00')
   })
 
   it.each<[number, number]>([
@@ -123,7 +117,7 @@ describe('dimensions on the drawing', () => {
     ['porthole ring 382', 0, '⌀ 400', 'porthole ring 400'],
     ['crown frame 3\' 2" x 1\' 6"', 1, '18 in', 'crown frame 3\' 2" x 18 in'],
   ])('%s with dimension %i as %s is %s', (line, index, typed, expected) => {
-    const text = withDimension(line, runOf(line).dimensions[index]!, typed)
+    const text = withDimension(line, runOf(line).run.dimensions[index]!, typed)
     expect(text).toBe(expected)
     expect(readLine(text).kind).toBe('run')
   })
@@ -142,7 +136,7 @@ describe('dimensions on the drawing', () => {
         fc.nat(3),
         fc.integer({ min: 50, max: 9000 }),
         (line, n, mm) => {
-          const { dimensions } = runOf(line)
+          const { dimensions } = runOf(line).run
           const index = n % dimensions.length
           if (dimensions[index]!.kind === 'degrees') return
           const after = readLine(withDimension(line, dimensions[index]!, String(mm)))

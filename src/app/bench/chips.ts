@@ -1,7 +1,8 @@
-import type { MeasuredRun } from '../../core/measure/measure'
-import { middleOf } from './view'
+import { middleOf, type Point } from '../../core/measure/geometry'
+import { placer } from '../../core/measure/layout'
+import type { DrawnRun } from './drawn'
 
-/** A dimension on the drawing: where it stands, px from the run's origin, and for how many equal parts. */
+/** A dimension on the drawing: where it stands, px from where the bench begins, and for how many equal parts. */
 export interface Chip {
   /** Index among the run's segments; -1 for single lights. */
   readonly at: number
@@ -17,66 +18,64 @@ const clear = 21
 const shortest = 46
 
 /** One chip for each dimension; for each part where few are equal and there is room. */
-export function chipsOf(run: MeasuredRun, scale: number): Chip[] {
+export function chipsOf(entry: DrawnRun, scale: number): Chip[] {
+  const { run, box } = entry
   if (run.segments.length === 0)
     return [
       {
         at: -1,
         dimension: 0,
         times: 1,
-        x: (run.box.x + run.box.width / 2) * scale,
-        y: (run.box.y + run.box.height) * scale + clear,
+        x: (box.x + box.width / 2) * scale,
+        y: (box.y + box.height) * scale + clear,
       },
     ]
   const byDimension = new Map<number, number[]>()
   for (const [index, { dimension }] of run.segments.entries())
-    byDimension.set(dimension, [...(byDimension.get(dimension) ?? []), index])
+    if (dimension >= 0) byDimension.set(dimension, [...(byDimension.get(dimension) ?? []), index])
   return [...byDimension].flatMap(([dimension, indices]) => {
     const isEach =
       run.shape === 'edge' &&
       indices.length <= 4 &&
       indices.every((index) => (run.segments[index]?.lengthMm ?? 0) * scale >= shortest)
-    // Of an arch's legs the right one: the left stands close to the name.
-    const shown = isEach ? indices : run.shape === 'arch' ? indices.slice(-1) : indices.slice(0, 1)
-    return shown.map((at) => chipAt(run, at, dimension, isEach ? 1 : indices.length, scale))
+    // Of an arch's legs the right one: the left stands close to the name. Of a frame's sides the lower one, for the same reason.
+    const isLast =
+      run.shape === 'arch' || (run.shape === 'frame' && indices.length === 2 && dimension === 0)
+    const shown = isEach ? indices : isLast ? indices.slice(-1) : indices.slice(0, 1)
+    return shown.map((at) => chipAt(entry, at, dimension, isEach ? 1 : indices.length, scale))
   })
 }
 
 function chipAt(
-  run: MeasuredRun,
+  { run, place }: DrawnRun,
   at: number,
   dimension: number,
   times: number,
   scale: number,
 ): Chip {
-  const { box, shape } = run
-  const points = run.segments[at]?.points ?? []
-  if (shape === 'ring' || shape === 'arch') {
-    const left = Math.min(...points.map(([x]) => x))
-    const right = Math.max(...points.map(([x]) => x))
-    const isLeg = points.length === 2
-    const [x, y] = isLeg ? middleOf(points) : [(left + right) / 2, box.y + box.height / 2]
-    return { at, dimension, times, x: x * scale, y: y * scale }
-  }
-  if (shape === 'rows') {
-    // Beside their ends: under each other there is no room below.
-    const right = Math.max(...points.map(([x]) => x))
-    return {
-      at,
-      dimension,
-      times,
-      x: right * scale + clear * 1.3,
-      y: (points[0]?.[1] ?? 0) * scale,
-    }
-  }
-  const [x, y] = middleOf(points)
-  const isUpright = points.length === 2 && points[0]?.[0] === points[1]?.[0]
-  return {
+  const put = placer(run, place)
+  const points = (run.segments[at]?.points ?? []).map(put)
+  const lefts = points.map(([x]) => x)
+  const tops = points.map(([, y]) => y)
+  const chip = ([x, y]: Point, dx = 0, dy = 0): Chip => ({
     at,
     dimension,
     times,
-    // On an upright line the chip stands on the line itself: beside it another run may be close.
-    x: x * scale,
-    y: y * scale + (isUpright ? 0 : clear),
-  }
+    x: x * scale + dx,
+    y: y * scale + dy,
+  })
+  const isStraight = points.length === 2
+  if (run.shape === 'arch' && !isStraight) return chip(middleOf(points), 0, clear)
+  if (run.shape === 'ring')
+    return chip([
+      (Math.min(...lefts) + Math.max(...lefts)) / 2,
+      (Math.min(...tops) + Math.max(...tops)) / 2,
+    ])
+  // Beside their ends: under each other there is no room below.
+  if (run.shape === 'rows') return chip([Math.max(...lefts), points[0]?.[1] ?? 0], clear * 1.3)
+  if (run.shape === 'traced')
+    return chip([(Math.min(...lefts) + Math.max(...lefts)) / 2, Math.max(...tops)], 0, clear)
+  // On an upright line the chip stands on the line itself: beside it another run may be close.
+  const isUpright = isStraight && Math.abs((lefts[0] ?? 0) - (lefts[1] ?? 0)) < 1e-6
+  return chip(middleOf(points), 0, isUpright ? 0 : clear)
 }

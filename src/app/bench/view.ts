@@ -23,27 +23,33 @@ export function fit(box: Box, width: number, height: number, padding: number): V
   }
 }
 
-/** An SVG path through points given in mm, whose 0,0 lies at `x`, `y` px. */
-export function pathOf(points: readonly Point[], scale: number, x: number, y: number): string {
-  return points
-    .map(
-      ([pointX, pointY], index) =>
-        `${index === 0 ? 'M' : 'L'}${px(x + pointX * scale)} ${px(y + pointY * scale)}`,
-    )
-    .join('')
+/** The view drawn `factor` × as large, with what is at a place of the screen staying there. */
+export function zoomed({ scale, x, y }: View, factor: number, [atX, atY]: Point): View {
+  const next = Math.min(20, Math.max(0.002, scale * factor))
+  const by = next / scale
+  return { scale: next, x: atX - (atX - x) * by, y: atY - (atY - y) * by }
 }
 
-/** The point half way along a course. */
-export function middleOf(points: readonly Point[]): Point {
-  const [first = [0, 0], last = first]: (Point | undefined)[] = [points[0], points.at(-1)]
-  if (points.length === 2) return [(first[0] + last[0]) / 2, (first[1] + last[1]) / 2]
-  return points[Math.floor(points.length / 2)] ?? first
-}
+/** Where a place of the drawing is on the screen. */
+export const toScreen = ({ scale, x, y }: View, [mmX, mmY]: Point): Point => [
+  mmX * scale + x,
+  mmY * scale + y,
+]
+
+/** What is drawn at a place of the screen. */
+export const toBench = ({ scale, x, y }: View, [pxX, pxY]: Point): Point => [
+  (pxX - x) / scale,
+  (pxY - y) / scale,
+]
+
+/** An SVG path through points, mm. */
+export const pathOf = (points: readonly Point[]): string =>
+  points
+    .map(([x, y], index) => `${index === 0 ? 'M' : 'L'}${x.toFixed(2)} ${y.toFixed(2)}`)
+    .join('')
 
 const steps = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000, 10_000, 50_000, 100_000]
 
 /** A round length, mm, that is drawn no longer than `mostPx`. */
 export const rulerStep = (scale: number, mostPx: number): number =>
   steps.findLast((mm) => mm * scale <= mostPx) ?? 1
-
-const px = (value: number): string => value.toFixed(1)

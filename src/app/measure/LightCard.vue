@@ -8,6 +8,7 @@ import { formatLength, formatQuantity } from '../../core/quantity/format'
 import { useShelf } from '../stores/shelf'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
+import MountPanel from './MountPanel.vue'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 
 const { plan } = defineProps<{ plan: Plan }>()
@@ -126,7 +127,10 @@ function add(part: Strip): void {
       :model-value="stripId"
       @update:model-value="choose"
     />
-    <p class="mt-2.5 truncate text-[12px] text-bench-soft" :title="facts">{{ facts }}</p>
+    <div class="mt-2.5 flex gap-3 text-[12px] text-bench-soft">
+      <p class="min-w-0 flex-1 truncate" :title="facts">{{ facts }}</p>
+      <MountPanel v-if="run && run.segments.length > 0" :run="run" :strip="strip" />
+    </div>
     <OwnStripDialog v-if="isAdding" @close="isAdding = false" @add="add" />
   </section>
 </template>

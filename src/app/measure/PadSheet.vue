@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid'
 import { storeToRefs } from 'pinia'
 import { computed, nextTick, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
-import type { Line, Plan } from '../../core/plan/plan'
+import type { Line, Plan, Trace } from '../../core/plan/plan'
 import { mostLines } from '../../core/plan/plan'
 import { formatLength } from '../../core/quantity/format'
 import { stripOf } from '../../core/parts/find'
@@ -11,6 +11,7 @@ import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 import PadLine from './PadLine.vue'
+import ShapeTiles from './ShapeTiles.vue'
 import { useNearRows } from './use-near-rows'
 
 const { plan } = defineProps<{ plan: Plan }>()
@@ -138,6 +139,26 @@ onMounted(() => {
   if (plan.lines.length === 1 && plan.lines[0]?.text === '') void focusLine(plan.lines[0].id)
 })
 
+/** Puts a line that is ready to be changed where the writing goes on; its text is chosen, so that typing replaces it. */
+async function begin(text: string, trace?: Trace): Promise<void> {
+  const last = plan.lines.at(-1)
+  let id: string | undefined
+  if (last?.text === '' && trace === undefined) {
+    setText(last, text)
+    id = last.id
+  } else {
+    id = nanoid(8)
+    const line = { id, text, ...(trace !== undefined && { trace }) }
+    store.commit([{ do: 'add-lines', at: plan.lines.length, lines: [line] }], {
+      label: `line “${text}”`,
+    })
+  }
+  await focusLine(id)
+  const field = document.getElementById(`line-${id}`)
+  if (field instanceof HTMLInputElement) field.select()
+}
+const addTrace = (text: string, trace: Trace): void => void begin(text, trace)
+
 /** A click on the free paper below goes on writing. */
 function writeOn(): void {
   const last = plan.lines.at(-1)
@@ -208,5 +229,6 @@ function writeOn(): void {
     >
       <span>to light</span><span>{{ total }}</span>
     </p>
+    <ShapeTiles @begin="begin" @trace="addTrace" />
   </section>
 </template>

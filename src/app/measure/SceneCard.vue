@@ -13,7 +13,10 @@ const { plan, tally } = defineProps<{ plan: Plan; tally: Tally | undefined }>()
 const store = usePlanStore()
 const labels: Readonly<Record<SceneName, string>> = {
   idle: 'Idle',
-  'full-white': 'Full white',
+  'full-white': 'White',
+  red: 'R',
+  green: 'G',
+  blue: 'B',
   level: 'Level',
 }
 const scenes = sceneNames.map((value) => ({ value, label: labels[value] }))

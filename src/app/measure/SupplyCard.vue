@@ -32,6 +32,11 @@ const kindNames: Readonly<Record<SupplyPart['kind'], string>> = {
   'usb-c': 'USB-C power delivery',
   brick: 'Wall bricks',
   enclosed: 'Enclosed, ready-made',
+  computer: 'Recycled computer supplies',
+  'board-pin': 'A board’s own pin',
+  'boosted-cell': 'Boosted cells',
+  'power-bank': 'Power banks',
+  battery: 'Batteries',
 }
 const options = computed((): PartOption[] => {
   const known = new Set(store.parts.supplies.map(({ id }) => id))

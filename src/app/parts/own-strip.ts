@@ -1,4 +1,5 @@
 import { highestVolts, nameSchema, type Strip } from '../../core/plan/parts'
+import { usualStripFacts } from '../../core/plan/upgrade'
 import { z } from '../../core/quantity/z'
 
 const number = (what: string, most: number) =>
@@ -76,6 +77,8 @@ export function stripFrom(own: OwnStrip, id: string): Strip {
     widthMm: 10,
     isSealed: false,
     railOhmPerM: 0.085,
+    ...usualStripFacts,
+    prewired: [],
     reels: [{ lengthMm: 5000, price: 0 }],
   }
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Figure } from '../../core/quantity/figure'
 import type { LengthUnits } from '../../core/quantity/format'
-import type { RollSection } from '../../core/roll'
+import type { RollSection } from '../../core/roll/roll'
 import { useSpotlight } from '../stores/spotlight'
 import RollLine from './RollLine.vue'
 import VerdictStamp from './VerdictStamp.vue'

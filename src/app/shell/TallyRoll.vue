@@ -2,7 +2,7 @@
 import { computed, useTemplateRef } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import type { Tally } from '../../core/tally'
-import { sceneLabel } from '../../core/roll'
+import { sceneLabel } from '../../core/roll/current'
 import RollSection from './RollSection.vue'
 import { showsSection, type StageName } from './stages'
 

@@ -1,5 +1,6 @@
 import { Dexie, type EntityTable } from 'dexie'
 import type { History } from '../../core/plan/history'
+import { withStripFacts } from '../../core/plan/upgrade'
 import type { Strip, SupplyPart } from '../../core/plan/parts'
 
 /** A plan as it is kept in the browser. `document` is checked when it is read, like a file's. */
@@ -47,5 +48,14 @@ export function openDatabase(name = 'glow-tally'): Database {
     drawer: 'id',
     settings: 'key',
   })
+  // Strips of the user's own were kept with less to say of them.
+  db.version(2).upgrade((change) =>
+    change
+      .table<StoredPart>('parts')
+      .toCollection()
+      .modify((stored) => {
+        if (stored.kind === 'strip') stored.part = withStripFacts(stored.part) as Strip
+      }),
+  )
   return db
 }

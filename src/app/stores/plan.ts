@@ -1,6 +1,7 @@
 import { wrap } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
+import { layOut } from '../../core/measure/layout'
 import { measure } from '../../core/measure/measure'
 import { partsOf } from '../../core/parts/find'
 import { change, type Command } from '../../core/plan/commands'
@@ -85,6 +86,7 @@ export const usePlanStore = defineStore('plan', () => {
   )
 
   const measured = computed(() => measure(plan.value ?? { lines: [] }))
+  const layout = computed(() => layOut(measured.value.runs, plan.value?.bench))
   const parts = computed(() => partsOf(plan.value?.own ?? { strips: [], supplies: [] }))
 
   function put(next: Plan, steps: History): void {
@@ -169,16 +171,19 @@ export const usePlanStore = defineStore('plan', () => {
     access.value = 'taken'
   }
 
-  /** Carries commands out as one step that can be undone. Steps with the same key in quick succession join. */
+  /**
+   * Carries commands out as one step that can be undone. Steps with the same key in quick succession join; those of one drag join however
+   * slowly it goes.
+   */
   function commit(
     commands: readonly Command[],
-    { label, key = '' }: { label: string; key?: string },
+    { label, key = '', isDrag = false }: { label: string; key?: string; isDrag?: boolean },
   ): void {
     if (plan.value === undefined || access.value !== 'mine') return
     const changed = change(plan.value, commands)
     if (changed.plan === plan.value) return
     const now = performance.now()
-    const canJoin = now - lastChangeAt < joinWithinMs
+    const canJoin = isDrag || now - lastChangeAt < joinWithinMs
     lastChangeAt = now
     put(changed.plan, recorded(history.value, changed, { label, key, canJoin }))
     saver?.push(plan.value, history.value)
@@ -214,6 +219,7 @@ export const usePlanStore = defineStore('plan', () => {
     access,
     saving,
     measured,
+    layout,
     parts,
     open,
     close,

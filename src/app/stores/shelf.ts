@@ -1,14 +1,16 @@
 import { defineStore } from 'pinia'
 import { markRaw, shallowRef } from 'vue'
 import nook from '../../../demo/bay-window-nook.json'
+import lanterns from '../../../demo/paper-lanterns.json'
 import moon from '../../../demo/pegboard-moon.json'
+import wardrobe from '../../../demo/wardrobe-rails.json'
 import { readPlan } from '../../formats/plan-file'
 import { openDatabase, type StoredOffcut, type StoredPart } from '../storage/db'
 import { PlanShelf } from '../storage/plans'
 import { useLiveQuery } from '../storage/use-live-query'
 
 /** The last one is put on the shelf last, and so is the one that opens. */
-const demos = [moon, nook].flatMap((document) => {
+const demos = [lanterns, wardrobe, moon, nook].flatMap((document) => {
   const read = readPlan(document)
   return read.ok ? [read.plan] : []
 })

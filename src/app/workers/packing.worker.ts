@@ -9,7 +9,7 @@ const service = {
   /** Searches on for long; `tell` hears how many sets of reels were tried. */
   pack(plan: Plan, tell: (tried: number) => void): StripReels[] {
     const cuts = cut(plan, measure(plan).runs, partsOf(plan.own))
-    return cutFromReels(cuts, plan.offcuts, {
+    return cutFromReels(cuts, plan.offcuts, plan.rules, {
       mostNodes: 2_000_000,
       mostSets: 20_000,
       onSet: (tried) => {

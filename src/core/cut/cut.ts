@@ -3,18 +3,38 @@ import type { MeasuredRun } from '../measure/measure'
 import { stripOf, type Parts } from '../parts/find'
 import type { Strip } from '../plan/parts'
 import type { GapPlace } from '../plan/choices'
-import type { Plan } from '../plan/plan'
+import type { Line, Plan } from '../plan/plan'
 import { tagsOf } from '../plan/tags'
 import { cutRun, type CutRun } from './cut-run'
 
-/** Strip cut in one length: a part between corners, or several where it is folded on. */
+/** A stretch that is cut by one rule: what lies between two corners, or several segments where the strip is folded on. */
+export interface Part {
+  /** Its place along the measured line, from 0; stays when the run is turned round. */
+  readonly index: number
+  readonly lengthMm: number
+  /** Without what is kept free at its ends. */
+  readonly usableMm: number
+  /** Groups more than the rule gives, by hand. */
+  readonly more: number
+  readonly cuts: number
+  readonly gapMm: number
+  /** Indices of the run's segments that it lies in, in their order. */
+  readonly segments: readonly number[]
+}
+
+/** Strip cut in one length: a part, or what lies between two of its splits. */
 export interface Piece extends CutRun {
-  /** As it is written on the strip: A1, A2 … */
+  /** As it is written on the strip: A1, A2 …; A2a, A2b where a part is split. */
   readonly name: string
+  /** Index of its part, as in {@link Part}. */
+  readonly part: number
+  /** Cut groups of the part that lie before it. */
+  readonly fromGroup: number
+  /** How far its end is cut beyond the last mark, mm; that group is dark. */
+  readonly offMm: number
   readonly lengthMm: number
   /** Where it begins along its part, mm: more than 0 where the gap lies at the near end or is shared. */
   readonly startMm: number
-  /** Indices of the run's segments that it lies in, in their order. */
   readonly segments: readonly number[]
 }
 
@@ -22,6 +42,8 @@ export interface Piece extends CutRun {
 export interface CutStripRun {
   readonly run: MeasuredRun
   readonly strip: Strip
+  readonly parts: readonly Part[]
+  /** In the order of the current, from where the wire enters. */
   readonly pieces: readonly Piece[]
   readonly cuts: number
   readonly placedMm: number
@@ -34,28 +56,16 @@ export function cut(plan: Plan, runs: readonly MeasuredRun[], parts: Parts): Cut
   const tags = tagsOf(plan.lines)
   return runs.map((run) => {
     const strip = stripOf(parts, run.line.stripId ?? plan.defaults.stripId)
-    const pieces = partsOf(run, plan.rules.corners === 'fold').map((segments, index): Piece => {
-      const lengthMm = segments.reduce((all, at) => all + (run.segments[at]?.lengthMm ?? 0), 0)
-      const placed = cutRun({
-        lengthMm,
-        cutPitchMm: strip.cutPitchMm,
-        pixelsPerCut: strip.light.kind === 'pixels' ? strip.light.perCut : 0,
-        fit: plan.rules.rounding,
-        endAllowanceMm: 0,
-      })
-      return {
-        ...placed,
-        name: `${tags.get(run.id) ?? ''}${String(index + 1)}`,
-        lengthMm,
-        startMm: placed.gapMm * gapBefore[plan.rules.gap],
-        segments,
-      }
-    })
+    const own = partsOf(run, plan, strip)
+    const pieces = own.flatMap((part) =>
+      piecesOf(part, run.line, strip, plan, tags.get(run.id) ?? ''),
+    )
     const sum = (of: (piece: Piece) => number): number =>
       pieces.reduce((total, piece) => total + of(piece), 0)
     return {
       run,
       strip,
+      parts: own,
       pieces,
       cuts: sum((piece) => piece.cuts),
       placedMm: sum((piece) => piece.placedMm),
@@ -65,11 +75,76 @@ export function cut(plan: Plan, runs: readonly MeasuredRun[], parts: Parts): Cut
   })
 }
 
+function partsOf(run: MeasuredRun, { rules }: Plan, strip: Strip): Part[] {
+  const { endMm = 0, cutting = [], isTurned } = run.line
+  const groups = joinedSegments(run, rules.corners === 'fold')
+  return groups.map((segments, at): Part => {
+    const index = isTurned === true ? groups.length - 1 - at : at
+    const lengthMm = segments.reduce((all, one) => all + (run.segments[one]?.lengthMm ?? 0), 0)
+    const usableMm = Math.max(0, lengthMm - 2 * endMm)
+    const more = cutting.find((hand) => hand.part === index)?.more ?? 0
+    const byRule = cutRun({
+      lengthMm: usableMm,
+      cutPitchMm: strip.cutPitchMm,
+      pixelsPerCut: 0,
+      fit: rules.rounding,
+      endAllowanceMm: 0,
+    })
+    const cuts = Math.max(0, byRule.cuts + more)
+    return {
+      index,
+      lengthMm,
+      usableMm,
+      more,
+      cuts,
+      gapMm: lengthMm - cuts * strip.cutPitchMm,
+      segments,
+    }
+  })
+}
+
 /** Share of the gap that lies before the piece. */
 const gapBefore: Readonly<Record<GapPlace, number>> = { far: 0, shared: 0.5, near: 1 }
 
+function piecesOf(part: Part, line: Line, strip: Strip, { rules }: Plan, tag: string): Piece[] {
+  const { cutPitchMm } = strip
+  const hand = line.cutting?.find((entry) => entry.part === part.index)
+  // Splits are counted along the measured line, whichever end the wire enters.
+  const marks = [...new Set(hand?.splits ?? [])]
+    .filter((at) => at < part.cuts)
+    .map((at) => (line.isTurned === true ? part.cuts - at : at))
+    .toSorted((a, b) => a - b)
+  const pixelsPerCut = strip.light.kind === 'pixels' ? strip.light.perCut : 0
+  const freeMm = line.endMm ?? 0
+  const before = freeMm + (part.gapMm - 2 * freeMm) * gapBefore[rules.gap]
+  return [0, ...marks].map((from, at, starts): Piece => {
+    const isLast = at === starts.length - 1
+    const cuts = (starts[at + 1] ?? part.cuts) - from
+    const placedMm = cuts * cutPitchMm
+    const startMm = before + from * cutPitchMm
+    const lengthMm = (isLast ? part.lengthMm : startMm + placedMm) - (at === 0 ? 0 : startMm)
+    return {
+      name: `${tag}${String(part.index + 1)}${starts.length > 1 ? letter(at) : ''}`,
+      part: part.index,
+      fromGroup: from,
+      offMm: isLast ? Math.min(hand?.offMm ?? 0, cutPitchMm) : 0,
+      lengthMm,
+      startMm,
+      segments: part.segments,
+      cuts,
+      placedMm,
+      gapMm: lengthMm - placedMm,
+      pixels: cuts * pixelsPerCut,
+    }
+  })
+}
+
+/** a, b … z, then numbers. */
+const letter = (at: number): string =>
+  at < 26 ? String.fromCharCode(97 + at) : `-${String(at + 1)}`
+
 /** Segments that are cut as one: each on its own, or as far as they follow on from each other. */
-function partsOf({ segments }: MeasuredRun, isFolded: boolean): number[][] {
+function joinedSegments({ segments }: MeasuredRun, isFolded: boolean): number[][] {
   const parts: number[][] = []
   for (const [index, { points }] of segments.entries()) {
     const before = segments[index - 1]?.points.at(-1)
@@ -85,15 +160,19 @@ const touch = (a: Point, b: Point): boolean => distance(a, b) < 1e-6
 
 /** What of each segment is lit: from and to, mm along it; in the order of the run's segments. */
 export function litOf({ run, pieces }: CutStripRun): [fromMm: number, toMm: number][] {
-  const lit = run.segments.map((): [number, number] => [0, 0])
+  const lit = run.segments.map((): [number, number] | undefined => undefined)
   for (const { segments, startMm, placedMm } of pieces) {
     let before = 0
     for (const index of segments) {
       const { lengthMm = 0 } = run.segments[index] ?? {}
       const within = (mm: number): number => Math.min(lengthMm, Math.max(0, mm - before))
-      lit[index] = [within(startMm), within(startMm + placedMm)]
+      const [from, to] = [within(startMm), within(startMm + placedMm)]
+      const known = lit[index]
+      // Pieces of a split part follow on from each other.
+      if (known === undefined) lit[index] = [from, to]
+      else if (to > from) lit[index] = [Math.min(known[0], from), Math.max(known[1], to)]
       before += lengthMm
     }
   }
-  return lit
+  return lit.map((range) => range ?? [0, 0])
 }

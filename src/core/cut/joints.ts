@@ -1,16 +1,17 @@
 import type { CutStripRun } from './cut'
+import { jumpersOf } from './pads'
 import type { StripReels } from './reels'
 
 /** Joints of one kind, and what they take. */
 export interface Joints {
-  /** lead: where the wire enters; jumper: both ends of a wire from piece to piece; pad: one pad on another. */
+  /** lead: where a wire enters; jumper: both ends of a wire from piece to piece; pad: one pad on another. */
   readonly kind: 'lead' | 'jumper' | 'pad'
   readonly count: number
   readonly minutes: number
 }
 
 /** *Typical* minutes a joint, by its wires (handbook 7): three and more for pixels, two for plain strip. */
-const minutesPerJoint = { pixels: 6, plain: 4 } as const
+export const minutesPerJoint = { pixels: 6, plain: 4 } as const
 
 /** Counts the soldered joints of a plan by their kind. */
 export function countJoints(cuts: readonly CutStripRun[], reels: readonly StripReels[]): Joints[] {
@@ -20,11 +21,14 @@ export function countJoints(cuts: readonly CutStripRun[], reels: readonly StripR
     counts[kind] += count
     minutes[kind] += count * minutesPerJoint[light]
   }
-  for (const { pieces, strip } of cuts) {
-    const placed = pieces.filter((piece) => piece.cuts > 0).length
-    if (placed === 0) continue
-    add('lead', 1, strip.light.kind)
-    add('jumper', 2 * (placed - 1), strip.light.kind)
+  for (const entry of cuts) {
+    if (entry.cuts === 0) continue
+    const { kind } = entry.strip.light
+    const joins = jumpersOf(entry)
+    const splits = joins.filter(({ from, to }) => from.part === to.part).length
+    add('lead', Math.max(1, entry.run.line.feeds?.length ?? 1), kind)
+    add('jumper', 2 * (joins.length - splits), kind)
+    add('pad', splits, kind)
   }
   for (const { joins, strip } of reels) add('pad', joins, strip.light.kind)
   return (['lead', 'jumper', 'pad'] as const)

@@ -118,7 +118,7 @@ export function pack(
 const sumOf = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0)
 
 /** Reels without those that a longer one undercuts; longest first. */
-function undominated(stock: readonly Stock[]): Stock[] {
+export function undominated(stock: readonly Stock[]): Stock[] {
   return stock
     .filter(
       (one, index) =>
@@ -138,7 +138,7 @@ interface ReelSet {
 }
 
 /** Sets of reels with at least `need` of usable length in all, cheapest first. */
-function* setsByPrice(
+export function* setsByPrice(
   reels: readonly Stock[],
   usable: readonly number[],
   need: number,

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { measure } from '../measure/measure'
 import { partsOf } from '../parts/find'
 import type { Rules } from '../plan/plan'
-import { emptyPlan, type Plan } from '../plan/plan'
+import { emptyPlan, usualRules, usualWire, type Plan } from '../plan/plan'
 import { tagger, tagsOf } from '../plan/tags'
 import { change } from '../plan/commands'
 import { cut, litOf } from './cut'
@@ -24,7 +24,7 @@ function planOf(
   }
 }
 const cutsOf = (plan: Plan) => cut(plan, measure(plan).runs, partsOf(plan.own))
-const reelsOf = (plan: Plan) => cutFromReels(cutsOf(plan), plan.offcuts)
+const reelsOf = (plan: Plan) => cutFromReels(cutsOf(plan), plan.offcuts, plan.rules)
 
 describe('pieces', () => {
   it('are cut at every corner, or folded on as far as the parts follow on', () => {
@@ -110,7 +110,7 @@ describe('reels', () => {
           const plan = planOf(
             mm.map((length) => `a ${String(length)}`),
             {
-              defaults: { stripId },
+              defaults: { stripId, wire: usualWire },
               offcuts: rests.map((lengthMm, index) => ({
                 id: `o${String(index)}`,
                 stripId,
@@ -120,7 +120,7 @@ describe('reels', () => {
           )
           const cuts = cutsOf(plan)
           const placed = new Map<string, number>()
-          for (const { reels, price } of cutFromReels(cuts, plan.offcuts)) {
+          for (const { reels, price } of cutFromReels(cuts, plan.offcuts, plan.rules)) {
             expect(reels.reduce((sum, reel) => sum + reel.price, 0)).toBeCloseTo(price, 6)
             for (const reel of reels) {
               let next = 1
@@ -173,7 +173,7 @@ describe('joints', () => {
       'stars grid 2 x 2 @ 60',
     ])
     const cuts = cutsOf(plan)
-    expect(countJoints(cuts, cutFromReels(cuts, []))).toEqual([
+    expect(countJoints(cuts, cutFromReels(cuts, [], usualRules))).toEqual([
       { kind: 'lead', count: 3, minutes: 18 },
       { kind: 'jumper', count: 8, minutes: 48 },
       { kind: 'pad', count: 2, minutes: 12 },
@@ -181,7 +181,9 @@ describe('joints', () => {
   })
 
   it('of plain strip have fewer wires and take less time; what has no group has no joint', () => {
-    const plan = planOf(['rail 900', 'crumb 10'], { defaults: { stripId: 'white-12v-10' } })
+    const plan = planOf(['rail 900', 'crumb 10'], {
+      defaults: { stripId: 'white-12v-10', wire: usualWire },
+    })
     expect(countJoints(cutsOf(plan), [])).toEqual([{ kind: 'lead', count: 1, minutes: 4 }])
   })
 })

@@ -1,8 +1,9 @@
 import type { Strip } from '../plan/parts'
-import type { Offcut } from '../plan/plan'
+import type { Offcut, Rules } from '../plan/plan'
 import { roundDown } from '../quantity/round'
 import type { CutStripRun, Piece } from './cut'
-import { pack, type PackOptions } from './pack'
+import type { PackOptions } from './pack'
+import { packJoined, type JoinedPart } from './pack-joined'
 
 /** A piece, or a part of one that is longer than a reel, where it lies on its reel. */
 export interface ReelCut {
@@ -15,6 +16,8 @@ export interface ReelCut {
   readonly fromGroup: number
   readonly toGroup: number
   readonly lengthMm: number
+  /** Where the factory's own splices lie in it, mm from its beginning. */
+  readonly splicesMm: readonly number[]
 }
 
 export interface Reel {
@@ -34,8 +37,10 @@ export interface StripReels {
   /** No way of cutting is cheaper than this. */
   readonly boundPrice: number
   readonly isProved: boolean
-  /** Joins inside pieces that are longer than any reel. */
+  /** Joins inside pieces: those longer than any reel, and where joins are allowed and pay. */
   readonly joins: number
+  /** What the joins are worth that were made to save a reel; part of the price. */
+  readonly joinsPrice: number
 }
 
 interface Part extends Pick<ReelCut, 'piece' | 'runId' | 'part' | 'parts'> {
@@ -46,13 +51,14 @@ interface Part extends Pick<ReelCut, 'piece' | 'runId' | 'part' | 'parts'> {
 export function cutFromReels(
   cuts: readonly CutStripRun[],
   offcuts: readonly Offcut[],
+  rules: Pick<Rules, 'joins'>,
   options?: PackOptions,
 ): StripReels[] {
   const strips = [...new Set(cuts.map(({ strip }) => strip))]
   return strips.flatMap((strip) => {
     const runs = cuts.filter((entry) => entry.strip === strip && entry.cuts > 0)
     const own = offcuts.filter(({ stripId }) => stripId === strip.id)
-    return runs.length === 0 ? [] : [reelsOf(strip, runs, own, options)]
+    return runs.length === 0 ? [] : [reelsOf(strip, runs, own, rules, options)]
   })
 }
 
@@ -60,6 +66,7 @@ function reelsOf(
   strip: Strip,
   runs: readonly CutStripRun[],
   offcuts: readonly Offcut[],
+  { joins: rule }: Pick<Rules, 'joins'>,
   options: PackOptions | undefined,
 ): StripReels {
   // Everything is counted in cut groups: whole numbers, so nothing is lost to rounding.
@@ -71,30 +78,34 @@ function reelsOf(
     .flatMap(({ run, pieces }) => pieces.flatMap((piece) => partsOf(piece, run.id, longest)))
     .toSorted((a, b) => b.groups - a.groups)
 
-  const result = pack({ pieces: parts.map(({ groups }) => groups), stock, offcuts: rests }, options)
-  if (!result.ok) throw new RangeError('no part is longer than the longest reel')
-  const { bins, price, boundPrice, isProved } = result.packing
+  const packing = packJoined(
+    {
+      pieces: parts.map(({ groups }) => groups),
+      stock,
+      offcuts: rests,
+      joinPrice: rule.areAllowed ? rule.price : Infinity,
+    },
+    options,
+  )
+  if (packing === undefined) throw new RangeError('no part is longer than the longest reel')
 
-  const waiting = new Map<number, Part[]>()
-  for (const part of parts) waiting.set(part.groups, [...(waiting.get(part.groups) ?? []), part])
   const fullLength = lengthsByGroups(strip, offcuts, groupsIn)
-  const reels = bins.map((bin): Reel => {
+  const reels = packing.bins.map((bin): Reel => {
     let group = 0
-    const cut = bin.pieces.flatMap((groups): ReelCut[] => {
-      const part = waiting.get(groups)?.shift()
+    const cuts = bin.pieces.flatMap((joined): ReelCut[] => {
+      const part = parts[joined.piece]
       if (part === undefined) return []
-      const { piece, runId, part: number, parts: all } = part
       const fromGroup = group + 1
-      group += groups
+      group += joined.length
       return [
         {
-          piece,
-          runId,
-          part: number,
-          parts: all,
+          piece: part.piece,
+          runId: part.runId,
+          ...numberOf(part, joined),
           fromGroup,
           toGroup: group,
-          lengthMm: groups * strip.cutPitchMm,
+          lengthMm: joined.length * strip.cutPitchMm,
+          splicesMm: splicesIn(strip, fromGroup - 1, group),
         },
       ]
     })
@@ -103,12 +114,36 @@ function reelsOf(
       kind: bin.kind,
       lengthMm,
       price: bin.price,
-      cuts: cut,
+      cuts,
       leftoverMm: lengthMm - group * strip.cutPitchMm,
     }
   })
-  const joins = parts.filter(({ part }) => part > 1).length
-  return { strip, reels, price, boundPrice, isProved, joins }
+  const { price, boundPrice, isProved } = packing
+  return {
+    strip,
+    reels,
+    price,
+    boundPrice,
+    isProved,
+    joins: parts.filter(({ part }) => part > 1).length + packing.joins,
+    joinsPrice: packing.joins === 0 ? 0 : packing.joins * rule.price,
+  }
+}
+
+/** Which part of its piece it is, where a piece that is longer than a reel is in parts and one of these is joined of two. */
+function numberOf({ part, parts }: Part, joined: JoinedPart): Pick<ReelCut, 'part' | 'parts'> {
+  return parts > 1 && joined.parts === 1
+    ? { part, parts }
+    : { part: part - 1 + joined.part, parts: parts - 1 + joined.parts }
+}
+
+/** Factory splices strictly inside what lies between two marks of a reel, mm from its beginning. */
+function splicesIn({ spliceMm, cutPitchMm }: Strip, fromGroup: number, toGroup: number): number[] {
+  const [from, to] = [fromGroup * cutPitchMm, toGroup * cutPitchMm]
+  const splices: number[] = []
+  for (let at = (Math.floor(from / spliceMm) + 1) * spliceMm; at < to - 1e-6; at += spliceMm)
+    if (at > from + 1e-6) splices.push(at - from)
+  return splices
 }
 
 /** A piece as it is, or in parts of a whole reel each and the rest. */

@@ -29,35 +29,70 @@ const steps = 2_000
  * - a cell holds Ah × (ref A / A)^(k−1) above its reference current
  * - behind a converter A = W / efficiency / V: the current rises as the cell sags
  */
-export function batteryLife({
+export function batteryLife(given: BatteryGiven): BatteryLife {
+  const { course, endsBy } = discharge({ ...given, peak: given.load })
+  const [start, end] = [course[0], course.at(-1)]
+  return {
+    hours: end?.hours ?? 0,
+    firstV: start?.meanV ?? 0,
+    usedShare: end?.depth ?? 0,
+    endsBy,
+  }
+}
+
+/** A moment of a discharge. */
+export interface Moment {
+  readonly hours: number
+  /** Depth of discharge, 0–1. */
+  readonly depth: number
+  /** Terminal volts at the mean load, and when the most is drawn. */
+  readonly meanV: number
+  readonly peakV: number
+}
+
+/**
+ * The volts of a battery from full until it goes out: it is drained by its mean load, and goes out when the peak pulls it below the cut-off.
+ *
+ * @returns moments in their order; the last is the end
+ */
+export function discharge({
   chemistry,
   inSeries,
   inParallel,
   load,
+  peak,
   cutoffV,
-}: BatteryGiven): BatteryLife {
+}: BatteryGiven & { readonly peak: BatteryGiven['load'] }): {
+  readonly course: readonly Moment[]
+  readonly endsBy: BatteryLife['endsBy']
+} {
   const cell = chemistries[chemistry]
-  const terminal = (depth: number): { volts: number; amperes: number } => {
+  const terminal = (
+    depth: number,
+    of: BatteryGiven['load'],
+  ): { volts: number; amperes: number } => {
     const open = openVolts(cell, depth) * inSeries
     const ohm = (cell.ohm * (1 + cell.growth * depth) * inSeries) / inParallel
-    if ('currentA' in load) return { volts: open - load.currentA * ohm, amperes: load.currentA }
-    const watts = load.powerW / load.efficiency
+    if ('currentA' in of) return { volts: open - of.currentA * ohm, amperes: of.currentA }
+    const watts = of.powerW / of.efficiency
     // V² − open V + R W = 0; where that has no answer the battery cannot give the power at any voltage.
     const root = open ** 2 - 4 * ohm * watts
     if (root < 0) return { volts: 0, amperes: Infinity }
     const volts = (open + Math.sqrt(root)) / 2
     return { volts, amperes: watts / volts }
   }
-  const { volts: firstV } = terminal(0)
+  const course: Moment[] = []
   let hours = 0
-  for (let step = 0; step < steps; step += 1) {
+  for (let step = 0; step <= steps; step += 1) {
     const depth = step / steps
-    if (terminal(depth).volts < cutoffV)
-      return { hours, firstV, usedShare: depth, endsBy: 'cut-off' }
-    const cellA = terminal(depth + 0.5 / steps).amperes / inParallel
+    const [meanV, peakV] = [terminal(depth, load).volts, terminal(depth, peak).volts]
+    course.push({ hours, depth, meanV, peakV })
+    if (step === steps) break
+    if (peakV < cutoffV) return { course, endsBy: 'cut-off' }
+    const cellA = terminal(depth + 0.5 / steps, load).amperes / inParallel
     hours += capacityAt(cell, cellA) / steps / cellA
   }
-  return { hours, firstV, usedShare: 1, endsBy: 'empty' }
+  return { course, endsBy: 'empty' }
 }
 
 /** Ah that a cell holds at a current. */

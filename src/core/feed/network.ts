@@ -41,6 +41,10 @@ export const networkSchema = z.strictObject({
       pitchM: z.number().positive(),
       railOhmPerM: z.strictObject({ p: ohm, m: ohm }),
       load: loadSchema,
+      /** Wires from piece to piece: in each rail, just behind the pad. */
+      jumpers: z
+        .array(z.strictObject({ pad: z.int().min(0), plusOhm: ohm, minusOhm: ohm }))
+        .optional(),
     }),
   ),
   leads: z.array(
@@ -83,7 +87,7 @@ export function endOf(network: Network, name: string): EndResult {
   return { ok: true, end: { kind: 'pad', run: index, pad: number } }
 }
 
-/** Names used twice and ends that lead nowhere. */
+/** Names used twice, jumpers beyond their run, and ends that lead nowhere. */
 export function networkIssues(network: Network): Issue[] {
   const seen = new Set<string>()
   const issues: Issue[] = []
@@ -96,6 +100,13 @@ export function networkIssues(network: Network): Issue[] {
         issues.push({ path: `${list}[${String(index)}].id`, message: `“${item.id}” is used twice` })
       seen.add(item.id)
     }
+  for (const [index, { id: name, loads, jumpers = [] }] of network.runs.entries())
+    for (const [at, { pad }] of jumpers.entries())
+      if (pad < 1 || pad >= loads)
+        issues.push({
+          path: `runs[${String(index)}].jumpers[${String(at)}].pad`,
+          message: `between the loads of ${name}: 1 to ${String(loads - 1)}`,
+        })
   for (const [index, lead] of network.leads.entries()) {
     for (const side of ['from', 'to'] as const) {
       const result = endOf(network, lead[side])

@@ -51,15 +51,37 @@ const settledA = 1e-9
 const mostIterations = 200
 
 /**
- * Solves a feed network for the volts at every load (handbook 3, the feed network).
- *
- * The loads of a run between two lead pads are a chain that is eliminated in one sweep, so time grows in proportion to the loads; what is
- * left, pads and junctions, is a small dense system. Loads are linearized and solved again (Newton). The network is the minimum of a convex
- * energy, so a step that goes too far past a knee is shortened until the slope of the energy along it has fallen by half.
+ * Solves a feed network (handbook 3, the feed network). Supplies hold their volts, so what hangs on one lead of a supply does not feel what
+ * hangs on another: the network falls into parts that are solved one by one.
  *
  * @param network checked by `networkSchema` and `networkIssues`
  */
 export function solve(network: Network): SolveResult {
+  const runs = new Map<string, SolvedRun | FloatingRun>()
+  const leads: SolvedLead[] = []
+  const supplyA = new Map(network.supplies.map(({ id }) => [id, 0]))
+  let [iterations, residualA] = [0, 0]
+  for (const { part, leadIndices } of separateParts(network)) {
+    const result = solvePart(part)
+    if (!result.ok) return result
+    const { solution } = result
+    for (const [id, run] of solution.runs) runs.set(id, run)
+    for (const [at, lead] of solution.leads.entries()) leads[leadIndices[at] ?? at] = lead
+    for (const [id, amperes] of solution.supplyA) supplyA.set(id, (supplyA.get(id) ?? 0) + amperes)
+    iterations = Math.max(iterations, solution.iterations)
+    residualA = Math.max(residualA, solution.residualA)
+  }
+  return { ok: true, solution: { runs, leads, supplyA, iterations, residualA } }
+}
+
+/**
+ * Solves a part for the volts at every load.
+ *
+ * The loads of a run between two lead pads are a chain that is eliminated in one sweep, so time grows in proportion to the loads; what is
+ * left, pads and junctions, is a small dense system. Loads are linearized and solved again (Newton). The network is the minimum of a convex
+ * energy, so a step that goes too far past a knee is shortened until the slope of the energy along it has fallen by half.
+ */
+function solvePart(network: Network): SolveResult {
   const model = modelOf(network)
   const { draws, runOf, total } = model
   const g = new Float64Array(total)
@@ -239,18 +261,23 @@ function modelOf(network: Network): Model {
       const to = cuts[at + 1] ?? run.loads
       const [left, right] = [own.get(from) ?? -1, own.get(to) ?? -1]
       const count = to - from
-      const links = (between: number): Float64Array => {
+      const links = (between: number, isPlus: boolean): Float64Array => {
         const values = new Float64Array(count + 1).fill(between)
         // From a pad to the load beside it is half a pitch; an open end has no link.
         values[0] = left < 0 ? 0 : 2 * between
         values[count] = right < 0 ? 0 : 2 * between
+        for (const { pad, plusOhm, minusOhm } of run.jumpers ?? []) {
+          const link = values[pad - from]
+          if (pad < from || pad >= to || link === undefined || link === 0) continue
+          values[pad - from] = 1 / (1 / link + (isPlus ? plusOhm : minusOhm))
+        }
         return values
       }
       chains.push({
         first: first + from,
         count,
-        linkP: links(p),
-        linkM: links(m),
+        linkP: links(p, true),
+        linkM: links(m, false),
         hasPlus,
         hasMinus,
         left,
@@ -394,4 +421,51 @@ class Groups {
   join(a: number, b: number): void {
     this.parent[this.find(a)] = this.find(b)
   }
+}
+
+/** A part of a network, and which of the network's leads its leads are. */
+interface SeparatePart {
+  readonly part: Network
+  readonly leadIndices: readonly number[]
+}
+
+/** Runs and junctions that hang together otherwise than by a supply. A run without a lead is a part by itself. */
+function separateParts(network: Network): SeparatePart[] {
+  const places = new Map<string, number>()
+  const placeOf = (key: string): number => {
+    const known = places.get(key)
+    if (known !== undefined) return known
+    places.set(key, places.size)
+    return places.size - 1
+  }
+  for (const { id } of network.runs) placeOf(`run ${id}`)
+  const isSupply = new Set(network.supplies.map(({ id }) => id))
+  const ends = network.leads.map(({ from, to }) =>
+    [from, to].flatMap((name) => {
+      if (isSupply.has(name)) return []
+      const [run = ''] = name.split('@')
+      return [placeOf(name.includes('@') ? `run ${run}` : `junction ${name}`)]
+    }),
+  )
+  const groups = new Groups(places.size)
+  for (const [a, b] of ends) if (a !== undefined && b !== undefined) groups.join(a, b)
+  const parts = new Map<number, { runs: Network['runs']; leads: number[] }>()
+  const partAt = (root: number): { runs: Network['runs']; leads: number[] } => {
+    const part = parts.get(root) ?? { runs: [], leads: [] }
+    parts.set(root, part)
+    return part
+  }
+  for (const run of network.runs) partAt(groups.find(placeOf(`run ${run.id}`))).runs.push(run)
+  for (const [index, [end]] of ends.entries())
+    partAt(end === undefined ? -1 : groups.find(end)).leads.push(index)
+  return [...parts.values()].map(({ runs, leads }) => {
+    const own = leads.flatMap((index) => network.leads[index] ?? [])
+    // Without any supply there is none to hold it; one keeps the volts to begin with.
+    const named = new Set(own.flatMap(({ from, to }) => [from, to]))
+    const fed = network.supplies.filter(({ id }) => named.has(id))
+    return {
+      part: { supplies: fed.length > 0 ? fed : network.supplies.slice(0, 1), runs, leads: own },
+      leadIndices: leads,
+    }
+  })
 }

@@ -35,7 +35,7 @@ export function feedSupplies(plan: Plan, loads: readonly RunLoad[], parts: Parts
     const own = loads.filter((load) => load.groups > 0 && slotOf.get(load.id) === slot.id)
     const chosen = slot.part === 'auto' ? undefined : supplyPartOf(parts, slot.part)
     const volts = chosen?.volts ?? mainVolts(own) ?? defaultVolts(plan, parts)
-    const fits = own.filter((load) => load.volts === volts)
+    const fits = own.filter((load) => suits(load.volts, volts))
     const loadA = sum(fits, plan.rules.sizing === 'scenes' ? 'levelA' : 'peakA')
     const headroom = headroomOf(plan)
     const part = chosen ?? (loadA > 0 ? smallestFor(parts, volts, loadA, headroom) : undefined)
@@ -50,11 +50,15 @@ export function feedSupplies(plan: Plan, loads: readonly RunLoad[], parts: Parts
       idleA: sum(fits, 'idleA'),
       shownA: sum(fits, 'shownA'),
       fits,
-      misfits: own.filter((load) => load.volts !== volts),
+      misfits: own.filter((load) => !suits(load.volts, volts)),
       grade: gradeOf(part, loadA, needA),
     }
   })
 }
+
+/** Cells give a little less than the volts that a strip is made for, and it lights all the same; more than a hair above burns it. */
+const suits = (made: number, given: number): boolean =>
+  given <= made * 1.05 + 1e-9 && given >= made * 0.85
 
 /** Share that the plan's school keeps free. */
 export const headroomOf = ({ rules }: Plan): number =>

@@ -18,7 +18,7 @@ export function blend({ pitchMm, depthMm }: BlendGiven): { ripple: number } {
 }
 
 /** Brightness behind a diffuser at `x` mm from a light, in no unit. */
-function brightness(x: number, pitchMm: number, depthMm: number): number {
+export function brightness(x: number, pitchMm: number, depthMm: number): number {
   // A light k pitches away gives (d / kp)⁴ of the nearest: beyond 40 depths less than a millionth.
   const reach = Math.ceil((40 * depthMm) / pitchMm) + 8
   let sum = 0

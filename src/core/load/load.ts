@@ -1,7 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
 import type { Strip } from '../plan/parts'
 import type { SceneName } from '../plan/choices'
-import type { Plan } from '../plan/plan'
+import type { Line, Plan } from '../plan/plan'
 import { loadOf } from './load-of'
 
 /** What one load group of a strip draws: a pixel, or what lies between two cut marks of a plain strip. */
@@ -34,10 +34,26 @@ export function groupDraw(strip: Strip): GroupDraw {
       }
 }
 
-/** Brightness in a scene, 0–1, after the plan's limit. */
-export function levelIn(plan: Pick<Plan, 'scene' | 'limit'>, scene: SceneName): number {
-  const wanted = { idle: 0, 'full-white': 1, level: plan.scene.level }[scene]
+/** Brightness in a scene, 0–1, after the plan's limit; in the scene `level` that of the line where it has its own. */
+export function levelIn(
+  plan: Pick<Plan, 'scene' | 'limit'>,
+  scene: SceneName,
+  line?: Pick<Line, 'level'>,
+): number {
+  const wanted = scene === 'idle' ? 0 : scene === 'level' ? (line?.level ?? plan.scene.level) : 1
   return Math.min(wanted, plan.limit)
+}
+
+/** Brightness of each channel of a strip in a scene, 0–1. A scene of one colour leaves the others dark. */
+export function dutiesIn(
+  plan: Pick<Plan, 'scene' | 'limit'>,
+  scene: SceneName,
+  line: Pick<Line, 'level'>,
+  strip: Strip,
+): number[] {
+  const level = levelIn(plan, scene, line)
+  const isOneColour = scene === 'red' || scene === 'green' || scene === 'blue'
+  return strip.light.channels.map(({ name }) => (isOneColour && name !== scene ? 0 : level))
 }
 
 /** The load of every run in the plan's scenes. */
@@ -45,9 +61,12 @@ export function loadRuns(plan: Plan, cuts: readonly CutStripRun[]): RunLoad[] {
   return cuts.map(({ run, strip, cuts: cutGroups, pixels }) => {
     const groups = strip.light.kind === 'pixels' ? pixels : cutGroups
     const { volts } = strip
-    const draw = groupDraw(strip)
-    const at = (scene: SceneName): number =>
-      loadOf({ pixels: groups, ...draw, level: levelIn(plan, scene), volts }).currentA
+    const { channelMa, idleMa } = groupDraw(strip)
+    const at = (scene: SceneName): number => {
+      const duties = dutiesIn(plan, scene, run.line, strip)
+      const lit = channelMa.map((mA, index) => mA * (duties[index] ?? 0))
+      return loadOf({ pixels: groups, channelMa: lit, idleMa, level: 1, volts }).currentA
+    }
     return {
       id: run.id,
       volts,

@@ -1,3 +1,4 @@
+import type { Trace } from '../plan/plan'
 import { missing, takeCount } from '../quantity/length'
 import { Reader } from '../quantity/reader'
 import { NotUnderstood, tokensOf } from '../quantity/tokens'
@@ -6,6 +7,7 @@ import { mostParts, shapeNames, type ReadShape, type Shape, type ShapeName } fro
 import { readEdge } from './shapes/edge'
 import { readGrid, readScatter, readString } from './shapes/lights'
 import { readArch, readRing, readWrap } from './shapes/round'
+import { readTraced } from './shapes/traced'
 import { readCorners, readFrame, readPanels, readRows, readSteps } from './shapes/straight'
 
 /** What one line of the pad came to. Positions count characters of the line from 0. */
@@ -35,6 +37,7 @@ const readers: Readonly<Record<ShapeName, ReadShape>> = {
   grid: readGrid,
   string: readString,
   scatter: readScatter,
+  traced: readTraced,
 }
 
 const isShapeName = (word: string): word is ShapeName =>
@@ -46,11 +49,11 @@ const isShapeName = (word: string): word is ShapeName =>
  *
  * @example readLine('ledge 2 x 560') // a run "ledge" of two segments, 560 mm each
  */
-export function readLine(line: string): Reading {
+export function readLine(line: string, trace?: Trace): Reading {
   const text = withoutComment(line)
   if (text.trim() === '') return { kind: 'nothing' }
   try {
-    return { kind: 'run', ...takeRun(text) }
+    return { kind: 'run', ...takeRun(text, trace) }
   } catch (error) {
     if (!(error instanceof NotUnderstood)) throw error
     const at = Math.min(error.at, text.length)
@@ -58,7 +61,7 @@ export function readLine(line: string): Reading {
   }
 }
 
-function takeRun(text: string): JottedRun {
+function takeRun(text: string, trace: Trace | undefined): JottedRun {
   const quoted = /^\s*"([^"]*[^"\s][^"]*)"(?=\s|$)/.exec(text)
   const reader = new Reader(tokensOf(text, quoted?.[0].length ?? 0, isShapeName))
   const name = quoted?.[1]?.trim() ?? takeName(reader)
@@ -72,7 +75,7 @@ function takeRun(text: string): JottedRun {
   if (named === undefined && reader.isAtEnd)
     reader.fail(`A length? Such as ${name === '' ? 'shelf' : name} 650`)
 
-  const read = readers[shape](reader, count)
+  const read = readers[shape](reader, count, trace)
   reader.expectEnd(wayOut(reader))
   if (read.segments.length > mostParts || read.lights.length > mostParts)
     reader.fail(`More than ${String(mostParts)} parts in a line: split it`)
@@ -104,7 +107,8 @@ function shapeAt(reader: Reader, ahead = 0): ShapeName | undefined {
   const word = token.text.toLowerCase()
   if (token.kind !== 'word' || !isShapeName(word)) return undefined
   const next = reader.peek(ahead + 1)
-  const isFollowedByWord = next.kind === 'word' && !['pitch', 'turns', 'height'].includes(next.text)
+  const isFollowedByWord =
+    next.kind === 'word' && !['pitch', 'turns', 'height', 'drop'].includes(next.text)
   return isFollowedByWord ? undefined : word
 }
 

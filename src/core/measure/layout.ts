@@ -1,10 +1,11 @@
-import type { Box, Point } from './geometry'
+import type { Place, Plan } from '../plan/plan'
+import { boxAround, turned, type Box, type Point } from './geometry'
 import type { MeasuredRun } from './measure'
 
-/** Where the drawing puts a run: its own 0,0 lies at `offset`, mm. */
+/** Where the drawing puts a run: its own 0,0 lies at x, y; it is turned around the middle of its box. */
 export interface Placed {
   readonly id: string
-  readonly offset: Point
+  readonly place: Place
 }
 
 export interface Layout {
@@ -13,12 +14,86 @@ export interface Layout {
   readonly box: Box
 }
 
+/** Width over height that runs are set out to fill; fixed, so that no lead's length hangs on a window. */
+const aspect = 1.25
+
 /**
- * Sets runs out like lines of type: side by side while a row has room, then on to the next row.
- *
- * @param aspect width over height of the place they should fill
+ * Runs that a hand has placed stay there; the others are set out like lines of type, side by side while a row has room, then on to the
+ * next row: below what has its place.
  */
-export function layOut(runs: readonly MeasuredRun[], aspect = 1): Layout {
+export function layOut(runs: readonly MeasuredRun[], bench?: Plan['bench']): Layout {
+  const fixed = runs.flatMap((run) => {
+    const { place } = run.line
+    return place === undefined ? [] : [{ run, place }]
+  })
+  const things = [
+    ...fixed.flatMap(({ run, place }) => cornersOf(run, place)),
+    ...(bench?.furniture ?? []).flatMap(({ place, widthMm, heightMm }) =>
+      cornersOfBox(place, widthMm, heightMm),
+    ),
+  ]
+  const free = runs.filter(({ line }) => line.place === undefined)
+  const set = setOut(free)
+  if (things.length === 0) return set
+  const around = boxAround(things)
+  const below = around.y + around.height + (free.length > 0 ? 0.05 * around.height : 0)
+  const moved = set.placed.map(({ id, place }) => ({
+    id,
+    place: { ...place, x: place.x + around.x, y: place.y + below },
+  }))
+  const placeOf = new Map(moved.map((entry) => [entry.id, entry]))
+  const margin = 0.09 * Math.max(around.width, around.height, 1)
+  return {
+    placed: runs.map(({ id, line }) =>
+      line.place === undefined
+        ? (placeOf.get(id) ?? { id, place: origin })
+        : { id, place: line.place },
+    ),
+    box: boxAround([
+      [around.x - margin / 2, around.y - margin],
+      [around.x + around.width + margin / 2, around.y + around.height + margin],
+      ...(free.length === 0
+        ? []
+        : ([
+            [around.x, below],
+            [around.x + set.box.width, below + set.box.height],
+          ] as const)),
+    ]),
+  }
+}
+
+const origin: Place = { x: 0, y: 0, degrees: 0 }
+
+/** Takes a run's own points to where the drawing has them. */
+export function placer(
+  { box }: Pick<MeasuredRun, 'box'>,
+  { x, y, degrees }: Place,
+): (point: Point) => Point {
+  const middle: Point = [box.x + box.width / 2, box.y + box.height / 2]
+  return (point) => {
+    const [px, py] = turned(point, middle, degrees)
+    return [px + x, py + y]
+  }
+}
+
+const cornersOf = (run: MeasuredRun, place: Place): Point[] => {
+  const { x, y, width, height } = run.box
+  const at = placer(run, place)
+  return [at([x, y]), at([x + width, y]), at([x + width, y + height]), at([x, y + height])]
+}
+
+/** Corners of a thing that is turned around its own middle, mm. */
+export function cornersOfBox({ x, y, degrees }: Place, widthMm: number, heightMm: number): Point[] {
+  const middle: Point = [x + widthMm / 2, y + heightMm / 2]
+  return [
+    [x, y],
+    [x + widthMm, y],
+    [x + widthMm, y + heightMm],
+    [x, y + heightMm],
+  ].map(([px = 0, py = 0]) => turned([px, py], middle, degrees))
+}
+
+function setOut(runs: readonly MeasuredRun[]): Layout {
   if (runs.length === 0)
     return { placed: [], box: { x: 0, y: 0, width: 1000, height: 1000 / aspect } }
   const widest = Math.max(...runs.map((run) => run.box.width), 1)
@@ -41,7 +116,7 @@ function inRows(runs: readonly MeasuredRun[], rowWidth: number, margin: number):
       x = 0
       rowHeight = 0
     }
-    placed.push({ id, offset: [x - box.x, y + margin - box.y] })
+    placed.push({ id, place: { x: x - box.x, y: y + margin - box.y, degrees: 0 } })
     right = Math.max(right, x + box.width)
     x += box.width + margin
     rowHeight = Math.max(rowHeight, box.height + margin * 1.6)

@@ -1,4 +1,5 @@
 import type { Line, Plan } from '../plan/plan'
+import { boxAround } from './geometry'
 import { readLine, type JottedRun, type Reading } from './jot'
 
 /** A line of the pad that lights something. Its id is the line's. */
@@ -46,7 +47,7 @@ export function runNamer(): (run: Pick<JottedRun, 'name' | 'shape'>) => string {
 function readingOf(line: Line): Reading {
   const known = readings.get(line)
   if (known !== undefined) return known
-  const reading = readLine(line.text)
+  const reading = readLine(line.text, line.trace)
   readings.set(line, reading)
   return reading
 }
@@ -54,7 +55,22 @@ function readingOf(line: Line): Reading {
 function runOf(line: Line, run: JottedRun, name: string): MeasuredRun {
   const known = knownRuns.get(line)
   if (known?.name === name) return known
-  const measured = { ...run, name, id: line.id, line }
+  const measured = { ...inOrder(line, run), name, id: line.id, line }
   knownRuns.set(line, measured)
   return measured
+}
+
+/** The run as it lies: from the end where the wire enters, and with the lights where a hand has put them. */
+function inOrder({ isTurned, spots = [] }: Line, run: JottedRun): JottedRun {
+  if (isTurned !== true && spots.length === 0) return run
+  const lights = run.lights.map((light, index) => spots[index] ?? light)
+  const segments = run.segments.map((segment) =>
+    isTurned === true ? { ...segment, points: segment.points.toReversed() } : segment,
+  )
+  return {
+    ...run,
+    lights: isTurned === true ? lights.toReversed() : lights,
+    segments: isTurned === true ? segments.toReversed() : segments,
+    box: boxAround([...segments.flatMap(({ points }) => points), ...lights]),
+  }
 }

@@ -1,3 +1,4 @@
+import type { Trace } from '../plan/plan'
 import type { ReadLength } from '../quantity/length'
 import type { Reader } from '../quantity/reader'
 import type { Token } from '../quantity/tokens'
@@ -16,6 +17,7 @@ export const shapeNames = [
   'grid',
   'string',
   'scatter',
+  'traced',
 ] as const
 export type ShapeName = (typeof shapeNames)[number]
 
@@ -32,8 +34,10 @@ export interface Segment {
   readonly lengthMm: number
   /** Its course on the drawing, in the run's own mm. */
   readonly points: readonly Point[]
-  /** Index of the dimension that sets its length, in the shape's list. */
+  /** Index of the dimension that sets its length, in the shape's list; -1 where none does. */
   readonly dimension: number
+  /** Radius of its bend where the points on the drawing do not show it, mm: a pole's. */
+  readonly radiusMm?: number
 }
 
 /** What a line's measures come to: segments of strip, or single lights. */
@@ -41,10 +45,15 @@ export interface Shape {
   readonly segments: readonly Segment[]
   readonly lights: readonly Point[]
   readonly dimensions: readonly Dimension[]
+  /** How far each single light hangs below its place, mm. */
+  readonly dropMm?: number
 }
 
-/** Reads the measures behind a shape's word. The reader stands behind the word; `count` is that of `3 x ring 240`. */
-export type ReadShape = (reader: Reader, count: number) => Shape
+/**
+ * Reads the measures behind a shape's word. The reader stands behind the word; `count` is that of `3 x ring 240`, `trace` what was read
+ * from a file for this line.
+ */
+export type ReadShape = (reader: Reader, count: number, trace: Trace | undefined) => Shape
 
 /** No more parts or lights than this in one run: more is a slip of the pencil. */
 export const mostParts = 2_000

@@ -33,8 +33,6 @@ export const supplyPartOf = (parts: Parts, id: string): SupplyPart | undefined =
 /** The strip most like another at a different voltage, or `undefined` where the kind is not made for it. */
 export function siblingAt(parts: Parts, strip: Strip, volts: number): Strip | undefined {
   const colours = colourKey(strip)
-  const strangeness = (other: Strip): number =>
-    Math.abs(Math.log(other.nameplateWPerM / strip.nameplateWPerM))
   return parts.strips
     .filter(
       (other) =>
@@ -42,8 +40,24 @@ export function siblingAt(parts: Parts, strip: Strip, volts: number): Strip | un
         other.light.kind === strip.light.kind &&
         colourKey(other) === colours,
     )
-    .toSorted((a, b) => strangeness(a) - strangeness(b))[0]
+    .toSorted((a, b) => strangeness(strip, a) - strangeness(strip, b))[0]
 }
+
+/** Strips of the same volts and colours that bend in their own plane, the most alike first. */
+export const bendingSiblings = (parts: Parts, strip: Strip): Strip[] =>
+  parts.strips
+    .filter(
+      (other) =>
+        other.edgeRadiusMm !== null &&
+        other.volts === strip.volts &&
+        other.light.kind === strip.light.kind &&
+        colourKey(other) === colourKey(strip),
+    )
+    .toSorted((a, b) => strangeness(strip, a) - strangeness(strip, b))
+
+/** How far apart two strips are in power, in no unit. */
+const strangeness = (strip: Strip, other: Strip): number =>
+  Math.abs(Math.log(other.nameplateWPerM / strip.nameplateWPerM))
 
 const colourKey = (strip: Strip): string =>
   strip.light.channels.map((channel) => channel.name).join('+')

@@ -22,6 +22,13 @@ const rgb12: Channels = [
 const heavyCopper = 0.085
 const lightCopper = 0.17
 
+/** Half a metre and a metre with plugs at both ends, at a metre's price of the longest reel and what the plugs add. */
+function prewired(reels: Strip['reels']): Strip['prewired'] {
+  const longest = reels.toSorted((a, b) => b.lengthMm - a.lengthMm)[0]
+  const perM = longest === undefined ? 0 : (longest.price / longest.lengthMm) * 1000
+  return [0.5, 1].map((lengthM) => m(lengthM, Math.round((perM * lengthM * 1.2 + 1.6) * 10) / 10))
+}
+
 interface PixelStrip {
   readonly id: string
   readonly name: string
@@ -32,11 +39,13 @@ interface PixelStrip {
   readonly data?: 'one-wire' | 'clocked'
   readonly lumensPerM: number
   readonly widthMm?: number
+  /** Its LEDs look sideways, so that it bends in its own plane. */
+  readonly isSide?: boolean
 }
 
 function pixels(part: PixelStrip): Strip {
   const { id, name, perM, channels, reels, lumensPerM } = part
-  const { volts = 5, data = 'one-wire', widthMm = 10 } = part
+  const { volts = 5, data = 'one-wire', widthMm = 10, isSide = false } = part
   const fullMa = channels.reduce((sum, channel) => sum + channel.fullMa, 0)
   return {
     id,
@@ -57,7 +66,11 @@ function pixels(part: PixelStrip): Strip {
     widthMm,
     isSealed: false,
     railOhmPerM: heavyCopper,
+    flatRadiusMm: 15,
+    edgeRadiusMm: isSide ? 40 : null,
+    spliceMm: 500,
     reels,
+    prewired: prewired(reels),
   }
 }
 
@@ -98,14 +111,17 @@ function plain(part: PlainStrip): Strip {
     widthMm: 8,
     isSealed: false,
     railOhmPerM: lightCopper,
+    flatRadiusMm: volts === 24 ? 25 : 20,
+    edgeRadiusMm: null,
+    spliceMm: 500,
     reels,
+    prewired: prewired(reels),
   }
 }
 
-const m = (lengthM: number, price: number): Strip['reels'][number] => ({
-  lengthMm: lengthM * 1000,
-  price,
-})
+function m(lengthM: number, price: number): Strip['reels'][number] {
+  return { lengthMm: lengthM * 1000, price }
+}
 
 /** The strips that ship, in the order in which a list shows them. */
 export const shippedStrips: readonly Strip[] = [
@@ -185,6 +201,7 @@ export const shippedStrips: readonly Strip[] = [
     lumensPerM: 560,
     reels: [m(1, 13), m(5, 46)],
     widthMm: 6,
+    isSide: true,
   }),
   pixels({
     id: 'pixels-12v-20',

@@ -47,6 +47,60 @@ const enclosed = (volts: number, watts: number, price: number): SupplyPart => {
   }
 }
 
+const cells = (
+  key: string,
+  name: string,
+  volts: number,
+  ratedA: number,
+  price: number,
+  battery: NonNullable<SupplyPart['battery']>,
+): SupplyPart => ({
+  id: `battery-${key}`,
+  name,
+  kind: 'battery',
+  volts,
+  ratedA,
+  efficiency: 1,
+  standbyW: 0,
+  price,
+  battery,
+})
+
+const bank = (wattHours: number, ratedA: number, price: number): SupplyPart => ({
+  id: `bank-${String(wattHours)}wh`,
+  name: `USB power bank, ${String(wattHours)} Wh, ${String(ratedA)} A`,
+  kind: 'power-bank',
+  volts: 5,
+  ratedA,
+  efficiency: 0.85,
+  standbyW: 0,
+  price,
+  bank: { wattHours, sleepsBelowA: 0.06 },
+})
+
+const rail = (volts: number, ratedA: number): SupplyPart => ({
+  id: `computer-${String(volts)}v`,
+  name: `Recycled computer supply, ${String(volts)} V rail`,
+  kind: 'computer',
+  volts,
+  ratedA,
+  efficiency: 0.78,
+  standbyW: 2,
+  price: 0,
+})
+
+const boardPin = (inV: number): SupplyPart => ({
+  id: `board-pin-${String(inV)}v`,
+  name: `Board’s 5 V pin, ${String(inV)} V in`,
+  kind: 'board-pin',
+  volts: 5,
+  ratedA: 0.8,
+  efficiency: 5 / inV,
+  standbyW: 0.2,
+  price: 0,
+  regulator: { inV, limitA: 0.8, limitW: 1 },
+})
+
 const id = (value: number): string => String(value).replace('.', '_')
 
 /** The supplies that ship, *typical* figures (handbook 4). */
@@ -94,4 +148,53 @@ export const shippedSupplies: readonly SupplyPart[] = [
   enclosed(24, 150, 27),
   enclosed(24, 200, 33),
   enclosed(24, 320, 46),
+  rail(5, 20),
+  rail(12, 14),
+  boardPin(7.5),
+  boardPin(9),
+  boardPin(12),
+  {
+    id: 'boosted-li-ion',
+    name: 'Boosted single cell, 5 V 1 A',
+    kind: 'boosted-cell',
+    volts: 5,
+    ratedA: 1,
+    efficiency: 0.85,
+    standbyW: 0.02,
+    price: 9,
+    battery: { chemistry: 'li-ion', inSeries: 1, inParallel: 1, cutoffV: 3 },
+  },
+  bank(18, 2.1, 14),
+  bank(37, 2.4, 20),
+  bank(74, 3, 34),
+  cells('3-aa', 'Three round alkaline cells, AA', 4.5, 1, 2.5, {
+    chemistry: 'alkaline-aa',
+    inSeries: 3,
+    inParallel: 1,
+    cutoffV: 3.3,
+  }),
+  cells('4-nimh', 'Four round NiMH cells, AA', 5, 2, 12, {
+    chemistry: 'nimh-aa',
+    inSeries: 4,
+    inParallel: 1,
+    cutoffV: 4,
+  }),
+  cells('8-aa', 'Eight round alkaline cells, AA', 12, 1, 6, {
+    chemistry: 'alkaline-aa',
+    inSeries: 8,
+    inParallel: 1,
+    cutoffV: 9,
+  }),
+  cells('9v', '9 V block, alkaline', 9, 0.4, 3, {
+    chemistry: 'alkaline-9v',
+    inSeries: 1,
+    inParallel: 1,
+    cutoffV: 6.5,
+  }),
+  cells('lead-12v', '12 V lead-acid block, 7 Ah', 12, 5, 22, {
+    chemistry: 'lead-acid-12v',
+    inSeries: 1,
+    inParallel: 1,
+    cutoffV: 11,
+  }),
 ]

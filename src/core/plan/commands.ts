@@ -1,7 +1,18 @@
 import { applyPatches, enablePatches, original, produceWithPatches, type Patch } from 'immer'
 import type { SupplyPart, Strip } from './parts'
 import type { SceneName } from './choices'
-import type { Offcut, Plan, Rules, SupplySlot } from './plan'
+import type {
+  Furniture,
+  Junction,
+  Line,
+  Offcut,
+  Photo,
+  Place,
+  Plan,
+  Rules,
+  SupplySlot,
+  Use,
+} from './plan'
 import { tagger } from './tags'
 
 enablePatches()
@@ -19,6 +30,26 @@ export type Command =
   | { readonly do: 'move-line'; readonly line: string; readonly to: number }
   | { readonly do: 'set-strip'; readonly line: string; readonly strip: string | undefined }
   | { readonly do: 'set-default-strip'; readonly strip: string }
+  | { readonly do: 'set-default-wire'; readonly wire: string }
+  | { readonly do: 'set-lines'; readonly lines: readonly string[]; readonly set: LineSettings }
+  | { readonly do: 'place-lines'; readonly places: ReadonlyMap<string, Place> }
+  | { readonly do: 'put-furniture'; readonly furniture: Furniture }
+  | { readonly do: 'remove-furniture'; readonly furniture: string }
+  | { readonly do: 'set-photo'; readonly photo: Photo | undefined }
+  | { readonly do: 'hide-controller'; readonly at: readonly [x: number, y: number] }
+  | {
+      readonly do: 'hide-supply'
+      readonly supply: string
+      readonly at: readonly [x: number, y: number]
+    }
+  | { readonly do: 'set-use'; readonly use: Partial<Use> }
+  | {
+      readonly do: 'set-capacitor'
+      readonly supply: string
+      readonly volts: number | null | undefined
+    }
+  | { readonly do: 'put-junction'; readonly junction: Junction }
+  | { readonly do: 'remove-junction'; readonly junction: string }
   | { readonly do: 'feed-from'; readonly lines: readonly string[]; readonly supply: string }
   | { readonly do: 'add-supply'; readonly supply: SupplySlot }
   | { readonly do: 'pick-supply'; readonly supply: string; readonly part: string }
@@ -31,6 +62,13 @@ export type Command =
   | { readonly do: 'remove-offcut'; readonly offcut: string }
   | { readonly do: 'own-strip'; readonly strip: Strip }
   | { readonly do: 'own-supply'; readonly supply: SupplyPart }
+
+/** What hangs on a line besides its text; `undefined` takes a setting away. */
+export type LineSettings = {
+  readonly [
+    Key in 'place' | 'spots' | 'isTurned' | 'mount' | 'endMm' | 'cutting' | 'level' | 'feeds'
+  ]?: Line[Key] | undefined
+}
 
 /** What a change did, both ways, so that it can be undone, redone and stored. */
 export interface Change {
@@ -93,6 +131,56 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
     case 'set-default-strip':
       plan.defaults.stripId = command.strip
       return
+    case 'set-default-wire':
+      plan.defaults.wire = command.wire
+      return
+    case 'set-lines':
+      for (const id of command.lines) {
+        const line = lineOf(id)
+        if (line !== undefined) put(line, command.set)
+      }
+      return
+    case 'place-lines':
+      for (const line of plan.lines) {
+        const place = command.places.get(line.id)
+        if (place !== undefined) line.place = place
+      }
+      return
+    case 'put-furniture':
+      putItem(plan.bench.furniture, command.furniture)
+      return
+    case 'remove-furniture':
+      removeFrom(plan.bench.furniture, command.furniture)
+      return
+    case 'set-photo':
+      put(plan.bench, { photo: command.photo })
+      return
+    case 'hide-controller':
+      plan.bench.controllerAt = [...command.at]
+      return
+    case 'hide-supply': {
+      const slot = plan.supplies.find((supply) => supply.id === command.supply)
+      if (slot !== undefined) slot.at = [...command.at]
+      return
+    }
+    case 'set-use':
+      Object.assign(plan.use, command.use)
+      return
+    case 'set-capacitor': {
+      const slot = plan.supplies.find((supply) => supply.id === command.supply)
+      if (slot !== undefined) put(slot, { capacitorV: command.volts })
+      return
+    }
+    case 'put-junction':
+      putItem(plan.junctions, command.junction)
+      return
+    case 'remove-junction': {
+      removeFrom(plan.junctions, command.junction)
+      // What hung on it hangs on the supply again.
+      for (const lead of [...plan.junctions, ...plan.lines.flatMap(({ feeds }) => feeds ?? [])])
+        if (lead.from === command.junction) delete lead.from
+      return
+    }
     case 'feed-from':
       for (const line of plan.lines)
         if (command.lines.includes(line.id)) line.supplyId = command.supply
@@ -109,6 +197,8 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       if (plan.supplies.length < 2) return
       removeFrom(plan.supplies, command.supply)
       for (const line of plan.lines) if (line.supplyId === command.supply) delete line.supplyId
+      for (const lead of [...plan.junctions, ...plan.lines.flatMap(({ feeds }) => feeds ?? [])])
+        if (lead.from === command.supply) delete lead.from
       return
     case 'show-scene':
       plan.scene.shown = command.scene
@@ -130,10 +220,10 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       removeFrom(plan.offcuts, command.offcut)
       return
     case 'own-strip':
-      put(plan.own.strips, command.strip)
+      putItem(plan.own.strips, command.strip)
       return
     case 'own-supply':
-      put(plan.own.supplies, command.supply)
+      putItem(plan.own.supplies, command.supply)
       return
   }
 }
@@ -161,7 +251,18 @@ function removeFrom<Item extends { id: string }>(items: Item[], id: string): Ite
   return index < 0 ? [] : items.splice(index, 1)
 }
 
-function put<Item extends { id: string }>(items: Item[], item: Item): void {
+/** Sets what is given; what is given as `undefined` is taken away. */
+function put<Target extends object>(
+  target: Target,
+  values: { [Key in keyof Target]?: unknown },
+): void {
+  for (const [key, value] of Object.entries(values)) {
+    if (value === undefined) Reflect.deleteProperty(target, key)
+    else Reflect.set(target, key, value)
+  }
+}
+
+function putItem<Item extends { id: string }>(items: Item[], item: Item): void {
   const index = indexOf(items, item.id)
   if (index < 0) items.push(item)
   else items[index] = item

@@ -45,6 +45,11 @@ const plainLightSchema = z.strictObject({
   channels: z.array(plainChannelSchema).min(1).max(6),
 })
 
+const soldLengthSchema = z.strictObject({
+  lengthMm: positive.max(1_000_000),
+  price: notNegative.max(100_000),
+})
+
 export const stripSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
@@ -58,14 +63,37 @@ export const stripSchema = z.strictObject({
   isSealed: z.boolean(),
   /** Resistance of each rail's copper, Ω/m. */
   railOhmPerM: positive.max(10),
-  reels: z
-    .array(z.strictObject({ lengthMm: positive.max(1_000_000), price: notNegative.max(100_000) }))
-    .min(1)
-    .max(20),
+  /** Smallest radius it takes: bent flat, and in its own plane (`null` where it does not). */
+  flatRadiusMm: positive.max(10_000),
+  edgeRadiusMm: positive.max(10_000).nullable(),
+  /** Every so often reels are soldered together at the factory, mm. */
+  spliceMm: positive.max(1_000_000),
+  reels: z.array(soldLengthSchema).min(1).max(20),
+  /** Lengths that are sold with wires and plugs on them. */
+  prewired: z.array(soldLengthSchema).max(20),
 })
 export type Strip = z.infer<typeof stripSchema>
 
-const supplyKinds = ['usb-port', 'usb-c', 'brick', 'enclosed'] as const
+const supplyKinds = [
+  'usb-port',
+  'usb-c',
+  'brick',
+  'enclosed',
+  'computer',
+  'board-pin',
+  'boosted-cell',
+  'power-bank',
+  'battery',
+] as const
+
+/** Cells of one chemistry; names of `parts/chemistries`. */
+const batterySchema = z.strictObject({
+  chemistry: z.string().min(1).max(40),
+  inSeries: z.int().min(1).max(40),
+  inParallel: z.int().min(1).max(100),
+  /** The light, or the board, goes out below this, V at the terminals. */
+  cutoffV: positive.max(highestVolts),
+})
 
 export const supplyPartSchema = z.strictObject({
   id: idSchema,
@@ -77,5 +105,19 @@ export const supplyPartSchema = z.strictObject({
   efficiency: positive.max(1),
   standbyW: notNegative.max(100),
   price: notNegative.max(100_000),
+  /** What it lives on, where it is cells; behind a converter where its kind is `boosted-cell`. */
+  battery: batterySchema.optional(),
+  /** A power bank's energy, and the current below which it switches itself off. */
+  bank: z
+    .strictObject({ wattHours: positive.max(2_000), sleepsBelowA: notNegative.max(5) })
+    .optional(),
+  /** A linear regulator between its source and its pin: what goes in, and what it can burn. */
+  regulator: z
+    .strictObject({
+      inV: positive.max(highestVolts),
+      limitA: positive.max(50),
+      limitW: positive.max(50),
+    })
+    .optional(),
 })
 export type SupplyPart = z.infer<typeof supplyPartSchema>

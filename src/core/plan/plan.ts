@@ -1,12 +1,116 @@
 import { z } from '../quantity/z'
-import { corners, gapPlaces, lengthUnits, roundings, sceneNames, sizings } from './choices'
+import {
+  bends,
+  corners,
+  covers,
+  dampnesses,
+  facings,
+  furnitureKinds,
+  gapPlaces,
+  junctionKinds,
+  lengthUnits,
+  roundings,
+  sceneNames,
+  sizings,
+  surfaces,
+} from './choices'
 import { idSchema, nameSchema, stripSchema, supplyPartSchema } from './parts'
 
 export const planFormat = 'glow-tally plan'
-export const planVersion = 1
+export const planVersion = 2
 
 /** Lines in one plan, at most; a longer list is refused with a message that says so. */
 export const mostLines = 2_000
+
+/** Nothing on a drawing is farther away than this, mm. */
+const farthestMm = 1_000_000
+const coordinate = z.number().min(-farthestMm).max(farthestMm)
+const pointSchema = z.tuple([coordinate, coordinate])
+const lengthSchema = z.number().nonnegative().max(farthestMm)
+const shareSchema = z.number().min(0).max(1)
+
+/** Where the drawing puts something: its own 0,0, and how far it is turned clockwise. */
+const placeSchema = z.strictObject({
+  x: coordinate,
+  y: coordinate,
+  degrees: z.number().min(-360).max(360),
+})
+
+/** How a run is fixed and what is before it. What is not said takes {@link usualMount}. */
+const mountSchema = z.strictObject({
+  surface: z.enum(surfaces).optional(),
+  facing: z.enum(facings).optional(),
+  bend: z.enum(bends).optional(),
+  cover: z.enum(covers).optional(),
+  /** From the lights to their cover, mm. */
+  coverMm: z.number().positive().max(10_000).optional(),
+  damp: z.enum(dampnesses).optional(),
+  /** A sealed sleeve around a bare strip. */
+  hasSleeve: z.boolean().optional(),
+  /** Its cut ends are closed: end caps and sealant. */
+  hasCaps: z.boolean().optional(),
+  /** Width that gives off heat, mm: a profile's developed width; without it the strip's own. */
+  backingMm: z.number().positive().max(1_000).optional(),
+  /** How high it is above the surface that it lights, and what that has today, lux. */
+  aboveMm: z.number().positive().max(20_000).optional(),
+  todayLux: z.number().positive().max(100_000).optional(),
+})
+
+/** What a hand changed in the cutting of one part of a run. */
+const cuttingSchema = z.strictObject({
+  /** Which part, from 0, along the measured line. */
+  part: z.int().min(0).max(10_000),
+  /** Groups more than the rule gives; fewer where negative. */
+  more: z.int().min(-100_000).max(100_000),
+  /** How far the end is cut beyond its last mark, mm: that group stays dark. */
+  offMm: lengthSchema,
+  /** Groups from the part's start at which it is cut into further pieces. */
+  splits: z.array(z.int().min(1).max(100_000)).max(200),
+})
+
+/** A fuse by itself, none, or of so many A. */
+const fuseSchema = z.union([z.literal('auto'), z.literal('none'), z.number().positive().max(100)])
+
+/** What a lead is made of and how long it is. */
+const leadSchema = z.strictObject({
+  /** Where it comes from: a supply or a junction; without it the run's supply. */
+  from: idSchema.optional(),
+  /** Gauge; without it the plan's. */
+  wire: idSchema.optional(),
+  /** As measured, mm; without it as the drawing has it. */
+  lengthMm: lengthSchema.optional(),
+  fuse: fuseSchema,
+})
+
+/** A lead that meets a run. */
+const feedSchema = leadSchema.extend({
+  id: idSchema,
+  /** The pad, counted in cut groups from the end where data enters. */
+  pad: z.union([z.int().min(0).max(1_000_000), z.literal('end')]),
+})
+
+const junctionSchema = leadSchema.extend({
+  id: idSchema,
+  name: nameSchema,
+  kind: z.enum(junctionKinds),
+  at: pointSchema.optional(),
+  /** What it may carry, A. */
+  limitA: z.number().positive().max(1_000),
+})
+
+/** An outline read from a file: its courses in mm, with their true lengths. */
+const traceSchema = z.strictObject({
+  source: z.string().max(200),
+  courses: z
+    .array(
+      z.strictObject({
+        lengthMm: z.number().positive().max(farthestMm),
+        points: z.array(pointSchema).min(2).max(20_000),
+      }),
+    )
+    .min(1)
+    .max(500),
+})
 
 /** A line of the pad as it was typed, and what hangs on it. One line, one run. */
 const lineSchema = z.strictObject({
@@ -21,6 +125,21 @@ const lineSchema = z.strictObject({
   stripId: idSchema.optional(),
   /** The supply that feeds it; without one it takes the plan's first. */
   supplyId: idSchema.optional(),
+  /** Where it was put on the drawing; without one it is set out beside the others. */
+  place: placeSchema.optional(),
+  /** Single lights that were placed by hand, in its own mm; the others stay where they are set out. */
+  spots: z.array(pointSchema.nullable()).max(2_000).optional(),
+  /** The wire enters at the end that is measured last. */
+  isTurned: z.boolean().optional(),
+  mount: mountSchema.optional(),
+  /** Kept free of strip at each end of each part, mm. */
+  endMm: lengthSchema.optional(),
+  cutting: z.array(cuttingSchema).max(2_000).optional(),
+  /** Its own brightness in the scene `level`. */
+  level: shareSchema.optional(),
+  /** Where power goes in; without any, at the end where data enters. */
+  feeds: z.array(feedSchema).max(500).optional(),
+  trace: traceSchema.optional(),
 })
 
 /** Where power comes from: a part, or `auto` for the smallest that will do. */
@@ -28,6 +147,10 @@ const supplySlotSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   part: z.union([z.literal('auto'), idSchema]),
+  /** Where it hides on the drawing. */
+  at: pointSchema.optional(),
+  /** Volts that the capacitor at its first feed stands; `null` for none, by itself where not said. */
+  capacitorV: z.number().positive().max(100).nullable().optional(),
 })
 
 /** The schools that practitioners differ on (handbook 5); every sum says which was used. */
@@ -40,6 +163,47 @@ const rulesSchema = z.strictObject({
   sizing: z.enum(sizings),
   /** Share of a supply that is kept free, 0–0.5. */
   headroom: z.number().min(0).max(0.5),
+  /** A piece may be joined of two, and what a join is worth. */
+  joins: z.strictObject({ areAllowed: z.boolean(), price: z.number().min(0).max(10_000) }),
+  /** Share by which a lead is longer than its way on the drawing. */
+  slack: shareSchema,
+  /** Share of full brightness below which a light has faded. */
+  keep: z.number().min(0.1).max(1),
+  /** Minuses of all supplies are joined; their pluses never are. */
+  joinsMinus: z.boolean(),
+})
+
+/** How the light is used: for batteries and for the meter. */
+const useSchema = z.strictObject({
+  /** What a battery has to last, h. */
+  batteryHours: z.number().positive().max(10_000),
+  /** Minutes of each scene in an hour of use; the rest is idle. */
+  mix: z.strictObject({ fullWhite: z.number().min(0).max(60), level: z.number().min(0).max(60) }),
+  hoursADay: z.number().min(0).max(24),
+  pricePerKwh: z.number().min(0).max(100),
+})
+
+const furnitureSchema = z.strictObject({
+  id: idSchema,
+  kind: z.enum(furnitureKinds),
+  name: z.string().max(60),
+  place: placeSchema,
+  widthMm: lengthSchema,
+  heightMm: lengthSchema,
+})
+
+/** A photo or sketch under the drawing. */
+const photoSchema = z.strictObject({
+  /** The picture itself, as a data address of a JPEG or PNG. */
+  data: z
+    .string()
+    .max(3_000_000, 'the picture is larger than 3 MB')
+    .regex(/^data:image\/(?:jpeg|png|webp);base64,[\w+/=]*$/, 'a JPEG, PNG or WebP picture'),
+  widthPx: z.int().min(1).max(10_000),
+  heightPx: z.int().min(1).max(10_000),
+  at: pointSchema,
+  mmPerPx: z.number().positive().max(10_000),
+  opacity: shareSchema,
 })
 
 export const planSchema = z.strictObject({
@@ -48,7 +212,14 @@ export const planSchema = z.strictObject({
   name: nameSchema,
   units: z.enum(lengthUnits),
   lines: z.array(lineSchema).max(mostLines),
-  defaults: z.strictObject({ stripId: idSchema }),
+  defaults: z.strictObject({ stripId: idSchema, wire: idSchema }),
+  bench: z.strictObject({
+    furniture: z.array(furnitureSchema).max(500),
+    /** Where the controller hides. */
+    controllerAt: pointSchema.optional(),
+    photo: photoSchema.optional(),
+  }),
+  junctions: z.array(junctionSchema).max(100),
   supplies: z.array(supplySlotSchema).min(1).max(50),
   scene: z.strictObject({
     shown: z.enum(sceneNames),
@@ -58,6 +229,7 @@ export const planSchema = z.strictObject({
   /** Brightness that the program never exceeds, 0–1. */
   limit: z.number().positive().max(1),
   rules: rulesSchema,
+  use: useSchema,
   /** Rests of strip in the drawer that this plan may use up. */
   offcuts: z
     .array(z.strictObject({ id: idSchema, stripId: idSchema, lengthMm: z.number().positive() }))
@@ -73,8 +245,46 @@ export const planSchema = z.strictObject({
 export type Plan = Readonly<z.infer<typeof planSchema>>
 export type Line = Plan['lines'][number]
 export type Offcut = Plan['offcuts'][number]
+export type Place = NonNullable<Line['place']>
+export type Mount = NonNullable<Line['mount']>
+export type Feed = NonNullable<Line['feeds']>[number]
+export type Junction = Plan['junctions'][number]
+export type Furniture = Plan['bench']['furniture'][number]
+export type Photo = NonNullable<Plan['bench']['photo']>
+export type Trace = NonNullable<Line['trace']>
 export type SupplySlot = Plan['supplies'][number]
 export type Rules = Plan['rules']
+export type Use = Plan['use']
+
+/** Gauge of leads that name none. */
+export const usualWire = 'mm2-1'
+
+/** Rules that came with the second version of the plan. */
+export const usualRules = {
+  joins: { areAllowed: false, price: 2 },
+  slack: 0.1,
+  keep: 0.8,
+  joinsMinus: true,
+} as const
+
+export const usualUse = {
+  batteryHours: 4,
+  mix: { fullWhite: 10, level: 50 },
+  hoursADay: 4,
+  pricePerKwh: 0.3,
+} as const
+
+/** How a run is mounted where nothing is said. */
+export const usualMount = {
+  surface: 'wood',
+  facing: 'wall',
+  bend: 'flat',
+  cover: 'none',
+  coverMm: 15,
+  damp: 'dry',
+  hasSleeve: false,
+  hasCaps: false,
+} as const satisfies Mount
 
 /** A plan with nothing on its pad but one empty line to type on. */
 export function emptyPlan(name: string, lineId: string): Plan {
@@ -84,7 +294,9 @@ export function emptyPlan(name: string, lineId: string): Plan {
     name,
     units: 'mm',
     lines: [{ id: lineId, text: '' }],
-    defaults: { stripId: 'pixels-5v-60-low' },
+    defaults: { stripId: 'pixels-5v-60-low', wire: usualWire },
+    bench: { furniture: [] },
+    junctions: [],
     supplies: [{ id: 'supply-a', name: 'Supply A', part: 'auto' }],
     scene: { shown: 'full-white', level: 0.4 },
     limit: 1,
@@ -94,7 +306,9 @@ export function emptyPlan(name: string, lineId: string): Plan {
       gap: 'far',
       sizing: 'full-white',
       headroom: 0.2,
+      ...usualRules,
     },
+    use: usualUse,
     offcuts: [],
     own: { strips: [], supplies: [] },
   }

@@ -1,3 +1,4 @@
+import { energy } from '../feed/energy'
 import { z } from '../quantity/z'
 import { defineSum } from './sum'
 
@@ -11,10 +12,5 @@ export const energySum = defineSum(
     pricePerKwh: z.number().nonnegative(),
     supplyEfficiency: z.number().positive().max(1).default(0.85),
   }),
-  ({ watts, idleWatts, hoursOnPerDay, pricePerKwh, supplyEfficiency }) => {
-    const wattHoursPerDay =
-      (watts * hoursOnPerDay + idleWatts * (24 - hoursOnPerDay)) / supplyEfficiency
-    const kwhPerYear = (wattHoursPerDay * 365) / 1000
-    return { wattHoursPerDay, kwhPerYear, costPerYear: kwhPerYear * pricePerKwh }
-  },
+  energy,
 )

@@ -1,8 +1,6 @@
+import { linearRegulator } from '../feed/linear-regulator'
 import { z } from '../quantity/z'
 import { defineSum } from './sum'
-
-/** A regulator needs so much more at its input than it gives, V (handbook 3, linear-regulator). */
-const dropoutV = 1.1
 
 export const linearRegulatorSum = defineSum(
   'linear-regulator',
@@ -14,12 +12,5 @@ export const linearRegulatorSum = defineSum(
     limitA: z.number().positive(),
     limitW: z.number().positive(),
   }),
-  ({ inputV, outputV, currentA, limitA, limitW }) => {
-    const acrossV = inputV - outputV
-    return {
-      heatW: acrossV * currentA,
-      allowedA: acrossV < dropoutV ? 0 : Math.min(limitA, limitW / acrossV),
-      efficiency: outputV / inputV,
-    }
-  },
+  linearRegulator,
 )

@@ -1,10 +1,6 @@
+import { warmth } from '../feed/warmth'
 import { z } from '../quantity/z'
 import { defineSum } from './sum'
-
-/** Heat that still air takes off a surface, W/m²K, and what hinders it (handbook 3, warmth). */
-const airWPerM2K = 10
-const sealedFactor = 1.3
-const coveredFactor = 1.15
 
 export const warmthSum = defineSum(
   'warmth',
@@ -16,11 +12,5 @@ export const warmthSum = defineSum(
     sealed: z.boolean().default(false),
     covered: z.boolean().default(false),
   }),
-  ({ wattsPerM, heatShare, exposedMm, sealed, covered }) => {
-    const kelvinMetrePerWatt =
-      (1 / (airWPerM2K * (exposedMm / 1000))) *
-      (sealed ? sealedFactor : 1) *
-      (covered ? coveredFactor : 1)
-    return { kelvinMetrePerWatt, riseK: wattsPerM * heatShare * kelvinMetrePerWatt }
-  },
+  warmth,
 )

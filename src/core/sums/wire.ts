@@ -1,4 +1,4 @@
-import { areaOfAwg, ohmPerMetre } from '../feed/wire'
+import { areaOfAwg, ohmPerMetre } from '../parts/copper'
 import { z } from '../quantity/z'
 import { defineSum } from './sum'
 

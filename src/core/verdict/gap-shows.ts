@@ -1,5 +1,5 @@
 import { cutRun } from '../cut/cut-run'
-import type { CutStripRun } from '../cut/cut'
+import type { CutStripRun, Part } from '../cut/cut'
 import { roundings, type Rounding } from '../plan/choices'
 import { formatLength } from '../quantity/format'
 import { plural, type Judge, type Remedy } from './verdict'
@@ -17,12 +17,12 @@ const roundingLabel: Readonly<Record<Rounding, string>> = {
 /** A run whose cut marks leave a dark end or an overhang that can be seen. */
 export const gapShows: Judge = ({ plan, cuts }) =>
   cuts.flatMap((entry) => {
-    const { run, pieces } = entry
+    const { run, parts } = entry
     const worst = worstGap(entry, plan.rules.rounding)
     if (Math.abs(worst) < noticedMm) return []
-    const count = pieces.filter((piece) => Math.abs(piece.gapMm) >= noticedMm).length
+    const count = parts.filter((part) => Math.abs(shownGap(entry, part)) >= noticedMm).length
     const where =
-      pieces.length === 1 ? '' : `, at ${plural(count, 'part')} of ${String(pieces.length)}`
+      parts.length === 1 ? '' : `, at ${plural(count, 'part')} of ${String(parts.length)}`
     const size = formatLength(Math.abs(worst), plan.units)
     return [
       {
@@ -40,12 +40,22 @@ export const gapShows: Judge = ({ plan, cuts }) =>
     ]
   })
 
-function worstGap({ pieces, strip }: CutStripRun, fit: Rounding): number {
-  return pieces
+/** The gap without what is kept free on purpose. */
+const shownGap = ({ strip }: CutStripRun, { usableMm, cuts }: Part): number =>
+  usableMm - cuts * strip.cutPitchMm
+
+function worstGap({ parts, strip }: CutStripRun, fit: Rounding): number {
+  return parts
     .map(
-      ({ lengthMm }) =>
-        cutRun({ lengthMm, cutPitchMm: strip.cutPitchMm, pixelsPerCut: 0, fit, endAllowanceMm: 0 })
-          .gapMm,
+      ({ usableMm, more }) =>
+        cutRun({
+          lengthMm: usableMm,
+          cutPitchMm: strip.cutPitchMm,
+          pixelsPerCut: 0,
+          fit,
+          endAllowanceMm: 0,
+        }).gapMm -
+        more * strip.cutPitchMm,
     )
     .reduce((worst, gap) => (Math.abs(gap) > Math.abs(worst) ? gap : worst), 0)
 }

@@ -14,6 +14,7 @@ export const supplyLoad: Judge = (evidence) =>
   evidence.supplies.flatMap((supply): Verdict[] => {
     const { slot, part, ratedA, loadA, needA, grade } = supply
     if (grade === 'ok' || supply.fits.length === 0) return []
+    const isPort = part?.kind === 'usb-port' || part?.kind === 'usb-c'
     const about = [slot.id, ...supply.fits.map((load) => load.id)]
     const remedies = remediesFor(evidence, supply)
     if (grade === 'tight' && ratedA !== null) {
@@ -32,7 +33,7 @@ export const supplyLoad: Judge = (evidence) =>
     return [
       {
         id: `supply-short.${slot.id}`,
-        code: 'supply-short',
+        code: isPort ? 'port-over' : 'supply-short',
         grade: 'stop',
         about,
         text:

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { emptyPlan, type Plan } from '../plan/plan'
+import { emptyPlan, usualWire, type Plan } from '../plan/plan'
 import { shippedStrips } from '../parts/strips'
 import { tally } from '../tally'
 import { nextSupply } from './next-supply'
@@ -119,7 +119,7 @@ describe('verdicts name what, by how much, and the way out', () => {
   it('nameplate only when a quarter apart', () => {
     const own = (nameplateWPerM: number): Plan =>
       planOf([line('shelf 900')], 'auto', {
-        defaults: { stripId: 'own' },
+        defaults: { stripId: 'own', wire: usualWire },
         own: {
           strips: [{ ...shippedStrips[1]!, id: 'own', name: 'own', nameplateWPerM }],
           supplies: [],

@@ -1,9 +1,12 @@
 import type { CutStripRun } from '../cut/cut'
 import type { StripReels } from '../cut/reels'
+import type { BatteryUse } from '../feed/batteries'
+import type { Lead } from '../feed/leads'
+import type { FedScene } from '../feed/solved'
 import type { FedSupply } from '../feed/supplies'
 import type { Parts } from '../parts/find'
 import type { Command } from '../plan/commands'
-import type { Plan } from '../plan/plan'
+import type { Line, Mount, Plan } from '../plan/plan'
 
 /** stop: will not work, or unsafe; care: works until it doesn't; note: worth knowing. */
 export type Grade = 'stop' | 'care' | 'note'
@@ -15,7 +18,42 @@ export interface Remedy {
 }
 
 export type VerdictCode =
-  'volts-differ' | 'supply-short' | 'supply-tight' | 'nameplate' | 'gap-shows' | 'stock-short'
+  // measure
+  | 'edge-bend'
+  | 'tight-bend'
+  | 'gap-shows'
+  | 'wrong-end'
+  | 'glare'
+  | 'wet'
+  | 'open-sleeve'
+  // cut
+  | 'off-mark'
+  | 'splice-shows'
+  | 'stock-short'
+  | 'nameplate'
+  // feed
+  | 'volts-differ'
+  | 'supply-short'
+  | 'supply-tight'
+  | 'fade'
+  | 'uneven'
+  | 'lead-hot'
+  | 'track-over'
+  | 'copper-hot'
+  | 'no-fuse'
+  | 'fuse-over-wire'
+  | 'plus-joined'
+  | 'no-common'
+  | 'not-fed'
+  | 'regulator-hot'
+  | 'port-over'
+  | 'bank-sleeps'
+  | 'battery-sag'
+  | 'battery-short'
+  | 'capacitor-volts'
+  | 'no-capacitor'
+  | 'hot-strip'
+  | 'over-100-watt'
 
 export interface Verdict {
   /** Stable while the plan changes: the code and what it is about. */
@@ -37,6 +75,11 @@ export interface Evidence {
   readonly cuts: readonly CutStripRun[]
   readonly reels: readonly StripReels[]
   readonly supplies: readonly FedSupply[]
+  readonly leads: readonly Lead[]
+  /** The feed at full white, as far as the plan's limit lets it. */
+  readonly full: FedScene
+  /** Of supplies that live on cells, by the id of their place in the plan. */
+  readonly batteries: ReadonlyMap<string, BatteryUse>
 }
 
 export type Judge = (evidence: Evidence) => Verdict[]
@@ -50,3 +93,10 @@ export function listed(names: readonly string[]): string {
 
 export const plural = (count: number, one: string, many = `${one}s`): string =>
   `${String(count)} ${count === 1 ? one : many}`
+
+/** The mount of a run with something changed, as an edit of its line. */
+export const mountEdit = (line: Line, set: Mount): Command => ({
+  do: 'set-lines',
+  lines: [line.id],
+  set: { mount: { ...line.mount, ...set } },
+})

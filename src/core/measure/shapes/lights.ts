@@ -41,15 +41,17 @@ export const readString: ReadShape = (reader, count) => {
 /** Degrees from one light to the next that never line up: 360° over the square of the golden ratio. */
 const goldenAngle = 137.508
 
-/** `scatter 14`: lights placed by hand; until they are, they lie like seeds in a sunflower. */
+/** `scatter 14 drop 300`: lights placed by hand; until they are, they lie like seeds in a sunflower. */
 export const readScatter: ReadShape = (reader, count) => {
   const lights = takeCount(reader, 'lights', mostParts)
+  const drop = reader.skipWord('drop', 'drops') ? takeLength(reader) : undefined
   const spread = 120
   return {
     segments: [],
     lights: Array.from({ length: lights.value * count }, (_, index) =>
       step([0, 0], index * goldenAngle, spread * Math.sqrt(index)),
     ),
-    dimensions: [countOf(lights)],
+    dimensions: [countOf(lights), ...(drop === undefined ? [] : [dimensionOf('length', drop)])],
+    ...(drop !== undefined && { dropMm: drop.mm }),
   }
 }

@@ -109,6 +109,7 @@ export const readWrap: ReadShape = (reader: Reader, count) => {
     lengthMm: helixMm(2 * round.radiusMm, pitch.mm, turns),
     points: helixSide(round.radiusMm, pitch.mm, turns),
     dimension: dimensions.indexOf(round.dimension),
+    radiusMm: round.radiusMm,
   }
   return {
     segments: copiesInRow(count, 2 * round.radiusMm * (1 + apart), [segment]),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { emptyPlan, type Plan } from './plan/plan'
-import { figureText, workingText } from './quantity/figure'
-import { tally } from './tally'
+import { emptyPlan, type Plan } from '../plan/plan'
+import { figureText, workingText } from '../quantity/figure'
+import { tally } from '../tally'
 
 /** The roll as it is printed: `label working = value`. */
 function printed(extra: Partial<Plan>): string[] {

@@ -1,4 +1,4 @@
-import type { Dimension } from '../../core/measure/shape'
+import type { Dimension } from './shape'
 
 /**
  * A pad line with one of its measures replaced by what was typed on the drawing. Arithmetic goes into brackets, so that it

@@ -1,0 +1,83 @@
+import { boxAround, partOf, type Box, type Point } from '../../core/measure/geometry'
+import { cornersOfBox, placer, type Layout } from '../../core/measure/layout'
+import type { MeasuredRun } from '../../core/measure/measure'
+import type { Furniture, Place } from '../../core/plan/plan'
+import { pathOf } from './view'
+
+/** A run as it is drawn, in mm of the bench. */
+export interface DrawnRun {
+  readonly run: MeasuredRun
+  readonly place: Place
+  readonly hue: string
+  readonly lit: readonly (readonly [fromMm: number, toMm: number])[]
+  /** Its whole course, and what of it is lit. */
+  readonly course: string
+  readonly litCourse: string
+  readonly lights: readonly Point[]
+  readonly box: Box
+  /** Where the wire enters, and the way the strip goes from there, degrees. */
+  readonly start: Point | undefined
+  readonly heading: number
+}
+
+const hues = ['#ffd27a', '#8ec5ff', '#ffae8c', '#b6e3a8', '#d9b8ff', '#ffe9c9']
+
+// What did not change is drawn from the same object, so that the page need not look at it again.
+const known = new WeakMap<MeasuredRun, DrawnRun>()
+
+/** Runs where the layout has them, each with what of it is lit. */
+export function drawnRuns(
+  runs: readonly MeasuredRun[],
+  { placed }: Layout,
+  litOf: ReadonlyMap<string, DrawnRun['lit']>,
+): DrawnRun[] {
+  return runs.map((run, index) => {
+    const place = placed[index]?.place ?? { x: 0, y: 0, degrees: 0 }
+    const hue = hues[index % hues.length] ?? '#ffd27a'
+    const lit = litOf.get(run.id) ?? []
+    const last = known.get(run)
+    if (
+      last?.hue === hue &&
+      last.lit === lit &&
+      last.place.x === place.x &&
+      last.place.y === place.y &&
+      last.place.degrees === place.degrees
+    )
+      return last
+    const drawn = drawOne(run, place, hue, lit)
+    known.set(run, drawn)
+    return drawn
+  })
+}
+
+function drawOne(run: MeasuredRun, place: Place, hue: string, lit: DrawnRun['lit']): DrawnRun {
+  const at = placer(run, place)
+  const courses = run.segments.map(({ points }) => points.map(at))
+  const litCourses = courses.map((points, index) => {
+    const { lengthMm = 1 } = run.segments[index] ?? {}
+    const [from, to] = lit[index] ?? [0, lengthMm]
+    return to - from < 1e-6 ? [] : partOf(points, from / lengthMm, to / lengthMm)
+  })
+  const lights = run.lights.map(at)
+  const first = courses[0]
+  const [start, next] = [first?.[0], first?.[1]]
+  return {
+    run,
+    place,
+    hue,
+    lit,
+    course: courses.map(pathOf).join(''),
+    litCourse: litCourses.map(pathOf).join(''),
+    lights,
+    box: boxAround([...courses.flat(), ...lights]),
+    start,
+    heading:
+      start === undefined || next === undefined
+        ? 0
+        : (Math.atan2(next[1] - start[1], next[0] - start[0]) * 180) / Math.PI,
+  }
+}
+
+/** The upright box around a thing of the room. */
+export const furnitureBox = ({ place, widthMm, heightMm }: Furniture): Box =>
+  boxAround(cornersOfBox(place, widthMm, heightMm))

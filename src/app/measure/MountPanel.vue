@@ -1,0 +1,219 @@
+<script setup lang="ts">
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
+import { computed } from 'vue'
+import { benchLight } from '../../core/glow/bench-light'
+import type { MeasuredRun } from '../../core/measure/measure'
+import { bends, covers, dampnesses, facings, surfaces } from '../../core/plan/choices'
+import type { LineSettings } from '../../core/plan/commands'
+import type { Strip } from '../../core/plan/parts'
+import { usualMount, type Mount } from '../../core/plan/plan'
+import { withSet, type Settable } from '../../core/plan/with-set'
+import { formatQuantity, significant } from '../../core/quantity/format'
+import { readLength } from '../../core/quantity/length'
+import { lightPitchMm } from '../tape/tape'
+import { usePlanStore } from '../stores/plan'
+import BlendStrip from './BlendStrip.vue'
+
+const { run, strip } = defineProps<{ run: MeasuredRun; strip: Strip }>()
+
+const store = usePlanStore()
+const mount = computed(() => ({ ...usualMount, ...run.line.mount }))
+
+/** Choices in words; the first of each is what is usual. */
+const fields = [
+  { key: 'surface', label: 'Stuck to', options: surfaces.map((value) => [value, value] as const) },
+  {
+    key: 'facing',
+    label: 'Light goes',
+    options: facings.map(
+      (value) =>
+        [
+          value,
+          { wall: 'onto the wall', down: 'down', up: 'up', room: 'into the room, at eye height' }[
+            value
+          ],
+        ] as const,
+    ),
+  },
+  {
+    key: 'bend',
+    label: 'Bent',
+    options: bends.map(
+      (value) => [value, { flat: 'flat, over its thin way', edgewise: 'edgewise' }[value]] as const,
+    ),
+  },
+  {
+    key: 'cover',
+    label: 'Cover',
+    options: covers.map((value) => [value, value] as const),
+  },
+  {
+    key: 'damp',
+    label: 'Place',
+    options: dampnesses.map((value) => [value, value] as const),
+  },
+] as const
+
+function set(values: LineSettings, what: string): void {
+  store.commit([{ do: 'set-lines', lines: [run.id], set: values }], {
+    label: `${what} of ${run.name}`,
+    key: `mount.${what}.${run.id}`,
+  })
+}
+const setMount = (values: Settable<Mount>, what: string): void => {
+  set({ mount: withSet(run.line.mount ?? {}, values) }, what)
+}
+function choose(event: Event, key: (typeof fields)[number]['key'], label: string): void {
+  if (event.target instanceof HTMLSelectElement)
+    setMount({ [key]: event.target.value }, label.toLowerCase())
+}
+/** Reads a length into a setting; an emptied field takes the setting away. */
+function length(event: Event, put: (mm: number | undefined) => void): void {
+  if (!(event.target instanceof HTMLInputElement)) return
+  const { value } = event.target
+  const read = value.trim() === '' ? { ok: true as const, mm: undefined } : readLength(value)
+  const isZero = !read.ok && Number(value) === 0
+  event.target.setCustomValidity(read.ok || isZero ? '' : read.message)
+  event.target.reportValidity()
+  if (isZero) put(undefined)
+  else if (read.ok) put(read.mm)
+}
+const shown = (mm: number | undefined): string =>
+  mm === undefined ? '' : String(Math.round(mm * 10) / 10)
+
+const lux = computed(() => {
+  const { aboveMm } = mount.value
+  const lengthM = (store.tally?.runs.find(({ id }) => id === run.id)?.placedMm ?? 0) / 1000
+  if (aboveMm === undefined || lengthM === 0) return undefined
+  return benchLight({
+    lumensPerM: strip.lumensPerM,
+    lengthM,
+    heightM: aboveMm / 1000,
+    offsetM: 0,
+  }).lux
+})
+/** Against today's, in steps of twice and half: what an eye tells apart. */
+const steps = computed(() => {
+  const today = mount.value.todayLux
+  if (lux.value === undefined || today === undefined) return undefined
+  const by = Math.log2(lux.value / today)
+  const times = significant(2 ** Math.abs(by), 2)
+  if (Math.abs(by) < 0.15) return 'about as bright as today'
+  return by > 0
+    ? `${times} × today’s, ${significant(by, 2)} steps brighter`
+    : `today’s ÷ ${times}, ${significant(-by, 2)} steps dimmer`
+})
+function setToday(event: Event): void {
+  if (!(event.target instanceof HTMLInputElement)) return
+  const value = event.target.valueAsNumber
+  setMount(value > 0 ? { todayLux: value } : { todayLux: undefined }, 'today’s light')
+}
+</script>
+
+<template>
+  <Popover class="relative">
+    <PopoverButton class="link-quiet">how it is mounted</PopoverButton>
+    <PopoverPanel
+      class="absolute bottom-full left-0 z-30 mb-2 max-h-[70vh] w-[min(460px,calc(100vw-24px))] overflow-y-auto rounded-lg border border-bench-line bg-bench-high p-4 text-[13px] text-bench-ink shadow-xl shadow-black/60"
+    >
+      <h3 class="mb-2 font-semibold">{{ run.name }}</h3>
+      <div class="grid grid-cols-2 gap-x-4 gap-y-2">
+        <label v-for="{ key, label, options } in fields" :key="key" class="text-bench-soft">
+          {{ label }}
+          <select
+            class="field mt-0.5"
+            :name="key"
+            :value="mount[key]"
+            @change="choose($event, key, label)"
+          >
+            <option v-for="[value, text] in options" :key="value" :value="value">{{ text }}</option>
+          </select>
+        </label>
+        <label class="text-bench-soft">
+          Kept free at each end
+          <input
+            class="field mt-0.5 font-mono"
+            placeholder="0"
+            :value="shown(run.line.endMm)"
+            @change="length($event, (mm) => set({ endMm: mm }, 'ends'))"
+          />
+        </label>
+        <label class="flex items-center gap-2">
+          <input
+            type="checkbox"
+            class="accent-glow"
+            :checked="mount.hasSleeve || strip.isSealed"
+            :disabled="strip.isSealed"
+            @change="setMount({ hasSleeve: !mount.hasSleeve }, 'sleeve')"
+          />
+          in a sealed sleeve
+        </label>
+        <label class="flex items-center gap-2">
+          <input
+            type="checkbox"
+            class="accent-glow"
+            :checked="mount.hasCaps"
+            @change="setMount({ hasCaps: !mount.hasCaps }, 'end caps')"
+          />
+          cut ends capped and sealed
+        </label>
+        <label class="col-span-2 flex items-center gap-2">
+          <input
+            type="checkbox"
+            class="accent-glow"
+            :checked="run.line.isTurned === true"
+            @change="set({ isTurned: run.line.isTurned === true ? undefined : true }, 'direction')"
+          />
+          turned round: the wire enters at the end that is measured last
+        </label>
+      </div>
+
+      <h4 class="mt-4 mb-1.5 font-semibold">Will the dots show?</h4>
+      <label v-if="mount.cover !== 'none'" class="mb-2 flex items-center gap-2 text-bench-soft">
+        From the lights to the cover
+        <input
+          class="field w-24 font-mono"
+          :value="shown(mount.coverMm)"
+          @change="length($event, (mm) => mm && setMount({ coverMm: mm }, 'cover'))"
+        />
+      </label>
+      <BlendStrip
+        v-if="mount.cover === 'frosted' || mount.cover === 'opal'"
+        :pitch-mm="lightPitchMm(strip)"
+        :depth-mm="mount.coverMm ?? usualMount.coverMm"
+      />
+      <p v-else class="text-[12px] text-bench-soft">
+        Bare or behind clear glass each light is seen: {{ significant(lightPitchMm(strip)) }} mm
+        apart. A frosted or opal cover as far away as that makes a line of them.
+      </p>
+
+      <h4 class="mt-4 mb-1.5 font-semibold">How bright below it?</h4>
+      <div class="grid grid-cols-2 gap-x-4">
+        <label class="text-bench-soft">
+          Height above the surface
+          <input
+            class="field mt-0.5 font-mono"
+            placeholder="450"
+            :value="shown(mount.aboveMm)"
+            @change="length($event, (mm) => setMount({ aboveMm: mm }, 'height'))"
+          />
+        </label>
+        <label class="text-bench-soft">
+          Today’s light there, lux
+          <input
+            type="number"
+            min="0"
+            class="field mt-0.5"
+            placeholder="150"
+            :value="mount.todayLux"
+            @change="setToday"
+          />
+        </label>
+      </div>
+      <p v-if="lux !== undefined" class="mt-1.5 text-[12px] text-bench-soft">
+        <b class="text-[15px] text-bench-ink">{{ formatQuantity(lux, 'lx') }}</b> at full
+        brightness<template v-if="steps">: {{ steps }}</template>
+      </p>
+    </PopoverPanel>
+  </Popover>
+</template>

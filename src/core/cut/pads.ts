@@ -1,0 +1,56 @@
+import { distance, pointAlong, type Point } from '../measure/geometry'
+import type { CutStripRun, Piece } from './cut'
+
+/** Where a pad lies in its run. Pads are counted in cut groups from the end where the wire enters. */
+export interface PadPlace {
+  readonly piece: Piece
+  /** In the run's own mm on the drawing. */
+  readonly point: Point
+}
+
+/** The place of a pad; of two pads at the ends of two pieces, the first. `undefined` where the run has no strip. */
+export function padPlace(entry: CutStripRun, pad: number): PadPlace | undefined {
+  let before = 0
+  for (const piece of entry.pieces) {
+    if (piece.cuts > 0 && pad <= before + piece.cuts)
+      return { piece, point: pointOf(entry, piece, pad - before) }
+    before += piece.cuts
+  }
+  const last = entry.pieces.findLast(({ cuts }) => cuts > 0)
+  return last && { piece: last, point: pointOf(entry, last, last.cuts) }
+}
+
+function pointOf({ run, strip }: CutStripRun, piece: Piece, groups: number): Point {
+  let left = piece.startMm + groups * strip.cutPitchMm
+  for (const index of piece.segments) {
+    const segment = run.segments[index]
+    if (segment === undefined) continue
+    if (left <= segment.lengthMm || index === piece.segments.at(-1))
+      return pointAlong(segment.points, Math.min(1, Math.max(0, left / segment.lengthMm)))
+    left -= segment.lengthMm
+  }
+  return run.segments[0]?.points[0] ?? [0, 0]
+}
+
+/** A wire from piece to piece. */
+export interface Jumper {
+  readonly from: Piece
+  readonly to: Piece
+  /** Cut groups before it. */
+  readonly pad: number
+  /** From the end of one strip to the start of the next, straight, mm; 0 where pads meet. */
+  readonly lengthMm: number
+}
+
+/** All joins of a run from piece to piece, in the order of the current. */
+export function jumpersOf(entry: CutStripRun): Jumper[] {
+  const placed = entry.pieces.filter(({ cuts }) => cuts > 0)
+  let pad = 0
+  return placed.slice(1).map((to, index) => {
+    const from = placed[index] ?? to
+    pad += from.cuts
+    const isSplit = from.part === to.part
+    const lengthMm = isSplit ? 0 : distance(pointOf(entry, from, from.cuts), pointOf(entry, to, 0))
+    return { from, to, pad, lengthMm }
+  })
+}

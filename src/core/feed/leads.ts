@@ -1,0 +1,129 @@
+import type { CutStripRun } from '../cut/cut'
+import { padPlace } from '../cut/pads'
+import { squareWay, type Point } from '../measure/geometry'
+import { placer, type Layout } from '../measure/layout'
+import { wireOf, type Wire } from '../parts/wires'
+import type { Feed, Junction, Plan } from '../plan/plan'
+
+/** A pair of wires from a supply or a junction to a pad, or to a junction. */
+export interface Lead {
+  readonly id: string
+  /** Id of the supply or junction it comes from. */
+  readonly from: string
+  readonly to:
+    | { readonly kind: 'run'; readonly run: string; readonly pad: number }
+    | { readonly kind: 'junction'; readonly junction: string }
+  /** Where it ends on the drawing. */
+  readonly end: Point
+  readonly start: Point
+  readonly wire: Wire
+  /** Along the drawing at right angles, with the plan's slack, mm. */
+  readonly drawnMm: number
+  /** As measured, or else as drawn. */
+  readonly lengthMm: number
+  readonly isMeasured: boolean
+  readonly fuse: Feed['fuse']
+}
+
+/** Where everything is on the drawing that has no place of its own among the runs. */
+export interface Hidden {
+  readonly supplies: ReadonlyMap<string, Point>
+  readonly junctions: ReadonlyMap<string, Point>
+  readonly controller: Point
+}
+
+/** Supplies, junctions and the controller: where they were put, or in a row below the runs. */
+export function hiddenPlaces(plan: Plan, { box }: Layout): Hidden {
+  const step = Math.max(160, box.width * 0.13)
+  const below = box.y + box.height + step * 0.3
+  const inRow = (index: number): Point => [box.x + step * (0.5 + index), below]
+  return {
+    supplies: new Map(plan.supplies.map(({ id, at }, index) => [id, at ?? inRow(index)])),
+    junctions: new Map(
+      plan.junctions.map(({ id, at }, index) => [
+        id,
+        at ?? inRow(plan.supplies.length + 1 + index),
+      ]),
+    ),
+    controller: plan.bench.controllerAt ?? inRow(plan.supplies.length),
+  }
+}
+
+/** A run's feeds: those of the plan, or one where the wire enters. */
+export const feedsOf = (line: Plan['lines'][number]): readonly Feed[] =>
+  line.feeds ?? [{ id: 'first', pad: 0, fuse: 'auto' }]
+
+/** A feed's pad in cut groups: what a shorter run no longer has is its end. */
+export const padOf = ({ pad }: Pick<Feed, 'pad'>, cuts: number): number =>
+  pad === 'end' ? cuts : Math.min(pad, cuts)
+
+/** The supply that a line hangs on. */
+export const supplyIdOf = (plan: Plan, line: Plan['lines'][number]): string =>
+  line.supplyId ?? plan.supplies[0]?.id ?? ''
+
+/** Every lead of the plan, its junctions' first. */
+export function leadsOf(
+  plan: Plan,
+  cuts: readonly CutStripRun[],
+  layout: Layout,
+  hidden: Hidden,
+): Lead[] {
+  const [firstSupply = ''] = hidden.supplies.keys()
+  const startOf = (id: string): Point =>
+    hidden.supplies.get(id) ?? hidden.junctions.get(id) ?? [0, 0]
+  const lead = (
+    id: string,
+    settings: Feed | Junction,
+    from: string,
+    to: Lead['to'],
+    end: Point,
+  ): Lead => {
+    const start = startOf(from)
+    const drawnMm = squareWay(start, end) * (1 + plan.rules.slack)
+    return {
+      id,
+      from,
+      to,
+      start,
+      end,
+      wire: wireOf(settings.wire ?? plan.defaults.wire),
+      drawnMm,
+      lengthMm: settings.lengthMm ?? drawnMm,
+      isMeasured: settings.lengthMm !== undefined,
+      fuse: settings.fuse,
+    }
+  }
+  const placeOf = new Map(layout.placed.map(({ id, place }) => [id, place]))
+  return [
+    ...plan.junctions.map((junction) =>
+      lead(
+        junction.id,
+        junction,
+        junction.from ?? firstSupply,
+        { kind: 'junction', junction: junction.id },
+        hidden.junctions.get(junction.id) ?? [0, 0],
+      ),
+    ),
+    ...cuts.flatMap((entry) => {
+      const { run } = entry
+      const place = placeOf.get(run.id)
+      if (entry.cuts === 0 || place === undefined) return []
+      const at = placer(run, place)
+      return feedsOf(run.line).flatMap((feed) => {
+        const pad = padOf(feed, entry.cuts)
+        const found = padPlace(entry, pad)
+        return found === undefined
+          ? []
+          : [
+              lead(
+                `${run.id}.${feed.id}`,
+                feed,
+                feed.from ?? supplyIdOf(plan, run.line),
+                { kind: 'run', run: run.id, pad },
+                at(found.point),
+              ),
+            ]
+      })
+    }),
+  ]
+}

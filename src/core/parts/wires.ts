@@ -1,0 +1,73 @@
+import { areaOfAwg, ohmPerMetre } from './copper'
+
+/** A gauge of stranded copper wire. */
+export interface Wire {
+  readonly id: string
+  /** As it is written on the reel: `0.75 mm²`, `AWG 18`. */
+  readonly name: string
+  readonly areaMm2: number
+  readonly ohmPerM: number
+  /** *Typical* limit, A, short open low-voltage wiring (handbook 3, fuse). */
+  readonly limitA: number
+  /** *Typical*, a metre of the pair. */
+  readonly pricePerM: number
+}
+
+/** Limits of handbook 3, fuse. Local codes win. */
+const limitsByMm2: readonly (readonly [mm2: number, limitA: number])[] = [
+  [0.14, 0.9],
+  [0.22, 1.5],
+  [0.34, 2.5],
+  [0.5, 4],
+  [0.75, 6],
+  [1, 8],
+  [1.5, 12],
+  [2.5, 18],
+  [4, 26],
+]
+const limitsByAwg: readonly (readonly [awg: number, limitA: number])[] = [
+  [30, 0.5],
+  [28, 0.8],
+  [26, 1.3],
+  [24, 2.1],
+  [22, 3],
+  [20, 5],
+  [18, 7],
+  [16, 10],
+  [14, 15],
+  [12, 20],
+  [10, 30],
+]
+
+const wire = (id: string, name: string, areaMm2: number, limitA: number): Wire => ({
+  id: id.replace('.', '_'),
+  name,
+  areaMm2,
+  ohmPerM: ohmPerMetre(areaMm2),
+  limitA,
+  pricePerM: Math.round((0.25 + 0.75 * areaMm2) * 100) / 100,
+})
+
+/** The gauges there are, by square millimetres and by American gauge, each thinnest first. */
+export const wires: readonly Wire[] = [
+  ...limitsByMm2.map(([mm2, limitA]) =>
+    wire(`mm2-${String(mm2)}`, `${String(mm2)} mm²`, mm2, limitA),
+  ),
+  ...limitsByAwg.map(([awg, limitA]) =>
+    wire(`awg-${String(awg)}`, `AWG ${String(awg)}`, areaOfAwg(awg), limitA),
+  ),
+]
+
+/** Share of its limit that a wire carries where it is bundled or enclosed (handbook 3, fuse). */
+export const bundledShare = 0.7
+
+/**
+ * The wire of that id.
+ *
+ * @throws RangeError where there is none; a plan is checked for that when it is read
+ */
+export function wireOf(id: string): Wire {
+  const found = wires.find((candidate) => candidate.id === id)
+  if (found === undefined) throw new RangeError(`no wire has the id ${id}`)
+  return found
+}

@@ -1,0 +1,42 @@
+import { usualRules, usualUse, usualWire } from './plan'
+
+/** What strips of the first version did not say yet; *typical* (handbook 4). */
+export const usualStripFacts = {
+  flatRadiusMm: 15,
+  edgeRadiusMm: null,
+  spliceMm: 500,
+  prewired: [],
+} as const
+
+type Document = Readonly<Record<string, unknown>>
+
+const isObject = (value: unknown): value is Document =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+
+const within = (value: unknown): Document => (isObject(value) ? value : {})
+
+/**
+ * Version 2 knows where things are on the drawing, how runs are mounted and fed, and more of strips. A plan of version 1 says nothing of
+ * these: it gets what is usual. Whatever is not as version 1 has it is left for the check that follows.
+ */
+export function toVersion2(document: object): object {
+  const plan: Document = { ...document }
+  const own = within(plan.own)
+  return {
+    ...plan,
+    version: 2,
+    defaults: { ...within(plan.defaults), wire: usualWire },
+    bench: { furniture: [] },
+    junctions: [],
+    rules: { ...within(plan.rules), ...usualRules },
+    use: usualUse,
+    own: {
+      ...own,
+      strips: Array.isArray(own.strips) ? own.strips.map(withStripFacts) : own.strips,
+    },
+  }
+}
+
+/** A strip with all that is known of strips; those of the user's own that were kept by version 1 say less. */
+export const withStripFacts = (strip: unknown): unknown =>
+  isObject(strip) ? { ...usualStripFacts, ...strip } : strip

@@ -1,0 +1,128 @@
+import type { CutStripRun } from '../cut/cut'
+import { dutiesIn, groupDraw, levelIn } from '../load/load'
+import { loadOf } from '../load/load-of'
+import type { SceneName } from '../plan/choices'
+import type { Plan } from '../plan/plan'
+import { operand, working, type Figure } from '../quantity/figure'
+import { formatQuantity } from '../quantity/format'
+import type { Results } from './results'
+import { sumOf } from './total'
+
+/** Volts of the strips in the plan, each once, in the order of the pad. */
+export const voltsIn = ({ loads }: Results): number[] => [
+  ...new Set(loads.filter((load) => load.groups > 0).map((load) => load.volts)),
+]
+
+const sceneLabels: Readonly<Record<SceneName, string>> = {
+  idle: 'idle',
+  'full-white': 'full white',
+  red: 'full red',
+  green: 'full green',
+  blue: 'full blue',
+  level: 'at',
+}
+
+export const sceneLabel = (plan: Pick<Plan, 'scene'>): string =>
+  plan.scene.shown === 'level'
+    ? `at ${formatQuantity(plan.scene.level, '%')}`
+    : sceneLabels[plan.scene.shown]
+
+/** Runs of one strip that burn at one brightness. */
+type Batch = readonly [CutStripRun, ...CutStripRun[]]
+
+/** What the runs at some volts draw in the scene that the plan shows: strip by strip, and level by level. */
+export function currentFigures({ plan, cuts }: Results, volts: number): Figure[] {
+  const ofVolts = cuts.filter(({ strip, cuts: groups }) => strip.volts === volts && groups > 0)
+  const batches = new Map<string, Batch>()
+  for (const entry of ofVolts) {
+    const key = `${entry.strip.id}.${String(levelIn(plan, plan.scene.shown, entry.run.line))}`
+    const known = batches.get(key)
+    batches.set(key, known === undefined ? [entry] : [...known, entry])
+  }
+  const figures = [...batches].flatMap(([key, batch]) =>
+    batchFigures(plan, key, batch, batches.size > 1),
+  )
+  const about = ofVolts.map(({ run }) => run.id)
+  const total: Figure = {
+    ...sumOf(`current.${String(volts)}.total`, sceneLabel(plan), 'A', figures.filter(isAddend)),
+    about,
+  }
+  const amperes = total.value ?? 0
+  const power: Figure = {
+    id: `power.${String(volts)}`,
+    label: 'power',
+    value: amperes * volts,
+    unit: 'W',
+    ...working`${operand('volts', volts, 'V')} × ${operand('current', amperes, 'A')}`,
+    about,
+  }
+  return [...figures, total, power]
+}
+
+/** Full draw of a batch, the brightness it is held to, and what its pixels draw while dark. */
+function batchFigures(plan: Plan, key: string, batch: Batch, isNamed: boolean): Figure[] {
+  const [{ run: first, strip }] = batch
+  const about = batch.map(({ run }) => run.id)
+  const groups = batch.reduce(
+    (sum, entry) => sum + (strip.light.kind === 'pixels' ? entry.pixels : entry.cuts),
+    0,
+  )
+  const level = levelIn(plan, plan.scene.shown, first.line)
+  const { channelMa, idleMa } = groupDraw(strip)
+  const duties = dutiesIn(plan, plan.scene.shown, first.line, strip)
+  const lit = channelMa.filter((_, index) => (duties[index] ?? 0) > 0)
+  const amperes = (atLevel: number, idle: number): number =>
+    loadOf({ pixels: groups, channelMa: lit, idleMa: idle, level: atLevel, volts: strip.volts })
+      .currentA
+  const base = { about, unit: 'A' as const }
+  const [name, of] = isNamed ? [strip.name, strip.name] : ['', 'all on']
+  const figures: Figure[] = []
+  if (lit.length > 0)
+    figures.push({
+      ...base,
+      id: `full.${key}`,
+      label: name,
+      value: amperes(1, 0),
+      ...fullWorking(batch, groups, lit),
+    })
+  if (lit.length > 0 && level < 1)
+    figures.push({
+      ...base,
+      id: `held.${key}`,
+      label: 'held to',
+      value: amperes(level, 0),
+      ...working`${operand('level', level, '%')} of ${operand(of, amperes(1, 0), 'A')}`,
+    })
+  if (idleMa > 0)
+    figures.push({
+      ...base,
+      id: `idle.${key}`,
+      label: 'dark pixels',
+      value: amperes(0, idleMa),
+      ...working`${operand('pixels', groups, 'px')} × ${operand('idle', idleMa, 'mA')}`,
+    })
+  return figures
+}
+
+/** A full draw that is held lower is a step on the way, not an addend. */
+const isAddend = (figure: Figure, index: number, all: readonly Figure[]): boolean =>
+  !(figure.id.startsWith('full.') && all[index + 1]?.id.startsWith('held.') === true)
+
+function fullWorking(
+  [{ strip }, ...others]: Batch,
+  groups: number,
+  litMa: readonly number[],
+): Pick<Figure, 'operation' | 'operands'> {
+  const { light, volts, cutPitchMm } = strip
+  const allMa = litMa.reduce((sum, mA) => sum + mA, 0)
+  if (light.kind === 'plain') {
+    const metres = (groups * cutPitchMm) / 1000
+    const wattsPerM = (allMa * volts) / cutPitchMm
+    return working`${operand('length', metres, 'm')} × ${operand('power', wattsPerM, 'W/m')} ÷ ${operand('volts', volts, 'V')}`
+  }
+  const [first = 0] = litMa
+  const pixels = operand(others.length === 0 ? 'its pixels' : 'pixels', groups, 'px')
+  return litMa.every((mA) => mA === first)
+    ? working`${pixels} × ${operand('colours', litMa.length)} × ${operand('a colour', first, 'mA')}`
+    : working`${pixels} × ${operand('all colours', allMa, 'mA')}`
+}

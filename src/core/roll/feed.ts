@@ -1,0 +1,209 @@
+import { energy } from '../feed/energy'
+import { fuseFor } from '../feed/fuse'
+import { meanOf, type BatteryUse } from '../feed/batteries'
+import { capacitorFor, capacitorUf, leastCapacitorV } from '../feed/capacitor'
+import type { Lead } from '../feed/leads'
+import type { FedSupply } from '../feed/supplies'
+import { operand, working, type Figure } from '../quantity/figure'
+import type { Results } from './results'
+
+/** Leads that are listed one by one; a plan of hundreds tells their sum. */
+const mostListed = 24
+
+/** What a lead is called: where it goes. */
+export function leadName({ plan, cuts }: Pick<Results, 'plan' | 'cuts'>, { to }: Lead): string {
+  if (to.kind === 'junction')
+    return plan.junctions.find(({ id }) => id === to.junction)?.name ?? 'a junction'
+  const entry = cuts.find(({ run }) => run.id === to.run)
+  if (entry === undefined) return ''
+  if (to.pad === 0) return entry.run.name
+  return `${entry.run.name}, ${to.pad === entry.cuts ? 'far end' : `pad ${String(to.pad)}`}`
+}
+
+const aboutOf = ({ to }: Lead): readonly string[] => [to.kind === 'run' ? to.run : to.junction]
+
+/** How long each lead is, and the wire that all need together. */
+export function leadFigures(results: Results): Figure[] {
+  const { leads, plan } = results
+  if (leads.length === 0) return []
+  const figures = leads.slice(0, mostListed).map((lead): Figure => ({
+    id: `lead.${lead.id}`,
+    label: `to ${leadName(results, lead)}`,
+    value: lead.lengthMm / 1000,
+    unit: 'm',
+    operation: '',
+    operands: [],
+    rule: lead.isMeasured
+      ? 'measured'
+      : `along the drawing, and ${String(Math.round(plan.rules.slack * 100))} % slack`,
+    about: aboutOf(lead),
+  }))
+  const allMm = leads.reduce((sum, { lengthMm }) => sum + lengthMm, 0)
+  return [
+    ...figures,
+    {
+      id: 'lead.total',
+      label: `${String(leads.length)} ${leads.length === 1 ? 'lead' : 'leads'}, pairs of wires`,
+      value: allMm / 1000,
+      unit: 'm',
+      operation: '',
+      operands: [],
+      about: [],
+      isTotal: true,
+    },
+  ]
+}
+
+/** Wires home of lights that hang by themselves: from the drop along the drawing to the controller. */
+export function homeFigures({ plan, cuts, layout, hidden }: Results): Figure[] {
+  const places = new Map(layout.placed.map(({ id, place }) => [id, place]))
+  return cuts.flatMap(({ run }): Figure[] => {
+    const place = places.get(run.id)
+    if (run.shape !== 'scatter' || place === undefined) return []
+    const [cx, cy] = hidden.controller
+    const dropMm = run.dropMm ?? 0
+    const wayMm = run.lights.reduce(
+      (sum, [x, y]) => sum + Math.abs(x + place.x - cx) + Math.abs(y + place.y - cy),
+      0,
+    )
+    const allMm = (wayMm + dropMm * run.lights.length) * (1 + plan.rules.slack)
+    return [
+      {
+        id: `home.${run.id}`,
+        label: `${run.name}, wires home`,
+        value: allMm / 1000,
+        unit: 'm',
+        ...working`(${operand('drops', (dropMm * run.lights.length) / 1000, 'm')} + ${operand('ways', wayMm / 1000, 'm')}) × ${operand('slack', 1 + plan.rules.slack)}`,
+        about: [run.id],
+      },
+    ]
+  })
+}
+
+/** What each lead loses, and its fuse. */
+export function dropFigures(results: Results): Figure[] {
+  const { full } = results
+  return full.leads.slice(0, mostListed).flatMap(({ lead, currentA, dropV }): Figure[] => {
+    const fuse = lead.fuse === 'auto' ? fuseFor(currentA, lead.wire.limitA) : lead.fuse
+    const about = aboutOf(lead)
+    return [
+      {
+        id: `drop.${lead.id}`,
+        label: leadName(results, lead),
+        value: dropV,
+        unit: 'V',
+        ...working`2 × ${operand('length', lead.lengthMm / 1000, 'm')} × ${operand('wire', lead.wire.ohmPerM, 'Ω/m')} × ${operand('current', currentA, 'A')}`,
+        rule: lead.wire.name,
+        about,
+      },
+      {
+        id: `fuse.${lead.id}`,
+        label: 'fuse',
+        value: typeof fuse === 'number' ? fuse : null,
+        unit: 'A',
+        ...working`${operand('current', currentA, 'A')} × 1.25`,
+        rule: `next size up, at most the ${String(lead.wire.limitA)} A of ${lead.wire.name}`,
+        about,
+      },
+    ]
+  })
+}
+
+/** What is lost on the way, in watts. */
+export function lossFigures({ full, shown }: Results): Figure[] {
+  if (full.leads.length === 0) return []
+  return [
+    {
+      id: 'lost',
+      label: 'lost in copper',
+      value: shown.lostW,
+      unit: 'W',
+      operation: '',
+      operands: [],
+      rule: 'in the leads and in the strips’ own rails, in the scene shown',
+      about: [],
+      isTotal: true,
+    },
+  ]
+}
+
+/** What a battery gives, or what the meter counts; and the capacitor. */
+export function useFigures({ plan, batteries, cuts }: Results, supply: FedSupply): Figure[] {
+  const { slot, part, fits, volts } = supply
+  if (part === undefined || fits.length === 0) return []
+  const about = [slot.id]
+  const battery = batteries.get(slot.id)
+  const ids = new Set(fits.map(({ id }) => id))
+  const hasPixels = cuts.some(({ run, strip }) => ids.has(run.id) && strip.light.kind === 'pixels')
+  const capacitor = slot.capacitorV === undefined ? capacitorFor(volts) : slot.capacitorV
+  const figures: Figure[] = []
+  if (hasPixels)
+    figures.push({
+      id: `capacitor.${slot.id}`,
+      label: `capacitor ${String(capacitorUf)} µF`,
+      value: capacitor,
+      unit: 'V',
+      ...working`1.25 × ${operand('supply', volts, 'V')} = ${operand('at least', leastCapacitorV(volts), 'V')}`,
+      about,
+    })
+  if (battery !== undefined) return [...figures, ...batteryFigures(slot.id, battery)]
+  const drain = drainOf(supply)
+  const watts = meanOf(drain, plan.use) * volts
+  const { hoursADay, pricePerKwh } = plan.use
+  const { kwhPerYear, costPerYear } = energy({
+    watts,
+    idleWatts: drain.idleA * volts + part.standbyW,
+    hoursOnPerDay: hoursADay,
+    pricePerKwh,
+    supplyEfficiency: part.efficiency,
+  })
+  return [
+    ...figures,
+    {
+      id: `energy.${slot.id}`,
+      label: 'a year',
+      value: costPerYear,
+      unit: 'price',
+      ...working`${operand('energy', kwhPerYear, 'kWh')} × ${operand('price', pricePerKwh, 'price')}`,
+      rule: `${String(hoursADay)} h a day at the plan’s mix, idle the rest`,
+      about,
+    },
+  ]
+}
+
+function batteryFigures(slotId: string, { meanA, peakFirstV, peakA, hours }: BatteryUse): Figure[] {
+  return [
+    {
+      id: `battery.${slotId}`,
+      label: 'lasts',
+      value: Number.isFinite(hours) ? hours * 60 : null,
+      unit: 'min',
+      ...working`at ${operand('mean', meanA, 'A')}`,
+      rule: 'at the plan’s mix of scenes',
+      about: [slotId],
+      isTotal: true,
+    },
+    {
+      id: `sag.${slotId}`,
+      label: 'full, at its peak',
+      value: peakFirstV,
+      unit: 'V',
+      ...working`at ${operand('peak', peakA, 'A')}`,
+      about: [slotId],
+    },
+  ]
+}
+
+/** What a supply is drawn on in each scene, A. */
+export const drainOf = ({
+  fits,
+  idleA,
+}: FedSupply): {
+  idleA: number
+  levelA: number
+  fullA: number
+} => ({
+  idleA,
+  levelA: fits.reduce((sum, { levelA }) => sum + levelA, 0),
+  fullA: fits.reduce((sum, { peakA }) => sum + peakA, 0),
+})

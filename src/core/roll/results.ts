@@ -1,0 +1,30 @@
+import type { CutStripRun } from '../cut/cut'
+import type { Joints } from '../cut/joints'
+import type { Prewired } from '../cut/prewired'
+import type { StripReels } from '../cut/reels'
+import type { BatteryUse } from '../feed/batteries'
+import type { Hidden, Lead } from '../feed/leads'
+import type { FedScene } from '../feed/solved'
+import type { FedSupply } from '../feed/supplies'
+import type { RunLoad } from '../load/load'
+import type { Layout } from '../measure/layout'
+import type { Plan } from '../plan/plan'
+import type { Verdict } from '../verdict/verdict'
+
+/** Results of all stages, from which the roll is printed. */
+export interface Results {
+  readonly plan: Plan
+  readonly layout: Layout
+  readonly hidden: Hidden
+  readonly cuts: readonly CutStripRun[]
+  readonly reels: readonly StripReels[]
+  readonly joints: readonly Joints[]
+  readonly prewired: readonly Prewired[]
+  readonly loads: readonly RunLoad[]
+  readonly supplies: readonly FedSupply[]
+  readonly leads: readonly Lead[]
+  readonly full: FedScene
+  readonly shown: FedScene
+  readonly batteries: ReadonlyMap<string, BatteryUse>
+  readonly verdicts: readonly Verdict[]
+}

@@ -1,0 +1,228 @@
+import type { CutStripRun } from '../cut/cut'
+import { networkOf } from '../feed/build'
+import { voltsFor, weakestAt } from '../feed/brightness'
+import { feedsOf, padOf } from '../feed/leads'
+import { solve } from '../feed/solve'
+import type { FedRun } from '../feed/solved'
+import { wireOf, wires } from '../parts/wires'
+import type { Command } from '../plan/commands'
+import { formatQuantity } from '../quantity/format'
+import type { Evidence, Judge, Remedy, Verdict } from './verdict'
+
+/** Brightness that differs by more than this along a run is seen. *Typical.* */
+const seenShare = 0.15
+
+/** Runs whose remedies are looked for; in a plan where everything fades the first ones tell enough. */
+const mostLookedAt = 12
+
+const volts = (value: number): string => formatQuantity(value, 'V')
+
+/** A run that reaches no supply. */
+export const notFed: Judge = ({ cuts, full }) =>
+  cuts.flatMap(({ run }): Verdict[] => {
+    const missing = full.floating.get(run.id)
+    if (missing === undefined) return []
+    return [
+      {
+        id: `not-fed.${run.id}`,
+        code: 'not-fed',
+        grade: 'stop',
+        about: [run.id],
+        text: `${run.name}: its ${missing.join(' and ')} reaches no supply`,
+        why: 'Without both wires nothing lights.',
+        remedies: [
+          {
+            label: 'feed it where its wire enters',
+            commands: [{ do: 'set-lines', lines: [run.id], set: { feeds: undefined } }],
+          },
+        ],
+      },
+    ]
+  })
+
+/** Runs that lose so many volts that they fade or change colour. */
+export const fade: Judge = (evidence) => {
+  let lookedAt = 0
+  return evidence.cuts.flatMap((entry): Verdict[] => {
+    const { run, strip } = entry
+    const fed = evidence.full.runs.get(run.id)
+    const isRightVolts = evidence.supplies.some(({ fits }) => fits.some(({ id }) => id === run.id))
+    if (fed === undefined || !isRightVolts) return []
+    const { keep } = evidence.plan.rules
+    const kneeV = voltsFor(strip, 1)
+    const isFaded = fed.weakest < keep - 1e-9
+    const isTinted = strip.light.kind === 'pixels' && fed.weakest < 1 - 1e-6
+    if (!isFaded && !isTinted) return []
+    lookedAt += 1
+    return [
+      {
+        id: `fade.${run.id}`,
+        code: 'fade',
+        grade: isFaded ? 'stop' : 'care',
+        about: [run.id],
+        text: isFaded
+          ? `${run.name} fades to ${volts(fed.minV)}: ${weakestName(entry, fed)} is down to ${formatQuantity(fed.weakest, '%')}`
+          : `${run.name} sags to ${volts(fed.minV)}, below the ${volts(kneeV)} that ${weakestName(entry, fed)} wants`,
+        why:
+          strip.light.kind === 'pixels'
+            ? 'Blue and green go first: white turns pink towards the far end, then pixels flicker.'
+            : 'The far end is seen to be dimmer than the near one.',
+        remedies: lookedAt > mostLookedAt ? [] : remediesFor(evidence, entry, isFaded ? keep : 1),
+      },
+    ]
+  })
+}
+
+/** Runs that are not faded, but seen to be brighter at one end. */
+export const uneven: Judge = ({ cuts, full, plan }) =>
+  cuts.flatMap(({ run, strip }): Verdict[] => {
+    const fed = full.runs.get(run.id)
+    if (fed === undefined || strip.light.kind === 'pixels' || fed.weakest < plan.rules.keep)
+      return []
+    const lost = 1 - fed.weakest / fed.strongest
+    if (!(lost > seenShare)) return []
+    return [
+      {
+        id: `uneven.${run.id}`,
+        code: 'uneven',
+        grade: 'note',
+        about: [run.id],
+        text: `${run.name}: ${formatQuantity(lost, '%')} dimmer where it is dimmest, at ${volts(fed.minV)}`,
+        why: 'Such a strip draws less as its volts fall; beyond a seventh the eye sees it.',
+        remedies: [bothEnds(run.line)].flatMap((remedy) => remedy ?? []),
+      },
+    ]
+  })
+
+function weakestName({ strip }: CutStripRun, { minV }: FedRun): string {
+  const { light } = strip
+  if (light.kind === 'plain') return 'the light'
+  const weakest = weakestAt(strip, minV)
+  const channel = light.channels.find(
+    ({ kneeV, offV }) => Math.abs(Math.max(0, (minV - offV) / (kneeV - offV)) - weakest) < 1e-9,
+  )
+  return channel?.name ?? 'its weakest colour'
+}
+
+/** Edits that the solver confirms: one more feed, a thicker lead, or less light. */
+function remediesFor(evidence: Evidence, entry: CutStripRun, share: number): Remedy[] {
+  const { run } = entry
+  const candidates = [bothEnds(run.line), middleToo(entry), thickerLeads(evidence, entry)].flatMap(
+    (remedy) => remedy ?? [],
+  )
+  const found = candidates.filter(
+    ({ feeds }) => weakestWith(evidence, entry, feeds, 1) >= share - 1e-9,
+  )
+  const remedies: Remedy[] = found.map(({ label, commands }) => ({ label, commands }))
+  const held = holdWhite(evidence, entry, share)
+  return held === undefined ? remedies : [...remedies, held]
+}
+
+interface FeedRemedy extends Remedy {
+  readonly feeds: readonly Feed[]
+}
+type Feed = ReturnType<typeof feedsOf>[number]
+
+const withFeeds = (line: CutStripRun['run']['line'], label: string, feeds: Feed[]): FeedRemedy => ({
+  label,
+  feeds,
+  commands: [{ do: 'set-lines', lines: [line.id], set: { feeds } }],
+})
+
+/** An id that none of the feeds has yet. */
+export function nextFeedId(feeds: readonly { readonly id: string }[]): string {
+  for (let number = feeds.length + 1; ; number += 1)
+    if (!feeds.some(({ id }) => id === `feed-${String(number)}`)) return `feed-${String(number)}`
+}
+
+function bothEnds(line: CutStripRun['run']['line']): FeedRemedy | undefined {
+  const feeds = feedsOf(line)
+  if (feeds.some(({ pad }) => pad === 'end')) return undefined
+  const like = feeds[0]
+  return withFeeds(line, 'feed both ends', [
+    ...feeds,
+    {
+      id: nextFeedId(feeds),
+      pad: 'end',
+      fuse: 'auto',
+      ...(like?.wire !== undefined && { wire: like.wire }),
+      ...(like?.from !== undefined && { from: like.from }),
+    },
+  ])
+}
+
+function middleToo({ run, cuts }: CutStripRun): FeedRemedy | undefined {
+  const ends = bothEnds(run.line)
+  const feeds = ends?.feeds ?? feedsOf(run.line)
+  const middle = Math.round(cuts / 2)
+  if (cuts < 4 || feeds.some((feed) => Math.abs(padOf(feed, cuts) - middle) < cuts / 8))
+    return undefined
+  return withFeeds(run.line, 'feed both ends and the middle', [
+    ...feeds,
+    { id: nextFeedId(feeds), pad: middle, fuse: 'auto' },
+  ])
+}
+
+/** Both wires of every feed two sizes up of their own kind. */
+function thickerLeads({ plan }: Evidence, { run }: CutStripRun): FeedRemedy | undefined {
+  const feeds = feedsOf(run.line).map((feed): Feed | undefined => {
+    const own = wireOf(feed.wire ?? plan.defaults.wire)
+    const kind = own.id.split('-')[0] ?? ''
+    const thicker = wires.filter(
+      ({ id, areaMm2 }) => id.startsWith(kind) && areaMm2 > own.areaMm2,
+    )[1]
+    return thicker && { ...feed, wire: thicker.id }
+  })
+  const all = feeds.flatMap((feed) => feed ?? [])
+  const name = wires.find(({ id }) => id === all[0]?.wire)?.name ?? ''
+  return all.length < feeds.length ? undefined : withFeeds(run.line, `leads of ${name}`, all)
+}
+
+/** The weakest colour of a run with other feeds, or with less light, solved on its own. */
+function weakestWith(
+  { plan, leads, supplies }: Evidence,
+  entry: CutStripRun,
+  feeds: readonly Feed[],
+  limit: number,
+): number {
+  const { run } = entry
+  const own = leads.filter(({ to }) => to.kind === 'run' && to.run === run.id)
+  const like = own[0]
+  if (like === undefined) return 0
+  // A feed that is not there yet is taken to be as long as the longest that is.
+  const longestMm = Math.max(...own.map(({ lengthMm }) => lengthMm))
+  const changed = feeds.map((feed) => {
+    const known = own.find(({ id }) => id === `${run.id}.${feed.id}`)
+    return {
+      ...(known ?? { ...like, lengthMm: longestMm }),
+      to: { kind: 'run' as const, run: run.id, pad: padOf(feed, entry.cuts) },
+      wire: wireOf(feed.wire ?? plan.defaults.wire),
+    }
+  })
+  const others = leads.filter(({ to }) => to.kind === 'junction')
+  const network = networkOf(
+    { ...plan, limit: Math.min(plan.limit, limit) },
+    [entry],
+    [...others, ...changed],
+    supplies,
+    'full-white',
+  )
+  const result = solve(network)
+  const solved = result.ok ? result.solution.runs.get(run.id) : undefined
+  return solved === undefined || 'floating' in solved ? 0 : weakestAt(entry.strip, solved.minV)
+}
+
+/** The brightness, in whole per cent, at which the run keeps its colours. */
+function holdWhite(evidence: Evidence, entry: CutStripRun, share: number): Remedy | undefined {
+  if (entry.strip.light.kind === 'plain') return undefined
+  const feeds = feedsOf(entry.run.line)
+  let [low, high] = [0, Math.round(evidence.plan.limit * 100)]
+  while (high - low > 1) {
+    const middle = Math.floor((low + high) / 2)
+    if (weakestWith(evidence, entry, feeds, middle / 100) >= share - 1e-9) low = middle
+    else high = middle
+  }
+  if (low < 10) return undefined
+  const commands: Command[] = [{ do: 'set-limit', limit: low / 100 }]
+  return { label: `hold white to ${String(low)} %`, commands }
+}

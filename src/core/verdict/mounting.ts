@@ -1,0 +1,148 @@
+import type { CutStripRun } from '../cut/cut'
+import { tightestRadiusMm } from '../measure/geometry'
+import { bendingSiblings } from '../parts/find'
+import { usualMount, type Mount } from '../plan/plan'
+import { formatLength, formatQuantity } from '../quantity/format'
+import { mountEdit, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
+
+type Mounted = Required<Pick<Mount, keyof typeof usualMount>>
+
+const mountOf = ({ run }: CutStripRun): Mounted => ({
+  ...usualMount,
+  ...run.line.mount,
+})
+
+/** The tightest bend of a run, mm; infinite where it is straight. */
+const bendOf = ({ run }: CutStripRun): number =>
+  Math.min(
+    ...run.segments.map(({ points, radiusMm }) => radiusMm ?? tightestRadiusMm(points)),
+    Infinity,
+  )
+
+const lay = ({ run }: CutStripRun, label: string, set: Mount): Remedy => ({
+  label,
+  commands: [mountEdit(run.line, set)],
+})
+
+/** A strip bent in its own plane that does not bend so. */
+export const edgeBend: Judge = ({ cuts, parts }) =>
+  cuts.flatMap((entry): Verdict[] => {
+    const { run, strip } = entry
+    if (entry.cuts === 0 || mountOf(entry).bend !== 'edgewise' || bendOf(entry) === Infinity)
+      return []
+    if (strip.edgeRadiusMm !== null) return []
+    return [
+      {
+        id: `edge-bend.${run.id}`,
+        code: 'edge-bend',
+        grade: 'stop',
+        about: [run.id],
+        text: `${run.name}: ${strip.name} does not bend edgewise`,
+        why: 'Bent in its own plane a strip lifts off and its copper cracks.',
+        remedies: [
+          lay(entry, 'bend it flat', { bend: 'flat' }),
+          ...bendingSiblings(parts, strip)
+            .slice(0, 1)
+            .map((other): Remedy => ({
+              label: `take ${other.name}`,
+              commands: [{ do: 'set-strip', line: run.id, strip: other.id }],
+            })),
+        ],
+      },
+    ]
+  })
+
+/** A bend tighter than the strip takes. */
+export const tightBend: Judge = ({ plan, cuts }) =>
+  cuts.flatMap((entry): Verdict[] => {
+    const { run, strip } = entry
+    if (entry.cuts === 0) return []
+    const leastMm = mountOf(entry).bend === 'flat' ? strip.flatRadiusMm : strip.edgeRadiusMm
+    const radiusMm = bendOf(entry)
+    if (leastMm === null || radiusMm >= leastMm - 0.05) return []
+    return [
+      {
+        id: `tight-bend.${run.id}`,
+        code: 'tight-bend',
+        grade: radiusMm < leastMm / 2 ? 'stop' : 'care',
+        about: [run.id],
+        text: `${run.name}: bends at ${formatLength(radiusMm, plan.units)}, ${strip.name} takes ${formatLength(leastMm, plan.units)}`,
+        why: 'A tight bend breaks solder under the LEDs, often weeks later.',
+        remedies: [],
+      },
+    ]
+  })
+
+/** From here on a bare light at eye height is too bright to look at, lm/m. *Typical.* */
+const glaringLumensPerM = 200
+
+/** Bare bright light that faces people. */
+export const glare: Judge = ({ cuts }) =>
+  cuts.flatMap((entry): Verdict[] => {
+    const { run, strip } = entry
+    const { facing, cover } = mountOf(entry)
+    const isBare = cover === 'none' || cover === 'clear'
+    if (entry.cuts === 0 || facing !== 'room' || !isBare) return []
+    if (strip.lumensPerM < glaringLumensPerM) return []
+    return [
+      {
+        id: `glare.${run.id}`,
+        code: 'glare',
+        grade: 'care',
+        about: [run.id],
+        text: `${run.name}: bare, ${formatQuantity(strip.lumensPerM, 'lm/m')}, faces the room`,
+        why: 'Bare bright LEDs at eye height dazzle; aim them away or diffuse them.',
+        remedies: [
+          lay(entry, 'cover it, opal', { cover: 'opal' }),
+          lay(entry, 'turn it to the wall', { facing: 'wall' }),
+        ],
+      },
+    ]
+  })
+
+/** A bare strip where it gets wet. */
+export const wet: Judge = ({ cuts }) =>
+  cuts.flatMap((entry): Verdict[] => {
+    const { run, strip } = entry
+    const { damp, hasSleeve } = mountOf(entry)
+    if (entry.cuts === 0 || damp === 'dry' || hasSleeve || strip.isSealed) return []
+    return [
+      {
+        id: `wet.${run.id}`,
+        code: 'wet',
+        grade: damp === 'outdoors' ? 'stop' : 'care',
+        about: [run.id],
+        text: `${run.name}: ${damp === 'outdoors' ? 'outdoors' : 'in the damp'} without a sleeve`,
+        why: 'Water between the pads eats the copper. Outdoors: sealed joints, glands and drip loops too.',
+        remedies: [lay(entry, 'put it in a sealed sleeve', { hasSleeve: true, hasCaps: true })],
+      },
+    ]
+  })
+
+/** A sealed strip or sleeve whose cut ends are open where it is not dry. */
+export const openSleeve: Judge = ({ cuts }) =>
+  cuts.flatMap((entry): Verdict[] => {
+    const { run, strip } = entry
+    const { damp, hasSleeve, hasCaps } = mountOf(entry)
+    if (entry.cuts === 0 || damp === 'dry' || hasCaps || !(hasSleeve || strip.isSealed)) return []
+    return [
+      {
+        id: `open-sleeve.${run.id}`,
+        code: 'open-sleeve',
+        grade: 'care',
+        about: [run.id],
+        text: `${run.name}: its sleeve is open at ${String(2 * entry.pieces.length)} cut ends`,
+        why: 'A sleeve draws water in at its ends and keeps it there.',
+        remedies: [lay(entry, 'caps and sealant on every end', { hasCaps: true })],
+      },
+    ]
+  })
+
+/** Measuring verdicts in the order of the handbook. */
+export const mountingJudges: readonly ((evidence: Evidence) => Verdict[])[] = [
+  edgeBend,
+  tightBend,
+  glare,
+  wet,
+  openSleeve,
+]

@@ -1,0 +1,223 @@
+import type { CutStripRun } from '../cut/cut'
+import { capacitorFor, leastCapacitorV } from '../feed/capacitor'
+import { linearRegulator } from '../feed/linear-regulator'
+import { hotK, usualHeatShare, warmK, warmth } from '../feed/warmth'
+import { groupDraw, levelIn } from '../load/load'
+import type { Strip } from '../plan/parts'
+import { usualMount, type Plan } from '../plan/plan'
+import { formatQuantity, significant } from '../quantity/format'
+import { isAtLeast } from '../quantity/round'
+import { listed, mountEdit, type Judge, type Remedy, type Verdict } from './verdict'
+
+const amperes = (value: number): string => formatQuantity(value, 'A')
+const volts = (value: number): string => formatQuantity(value, 'V')
+const hours = (value: number): string => formatQuantity(value * 60, 'min')
+
+/** A board's pin behind a linear regulator that burns more than it stands. */
+export const regulatorHot: Judge = ({ supplies }) =>
+  supplies.flatMap(({ slot, part, loadA }): Verdict[] => {
+    if (part?.regulator === undefined || loadA === 0) return []
+    const { inV, limitA, limitW } = part.regulator
+    const { heatW, allowedA } = linearRegulator({
+      inputV: inV,
+      outputV: part.volts,
+      currentA: loadA,
+      limitA,
+      limitW,
+    })
+    if (isAtLeast(allowedA, loadA)) return []
+    return [
+      {
+        id: `regulator-hot.${slot.id}`,
+        code: 'regulator-hot',
+        grade: 'stop',
+        about: [slot.id],
+        text: `${slot.name}: ${amperes(loadA)} through a regulator that passes ${amperes(allowedA)} from ${volts(inV)}; it burns ${formatQuantity(heatW, 'W')}`,
+        why: 'It shuts down when hot, and the board resets when the pattern gets bright.',
+        remedies: [
+          {
+            label: 'feed the light by a supply of its own',
+            commands: [{ do: 'pick-supply', supply: slot.id, part: 'auto' }],
+          },
+        ],
+      },
+    ]
+  })
+
+/** Batteries that sag, do not last, or fall asleep. */
+export const batteries: Judge = ({ plan, supplies, batteries: uses }) =>
+  supplies.flatMap(({ slot, part }): Verdict[] => {
+    const use = uses.get(slot.id)
+    if (use === undefined || part === undefined || use.meanA === 0) return []
+    const verdicts: Verdict[] = []
+    if (use.peakFirstV < use.cutoffV)
+      verdicts.push({
+        id: `battery-sag.${slot.id}`,
+        code: 'battery-sag',
+        grade: 'stop',
+        about: [slot.id],
+        text: `${slot.name}: ${amperes(use.peakA)} pulls it to ${volts(use.peakFirstV)} at once, below ${volts(use.cutoffV)}`,
+        why: 'The board resets when the pattern gets bright, even on fresh cells.',
+        remedies: [],
+      })
+    else if (!isAtLeast(use.hours, plan.use.batteryHours))
+      verdicts.push({
+        id: `battery-short.${slot.id}`,
+        code: 'battery-short',
+        grade: 'care',
+        about: [slot.id],
+        text: `${slot.name} lasts ${hours(use.hours)}; ${hours(plan.use.batteryHours)} are wanted`,
+        why: 'At the plan’s mix of scenes; cold and age take more.',
+        remedies: [],
+      })
+    if (use.sleeps)
+      verdicts.push({
+        id: `bank-sleeps.${slot.id}`,
+        code: 'bank-sleeps',
+        grade: 'care',
+        about: [slot.id],
+        text: `${slot.name}: idle draws less than ${formatQuantity((part.bank?.sleepsBelowA ?? 0) * 1000, 'mA')}, the bank switches off`,
+        why: 'Many banks take a small load for none: a dark pattern goes dark for good.',
+        remedies: [],
+      })
+    return verdicts
+  })
+
+/** The capacitor at a supply of pixels. */
+export const capacitor: Judge = ({ supplies, cuts }) =>
+  supplies.flatMap(({ slot, fits, volts: given }): Verdict[] => {
+    const ids = new Set(fits.map(({ id }) => id))
+    const hasPixels = cuts.some(
+      ({ run, strip }) => ids.has(run.id) && strip.light.kind === 'pixels',
+    )
+    const least = leastCapacitorV(given)
+    const auto: Remedy = {
+      label: `take ${significant(capacitorFor(given) ?? least)} V`,
+      commands: [{ do: 'set-capacitor', supply: slot.id, volts: undefined }],
+    }
+    if (!hasPixels || slot.capacitorV === undefined) return []
+    if (slot.capacitorV === null)
+      return [
+        {
+          id: `no-capacitor.${slot.id}`,
+          code: 'no-capacitor',
+          grade: 'note',
+          about: [slot.id],
+          text: `${slot.name}: no capacitor at the first feed`,
+          why: 'Plugging in makes a spike that can kill the first pixel; 1000 µF takes it up.',
+          remedies: [auto],
+        },
+      ]
+    return isAtLeast(slot.capacitorV, least)
+      ? []
+      : [
+          {
+            id: `capacitor-volts.${slot.id}`,
+            code: 'capacitor-volts',
+            grade: 'stop',
+            about: [slot.id],
+            text: `${slot.name}: a ${significant(slot.capacitorV)} V capacitor on ${volts(given)}; at least ${volts(least)}`,
+            why: 'Below 1.25 × the supply it ages fast, and can burst.',
+            remedies: [auto],
+          },
+        ]
+  })
+
+/** Runs that get as warm as each other: of one strip, mounted alike. */
+interface WarmRuns {
+  readonly entries: readonly CutStripRun[]
+  readonly riseK: number
+  readonly exposedMm: number
+}
+
+/** Strips that get too warm on what they are stuck to, at the plan's mix of scenes: heat gathers over many minutes. */
+export const hotStrip: Judge = ({ plan, cuts }) => {
+  const alike = new Map<string, WarmRuns>()
+  for (const entry of cuts) {
+    const { strip } = entry
+    const wattsPerM = groupWattsPerM(strip) * meanLevel(plan, entry)
+    const { riseK, exposedMm } = riseOf(entry, wattsPerM)
+    if (entry.cuts === 0 || riseK <= warmK) continue
+    const key = `${strip.id}.${riseK.toFixed(1)}`
+    const entries = [...(alike.get(key)?.entries ?? []), entry]
+    alike.set(key, { entries, riseK, exposedMm })
+  }
+  return [...alike].map(([key, { entries, riseK, exposedMm }]): Verdict => {
+    const neededMm = Math.ceil((exposedMm * riseK) / (warmK - 2) / 5) * 5
+    const percent = Math.floor((warmK / riseK) * plan.limit * 100)
+    const names = entries.map(({ run }) => run.name)
+    return {
+      id: `hot-strip.${key}`,
+      code: 'hot-strip',
+      grade: riseK > hotK ? 'stop' : 'care',
+      about: entries.map(({ run }) => run.id),
+      text: `${listed(names)}: ${significant(riseK, 2)} K warmer than the room on ${significant(exposedMm)} mm of backing, at the plan’s mix of scenes`,
+      why: 'Over 35 K adhesive creeps and LEDs age; over 50 K do not. Keep what is touched below 45 °C.',
+      remedies: [
+        {
+          label: `on a bar or profile ${String(neededMm)} mm wide`,
+          commands: entries.map(({ run }) =>
+            mountEdit(run.line, { backingMm: neededMm, surface: 'channel' }),
+          ),
+        },
+        ...(percent >= 10
+          ? [
+              {
+                label: `hold white to ${String(percent)} %`,
+                commands: [{ do: 'set-limit' as const, limit: percent / 100 }],
+              },
+            ]
+          : []),
+      ],
+    }
+  })
+}
+
+/** Everything on, W/m. */
+function groupWattsPerM(strip: Strip): number {
+  const mA = groupDraw(strip).channelMa.reduce((sum, channel) => sum + channel, 0)
+  const perM = strip.light.kind === 'pixels' ? strip.light.perM : 1000 / strip.cutPitchMm
+  return (perM * mA * strip.volts) / 1000
+}
+
+/** Brightness over an hour of use, 0–1. */
+function meanLevel(plan: Plan, { run }: CutStripRun): number {
+  const { mix } = plan.use
+  const lit =
+    mix.fullWhite * levelIn(plan, 'full-white') + mix.level * levelIn(plan, 'level', run.line)
+  return lit / Math.max(60, mix.fullWhite + mix.level)
+}
+
+/** How much warmer than the room a run gets at so many W/m. */
+export function riseOf(
+  { run, strip }: CutStripRun,
+  wattsPerM: number,
+): { riseK: number; exposedMm: number } {
+  const mount = { ...usualMount, ...run.line.mount }
+  const exposedMm = run.line.mount?.backingMm ?? strip.widthMm
+  const { riseK } = warmth({
+    wattsPerM,
+    heatShare: usualHeatShare,
+    exposedMm,
+    sealed: strip.isSealed || mount.hasSleeve === true,
+    covered: mount.cover !== 'none',
+  })
+  return { riseK, exposedMm }
+}
+
+/** Supplies that can give more than a hundred watts into one fault. */
+export const over100Watt: Judge = ({ supplies }) =>
+  supplies.flatMap(({ slot, part, loadA }): Verdict[] => {
+    if (part === undefined || loadA === 0 || part.volts * part.ratedA <= 100 + 1e-6) return []
+    return [
+      {
+        id: `over-100-watt.${slot.id}`,
+        code: 'over-100-watt',
+        grade: 'note',
+        about: [slot.id],
+        text: `${slot.name} can give ${formatQuantity(part.volts * part.ratedA, 'W')} into a fault`,
+        why: 'Above 100 W a short can start a fire: fuse every branch at its source. Local codes decide.',
+        remedies: [],
+      },
+    ]
+  })

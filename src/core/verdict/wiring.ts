@@ -1,0 +1,239 @@
+import { fuseFor } from '../feed/fuse'
+import type { Lead } from '../feed/leads'
+import type { FedLead } from '../feed/solved'
+import { wires, type Wire } from '../parts/wires'
+import type { Command } from '../plan/commands'
+import type { Plan } from '../plan/plan'
+import { withSet } from '../plan/with-set'
+import { formatQuantity, significant } from '../quantity/format'
+import { isAtLeast } from '../quantity/round'
+import type { Evidence, Judge, Remedy, Verdict } from './verdict'
+
+const amperes = (value: number): string => formatQuantity(value, 'A')
+
+/** A lead's name: where it goes. */
+function nameOf({ cuts, plan }: Evidence, { to }: Lead): string {
+  if (to.kind === 'junction')
+    return `the lead to ${plan.junctions.find(({ id }) => id === to.junction)?.name ?? ''}`
+  const entry = cuts.find(({ run }) => run.id === to.run)
+  const where =
+    entry === undefined || to.pad === 0
+      ? ''
+      : to.pad === entry.cuts
+        ? ', far end'
+        : `, pad ${String(to.pad)}`
+  return `${entry?.run.name ?? ''}${where}`
+}
+
+const aboutOf = ({ to }: Lead): string[] => [to.kind === 'run' ? to.run : to.junction]
+
+/** An edit of the one feed or junction that a lead is. */
+export function editLead(
+  plan: Plan,
+  { id, to }: Lead,
+  set: { wire?: string; fuse?: Lead['fuse']; lengthMm?: number | undefined },
+): Command[] {
+  if (to.kind === 'junction') {
+    const junction = plan.junctions.find((candidate) => candidate.id === to.junction)
+    return junction === undefined ? [] : [{ do: 'put-junction', junction: withSet(junction, set) }]
+  }
+  const line = plan.lines.find((candidate) => candidate.id === to.run)
+  if (line === undefined) return []
+  const feeds = line.feeds ?? [{ id: 'first', pad: 0, fuse: 'auto' as const }]
+  return [
+    {
+      do: 'set-lines',
+      lines: [line.id],
+      set: {
+        feeds: feeds.map((feed) => (`${line.id}.${feed.id}` === id ? withSet(feed, set) : feed)),
+      },
+    },
+  ]
+}
+
+/** The thinnest wire of the same kind that carries a load with a fuse before it. */
+export function wireFor(like: Wire, loadA: number): Wire | undefined {
+  const kind = like.id.split('-')[0] ?? ''
+  return wires
+    .filter(({ id }) => id.startsWith(kind))
+    .toSorted((a, b) => a.areaMm2 - b.areaMm2)
+    .find(({ limitA }) => fuseFor(loadA, limitA) !== null)
+}
+
+const takeWire = (plan: Plan, { lead, currentA }: FedLead): Remedy[] => {
+  const wire = wireFor(lead.wire, currentA)
+  return wire === undefined || wire.areaMm2 <= lead.wire.areaMm2
+    ? []
+    : [{ label: `take ${wire.name}`, commands: editLead(plan, lead, { wire: wire.id }) }]
+}
+
+/** Leads that carry more than their wire stands, or that no fuse fits. */
+export const leadHot: Judge = (evidence) =>
+  evidence.full.leads.flatMap((fed): Verdict[] => {
+    const { lead, currentA } = fed
+    const isOver = !isAtLeast(lead.wire.limitA, currentA)
+    if (!isOver && fuseFor(currentA, lead.wire.limitA) !== null) return []
+    return [
+      {
+        id: `lead-hot.${lead.id}`,
+        code: 'lead-hot',
+        grade: isOver ? 'stop' : 'care',
+        about: aboutOf(lead),
+        text: isOver
+          ? `${nameOf(evidence, lead)}: ${amperes(currentA)} in ${lead.wire.name}, which takes ${amperes(lead.wire.limitA)}`
+          : `${nameOf(evidence, lead)}: no fuse carries ${amperes(currentA)} and still guards ${lead.wire.name}`,
+        why: 'A thin wire on a big supply gets hot enough to start a fire.',
+        remedies: takeWire(evidence.plan, fed),
+      },
+    ]
+  })
+
+/** Leads without a fuse on a supply that could burn them, and fuses above what the wire takes. */
+export const fuses: Judge = (evidence) =>
+  evidence.full.leads.flatMap((fed): Verdict[] => {
+    const { lead, currentA } = fed
+    const supply = evidence.supplies.find(({ slot }) => slot.id === lead.from)
+    const about = aboutOf(lead)
+    const fits = fuseFor(currentA, lead.wire.limitA)
+    const auto: Remedy[] =
+      fits === null
+        ? []
+        : [
+            {
+              label: `fuse it with ${significant(fits)} A at its source`,
+              commands: editLead(evidence.plan, lead, { fuse: 'auto' }),
+            },
+          ]
+    if (lead.fuse === 'none') {
+      const givesA = supply?.ratedA ?? Infinity
+      if (isAtLeast(lead.wire.limitA, givesA)) return []
+      return [
+        {
+          id: `no-fuse.${lead.id}`,
+          code: 'no-fuse',
+          grade: 'stop',
+          about,
+          text: `${nameOf(evidence, lead)}: no fuse before ${lead.wire.name}${Number.isFinite(givesA) ? `, and ${significant(givesA)} A behind it` : ''}`,
+          why: 'In a short the supply gives all it has; the wire must not be what melts.',
+          remedies: auto,
+        },
+      ]
+    }
+    if (lead.fuse === 'auto') return []
+    const isOver = !isAtLeast(lead.wire.limitA, lead.fuse)
+    const isUnder = !isAtLeast(lead.fuse, 1.25 * currentA)
+    if (!isOver && !isUnder) return []
+    return [
+      {
+        id: `fuse-over-wire.${lead.id}`,
+        code: 'fuse-over-wire',
+        grade: isOver ? 'stop' : 'care',
+        about,
+        text: isOver
+          ? `${nameOf(evidence, lead)}: a ${significant(lead.fuse)} A fuse before ${lead.wire.name}, which takes ${amperes(lead.wire.limitA)}`
+          : `${nameOf(evidence, lead)}: a ${significant(lead.fuse)} A fuse blows at ${amperes(currentA)} in time`,
+        why: 'A fuse is at least 1.25 × the load and never more than its wire takes.',
+        remedies: auto,
+      },
+    ]
+  })
+
+/** Junctions that carry more than they stand. */
+export const trackOver: Judge = (evidence) =>
+  evidence.full.leads.flatMap(({ lead, currentA }): Verdict[] => {
+    const { to } = lead
+    if (to.kind !== 'junction') return []
+    const junction = evidence.plan.junctions.find(({ id }) => id === to.junction)
+    if (junction === undefined || isAtLeast(junction.limitA, currentA)) return []
+    return [
+      {
+        id: `track-over.${junction.id}`,
+        code: 'track-over',
+        grade: 'stop',
+        about: [junction.id],
+        text: `${junction.name}: ${amperes(currentA)} through it, ${significant(junction.limitA)} A is what it takes`,
+        why: 'Its contacts heat first, at the joints that cannot be seen.',
+        remedies: [],
+      },
+    ]
+  })
+
+/** What a strip's own copper carries without warming, A for each mm of its width (handbook 3: about 5 A on 10 mm). */
+const copperAPerMm = 0.5
+
+/** Strips whose own rails carry too much. */
+export const copperHot: Judge = ({ cuts, full }) =>
+  cuts.flatMap(({ run, strip, cuts: groups }): Verdict[] => {
+    const fed = full.runs.get(run.id)
+    const limitA = copperAPerMm * strip.widthMm
+    if (fed === undefined || isAtLeast(limitA, fed.copperA)) return []
+    const where =
+      fed.copperAt === 0
+        ? 'at its start'
+        : `at group ${String(fed.copperAt + 1)} of ${String(groups)}`
+    return [
+      {
+        id: `copper-hot.${run.id}`,
+        code: 'copper-hot',
+        grade: 'care',
+        about: [run.id],
+        text: `${run.name}: ${amperes(fed.copperA)} in the strip’s own copper ${where}, about ${amperes(limitA)} is what it takes`,
+        why: 'Over about 5 A on a 10 mm strip the rails themselves warm; more feeds share it.',
+        remedies: [],
+      },
+    ]
+  })
+
+/** Runs and junctions whose plus hangs on two supplies, and minuses that are not joined. */
+export const joinedSupplies: Judge = (evidence) => {
+  const { plan, leads, cuts } = evidence
+  const sourceOf = (id: string, depth = 0): string => {
+    const junction = plan.junctions.find((candidate) => candidate.id === id)
+    const [first] = plan.supplies
+    return junction === undefined || depth > plan.junctions.length
+      ? id
+      : sourceOf(junction.from ?? first?.id ?? '', depth + 1)
+  }
+  const joined = cuts.flatMap(({ run }): Verdict[] => {
+    const own = leads.filter(({ to }) => to.kind === 'run' && to.run === run.id)
+    const sources = [...new Set(own.map(({ from }) => sourceOf(from)))]
+    const [first] = own
+    if (sources.length < 2 || first === undefined) return []
+    const names = sources.map((id) => plan.supplies.find((slot) => slot.id === id)?.name ?? id)
+    const feeds = run.line.feeds?.map((feed) => ({ ...feed, from: first.from }))
+    return [
+      {
+        id: `plus-joined.${run.id}`,
+        code: 'plus-joined',
+        grade: 'stop',
+        about: [run.id, ...sources],
+        text: `${run.name}: fed from ${names.join(' and ')}, whose pluses meet in the strip`,
+        why: 'Two supplies on one plus push current into each other. Cut the plus between their parts, or feed it from one.',
+        remedies: [
+          {
+            label: `feed it from ${names[0] ?? ''} alone`,
+            commands: [{ do: 'set-lines', lines: [run.id], set: { feeds } }],
+          },
+        ],
+      },
+    ]
+  })
+  if (plan.rules.joinsMinus || plan.supplies.length < 2) return joined
+  return [
+    ...joined,
+    {
+      id: 'no-common',
+      code: 'no-common',
+      grade: 'stop',
+      about: plan.supplies.map(({ id }) => id),
+      text: `The minuses of ${String(plan.supplies.length)} supplies are not joined`,
+      why: 'Data is measured against minus: without a common one pixels flicker or stay dark.',
+      remedies: [
+        {
+          label: 'join their minuses',
+          commands: [{ do: 'set-rules', rules: { joinsMinus: true } }],
+        },
+      ],
+    },
+  ]
+}
