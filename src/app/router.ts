@@ -19,6 +19,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/plan/:id', redirect: (to) => ({ name: 'measure', params: to.params }) },
   { path: '/plan/:id/measure', name: 'measure', component: MeasurePage },
   { path: '/plan/:id/cut', name: 'cut', component: () => import('./cut/CutPage.vue') },
+  { path: '/plan/:id/feed', name: 'feed', component: () => import('./feed/FeedPage.vue') },
   { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./shell/NowherePage.vue') },
 ]
 

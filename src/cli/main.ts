@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { Command, CommanderError } from 'commander'
+import { fedPlan } from '../core/fed-plan'
+import { networkOf } from '../core/feed/build'
 import { networkIssues, networkSchema } from '../core/feed/network'
 import { solve } from '../core/feed/solve'
 import { readLine, type Reading } from '../core/measure/jot'
@@ -9,8 +11,10 @@ import { issuesOf, z, type Issue } from '../core/quantity/z'
 import { sums } from '../core/sums'
 import { tally } from '../core/tally'
 import { cutsCsv } from '../formats/csv-cuts'
+import { feedsCsv } from '../formats/csv-feeds'
 import { readPlanFile } from '../formats/plan-file'
 import { solutionJson } from '../formats/solution-json'
+import { spiceNetlist } from '../formats/spice'
 import { drawingSvg } from '../formats/svg-drawing'
 import { demoNames, demoText } from './demos'
 
@@ -116,6 +120,14 @@ function solveCommand(file: string, options: { volts?: boolean }): void {
 
 const csvKinds: Readonly<Record<string, (result: ReturnType<typeof tally>) => string>> = {
   cuts: ({ reels }) => cutsCsv(reels),
+  feeds: feedsCsv,
+}
+
+function spiceCommand(file: string): void {
+  const plan = planOf(textOf(file), file)
+  const { cuts, leads, supplies } = fedPlan(plan)
+  const network = networkOf(plan, cuts, leads, supplies, plan.scene.shown)
+  process.stdout.write(spiceNetlist(network, plan.name))
 }
 
 function csvCommand(kind: string, file: string): void {
@@ -178,6 +190,11 @@ program
   .argument('<kind>', `what to list: ${Object.keys(csvKinds).join(', ')}`)
   .argument('<plan>', 'a plan file, or - for standard input')
   .action(csvCommand)
+program
+  .command('spice')
+  .description('the feed network of a plan as a netlist for any circuit simulator')
+  .argument('<plan>', 'a plan file, or - for standard input')
+  .action(spiceCommand)
 program
   .command('svg')
   .description('a drawing of a plan as SVG, 1 unit = 1 mm')

@@ -1,16 +1,13 @@
-import { cut, litOf, type CutStripRun, type Piece } from './cut/cut'
+import { litOf, type CutStripRun, type Piece } from './cut/cut'
 import { countJoints, type Joints } from './cut/joints'
 import { prewiredInstead, type Prewired } from './cut/prewired'
 import { cutFromReels, type StripReels } from './cut/reels'
 import { batteryUse, type BatteryUse } from './feed/batteries'
 import { fuseFor } from './feed/fuse'
-import { hiddenPlaces, leadsOf, type Lead } from './feed/leads'
+import type { Lead } from './feed/leads'
 import { feedScene, type FedRun, type FedScene } from './feed/solved'
-import { feedSupplies } from './feed/supplies'
-import { loadRuns, type RunLoad } from './load/load'
-import { layOut } from './measure/layout'
-import { measure } from './measure/measure'
-import { partsOf } from './parts/find'
+import { fedPlan } from './fed-plan'
+import type { RunLoad } from './load/load'
 import type { SceneName } from './plan/choices'
 import type { Plan } from './plan/plan'
 import { drainOf } from './roll/feed'
@@ -144,17 +141,10 @@ const gravity: Readonly<Record<Grade, number>> = { stop: 0, care: 1, note: 2 }
 
 /** Works a plan out, stage after stage in the order of the work. Pure: the same plan gives the same tally. */
 export function tally(plan: Plan): Tally {
-  const parts = partsOf(plan.own)
-  const { runs, lines } = measure(plan)
-  const layout = layOut(runs, plan.bench)
-  const hidden = hiddenPlaces(plan, layout)
-  const cuts = cut(plan, runs, parts)
+  const { parts, measured, layout, hidden, cuts, loads, supplies, leads } = fedPlan(plan)
   const reels = cutFromReels(cuts, plan.offcuts, plan.rules, quickPacking)
   const prewired = prewiredInstead(cuts)
   const joints = countJoints(cuts, reels)
-  const loads = loadRuns(plan, cuts)
-  const supplies = feedSupplies(plan, loads, parts)
-  const leads = leadsOf(plan, cuts, layout, hidden)
   const full = feedScene(plan, cuts, leads, supplies, 'full-white')
   const shown =
     plan.scene.shown === 'full-white'
@@ -219,7 +209,7 @@ export function tally(plan: Plan): Tally {
       batteries: uses,
       verdicts,
     }),
-    unread: lines.flatMap(({ line, reading }) =>
+    unread: measured.lines.flatMap(({ line, reading }) =>
       reading.kind === 'error' ? [{ id: line.id, text: line.text, message: reading.message }] : [],
     ),
   }

@@ -1,4 +1,5 @@
 import { partsOf } from '../core/parts/find'
+import { wires } from '../core/parts/wires'
 import { mostLines, planFormat, planSchema, planVersion, type Plan } from '../core/plan/plan'
 import { toVersion2 } from '../core/plan/upgrade'
 import { issuesOf, pathText, z, type Issue } from '../core/quantity/z'
@@ -88,11 +89,36 @@ function referenceIssues(plan: Plan): Issue[] {
   const strips = new Set(parts.strips.map((strip) => strip.id))
   const supplies = new Set(parts.supplies.map((supply) => supply.id))
   const slots = new Set(plan.supplies.map((slot) => slot.id))
+  const sources = new Set([...slots, ...plan.junctions.map(({ id }) => id)])
+  const gauges = new Set(wires.map(({ id }) => id))
   const missing = (path: string, kind: string, id: string): Issue => ({
     path,
     message: `“${id}” is no ${kind} that ships, nor one of the plan’s own`,
   })
+  /** A lead's gauge, and where it comes from. */
+  const leadIssues = (
+    path: string,
+    lead: { wire?: string | undefined; from?: string | undefined },
+  ): Issue[] => [
+    ...(lead.wire === undefined || gauges.has(lead.wire)
+      ? []
+      : [{ path: `${path}.wire`, message: `“${lead.wire}” is no gauge` }]),
+    ...(lead.from === undefined || sources.has(lead.from)
+      ? []
+      : [
+          { path: `${path}.from`, message: `“${lead.from}” is no supply or junction of this plan` },
+        ]),
+  ]
   return [
+    ...leadIssues('defaults', { wire: plan.defaults.wire }),
+    ...plan.junctions.flatMap((junction, index) =>
+      leadIssues(`junctions[${String(index)}]`, junction),
+    ),
+    ...plan.lines.flatMap(({ feeds = [] }, index) =>
+      feeds.flatMap((feed, at) => leadIssues(`lines[${String(index)}].feeds[${String(at)}]`, feed)),
+    ),
+    ...plan.lines.flatMap(({ feeds = [] }, index) => twice(`lines[${String(index)}].feeds`, feeds)),
+    ...circles(plan),
     ...(strips.has(plan.defaults.stripId)
       ? []
       : [missing('defaults.stripId', 'strip', plan.defaults.stripId)]),
@@ -122,11 +148,27 @@ function referenceIssues(plan: Plan): Issue[] {
         ['lines', plan.lines],
         ['supplies', plan.supplies],
         ['offcuts', plan.offcuts],
+        ['junctions', plan.junctions],
+        ['bench.furniture', plan.bench.furniture],
         ['own.strips', plan.own.strips],
         ['own.supplies', plan.own.supplies],
       ] as const
     ).flatMap(([path, items]) => twice(path, items)),
   ]
+}
+
+/** Junctions that feed each other in a ring hang on no supply. */
+function circles({ junctions }: Plan): Issue[] {
+  const before = new Map(junctions.map(({ id, from }) => [id, from]))
+  return junctions.flatMap(({ id, name }, index) => {
+    let from = before.get(id)
+    for (let step = 0; step < junctions.length && from !== undefined; step += 1) {
+      if (from === id)
+        return [{ path: `junctions[${String(index)}].from`, message: `“${name}” feeds itself` }]
+      from = before.get(from)
+    }
+    return []
+  })
 }
 
 function twice(path: string, items: readonly { readonly id: string }[]): Issue[] {

@@ -64,7 +64,7 @@ const good = computed(() =>
         b.rank - a.rank ||
         Math.abs(a.answer.value - now.value) - Math.abs(b.answer.value - now.value),
     )
-    .slice(0, 6)
+    .slice(0, 5)
     .map(({ answer }) => answer)
     .toSorted((a, b) => a.value - b.value),
 )
@@ -133,11 +133,12 @@ function take(): void {
         What if {{ formatLength(now, plan.units) }} of {{ run.name }} were
       </h2>
       <input
+        v-if="answers.length > 0"
         v-model.number="at"
         type="range"
         class="min-w-20 flex-1 accent-glow"
         min="0"
-        :max="Math.max(0, answers.length - 1)"
+        :max="answers.length - 1"
         :aria-label="`What if this measure of ${run.name} were another`"
         :aria-valuetext="chosen && formatLength(chosen.value, plan.units)"
       />
@@ -155,7 +156,7 @@ function take(): void {
         <X :size="15" />
       </button>
     </div>
-    <dl class="mt-2 grid grid-cols-[repeat(auto-fit,minmax(76px,1fr))] gap-2">
+    <dl class="mt-2 grid grid-cols-[repeat(auto-fit,minmax(66px,1fr))] gap-2">
       <div v-for="{ label, value, change } in rows" :key="label">
         <dt class="text-[11px] text-bench-soft">{{ label }}</dt>
         <dd class="font-semibold">{{ value }}</dd>

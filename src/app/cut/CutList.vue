@@ -25,13 +25,13 @@ defineProps<{ plan: Plan; reels: readonly StripReels[] }>()
         </thead>
         <tbody v-for="(reel, index) in bins" :key="index">
           <tr v-for="cut in reel.cuts" :key="`${cut.piece} ${cut.part}`">
-            <td>{{ reel.kind === 'reel' ? `reel ${index + 1}` : 'drawer' }}</td>
+            <td>from {{ reel.kind === 'reel' ? `reel ${index + 1}` : 'the drawer' }}</td>
             <td>
               <b>{{ cut.piece }}</b>
               <template v-if="cut.parts > 1"> part {{ cut.part }} of {{ cut.parts }}</template>
             </td>
             <td>{{ cut.toGroup - cut.fromGroup + 1 }}</td>
-            <td>{{ cut.fromGroup }} to {{ cut.toGroup }}</td>
+            <td>group {{ cut.fromGroup }} to {{ cut.toGroup }}, arrow to the right</td>
             <td>{{ formatLength(cut.lengthMm, plan.units) }}</td>
             <td>☐</td>
           </tr>
@@ -44,8 +44,8 @@ defineProps<{ plan: Plan; reels: readonly StripReels[] }>()
       </table>
     </section>
     <p>
-      The arrows on the strip point away from the end where the wire enters. Write each name on its
-      piece before the next cut.
+      Lay each reel with its arrows to the right: they point away from the end where the wire
+      enters. Write each name on its piece before the next cut.
     </p>
   </div>
 </template>

@@ -11,6 +11,10 @@ import RunTape from '../tape/RunTape.vue'
 import TapeRuler from '../tape/TapeRuler.vue'
 import { tapeScale } from '../tape/tape'
 import HouseRules from '../measure/HouseRules.vue'
+import type { Piece } from '../../core/cut/cut'
+import type { Line } from '../../core/plan/plan'
+import type { TallyRun } from '../../core/tally'
+import { cutPart, splitAt } from './cutting'
 import CutList from './CutList.vue'
 import ReelsPanel from './ReelsPanel.vue'
 
@@ -29,6 +33,66 @@ const { width: areaWidth } = useElementSize(area)
 const nameWidth = computed(() => (areaWidth.value < 560 ? 0 : 132))
 const tapeWidth = computed(() => Math.max(120, areaWidth.value - nameWidth.value - 40))
 const runs = computed(() => tally.value?.runs.filter(({ pieces }) => pieces.length > 0) ?? [])
+/** Where the factory's splices fall, by the name of the piece: where that is cut from one reel. */
+const splices = computed(
+  () =>
+    new Map(
+      tally.value?.reels.flatMap(({ reels }) =>
+        reels.flatMap(({ cuts }) =>
+          cuts.flatMap(({ piece, parts, splicesMm }) => (parts === 1 ? [[piece, splicesMm]] : [])),
+        ),
+      ),
+    ) as ReadonlyMap<string, readonly number[]>,
+)
+let drags = 0
+const lineOf = (id: string): Line | undefined => store.plan?.lines.find((line) => line.id === id)
+
+/** An end or a split moves by whole groups. */
+function moveEnd(id: string, piece: Piece, by: number, isDrag: boolean): void {
+  const line = lineOf(id)
+  const run = runs.value.find((one) => one.id === id)
+  if (line === undefined || run === undefined) return
+  const part = run.pieces.filter((other) => other.part === piece.part)
+  const isSplit = part.at(-1)?.name !== piece.name
+  const options = { label: `end of ${piece.name}`, key: `end.${piece.name}`, isDrag }
+  if (!isSplit) {
+    store.commit([cutPart(line, piece.part, ({ more }) => ({ more: more + by }))], options)
+    return
+  }
+  const cuts = part.reduce((sum, one) => sum + one.cuts, 0)
+  const at = piece.fromGroup + piece.cuts
+  const measured = line.isTurned === true ? cuts - at : at
+  const to = Math.min(cuts - 1, Math.max(1, measured + (line.isTurned === true ? -by : by)))
+  store.commit(
+    [
+      cutPart(line, piece.part, ({ splits }) => ({
+        splits: [...new Set(splits.map((split) => (split === measured ? to : split)))],
+      })),
+    ],
+    options,
+  )
+}
+function cutOff(id: string, piece: Piece, mm: number, isDrag: boolean): void {
+  const line = lineOf(id)
+  if (line === undefined) return
+  store.commit([cutPart(line, piece.part, () => ({ offMm: Math.round(mm * 10) / 10 }))], {
+    label: `cut of ${piece.name} off its mark`,
+    key: `off.${piece.name}`,
+    isDrag,
+  })
+}
+function split(run: TallyRun, piece: Piece, mark: number): void {
+  const line = lineOf(run.id)
+  if (line === undefined) return
+  drags += 1
+  const cuts = run.pieces
+    .filter((other) => other.part === piece.part)
+    .reduce((sum, one) => sum + one.cuts, 0)
+  store.commit([splitAt(line, piece, cuts, mark)], {
+    label: mark === piece.cuts ? `join ${piece.name}` : `split ${piece.name}`,
+    key: `split.${String(drags)}`,
+  })
+}
 const scale = computed(() => tapeScale(runs.value, tapeWidth.value))
 </script>
 
@@ -89,6 +153,10 @@ const scale = computed(() => tapeScale(runs.value, tapeWidth.value))
               :width="tapeWidth"
               :units="plan.units"
               :is-lit="spotlight.lit.has(run.id)"
+              :splices="splices"
+              @end="(piece, by, isDrag) => moveEnd(run.id, piece, by, isDrag)"
+              @off="(piece, mm, isDrag) => cutOff(run.id, piece, mm, isDrag)"
+              @split="(piece, mark) => split(run, piece, mark)"
             />
           </div>
         </template>
@@ -97,6 +165,7 @@ const scale = computed(() => tapeScale(runs.value, tapeWidth.value))
         v-if="shows('reels') && tally && tally.reels.length > 0"
         :plan="plan"
         :reels="tally.reels"
+        :prewired="tally.prewired"
       />
       <CutList v-if="tally" :plan="plan" :reels="tally.reels" />
     </template>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { FileDown, Printer } from '@lucide/vue'
 import { nanoid } from 'nanoid'
-import { computed } from 'vue'
+import { computed, defineAsyncComponent, shallowRef } from 'vue'
+import type { Prewired } from '../../core/cut/prewired'
 import type { StripReels } from '../../core/cut/reels'
+import type { Strip } from '../../core/plan/parts'
 import type { Plan } from '../../core/plan/plan'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
 import { cutsCsv } from '../../formats/csv-cuts'
@@ -14,7 +16,13 @@ import { useSpotlight } from '../stores/spotlight'
 import ReelBar from './ReelBar.vue'
 import { useDeepPacking } from './use-deep-packing'
 
-const { plan, reels } = defineProps<{ plan: Plan; reels: readonly StripReels[] }>()
+const { plan, reels } = defineProps<{
+  plan: Plan
+  reels: readonly StripReels[]
+  prewired: readonly Prewired[]
+}>()
+
+const StockDialog = defineAsyncComponent(() => import('../parts/StockDialog.vue'))
 
 const store = usePlanStore()
 const shelf = useShelf()
@@ -70,6 +78,24 @@ function useRests(): void {
 }
 function putBack(id: string): void {
   store.commit([{ do: 'remove-offcut', offcut: id }], { label: 'put a rest back' })
+}
+const stock = shallowRef<Strip>()
+function setStock(strip: Strip): void {
+  stock.value = undefined
+  store.commit([{ do: 'own-strip', strip }], { label: `what is sold of ${strip.name}` })
+}
+const joinsMade = computed(() =>
+  shown.value.reduce((sum, { joins, joinsPrice }) => sum + (joinsPrice > 0 ? joins : 0), 0),
+)
+function setJoins(set: Partial<Plan['rules']['joins']>): void {
+  store.commit([{ do: 'set-rules', rules: { joins: { ...plan.rules.joins, ...set } } }], {
+    label: 'joins within a piece',
+  })
+}
+function setJoinPrice(event: Event): void {
+  if (!(event.target instanceof HTMLInputElement)) return
+  const price = event.target.valueAsNumber
+  if (price >= 0) setJoins({ price })
 }
 const print = (): void => {
   window.print()
@@ -130,8 +156,51 @@ const saveCsv = (): void => {
         {{ formatLength(rest.lengthMm, plan.units) }} ✕
       </button>
     </p>
+    <p class="mb-2 flex flex-wrap items-center gap-x-2 text-[12.5px] text-bench-soft">
+      <label class="flex items-center gap-1.5">
+        <input
+          type="checkbox"
+          class="accent-glow"
+          :checked="plan.rules.joins.areAllowed"
+          @change="setJoins({ areAllowed: !plan.rules.joins.areAllowed })"
+        />
+        a piece may be joined of two,
+      </label>
+      <label class="flex items-center gap-1.5">
+        a join is worth
+        <input
+          type="number"
+          min="0"
+          step="0.5"
+          class="field w-16 px-1.5 py-0.5"
+          :value="plan.rules.joins.price"
+          @change="setJoinPrice"
+        />
+      </label>
+      <span v-if="joinsMade > 0" class="text-care">
+        {{ joinsMade }} {{ joinsMade === 1 ? 'join saves' : 'joins save' }} a reel
+      </span>
+    </p>
+    <p
+      v-for="{ strip, lengths, price: cost, moreDarkMm, tooShort } in prewired"
+      :key="strip.id"
+      class="mb-2 text-[12.5px] text-bench-soft"
+    >
+      With plugs on instead of soldering:
+      <b class="text-bench-ink">{{ formatQuantity(cost, 'price') }}</b>
+      for {{ lengths.map((one) => `${one.count} × ${formatLength(one.lengthMm)}`).join(', ')
+      }}<template v-if="moreDarkMm > 0.5"
+        >, {{ formatLength(moreDarkMm, plan.units) }} more stay dark</template
+      ><template v-if="tooShort > 0"
+        >; {{ tooShort }} {{ tooShort === 1 ? 'piece is' : 'pieces are' }} too short for
+        any</template
+      >; no joints.
+    </p>
     <div v-for="{ strip, reels: bins } in shown" :key="strip.id" class="mt-1.5">
-      <p class="mb-1 text-[12.5px] text-bench-soft">{{ strip.name }}</p>
+      <p class="mb-1 flex gap-3 text-[12.5px] text-bench-soft">
+        {{ strip.name }}
+        <button class="link-quiet" @click="stock = strip">reels and prices</button>
+      </p>
       <ReelBar
         v-for="(reel, index) in bins"
         :key="index"
@@ -143,5 +212,6 @@ const saveCsv = (): void => {
         @point="(id) => (id === undefined ? spotlight.dim() : spotlight.light([id]))"
       />
     </div>
+    <StockDialog v-if="stock" :strip="stock" @close="stock = undefined" @change="setStock" />
   </section>
 </template>

@@ -60,7 +60,7 @@ function add(text: string, trace: Trace): void {
 </script>
 
 <template>
-  <div class="grid grid-cols-7 gap-1 px-3 pb-2.5" role="group" aria-label="Shapes">
+  <div class="grid grid-cols-7 gap-1 px-3 pb-2.5 font-sans" role="group" aria-label="Shapes">
     <button
       v-for="{ shape, path, text } in tiles"
       :key="shape"
@@ -93,7 +93,7 @@ function add(text: string, trace: Trace): void {
           stroke-width="1.7"
         />
       </svg>
-      trace a file
+      traced
     </button>
     <input
       ref="input"

@@ -1,27 +1,63 @@
-import type { Grade } from '../../core/verdict/verdict'
-import type { VerdictCode } from '../../core/verdict/verdict'
+import { plural, type Grade, type VerdictCode } from '../../core/verdict/verdict'
 import type { Tally } from '../../core/tally'
 
 /** The pages of a plan, in the order of the work. */
 export const stages = [
   { name: 'measure', label: 'Measure' },
   { name: 'cut', label: 'Cut' },
+  { name: 'feed', label: 'Feed' },
 ] as const
 export type StageName = (typeof stages)[number]['name']
 
 /** Sections of the roll by the page beside which they are shown; one that names none of them is shown beside all. */
 const sectionStages: Readonly<Record<string, readonly StageName[]>> = {
+  length: ['measure', 'cut'],
+  place: ['measure'],
+  leads: ['measure'],
+  home: ['measure'],
   reels: ['cut'],
   joints: ['cut'],
-  current: ['measure'],
-  supply: ['measure'],
+  current: ['measure', 'feed'],
+  supply: ['measure', 'feed'],
   lights: ['measure'],
+  volts: ['feed'],
+  drops: ['feed'],
+  use: ['feed'],
 }
 
 export const showsSection = (stage: StageName, sectionId: string): boolean =>
   sectionStages[sectionId.split('.')[0] ?? '']?.includes(stage) ?? true
 
-const cutCodes: readonly VerdictCode[] = ['gap-shows', 'stock-short']
+/** Verdicts that belong to a later page than Measure. */
+const stageOfCode: Partial<Readonly<Record<VerdictCode, StageName>>> = {
+  'gap-shows': 'cut',
+  'off-mark': 'cut',
+  'splice-shows': 'cut',
+  'stock-short': 'cut',
+  nameplate: 'cut',
+  'volts-differ': 'feed',
+  'supply-short': 'feed',
+  'supply-tight': 'feed',
+  'port-over': 'feed',
+  fade: 'feed',
+  uneven: 'feed',
+  'not-fed': 'feed',
+  'lead-hot': 'feed',
+  'track-over': 'feed',
+  'copper-hot': 'feed',
+  'no-fuse': 'feed',
+  'fuse-over-wire': 'feed',
+  'plus-joined': 'feed',
+  'no-common': 'feed',
+  'regulator-hot': 'feed',
+  'bank-sleeps': 'feed',
+  'battery-sag': 'feed',
+  'battery-short': 'feed',
+  'capacitor-volts': 'feed',
+  'no-capacitor': 'feed',
+  'hot-strip': 'feed',
+  'over-100-watt': 'feed',
+}
 
 export interface StageState {
   readonly text: string
@@ -32,17 +68,26 @@ export interface StageState {
 export function stageState(stage: StageName, tally: Tally | undefined): StageState {
   if (tally === undefined) return { text: '…', grade: 'none' }
   if (tally.runs.length === 0 && tally.unread.length === 0) return { text: 'empty', grade: 'none' }
-  const own = tally.verdicts.filter(({ code }) => cutCodes.includes(code) === (stage === 'cut'))
+  const own = tally.verdicts.filter(({ code }) => (stageOfCode[code] ?? 'measure') === stage)
   for (const grade of ['stop', 'care'] as const) {
     const count = own.filter((verdict) => verdict.grade === grade).length
     if (count > 0) return { text: `${String(count)} ${grade}`, grade }
     if (grade === 'stop' && stage === 'measure' && tally.unread.length > 0)
       return { text: `${String(tally.unread.length)} unread`, grade }
   }
-  if (stage === 'measure') {
-    const { length } = tally.runs
-    return { text: `${String(length)} ${length === 1 ? 'place' : 'places'}`, grade: 'ok' }
+  return { text: stateText(stage, tally), grade: 'ok' }
+}
+
+function stateText(stage: StageName, tally: Tally): string {
+  switch (stage) {
+    case 'measure':
+      return plural(tally.runs.length, 'place')
+    case 'cut':
+      return plural(
+        tally.reels.flatMap(({ reels }) => reels.filter(({ kind }) => kind === 'reel')).length,
+        'reel',
+      )
+    case 'feed':
+      return tally.feed.leads.length === 0 ? 'nothing fed' : 'fits'
   }
-  const reels = tally.reels.flatMap((strip) => strip.reels.filter(({ kind }) => kind === 'reel'))
-  return { text: reels.length === 1 ? '1 reel' : `${String(reels.length)} reels`, grade: 'ok' }
 }

@@ -3,17 +3,31 @@ import { computed } from 'vue'
 import type { Strip } from '../../core/plan/parts'
 import { formatLength, type LengthUnits } from '../../core/quantity/format'
 import type { TallyRun } from '../../core/tally'
+import type { Piece } from '../../core/cut/cut'
+import PieceHands from './PieceHands.vue'
 import { drawnPieces, lightPitchMm, markEvery } from './tape'
 
 const { run, strip, scale, units } = defineProps<{
   run: TallyRun
   strip: Strip
+  /** Where the factory's splices fall in each piece, mm from its start, by its name. */
+  splices: ReadonlyMap<string, readonly number[]>
   /** px a mm */
   scale: number
   width: number
   units: LengthUnits
   isLit: boolean
 }>()
+
+const emit = defineEmits<{
+  end: [piece: Piece, by: number, isDrag: boolean]
+  off: [piece: Piece, mm: number, isDrag: boolean]
+  split: [piece: Piece, mark: number]
+}>()
+
+/** A split part's pieces follow on from each other. */
+const endsAtSplit = (index: number): boolean =>
+  pieces.value[index + 1]?.piece.part === pieces.value[index]?.piece.part
 
 const pieces = computed(() => drawnPieces(run.pieces, scale))
 const lightPx = computed(() => lightPitchMm(strip) * scale)
@@ -52,7 +66,7 @@ const height = 17
       </pattern>
     </defs>
     <g
-      v-for="{ piece, x, width: partWidth, stripX, stripWidth } in pieces"
+      v-for="({ piece, x, width: partWidth, stripX, stripWidth }, index) in pieces"
       :key="piece.name"
       :data-piece="piece.name"
     >
@@ -92,6 +106,30 @@ const height = 17
         />
       </g>
       <path
+        v-for="mm in splices.get(piece.name)"
+        :key="mm"
+        :d="`M${stripX + mm * scale} ${top - 1}v${height + 2}`"
+        class="stroke-data"
+        stroke-width="1.5"
+        stroke-dasharray="2 2"
+      >
+        <title>A factory splice</title>
+      </path>
+      <PieceHands
+        :drawn="{ piece, x, width: partWidth, stripX, stripWidth }"
+        :pitch-px="strip.cutPitchMm * scale"
+        :pitch-mm="strip.cutPitchMm"
+        :ends-at-split="endsAtSplit(index)"
+        :top="top"
+        :height="height"
+        :units="units"
+        @end="(by, isDrag) => emit('end', piece, by, isDrag)"
+        @off="(mm, isDrag) => emit('off', piece, mm, isDrag)"
+        @split="(mark) => emit('split', piece, mark)"
+        @join="endsAtSplit(index) && emit('split', piece, piece.cuts)"
+      />
+      <path
+        v-if="piece.fromGroup === 0"
         :d="`M${stripX - 9} ${top + 4}l6 4.5l-6 4.5`"
         fill="none"
         class="stroke-data"

@@ -33,15 +33,17 @@ const span = ({ lengthMm, placedMm }: Piece): number => Math.max(lengthMm, place
 /** A run's pieces side by side. */
 export function drawnPieces(pieces: readonly Piece[], scale: number): DrawnPiece[] {
   let x = 0
-  return pieces.map((piece) => {
+  return pieces.map((piece, index) => {
     const drawn = {
       piece,
       x,
       width: piece.lengthMm * scale,
-      stripX: x + Math.max(0, piece.startMm) * scale,
+      stripX: x + (piece.fromGroup === 0 ? Math.max(0, piece.startMm) * scale : 0),
       stripWidth: piece.placedMm * scale,
     }
-    x += span(piece) * scale + between
+    // Pieces of a split part stand pad to pad.
+    const goesOn = pieces[index + 1]?.part === piece.part
+    x += span(piece) * scale + (goesOn ? 0 : between)
     return drawn
   })
 }

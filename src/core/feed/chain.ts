@@ -46,35 +46,53 @@ export function reduce(chain: Chain, g: Float64Array, c: Float64Array, space: Ch
   const { inverse, coupling, source } = space
   const y = new Float64Array(16)
   const s = new Float64Array(4)
-  const [leftP = 0, leftM = 0] = [linkP[0], linkM[0]]
-  y[0] = leftP
-  y[5] = leftM
+  const leftP = linkP[0] ?? 0
+  const leftM = linkM[0] ?? 0
 
-  // What the node before hands on: its pivot's inverse (a b / b d), coupling and source.
-  let [ia, ib, id] = [0, 0, 0]
-  let [w0, w1, w2, w3] = [leftP, 0, 0, leftM]
-  let [s0, s1] = [0, 0]
+  // What the node before hands on: its pivot's inverse (a b / b d), coupling and source. Plain variables and indices throughout: this is
+  // where the time of a large network goes.
+  let ia = 0
+  let ib = 0
+  let id = 0
+  let w0 = leftP
+  let w1 = 0
+  let w2 = 0
+  let w3 = leftM
+  let s0 = 0
+  let s1 = 0
+  let y00 = leftP
+  let y01 = 0
+  let y11 = leftM
+  let sP = 0
+  let sM = 0
+  // A rail that is connected to nothing is held at 0 V by itself.
+  const alonePlus = hasPlus ? 0 : 1
+  const aloneMinus = hasMinus ? 0 : 1
+  let beforeP = leftP
+  let beforeM = leftM
   for (let k = 0; k < count; k += 1) {
     const node = first + k
-    const [beforeP = 0, beforeM = 0] = [linkP[k], linkM[k]]
-    const [behindP = 0, behindM = 0] = [linkP[k + 1], linkM[k + 1]]
-    const [load = 0, constant = 0] = [g[node], c[node]]
-    // A rail that is connected to nothing is held at 0 V by itself.
-    let a = beforeP + behindP + load + (hasPlus ? 0 : 1)
+    const behindP = linkP[k + 1] ?? 0
+    const behindM = linkM[k + 1] ?? 0
+    const load = g[node] ?? 0
+    const constant = c[node] ?? 0
+    let a = beforeP + behindP + load + alonePlus
     let b = -load
-    let d = beforeM + behindM + load + (hasMinus ? 0 : 1)
-    let [t0, t1] = [-constant, constant]
+    let d = beforeM + behindM + load + aloneMinus
+    let t0 = -constant
+    let t1 = constant
     if (k > 0) {
       a -= beforeP * ia * beforeP
       b -= beforeP * ib * beforeM
       d -= beforeM * id * beforeM
       t0 += beforeP * (ia * s0 + ib * s1)
       t1 += beforeM * (ib * s0 + id * s1)
-      const [v0, v1, v2, v3] = [w0, w1, w2, w3]
-      w0 = beforeP * (ia * v0 + ib * v2)
-      w1 = beforeP * (ia * v1 + ib * v3)
-      w2 = beforeM * (ib * v0 + id * v2)
-      w3 = beforeM * (ib * v1 + id * v3)
+      const v0 = w0
+      const v1 = w1
+      w0 = beforeP * (ia * v0 + ib * w2)
+      w1 = beforeP * (ia * v1 + ib * w3)
+      w2 = beforeM * (ib * v0 + id * w2)
+      w3 = beforeM * (ib * v1 + id * w3)
     }
     s0 = t0
     s1 = t1
@@ -93,14 +111,23 @@ export function reduce(chain: Chain, g: Float64Array, c: Float64Array, space: Ch
     source[2 * node + 1] = s1
 
     // The left port: Y −= Wᵀ D⁻¹ W, s += Wᵀ D⁻¹ source.
-    const [p0, p1] = [ia * w0 + ib * w2, ia * w1 + ib * w3]
-    const [q0, q1] = [ib * w0 + id * w2, ib * w1 + id * w3]
-    y[0] -= w0 * p0 + w2 * q0
-    y[1] = (y[1] ?? 0) - (w0 * p1 + w2 * q1)
-    y[5] -= w1 * p1 + w3 * q1
-    s[0] = (s[0] ?? 0) + p0 * s0 + q0 * s1
-    s[1] = (s[1] ?? 0) + p1 * s0 + q1 * s1
+    const p0 = ia * w0 + ib * w2
+    const p1 = ia * w1 + ib * w3
+    const q0 = ib * w0 + id * w2
+    const q1 = ib * w1 + id * w3
+    y00 -= w0 * p0 + w2 * q0
+    y01 -= w0 * p1 + w2 * q1
+    y11 -= w1 * p1 + w3 * q1
+    sP += p0 * s0 + q0 * s1
+    sM += p1 * s0 + q1 * s1
+    beforeP = behindP
+    beforeM = behindM
   }
+  y[0] = y00
+  y[1] = y01
+  y[5] = y11
+  s[0] = sP
+  s[1] = sM
   // The right port, through the last link.
   const [rightP = 0, rightM = 0] = [linkP[count], linkM[count]]
   y[10] = rightP - rightP * ia * rightP
@@ -131,25 +158,22 @@ export function restore(
   minus: Float64Array,
 ): void {
   let [nextP, nextM] = right
+  const [leftP, leftM] = left
   for (let k = count - 1; k >= 0; k -= 1) {
     const node = first + k
-    const [ia = 0, ib = 0, id = 0] = [
-      inverse[3 * node],
-      inverse[3 * node + 1],
-      inverse[3 * node + 2],
-    ]
+    const ib = inverse[3 * node + 1] ?? 0
     const r0 =
       (source[2 * node] ?? 0) +
       (linkP[k + 1] ?? 0) * nextP +
-      (coupling[4 * node] ?? 0) * left[0] +
-      (coupling[4 * node + 1] ?? 0) * left[1]
+      (coupling[4 * node] ?? 0) * leftP +
+      (coupling[4 * node + 1] ?? 0) * leftM
     const r1 =
       (source[2 * node + 1] ?? 0) +
       (linkM[k + 1] ?? 0) * nextM +
-      (coupling[4 * node + 2] ?? 0) * left[0] +
-      (coupling[4 * node + 3] ?? 0) * left[1]
-    nextP = ia * r0 + ib * r1
-    nextM = ib * r0 + id * r1
+      (coupling[4 * node + 2] ?? 0) * leftP +
+      (coupling[4 * node + 3] ?? 0) * leftM
+    nextP = (inverse[3 * node] ?? 0) * r0 + ib * r1
+    nextM = ib * r0 + (inverse[3 * node + 2] ?? 0) * r1
     plus[node] = nextP
     minus[node] = nextM
   }

@@ -3,7 +3,7 @@ import { padPlace } from '../cut/pads'
 import { squareWay, type Point } from '../measure/geometry'
 import { placer, type Layout } from '../measure/layout'
 import { wireOf, type Wire } from '../parts/wires'
-import type { Feed, Junction, Plan } from '../plan/plan'
+import type { Feed, Junction, Place, Plan } from '../plan/plan'
 
 /** A pair of wires from a supply or a junction to a pad, or to a junction. */
 export interface Lead {
@@ -68,62 +68,83 @@ export function leadsOf(
   layout: Layout,
   hidden: Hidden,
 ): Lead[] {
-  const [firstSupply = ''] = hidden.supplies.keys()
-  const startOf = (id: string): Point =>
-    hidden.supplies.get(id) ?? hidden.junctions.get(id) ?? [0, 0]
-  const lead = (
-    id: string,
-    settings: Feed | Junction,
-    from: string,
-    to: Lead['to'],
-    end: Point,
-  ): Lead => {
-    const start = startOf(from)
-    const drawnMm = squareWay(start, end) * (1 + plan.rules.slack)
-    return {
-      id,
-      from,
-      to,
-      start,
-      end,
-      wire: wireOf(settings.wire ?? plan.defaults.wire),
-      drawnMm,
-      lengthMm: settings.lengthMm ?? drawnMm,
-      isMeasured: settings.lengthMm !== undefined,
-      fuse: settings.fuse,
-    }
-  }
   const placeOf = new Map(layout.placed.map(({ id, place }) => [id, place]))
   return [
-    ...plan.junctions.map((junction) =>
-      lead(
-        junction.id,
-        junction,
-        junction.from ?? firstSupply,
-        { kind: 'junction', junction: junction.id },
-        hidden.junctions.get(junction.id) ?? [0, 0],
-      ),
-    ),
+    ...junctionLeads(plan, hidden),
     ...cuts.flatMap((entry) => {
-      const { run } = entry
-      const place = placeOf.get(run.id)
-      if (entry.cuts === 0 || place === undefined) return []
-      const at = placer(run, place)
-      return feedsOf(run.line).flatMap((feed) => {
-        const pad = padOf(feed, entry.cuts)
-        const found = padPlace(entry, pad)
-        return found === undefined
-          ? []
-          : [
-              lead(
-                `${run.id}.${feed.id}`,
-                feed,
-                feed.from ?? supplyIdOf(plan, run.line),
-                { kind: 'run', run: run.id, pad },
-                at(found.point),
-              ),
-            ]
-      })
+      const place = placeOf.get(entry.run.id)
+      return place === undefined
+        ? []
+        : runLeads(plan, entry, place, hidden, feedsOf(entry.run.line))
     }),
   ]
+}
+
+/** The leads from supplies and junctions to junctions. */
+export function junctionLeads(plan: Plan, hidden: Hidden): Lead[] {
+  const [firstSupply = ''] = hidden.supplies.keys()
+  return plan.junctions.map((junction) =>
+    leadOf(plan, hidden, {
+      id: junction.id,
+      settings: junction,
+      from: junction.from ?? firstSupply,
+      to: { kind: 'junction', junction: junction.id },
+      end: hidden.junctions.get(junction.id) ?? [0, 0],
+    }),
+  )
+}
+
+/** The leads of one run if it were fed at these places. */
+export function runLeads(
+  plan: Plan,
+  entry: CutStripRun,
+  place: Place,
+  hidden: Hidden,
+  feeds: readonly Feed[],
+): Lead[] {
+  const { run } = entry
+  if (entry.cuts === 0) return []
+  const at = placer(run, place)
+  return feeds.flatMap((feed) => {
+    const pad = padOf(feed, entry.cuts)
+    const found = padPlace(entry, pad)
+    return found === undefined
+      ? []
+      : [
+          leadOf(plan, hidden, {
+            id: `${run.id}.${feed.id}`,
+            settings: feed,
+            from: feed.from ?? supplyIdOf(plan, run.line),
+            to: { kind: 'run', run: run.id, pad },
+            end: at(found.point),
+          }),
+        ]
+  })
+}
+
+function leadOf(
+  plan: Plan,
+  hidden: Hidden,
+  {
+    id,
+    settings,
+    from,
+    to,
+    end,
+  }: Pick<Lead, 'id' | 'from' | 'to' | 'end'> & { readonly settings: Feed | Junction },
+): Lead {
+  const start = hidden.supplies.get(from) ?? hidden.junctions.get(from) ?? [0, 0]
+  const drawnMm = squareWay(start, end) * (1 + plan.rules.slack)
+  return {
+    id,
+    from,
+    to,
+    start,
+    end,
+    wire: wireOf(settings.wire ?? plan.defaults.wire),
+    drawnMm,
+    lengthMm: settings.lengthMm ?? drawnMm,
+    isMeasured: settings.lengthMm !== undefined,
+    fuse: settings.fuse,
+  }
 }

@@ -104,9 +104,11 @@ function solvePart(network: Network): SolveResult {
   const linearize = (): void => {
     for (let node = 0; node < total; node += 1) {
       const draw = draws[runOf[node] ?? 0]
+      if (draw === undefined) continue
       const v = volts[node] ?? 0
-      g[node] = draw?.slope(v) ?? 0
-      c[node] = (draw?.current(v) ?? 0) - (g[node] ?? 0) * v
+      const slope = draw.slope(v)
+      g[node] = slope
+      c[node] = draw.current(v) - slope * v
     }
   }
   /** What a load draws beyond its linearization when its volts are `t` of the way on. */
@@ -143,16 +145,23 @@ function solvePart(network: Network): SolveResult {
     }
     for (let node = 0; node < total; node += 1)
       volts[node] = (volts[node] ?? 0) + t * (change[node] ?? 0)
-    for (const part of ['plus', 'minus', 'ports'] as const)
-      for (let index = 0; index < state[part].length; index += 1) {
-        const from = state[part][index] ?? 0
-        state[part][index] =
-          t === 1 ? (next[part][index] ?? 0) : from + t * ((next[part][index] ?? 0) - from)
-      }
+    advance(state.plus, next.plus, t)
+    advance(state.minus, next.minus, t)
+    advance(state.ports, next.ports, t)
     if (residualA <= settledA)
       return { ok: true, solution: solutionOf(network, model, volts, state, iteration, residualA) }
   }
   return { ok: false, reason: 'not-settled', residualA }
+}
+
+/** Goes `t` of the way from where something is to where it would be next. */
+function advance(from: Float64Array, to: Float64Array, t: number): void {
+  if (t === 1) from.set(to)
+  else
+    for (let index = 0; index < from.length; index += 1) {
+      const start = from[index] ?? 0
+      from[index] = start + t * ((to[index] ?? 0) - start)
+    }
 }
 
 /** Index of a port's plus; its minus is the next. -1 where a chain ends in the air. */
@@ -373,9 +382,11 @@ function solutionOf(
     const own = volts.slice(first, first + run.loads)
     let minAt = 0
     let currentA = 0
-    for (const [at, v] of own.entries()) {
+    const draw = draws[index]
+    for (let at = 0; at < own.length; at += 1) {
+      const v = own[at] ?? 0
       if (v < (own[minAt] ?? Infinity) - 1e-9) minAt = at
-      currentA += draws[index]?.current(v) ?? 0
+      currentA += draw?.current(v) ?? 0
     }
     runs.set(run.id, {
       firstV: own[0] ?? 0,

@@ -57,6 +57,9 @@ export function formatQuantity(
       return `${Math.abs(value) < 0.1 ? significant(value * 100, 2) : String(Math.round(value * 100))} %`
     case '/m':
       return `${significant(value)}/m`
+    case 'V':
+      // A supply's 5 V are just that; volts that were solved keep their zeros, so that columns line up.
+      return `${Math.abs(value - Number(significant(value))) < 1e-9 ? significant(value) : fixedSignificant(value)} V`
     case 'A':
     case 'W':
       return `${fixedSignificant(value)} ${unit}`

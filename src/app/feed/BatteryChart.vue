@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import VueApexCharts from 'vue3-apexcharts'
+import { formatQuantity } from '../../core/quantity/format'
+import type { Tally } from '../../core/tally'
+
+const { battery, name } = defineProps<{ battery: Tally['batteries'][number]; name: string }>()
+
+const series = computed(() => [
+  {
+    name: 'at the mean load',
+    data: battery.course.map(({ hours, meanV }) => [hours, Math.round(meanV * 1000) / 1000]),
+  },
+  {
+    name: 'at the peak',
+    data: battery.course.map(({ hours, peakV }) => [hours, Math.round(peakV * 1000) / 1000]),
+  },
+])
+const options = computed(() => ({
+  chart: {
+    fontFamily: 'inherit',
+    foreColor: '#a6a8b8',
+    toolbar: { show: false },
+    zoom: { enabled: false },
+    animations: { enabled: false },
+  },
+  colors: ['#8ec5ff', '#ffb84d'],
+  stroke: { width: 2 },
+  grid: { borderColor: '#343847' },
+  legend: { position: 'top' as const, horizontalAlign: 'left' as const },
+  tooltip: { theme: 'dark' as const, x: { formatter: (value: number) => `${value.toFixed(1)} h` } },
+  xaxis: {
+    type: 'numeric' as const,
+    min: 0,
+    labels: { formatter: (value: string | number) => `${Number(value).toFixed(1)} h` },
+    tickAmount: 6,
+  },
+  yaxis: {
+    min: Math.min(battery.cutoffV, battery.peakFirstV) * 0.95,
+    labels: { formatter: (value: number) => `${value.toFixed(1)} V` },
+  },
+  annotations: {
+    yaxis: [
+      {
+        y: battery.cutoffV,
+        borderColor: '#ff8471',
+        label: {
+          text: `out below ${formatQuantity(battery.cutoffV, 'V')}`,
+          style: { background: '#15161c', color: '#ff8471' },
+        },
+      },
+    ],
+  },
+}))
+const summary = computed(
+  () =>
+    `${name}: ${formatQuantity(battery.hours * 60, 'min')} until the ${battery.endsBy === 'cut-off' ? 'brown-out at its peak' : 'cells are empty'}`,
+)
+</script>
+
+<template>
+  <figure class="mb-3">
+    <figcaption class="text-[12.5px]">{{ summary }}</figcaption>
+    <div role="img" :aria-label="summary">
+      <VueApexCharts type="line" height="190" :options="options" :series="series" />
+    </div>
+  </figure>
+</template>

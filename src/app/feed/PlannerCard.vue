@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { FeedAnswer, FeedGoal, FeedWish } from '../../core/feed/planner'
+import { wireOf } from '../../core/parts/wires'
+import type { Plan } from '../../core/plan/plan'
+import { formatQuantity } from '../../core/quantity/format'
+import { useNotices } from '../stores/notices'
+import { usePlanStore } from '../stores/plan'
+import { usePlanner } from './use-planner'
+
+const { plan } = defineProps<{ plan: Plan }>()
+
+const store = usePlanStore()
+const notices = useNotices()
+const { found, progress, start, stop } = usePlanner(() => plan)
+
+const kind = ref<FeedGoal['kind']>('brightness')
+const percent = ref(95)
+const volts = ref(4.2)
+const goal = computed((): FeedGoal =>
+  kind.value === 'volts'
+    ? { kind: 'volts', atLeast: volts.value }
+    : { kind: 'brightness', atLeast: percent.value / 100 },
+)
+const wishNames: Readonly<Record<FeedWish, string>> = {
+  'fewest-joints': 'fewest joints',
+  'thinnest-wire': 'thinnest wire',
+  cheapest: 'cheapest',
+}
+const nameOf = (id: string): string => store.measured.runs.find((run) => run.id === id)?.name ?? id
+
+/** What would be different, run by run. */
+const differences = ({ feeds }: FeedAnswer): string =>
+  [...feeds]
+    .map(([id, own]) => {
+      const names = [...new Set(own.map(({ wire }) => wireOf(wire ?? plan.defaults.wire).name))]
+      return `${nameOf(id)}: ${String(own.length)} ${own.length === 1 ? 'feed' : 'feeds'} of ${names.join(', ')}`
+    })
+    .join(' · ')
+
+function apply(answer: FeedAnswer): void {
+  store.commit(answer.commands, { label: 'planned feeds' })
+  notices.show({
+    kind: 'done',
+    text: `Fed anew: ${formatQuantity(answer.worstV, 'V')} at the worst.`,
+    action: { label: 'Undo', run: () => store.undo() },
+  })
+}
+</script>
+
+<template>
+  <section
+    class="relative rounded-lg border border-bench-line bg-bench-raised px-3 py-2.5 text-[13px]"
+    aria-label="Plan it for me"
+  >
+    <h2 class="mb-1.5 text-bench-soft">Plan it for me</h2>
+    <div class="mb-1.5 flex flex-wrap items-center gap-2">
+      keep every light
+      <select v-model="kind" class="field w-auto px-1.5 py-0.5" aria-label="What is kept">
+        <option value="brightness">bright to</option>
+        <option value="volts">above</option>
+      </select>
+      <input
+        v-if="kind === 'brightness'"
+        v-model.number="percent"
+        type="number"
+        min="30"
+        max="100"
+        class="field w-16 px-1.5 py-0.5"
+        aria-label="Per cent of full brightness"
+      />
+      <input
+        v-else
+        v-model.number="volts"
+        type="number"
+        step="0.1"
+        min="1"
+        max="60"
+        class="field w-16 px-1.5 py-0.5"
+        aria-label="Volts"
+      />
+      {{ kind === 'volts' ? 'V' : '%' }}
+      <button
+        v-if="progress === undefined"
+        class="button-main ml-auto px-2.5 py-1"
+        @click="start(goal)"
+      >
+        Plan
+      </button>
+      <button v-else class="button-quiet ml-auto" @click="stop">
+        Stop, {{ Math.round(progress * 100) }} %
+      </button>
+    </div>
+    <p v-if="!found" class="text-[12.5px] text-bench-soft">
+      Two or three ways, each solved before it is shown: fewest joints, thinnest wire, cheapest.
+    </p>
+    <p
+      v-else-if="found.answers.length === 0 && found.hopeless.length === 0"
+      class="text-[12.5px] text-ok"
+    >
+      Every light keeps that already.
+    </p>
+    <p v-if="found && found.hopeless.length > 0" class="text-[12.5px] text-care">
+      Out of reach for {{ found.hopeless.map(nameOf).join(', ') }}: more than the supply gives
+      there.
+    </p>
+    <ul
+      v-if="found && found.answers.length > 0"
+      class="absolute right-0 bottom-full z-20 mb-1.5 w-[min(560px,calc(100vw-24px))] rounded-lg border border-bench-line bg-bench-high p-2 shadow-xl shadow-black/60"
+      aria-label="Ways to feed it"
+    >
+      <li
+        v-for="answer in found.answers"
+        :key="answer.wish"
+        class="flex items-center gap-3 border-b border-bench-line px-2 py-2 last:border-0"
+      >
+        <div class="min-w-0 flex-1">
+          <p>
+            <b>{{ answer.wishes.map((wish) => wishNames[wish]).join(', ') }}</b>
+            <span class="ml-2 text-ok">{{ formatQuantity(answer.worstV, 'V') }} worst</span>
+            <span class="ml-2 text-bench-soft">
+              {{ answer.addedFeeds >= 0 ? '+' : '−' }}{{ Math.abs(answer.addedFeeds) }} feeds,
+              {{ answer.addedCost >= 0 ? '+' : '−'
+              }}{{ formatQuantity(Math.abs(answer.addedCost), 'price') }}
+            </span>
+          </p>
+          <p class="truncate text-[12px] text-bench-soft" :title="differences(answer)">
+            {{ differences(answer) }}
+          </p>
+        </div>
+        <button class="button-main px-2.5 py-1" @click="apply(answer)">Take it</button>
+      </li>
+    </ul>
+  </section>
+</template>

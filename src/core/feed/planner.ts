@@ -1,0 +1,368 @@
+import type { CutStripRun } from '../cut/cut'
+import type { Layout } from '../measure/layout'
+import { wires, type Wire } from '../parts/wires'
+import type { Command } from '../plan/commands'
+import type { Feed, Plan } from '../plan/plan'
+import { weakestAt } from './brightness'
+import { networkOf } from './build'
+import { fuseFor } from './fuse'
+import { feedsOf, junctionLeads, padOf, runLeads, type Hidden, type Lead } from './leads'
+import { solve } from './solve'
+import { feedScene, type FedScene } from './solved'
+import type { FedSupply } from './supplies'
+
+/** What every light is to keep at full white. */
+export type FeedGoal =
+  | { readonly kind: 'volts'; readonly atLeast: number }
+  /** Share of the weakest colour, 0–1. */
+  | { readonly kind: 'brightness'; readonly atLeast: number }
+
+/** What is preferred where several ways reach the goal. */
+export const feedWishes = ['fewest-joints', 'thinnest-wire', 'cheapest'] as const
+export type FeedWish = (typeof feedWishes)[number]
+
+export interface FeedAnswer {
+  readonly wish: FeedWish
+  /** Every wish that leads to this very answer. */
+  readonly wishes: readonly FeedWish[]
+  /** The plan's feeds as they would be, run by run; runs that are not named stay as they are. */
+  readonly feeds: ReadonlyMap<string, readonly Feed[]>
+  readonly addedFeeds: number
+  /** *Typical* cost of wire, fuses and joints of the changed runs, less that of what they have now. */
+  readonly addedCost: number
+  readonly worstV: number
+  readonly worstShare: number
+  /** All of it as one edit. */
+  readonly commands: readonly Command[]
+}
+
+export interface FeedPlan {
+  readonly answers: readonly FeedAnswer[]
+  /** Runs that no number of feeds and no wire brings to the goal. */
+  readonly hopeless: readonly string[]
+}
+
+export interface PlannerGiven {
+  readonly plan: Plan
+  readonly cuts: readonly CutStripRun[]
+  readonly layout: Layout
+  readonly hidden: Hidden
+  readonly supplies: readonly FedSupply[]
+}
+
+/** More feeds than this on one run are no plan. */
+const mostFeeds = 8
+/** Sets of pads that are all tried; beyond that only evenly spread ones and their neighbours. */
+const mostSets = 260
+
+/** *Typical* cost of a feed besides its wire: fuse, holder, two joints. */
+const feedPrice = 1.6
+
+/** One way of feeding a run that reaches the goal. */
+interface Way {
+  readonly pads: readonly number[]
+  readonly wire: Wire
+  readonly cost: number
+  readonly leadMm: number
+}
+
+/**
+ * Finds where to feed the runs that miss a goal, with what wire (handbook 3, feed planner). For each such run, ways are tried from one feed
+ * up: on short runs every set of pads, on long ones evenly spread sets improved pad by pad; each with every gauge whose fuse carries its
+ * load. What is proposed is solved once more in the whole plan, and left out where that does not confirm it.
+ *
+ * @param tell hears the share that is done, 0–1; `true` stops the search with what was found
+ */
+export function planFeeds(
+  given: PlannerGiven,
+  goal: FeedGoal,
+  tell: (done: number) => boolean = () => false,
+): FeedPlan {
+  const { plan, cuts, supplies } = given
+  const before = feedAll(given, plan)
+  const missing = cuts.filter((entry) => entry.cuts > 0 && !isMet(entry, before, goal))
+  const found = new Map<string, Way[]>()
+  const hopeless: string[] = []
+  for (const [index, entry] of missing.entries()) {
+    if (tell(index / Math.max(1, missing.length))) break
+    const ways = waysFor(given, entry, goal)
+    if (ways.length === 0) hopeless.push(entry.run.id)
+    else found.set(entry.run.id, ways)
+  }
+  const answers: FeedAnswer[] = []
+  for (const wish of feedWishes) {
+    const feeds = new Map(
+      [...found].flatMap(([id, ways]) => {
+        const entry = cuts.find(({ run }) => run.id === id)
+        const best = bestFor(wish, ways)
+        return entry === undefined || best === undefined
+          ? []
+          : [[id, feedsFrom(plan, entry, best)] as const]
+      }),
+    )
+    if (feeds.size === 0) continue
+    const changed: Plan = {
+      ...plan,
+      lines: plan.lines.map((line) => {
+        const own = feeds.get(line.id)
+        return own === undefined ? line : { ...line, feeds: [...own] }
+      }),
+    }
+    const after = feedAll(given, changed)
+    // What hangs on one junction feels its neighbours: only what the whole plan confirms is an answer.
+    const isConfirmed = cuts.every((entry) => !feeds.has(entry.run.id) || isMet(entry, after, goal))
+    if (!isConfirmed) continue
+    const touched = cuts.filter(({ run }) => feeds.has(run.id))
+    const worst = touched.map((entry) => after.runs.get(entry.run.id))
+    const cost = (scene: FedScene): number =>
+      scene.leads
+        .filter(({ lead: { to } }) => to.kind === 'run' && feeds.has(to.run))
+        .reduce((sum, { lead }) => sum + costOf(lead), 0)
+    answers.push({
+      wish,
+      wishes: [wish],
+      feeds,
+      addedFeeds: touched.reduce(
+        (sum, { run }) => sum + (feeds.get(run.id)?.length ?? 0) - feedsOf(run.line).length,
+        0,
+      ),
+      addedCost: cost(after) - cost(before),
+      worstV: Math.min(...worst.map((run) => run?.minV ?? 0)),
+      worstShare: Math.min(...worst.map((run) => run?.weakest ?? 0)),
+      commands: [...feeds].map(([id, own]) => ({
+        do: 'set-lines',
+        lines: [id],
+        set: { feeds: [...own] },
+      })),
+    })
+  }
+  tell(1)
+  // With all supplies too weak there is nothing to feed from; that is another verdict's matter.
+  return { answers: supplies.length === 0 ? [] : unlike(answers), hopeless }
+}
+
+/** Answers that several wishes lead to are told once. */
+function unlike(answers: readonly FeedAnswer[]): FeedAnswer[] {
+  const seen = new Map<string, FeedAnswer>()
+  for (const answer of answers) {
+    const key = JSON.stringify([...answer.feeds])
+    const known = seen.get(key)
+    seen.set(
+      key,
+      known === undefined ? answer : { ...known, wishes: [...known.wishes, answer.wish] },
+    )
+  }
+  return [...seen.values()]
+}
+
+function feedAll({ cuts, layout, hidden, supplies }: PlannerGiven, plan: Plan): FedScene {
+  const lineOf = new Map(plan.lines.map((line) => [line.id, line]))
+  const entries = cuts.map((entry) => ({
+    ...entry,
+    run: { ...entry.run, line: lineOf.get(entry.run.id) ?? entry.run.line },
+  }))
+  const leads = [
+    ...junctionLeads(plan, hidden),
+    ...entries.flatMap((entry, index) => {
+      const place = layout.placed[index]?.place
+      return place === undefined
+        ? []
+        : runLeads(plan, entry, place, hidden, feedsOf(entry.run.line))
+    }),
+  ]
+  return feedScene(plan, entries, leads, supplies, 'full-white')
+}
+
+function isMet(entry: CutStripRun, scene: FedScene, goal: FeedGoal): boolean {
+  const run = scene.runs.get(entry.run.id)
+  if (run === undefined) return false
+  return goal.kind === 'volts'
+    ? run.minV >= goal.atLeast - 1e-9
+    : run.weakest >= goal.atLeast - 1e-9
+}
+
+const costOf = ({ wire, lengthMm }: Lead): number => feedPrice + (lengthMm / 1000) * wire.pricePerM
+
+/** Every way of feeding one run that reaches the goal, of those that are tried. */
+function waysFor(given: PlannerGiven, entry: CutStripRun, goal: FeedGoal): Way[] {
+  const { plan } = given
+  const kind = plan.defaults.wire.split('-')[0] ?? ''
+  const gauges = wires.filter(({ id }) => id.startsWith(kind))
+  const ways: Way[] = []
+  for (let count = 1; count <= Math.min(mostFeeds, entry.cuts + 1); count += 1) {
+    let isReached = false
+    for (const pads of padSets(given, entry, count, gauges.at(-1))) {
+      const way = thinnestFor(given, entry, pads, gauges, goal)
+      if (way === undefined) continue
+      ways.push(way)
+      isReached = true
+    }
+    // Two feeds more than the fewest may be thinner or cheaper; beyond that they are no plan.
+    const fewest = ways[0]?.pads.length
+    if (fewest !== undefined && count >= fewest + 2 && isReached) break
+  }
+  return ways
+}
+
+/** Thicker is never worse: where the thickest will do, the thinnest that does is looked for by halves. */
+function thinnestFor(
+  given: PlannerGiven,
+  entry: CutStripRun,
+  pads: readonly number[],
+  gauges: readonly Wire[],
+  goal: FeedGoal,
+): Way | undefined {
+  let best: Way | undefined
+  let [low, high] = [0, gauges.length - 1]
+  for (let at = high; low <= high; at = Math.floor((low + high) / 2)) {
+    const wire = gauges[at]
+    if (wire === undefined) break
+    const tried = tryWay(given, entry, pads, wire)
+    if (isGood(tried, entry, goal)) {
+      best = { pads, wire, cost: tried.cost, leadMm: tried.leadMm }
+      high = at - 1
+    } else if (best === undefined) return undefined
+    else low = at + 1
+  }
+  return best
+}
+
+interface Tried {
+  readonly minV: number
+  readonly isFused: boolean
+  readonly cost: number
+  readonly leadMm: number
+}
+
+const isGood = (tried: Tried, { strip }: CutStripRun, goal: FeedGoal): boolean =>
+  tried.isFused &&
+  (goal.kind === 'volts'
+    ? tried.minV >= goal.atLeast
+    : weakestAt(strip, tried.minV) >= goal.atLeast)
+
+function tryWay(
+  { plan, layout, hidden, supplies }: PlannerGiven,
+  entry: CutStripRun,
+  pads: readonly number[],
+  wire: Wire,
+): Tried {
+  const place = layout.placed.find(({ id }) => id === entry.run.id)?.place
+  if (place === undefined) return { minV: 0, isFused: false, cost: 0, leadMm: 0 }
+  const own = runLeads(plan, entry, place, hidden, feedsFrom(plan, entry, { pads, wire }))
+  const others = junctionLeads(plan, hidden)
+  const network = networkOf(plan, [entry], [...others, ...own], supplies, 'full-white')
+  const result = solve(network)
+  const run = result.ok ? result.solution.runs.get(entry.run.id) : undefined
+  const cost = own.reduce((sum, lead) => sum + costOf(lead), 0)
+  const leadMm = own.reduce((sum, { lengthMm }) => sum + lengthMm, 0)
+  if (!result.ok || run === undefined || 'floating' in run)
+    return { minV: 0, isFused: false, cost, leadMm }
+  const isFused = own.every((_, index) => {
+    const amperes = Math.abs(result.solution.leads[others.length + index]?.plusA ?? 0)
+    return fuseFor(amperes, wire.limitA) !== null
+  })
+  return { minV: run.minV, isFused, cost, leadMm }
+}
+
+/** Sets of so many pads: all where they are few, otherwise evenly spread ones, improved pad by pad. */
+function padSets(
+  given: PlannerGiven,
+  entry: CutStripRun,
+  count: number,
+  thickest: Wire | undefined,
+): number[][] {
+  const pads = entry.cuts + 1
+  if (combinations(pads, count) <= mostSets) return allSets(pads, count)
+  const last = entry.cuts
+  const inside = Array.from({ length: count }, (_, at) =>
+    Math.round((last * (2 * at + 1)) / (2 * count)),
+  )
+  const toEnds =
+    count === 1
+      ? []
+      : [Array.from({ length: count }, (_, at) => Math.round((last * at) / (count - 1)))]
+  const starts = count === 1 ? [[0], [last], inside] : [inside, ...toEnds]
+  return thickest === undefined ? starts : [...starts, improved(given, entry, inside, thickest)]
+}
+
+/** Moves one pad after another while the lowest volts rise, by ever smaller steps. */
+function improved(
+  given: PlannerGiven,
+  entry: CutStripRun,
+  start: readonly number[],
+  wire: Wire,
+): number[] {
+  let best = [...start]
+  let bestV = tryWay(given, entry, best, wire).minV
+  for (let step = Math.ceil(entry.cuts / 8); step >= 1; step = step === 1 ? 0 : Math.ceil(step / 3))
+    for (const at of best.keys())
+      for (const by of [-step, step]) {
+        const moved = best.with(at, Math.min(entry.cuts, Math.max(0, (best[at] ?? 0) + by)))
+        if (new Set(moved).size < moved.length) continue
+        const { minV } = tryWay(given, entry, moved, wire)
+        if (minV > bestV + 1e-6) {
+          best = moved
+          bestV = minV
+        }
+      }
+  return best
+}
+
+function combinations(n: number, k: number): number {
+  let result = 1
+  for (let at = 0; at < k; at += 1) result = (result * (n - at)) / (at + 1)
+  return result
+}
+
+function allSets(n: number, k: number): number[][] {
+  if (k === 0) return [[]]
+  return Array.from({ length: n }, (_, first) =>
+    first + k > n
+      ? []
+      : allSets(n - first - 1, k - 1).map((rest) => [first, ...rest.map((pad) => pad + first + 1)]),
+  ).flat()
+}
+
+function bestFor(wish: FeedWish, ways: readonly Way[]): Way | undefined {
+  const order: Readonly<Record<FeedWish, (way: Way) => readonly number[]>> = {
+    'fewest-joints': ({ pads, cost }) => [pads.length, cost],
+    'thinnest-wire': ({ wire, pads, cost }) => [wire.areaMm2, pads.length, cost],
+    cheapest: ({ cost, pads }) => [cost, pads.length],
+  }
+  const key = order[wish]
+  return ways.toSorted((a, b) => {
+    const [left, right] = [key(a), key(b)]
+    const at = left.findIndex((value, index) => Math.abs(value - (right[index] ?? 0)) > 1e-9)
+    return at < 0 ? 0 : (left[at] ?? 0) - (right[at] ?? 0)
+  })[0]
+}
+
+/** The feeds of a way; those that are where one is already keep its name, source and measured length. */
+function feedsFrom(
+  plan: Plan,
+  { run, cuts }: CutStripRun,
+  { pads, wire }: Pick<Way, 'pads' | 'wire'>,
+): Feed[] {
+  const known = feedsOf(run.line)
+  const from = known[0]?.from
+  const taken = new Set(known.map(({ id }) => id))
+  let number = 0
+  const freshId = (): string => {
+    do number += 1
+    while (taken.has(`feed-${String(number)}`))
+    taken.add(`feed-${String(number)}`)
+    return `feed-${String(number)}`
+  }
+  return pads.map((pad): Feed => {
+    const here = known.find((feed) => padOf(feed, cuts) === pad)
+    const wireId = wire.id === plan.defaults.wire ? undefined : wire.id
+    return {
+      id: here?.id ?? freshId(),
+      pad: pad === cuts ? 'end' : pad,
+      fuse: 'auto',
+      ...(from !== undefined && { from }),
+      ...(wireId !== undefined && { wire: wireId }),
+      ...(here?.lengthMm !== undefined && { lengthMm: here.lengthMm }),
+    }
+  })
+}
