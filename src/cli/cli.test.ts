@@ -20,8 +20,10 @@ describe('the command line', () => {
     expect(json).toMatchObject({
       totals: { pixels: 503, singleLights: 40 },
       supplies: [{ id: 'supply-a', volts: 5, ratedA: 20 }],
-      verdicts: [{ code: 'supply-tight', grade: 'care' }],
     })
+    const { verdicts } = json as { verdicts: { code: string; grade: string }[] }
+    expect(verdicts).toContainEqual(expect.objectContaining({ code: 'fade', grade: 'stop' }))
+    expect(verdicts).toContainEqual(expect.objectContaining({ code: 'wrong-end', grade: 'care' }))
     expect(glow(['tally', 'demo/bay-window-nook.json']).json).toEqual(json)
     expect(glow(['plans']).json).toContainEqual({
       name: 'bay-window-nook',
@@ -81,11 +83,11 @@ describe('the command line', () => {
       'B3',
       'C1',
       'D1',
-      'D2',
       'E1',
-      'E2',
-      'E3',
-      'E4',
+      'F1',
+      'F2',
+      'F3',
+      'F4',
     ])
     expect(cells.reduce((sum, row) => sum + Number(row[5]), 0)).toBe(503)
     expect(glow(['csv', 'weights', 'demo/bay-window-nook.json']).status).toBe(2)

@@ -1,7 +1,5 @@
 import { readFileSync } from 'node:fs'
 import { Command, CommanderError } from 'commander'
-import { fedPlan } from '../core/fed-plan'
-import { networkOf } from '../core/feed/build'
 import { networkIssues, networkSchema } from '../core/feed/network'
 import { solve } from '../core/feed/solve'
 import { readLine, type Reading } from '../core/measure/jot'
@@ -14,7 +12,7 @@ import { cutsCsv } from '../formats/csv-cuts'
 import { feedsCsv } from '../formats/csv-feeds'
 import { readPlanFile } from '../formats/plan-file'
 import { solutionJson } from '../formats/solution-json'
-import { spiceNetlist } from '../formats/spice'
+import { planNetlist } from '../formats/spice'
 import { drawingSvg } from '../formats/svg-drawing'
 import { demoNames, demoText } from './demos'
 
@@ -124,10 +122,7 @@ const csvKinds: Readonly<Record<string, (result: ReturnType<typeof tally>) => st
 }
 
 function spiceCommand(file: string): void {
-  const plan = planOf(textOf(file), file)
-  const { cuts, leads, supplies } = fedPlan(plan)
-  const network = networkOf(plan, cuts, leads, supplies, plan.scene.shown)
-  process.stdout.write(spiceNetlist(network, plan.name))
+  process.stdout.write(planNetlist(planOf(textOf(file), file)))
 }
 
 function csvCommand(kind: string, file: string): void {

@@ -4,6 +4,7 @@ import { shippedStrips } from '../core/parts/strips'
 import { shippedSupplies } from '../core/parts/supplies'
 import { stripSchema, supplyPartSchema } from '../core/plan/parts'
 import { emptyPlan } from '../core/plan/plan'
+import { tally } from '../core/tally'
 import { readPlanFile, refuseTooLarge, writePlanFile } from './plan-file'
 
 const demo = readFileSync(new URL('../../demo/bay-window-nook.json', import.meta.url), 'utf8')
@@ -42,7 +43,7 @@ describe('a file that is no plan is refused, and the message names the place', (
     ['cut short', demo.slice(0, 300), /^: Not a plan, or cut short/],
     ['something else', '{"rows": [1, 2]}', /^: Not a plan of this program/],
     ['a list', '[]', /^: Not a plan of this program/],
-    ['newer', changed((p) => (p.version = 2)), /^version: .*version 2.*newer one/],
+    ['newer', changed((p) => (p.version = 3)), /^version: .*version 3.*newer one/],
     ['wrong type', changed((p) => (p.lines[1]!.text = 7)), /^lines\[1\]\.text: .*string/],
     ['unknown field', changed((p) => (p.lines[0]!.colour = 'red')), /lines\[0\]: .*colour/],
     ['1e999', demo.replace('"limit": 1', '"limit": 1e999'), /^limit: /],
@@ -83,4 +84,53 @@ describe('a file that is no plan is refused, and the message names the place', (
     expect(refuseTooLarge(1e9)).toMatchObject({ ok: false })
     expect(refuseTooLarge(demo.length)).toBeUndefined()
   })
+})
+
+it('a plan of version 1 is upgraded, and means what it meant', () => {
+  const text = readFileSync(new URL('samples/plan-1.json', import.meta.url), 'utf8')
+  const before = JSON.parse(text) as { lines: object[]; rules: object }
+  const read = readPlanFile(text)
+  if (!read.ok) throw new Error(JSON.stringify(read.issues))
+  expect(read.plan).toMatchObject({ version: 2, lines: before.lines, rules: before.rules })
+  expect(tally(read.plan).totals).toMatchObject({ pixels: 503, singleLights: 40 })
+  const own: Record<string, unknown> = { ...shippedStrips[0]! }
+  for (const key of ['flatRadiusMm', 'edgeRadiusMm', 'spliceMm', 'prewired'])
+    Reflect.deleteProperty(own, key)
+  const withOwn = readPlanFile(
+    JSON.stringify({ ...before, own: { strips: [{ ...own, id: 'mine' }], supplies: [] } }),
+  )
+  expect(withOwn.ok && withOwn.plan.own.strips[0]).toMatchObject({ id: 'mine', spliceMm: 500 })
+})
+
+it.each<[string, (plan: Json & { lines: Json[] }) => void, RegExp]>([
+  [
+    'a gauge',
+    (p) => (p.defaults = { stripId: 'pixels-5v-60', wire: 'rope' }),
+    /^defaults\.wire: .*no gauge/,
+  ],
+  [
+    'a source',
+    (p) => (p.lines[0]!.feeds = [{ id: 'a', pad: 0, fuse: 'auto', from: 'moon' }]),
+    /^lines\[0\]\.feeds\[0\]\.from: “moon”/,
+  ],
+  [
+    'a junction that feeds itself',
+    (p) =>
+      (p.junctions = [
+        { id: 'a', name: 'A', kind: 'track', limitA: 1, fuse: 'auto', from: 'b' },
+        { id: 'b', name: 'B', kind: 'track', limitA: 1, fuse: 'auto', from: 'a' },
+      ]),
+    /^junctions\[0\]\.from: “A” feeds itself/,
+  ],
+  [
+    'a photo that is no picture',
+    (p) =>
+      (p.bench = {
+        furniture: [],
+        photo: { data: 'https://x', widthPx: 1, heightPx: 1, at: [0, 0], mmPerPx: 1, opacity: 1 },
+      }),
+    /^bench\.photo\.data: a JPEG/,
+  ],
+])('%s that is not there is named', (_name, edit, expected) => {
+  expect(refusal(changed(edit))).toMatch(expected)
 })

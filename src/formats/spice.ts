@@ -1,4 +1,13 @@
+import { fedPlan } from '../core/fed-plan'
+import { networkOf } from '../core/feed/build'
 import { endOf, type Network, type NetworkLoad, type NetworkRun } from '../core/feed/network'
+import type { Plan } from '../core/plan/plan'
+
+/** The netlist of a plan's feed in the scene that it shows. */
+export function planNetlist(plan: Plan): string {
+  const { cuts, leads, supplies } = fedPlan(plan)
+  return spiceNetlist(networkOf(plan, cuts, leads, supplies, plan.scene.shown), plan.name)
+}
 
 /** Far below what a millivolt would show, Ω: no simulator takes nought. */
 const leastOhm = 1e-7

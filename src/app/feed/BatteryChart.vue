@@ -54,7 +54,7 @@ const options = computed(() => ({
 }))
 const summary = computed(
   () =>
-    `${name}: ${formatQuantity(battery.hours * 60, 'min')} until the ${battery.endsBy === 'cut-off' ? 'brown-out at its peak' : 'cells are empty'}`,
+    `${name}: ${formatQuantity((battery.hours ?? 0) * 60, 'min')} until the ${battery.endsBy === 'cut-off' ? 'brown-out at its peak' : 'cells are empty'}`,
 )
 </script>
 

@@ -120,12 +120,15 @@ const packs = computed(() => {
       const use = batteryUse(part, { idleA, levelA, fullA }, plan.use)
       return use === undefined ? [] : [{ part, use, isFit: fits(part, load.volts) }]
     })
-    .toSorted((a, b) => Number(b.isFit) - Number(a.isFit) || b.use.hours - a.use.hours)
+    .toSorted(
+      (a, b) =>
+        Number(b.isFit) - Number(a.isFit) || (b.use.hours ?? Infinity) - (a.use.hours ?? Infinity),
+    )
 })
 const fits = (part: SupplyPart, volts: number): boolean =>
   part.volts <= volts * 1.05 && part.volts >= volts * 0.85
-const hours = (value: number): string =>
-  Number.isFinite(value) ? formatQuantity(value * 60, 'min') : 'for ever'
+const hours = (value: number | null): string =>
+  value === null ? 'for ever' : formatQuantity(value * 60, 'min')
 </script>
 
 <template>

@@ -10,7 +10,7 @@ import { stages, stageState } from './stages'
 
 const store = usePlanStore()
 const { shelf } = useShelf()
-const { exportPlan, saveDrawing, chooseFile } = usePlanFiles()
+const { exportPlan, saveDrawing, saveNetlist, saveFeeds, chooseFile } = usePlanFiles()
 const route = useRoute()
 const router = useRouter()
 
@@ -73,6 +73,8 @@ const fileActions = [
   { label: 'Duplicate this plan', run: duplicatePlan, needsPlan: true },
   { label: 'Export to a file', run: exportPlan, needsPlan: true },
   { label: 'Save the drawing as SVG', run: saveDrawing, needsPlan: true },
+  { label: 'Save the feed as a netlist', run: saveNetlist, needsPlan: true },
+  { label: 'Save the leads as CSV', run: saveFeeds, needsPlan: true },
   { label: 'Import from a file', run: chooseFile, needsPlan: false },
 ]
 </script>

@@ -11,6 +11,8 @@ export function usePlanFiles(): {
   exportPlan: () => void
   savePlanFile: (plan: Plan) => void
   saveDrawing: () => Promise<void>
+  saveNetlist: () => Promise<void>
+  saveFeeds: () => Promise<void>
   importPlan: (file: File) => Promise<void>
   chooseFile: () => void
 } {
@@ -32,6 +34,20 @@ export function usePlanFiles(): {
     if (plan === undefined) return
     const { drawingSvg } = await import('../../formats/svg-drawing')
     saveText(`${plan.name}.svg`, drawingSvg(plan), 'image/svg+xml')
+  }
+
+  async function saveNetlist(): Promise<void> {
+    const { plan } = store
+    if (plan === undefined) return
+    const { planNetlist } = await import('../../formats/spice')
+    saveText(`${plan.name}.cir`, planNetlist(plan), 'text/plain')
+  }
+
+  async function saveFeeds(): Promise<void> {
+    const { plan, tally } = store
+    if (plan === undefined || tally === undefined) return
+    const { feedsCsv } = await import('../../formats/csv-feeds')
+    saveText(`${plan.name} feeds.csv`, feedsCsv(tally), 'text/csv')
   }
 
   async function importPlan(file: File): Promise<void> {
@@ -62,5 +78,5 @@ export function usePlanFiles(): {
     input.click()
   }
 
-  return { exportPlan, savePlanFile, saveDrawing, importPlan, chooseFile }
+  return { exportPlan, savePlanFile, saveDrawing, saveNetlist, saveFeeds, importPlan, chooseFile }
 }

@@ -14,8 +14,8 @@ export interface Drain {
 export interface BatteryUse {
   readonly meanA: number
   readonly peakA: number
-  /** Until it goes out; infinite where nothing is drawn. */
-  readonly hours: number
+  /** Until it goes out; `null`, for ever, where nothing is drawn. */
+  readonly hours: number | null
   readonly endsBy: 'cut-off' | 'empty'
   /** Volts under the peak load when full, V. */
   readonly peakFirstV: number
@@ -49,7 +49,7 @@ export function batteryUse(part: SupplyPart, drain: Drain, use: Use): BatteryUse
       meanA,
       peakA,
       // USB power bank: Wh × efficiency / W at the port (handbook 3, battery).
-      hours: meanA > 0 ? (wattHours * part.efficiency) / (meanA * part.volts) : Infinity,
+      hours: meanA > 0 ? (wattHours * part.efficiency) / (meanA * part.volts) : null,
       endsBy: 'empty',
       peakFirstV: part.volts,
       cutoffV: 0,
@@ -63,7 +63,7 @@ export function batteryUse(part: SupplyPart, drain: Drain, use: Use): BatteryUse
     return {
       meanA,
       peakA,
-      hours: Infinity,
+      hours: null,
       endsBy: 'empty',
       peakFirstV: part.volts,
       cutoffV: cells.cutoffV,

@@ -90,7 +90,7 @@ const rail = (volts: number, ratedA: number): SupplyPart => ({
 })
 
 const boardPin = (inV: number): SupplyPart => ({
-  id: `board-pin-${String(inV)}v`,
+  id: `board-pin-${id(inV)}v`,
   name: `Board’s 5 V pin, ${String(inV)} V in`,
   kind: 'board-pin',
   volts: 5,

@@ -269,7 +269,7 @@ export const usualRules = {
 
 export const usualUse = {
   batteryHours: 4,
-  mix: { fullWhite: 10, level: 50 },
+  mix: { fullWhite: 5, level: 55 },
   hoursADay: 4,
   pricePerKwh: 0.3,
 } as const

@@ -176,7 +176,7 @@ function batteryFigures(slotId: string, { meanA, peakFirstV, peakA, hours }: Bat
     {
       id: `battery.${slotId}`,
       label: 'lasts',
-      value: Number.isFinite(hours) ? hours * 60 : null,
+      value: hours === null ? null : hours * 60,
       unit: 'min',
       ...working`at ${operand('mean', meanA, 'A')}`,
       rule: 'at the plan’s mix of scenes',

@@ -60,7 +60,7 @@ export const batteries: Judge = ({ plan, supplies, batteries: uses }) =>
         why: 'The board resets when the pattern gets bright, even on fresh cells.',
         remedies: [],
       })
-    else if (!isAtLeast(use.hours, plan.use.batteryHours))
+    else if (use.hours !== null && !isAtLeast(use.hours, plan.use.batteryHours))
       verdicts.push({
         id: `battery-short.${slot.id}`,
         code: 'battery-short',
@@ -144,7 +144,7 @@ export const hotStrip: Judge = ({ plan, cuts }) => {
   }
   return [...alike].map(([key, { entries, riseK, exposedMm }]): Verdict => {
     const neededMm = Math.ceil((exposedMm * riseK) / (warmK - 2) / 5) * 5
-    const percent = Math.floor((warmK / riseK) * plan.limit * 100)
+    const percent = coolEnough(plan, entries, riseK)
     const names = entries.map(({ run }) => run.name)
     return {
       id: `hot-strip.${key}`,
@@ -171,6 +171,17 @@ export const hotStrip: Judge = ({ plan, cuts }) => {
       ],
     }
   })
+}
+
+/** The highest limit on white, in whole per cent, at which none of the runs gets warmer than it should; 0 where none does. */
+function coolEnough(plan: Plan, entries: readonly CutStripRun[], riseK: number): number {
+  const now = Math.max(...entries.map((entry) => meanLevel(plan, entry)))
+  for (let percent = Math.round(plan.limit * 100) - 1; percent > 0; percent -= 1) {
+    const held = { ...plan, limit: percent / 100 }
+    const then = Math.max(...entries.map((entry) => meanLevel(held, entry)))
+    if ((riseK * then) / now <= warmK) return percent
+  }
+  return 0
 }
 
 /** Everything on, W/m. */

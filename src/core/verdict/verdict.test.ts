@@ -3,7 +3,7 @@ import { emptyPlan, usualWire, type Plan } from '../plan/plan'
 import { shippedStrips } from '../parts/strips'
 import { tally } from '../tally'
 import { nextSupply } from './next-supply'
-import { listed, plural } from './verdict'
+import { listed, plural, type Verdict } from './verdict'
 
 type Line = Plan['lines'][number]
 const line = (text: string, extra: Partial<Line> = {}): Line => ({
@@ -19,13 +19,20 @@ function planOf(lines: readonly Line[], part = 'auto', extra: Partial<Plan> = {}
     ...extra,
   }
 }
-/** Without the note on joins, which has a test of its own. */
+/** Those of length and supply; the feed's have tests of their own. */
+const ofLength: readonly string[] = [
+  'volts-differ',
+  'supply-short',
+  'supply-tight',
+  'gap-shows',
+  'nameplate',
+]
+const found = (plan: Plan): readonly Verdict[] =>
+  tally(plan).verdicts.filter(({ code }) => ofLength.includes(code))
 const said = (plan: Plan): string[] =>
-  tally(plan)
-    .verdicts.filter(({ code }) => code !== 'stock-short')
-    .map(({ grade, code, text }) => `${grade} ${code} ${text}`)
+  found(plan).map(({ grade, code, text }) => `${grade} ${code} ${text}`)
 const remedies = (plan: Plan): string[] =>
-  tally(plan).verdicts.flatMap((verdict) => verdict.remedies.map(({ label }) => label))
+  found(plan).flatMap((verdict) => verdict.remedies.map(({ label }) => label))
 
 describe('verdicts name what, by how much, and the way out', () => {
   it('supply-tight', () => {
@@ -136,7 +143,9 @@ describe('verdicts name what, by how much, and the way out', () => {
     expect(tally(plan).verdicts.map(({ text }) => text)).toContain(
       'A1: longer than the longest reel, 5000 mm; 2 joins pad to pad',
     )
-    expect(tally(planOf([line('wall 5 m')])).verdicts).toEqual([])
+    expect(tally(planOf([line('wall 5 m')])).verdicts.map(({ code }) => code)).not.toContain(
+      'stock-short',
+    )
   })
 
   it('come gravest first', () => {
@@ -144,7 +153,9 @@ describe('verdicts name what, by how much, and the way out', () => {
       [line('drawer 490', { stripId: 'white-12v-5' }), line('shelf 3000')],
       'brick-5v-8',
     )
-    expect(tally(plan).verdicts.map(({ grade }) => grade)).toEqual(['stop', 'care', 'care'])
+    expect(found(plan).map(({ grade }) => grade)).toEqual(['stop', 'care', 'care'])
+    const all = tally(plan).verdicts.map(({ grade }) => ['stop', 'care', 'note'].indexOf(grade))
+    expect(all).toEqual(all.toSorted())
   })
 })
 

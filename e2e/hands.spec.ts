@@ -1,0 +1,170 @@
+import { readFile } from 'node:fs/promises'
+import { expect, figure, line, openEmptyPlan, roll, test, verdict } from './browser'
+
+/** A square of 100 mm with a quarter circle, as a drawing program might save it. */
+const outline = `<svg xmlns="http://www.w3.org/2000/svg" width="200mm" viewBox="0 0 200 200">
+  <path d="M0 0h100v100a100 100 0 0 1 -100 -100z"/></svg>`
+
+test('a run is moved, turned and sized on the drawing, each one step back', async ({ page }) => {
+  await openEmptyPlan(page)
+  await page.keyboard.type('shelf 900')
+  const run = page.locator('[data-run]').first()
+  const field = line(page, 1)
+  const box = (await run.boundingBox())!
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.mouse.move(x + 30, y + 40, { steps: 5 })
+  await page.mouse.up()
+  await expect(page.locator('[data-handle="turn"]')).toBeVisible()
+  // Seen whole again, the run stands where it was; so the undo list tells.
+  await page.getByRole('button', { name: 'Undo' }).hover()
+  const handle = (await page.locator('[data-handle="0"]').boundingBox())!
+  await page.mouse.move(handle.x + 6, handle.y + 6)
+  await page.mouse.down()
+  await page.mouse.move(handle.x - 80, handle.y + 6, { steps: 6 })
+  await page.mouse.up()
+  await expect(field).not.toHaveValue('shelf 900')
+  const shorter = Number((await field.inputValue()).replace('shelf ', ''))
+  expect(shorter).toBeLessThan(900)
+  expect(shorter % 10).toBe(0)
+  await page.keyboard.press('Control+z')
+  await expect(field).toHaveValue('shelf 900')
+  await run.focus()
+  await page.keyboard.press('r')
+  const turned = (await run.boundingBox())!
+  expect(turned.height).toBeGreaterThan(60)
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  expect((await run.boundingBox())!.height).toBeLessThan(60)
+})
+
+test('a lead follows the drawing, and turning a run round shortens it', async ({ page }) => {
+  await page.goto('/')
+  await expect(verdict(page, 'wrong-end')).toContainText('right ledge')
+  const before = await figure(page, 'lead.ledge2.first').textContent()
+  await verdict(page, 'wrong-end').getByRole('button', { name: 'turn it round' }).click()
+  await expect(verdict(page, 'wrong-end')).toHaveCount(0)
+  await expect(figure(page, 'lead.ledge2.first')).not.toHaveText(before ?? '')
+  const supply = page.getByRole('button', { name: /^Supply A, 5 V 20 A/ })
+  await supply.focus()
+  await page.keyboard.press('Shift+ArrowLeft')
+  await expect(figure(page, 'lead.seat.first')).not.toHaveText('0.46 m')
+})
+
+test('furniture and a photo make the place known', async ({ page }) => {
+  await openEmptyPlan(page)
+  await page.keyboard.type('shelf 900')
+  await page.getByRole('button', { name: 'Add a thing of the room' }).click()
+  await page.getByRole('menuitem', { name: 'a box' }).click()
+  const panel = page.getByRole('group', { name: /box, a thing of the room/ })
+  await panel.getByLabel('Width').fill('3\' 6"')
+  await panel.getByLabel('Width').press('Enter')
+  await panel.getByLabel('Name').fill('bookcase')
+  await panel.getByLabel('Name').press('Enter')
+  await expect(page.getByRole('button', { name: /^bookcase: move/ })).toBeVisible()
+  await page.getByRole('button', { name: /^bookcase: move/ }).focus()
+  await page.keyboard.press('Delete')
+  await expect(page.getByRole('button', { name: /^bookcase: move/ })).toHaveCount(0)
+
+  await page.getByLabel('Photo', { exact: true }).setInputFiles('docs/screenshots/plans.png')
+  await expect(page.getByText('Click one end of a length that you know')).toBeVisible()
+  const drawing = page.getByRole('region', { name: 'Drawing' })
+  await drawing.click({ position: { x: 200, y: 300 } })
+  await drawing.click({ position: { x: 400, y: 300 } })
+  await page.getByLabel('It is').fill('2 m')
+  await page.getByRole('button', { name: 'Set the scale' }).click()
+  await expect(page.locator('svg image')).toHaveCount(1)
+  await page.getByLabel('Photo', { exact: true }).setInputFiles('package.json')
+  await expect(page.getByTestId('notice')).toContainText('no picture that this browser can read')
+})
+
+test('an outline from a file becomes a line, and what is none is refused', async ({ page }) => {
+  await openEmptyPlan(page)
+  const input = page.getByLabel('Outline file')
+  await input.setInputFiles({
+    name: 'cloud.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from(outline),
+  })
+  await expect(
+    page.getByText('357 mm to light', { exact: false }).or(page.getByText('0.36 m')),
+  ).toBeVisible()
+  await page.getByLabel('Or so wide in all').fill('50 cm')
+  await page.getByRole('button', { name: 'Put it on the pad' }).click()
+  await expect(line(page, 2).or(line(page, 1)).last()).toHaveValue('"cloud" traced 500')
+  await expect(page.getByTestId('to-light')).toContainText('1.79 m')
+  await input.setInputFiles({
+    name: 'notes.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from('hello'),
+  })
+  await expect(page.getByRole('alert')).toContainText('notes.svg: Not a')
+})
+
+test('what if a size were another: the marks it would meet, taken as an edit', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('button', { name: '2140, dimension of seat front: change it' }).click()
+  await page.getByRole('button', { name: 'what if …' }).click()
+  const panel = page.getByRole('region', { name: 'What if' })
+  await panel.getByRole('button', { name: '2000 mm' }).click()
+  await expect(panel).toContainText('factory lengths')
+  await panel.getByRole('button', { name: 'Take it' }).click()
+  await expect(line(page, 1)).toHaveValue('seat front 2000')
+})
+
+test('how a run is mounted raises and answers verdicts; the cover shows its dots', async ({
+  page,
+}) => {
+  await openEmptyPlan(page)
+  await page.keyboard.type('shelf 900')
+  await page.getByRole('button', { name: 'how it is mounted' }).click()
+  await page.getByRole('combobox', { name: /^Light goes/ }).selectOption('room')
+  await page.getByRole('combobox', { name: /^Place/ }).selectOption('outdoors')
+  await expect(verdict(page, 'glare')).toBeVisible()
+  await expect(verdict(page, 'wet')).toBeVisible()
+  await page.getByRole('combobox', { name: /^Cover/ }).selectOption('opal')
+  await expect(verdict(page, 'glare')).toHaveCount(0)
+  await expect(page.getByText('ripple')).toContainText('the dots are gone')
+  await page.getByLabel('From the lights to the cover').fill('5')
+  await page.getByLabel('From the lights to the cover').press('Enter')
+  await expect(page.getByText('ripple')).toContainText('single dots show')
+  await page.getByLabel('Height above the surface').fill('450')
+  await page.getByLabel('Today’s light there, lux').fill('50')
+  await page.getByLabel('Today’s light there, lux').press('Enter')
+  await expect(page.getByText('steps brighter')).toBeVisible()
+})
+
+test('a piece is split, moved and cut off its mark by keys', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: /^Cut/ }).click()
+  const end = page.locator('[data-end="D1"]')
+  await end.focus()
+  await page.keyboard.press('ArrowLeft')
+  await expect(page.locator('[data-piece="D1"]')).toContainText('32 groups')
+  await page.keyboard.press('Alt+ArrowRight')
+  await expect(page.getByTestId('cut-state')).toHaveText('1 stop')
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await expect(page.locator('[data-piece="D1"]')).toContainText('33 groups')
+  await page.locator('[data-end="A1"]').focus()
+  await page.keyboard.press('s')
+  await expect(page.locator('[data-piece="A1a"]')).toContainText('64 groups')
+  await expect(roll(page)).toContainText('pad to pad')
+})
+
+test('what is sold can be changed, and the feeds come out as files', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: /^Cut/ }).click()
+  await page.getByRole('button', { name: 'reels and prices' }).click()
+  await page.getByLabel('Reels that can be had: price 3').fill('20')
+  await page.getByRole('button', { name: 'Keep' }).click()
+  await expect(page.getByTestId('packing')).toContainText('40.00')
+  await page.getByRole('button', { name: 'Plan', exact: true }).click()
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: 'Save the feed as a netlist' }).click(),
+  ])
+  expect(await readFile(await download.path(), 'utf8')).toContain('* Bay-window nook: feed network')
+})

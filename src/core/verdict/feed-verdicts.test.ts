@@ -1,0 +1,299 @@
+import { describe, expect, it } from 'vitest'
+import { change } from '../plan/commands'
+import { emptyPlan, type Plan } from '../plan/plan'
+import { tally } from '../tally'
+import type { Verdict, VerdictCode } from './verdict'
+
+type Line = Plan['lines'][number]
+type Extra = Partial<Omit<Plan, 'lines'>>
+
+const feed = (extra: Partial<NonNullable<Line['feeds']>[number]> = {}) => ({
+  id: 'first',
+  pad: 0,
+  fuse: 'auto' as const,
+  ...extra,
+})
+function planOf(line: Partial<Line> & { text: string }, extra: Extra = {}): Plan {
+  return { ...emptyPlan('test', 'x'), lines: [{ id: 'a', ...line }], ...extra }
+}
+const supplied = (part: string, more: Partial<Plan['supplies'][number]> = {}): Extra => ({
+  supplies: [{ id: 'supply-a', name: 'Supply A', part, ...more }],
+})
+const strip = (stripId: string): Extra => ({ defaults: { stripId, wire: 'mm2-1' } })
+const found = (plan: Plan, code: VerdictCode): Verdict[] =>
+  tally(plan).verdicts.filter((verdict) => verdict.code === code)
+const rules = (set: Partial<Plan['rules']>): Extra => ({
+  rules: { ...emptyPlan('test', 'x').rules, ...set },
+})
+
+/** A plan that raises the verdict, what it says, and the same plan with one thing better, which does not. */
+const cases: [VerdictCode, Verdict['grade'], RegExp, Plan, Plan][] = [
+  [
+    'edge-bend',
+    'stop',
+    /does not bend edgewise/,
+    planOf({ text: 'ring 382', mount: { bend: 'edgewise' } }),
+    planOf({ text: 'shelf 900', mount: { bend: 'edgewise' } }),
+  ],
+  [
+    'tight-bend',
+    'care',
+    /bends at 12 mm, .* takes 15 mm/,
+    planOf({ text: 'post wrap d24 pitch 20 turns 9' }),
+    planOf({ text: 'post wrap d40 pitch 20 turns 9' }),
+  ],
+  [
+    'glare',
+    'care',
+    /420 lm\/m, faces the room/,
+    planOf({ text: 'shelf 900', mount: { facing: 'room' } }),
+    planOf({ text: 'shelf 900', mount: { facing: 'room', cover: 'opal' } }),
+  ],
+  [
+    'wet',
+    'stop',
+    /outdoors without a sleeve/,
+    planOf({ text: 'shelf 900', mount: { damp: 'outdoors' } }),
+    planOf({ text: 'shelf 900', mount: { damp: 'outdoors', hasSleeve: true } }),
+  ],
+  [
+    'open-sleeve',
+    'care',
+    /open at 2 cut ends/,
+    planOf({ text: 'shelf 900', mount: { damp: 'damp', hasSleeve: true } }),
+    planOf({ text: 'shelf 900', mount: { damp: 'damp', hasSleeve: true, hasCaps: true } }),
+  ],
+  [
+    'wrong-end',
+    'care',
+    /far end, 0\.99 m longer/,
+    planOf(
+      { text: 'shelf 900', place: { x: 0, y: 0, degrees: 0 }, isTurned: true },
+      supplied('auto', { at: [0, 500] }),
+    ),
+    planOf(
+      { text: 'shelf 900', place: { x: 0, y: 0, degrees: 0 } },
+      supplied('auto', { at: [0, 500] }),
+    ),
+  ],
+  [
+    'off-mark',
+    'stop',
+    /A1: cut 8 mm past its mark; the group there, 1 pixel, goes dark/,
+    planOf({ text: 'shelf 900', cutting: [{ part: 0, more: 0, offMm: 8, splits: [] }] }),
+    planOf({ text: 'shelf 900', cutting: [{ part: 0, more: -1, offMm: 0, splits: [] }] }),
+  ],
+  [
+    'splice-shows',
+    'note',
+    /3 factory splices in sight, the first 500 mm into A1/,
+    planOf({ text: 'shelf 1900', mount: { facing: 'room' } }),
+    planOf({ text: 'shelf 480', mount: { facing: 'room' } }),
+  ],
+  [
+    'fade',
+    'stop',
+    /fades to 2\.77 V: blue is down to 8\.2 %/,
+    planOf({ text: 'wall 4200' }),
+    planOf({ text: 'wall 2000', feeds: [feed(), feed({ id: 'b', pad: 'end' })] }),
+  ],
+  [
+    'uneven',
+    'note',
+    /dimmer where it is dimmest/,
+    planOf({ text: 'rail 4 m' }, { ...strip('white-24v-10'), ...rules({ keep: 0.6 }) }),
+    planOf({ text: 'rail 1 m' }, { ...strip('white-24v-10'), ...rules({ keep: 0.6 }) }),
+  ],
+  [
+    'lead-hot',
+    'stop',
+    /2\.\d\d A in 0\.14 mm², which takes 0\.90 A/,
+    planOf({ text: 'shelf 1200', feeds: [feed({ wire: 'mm2-0_14', lengthMm: 200 })] }),
+    planOf({ text: 'shelf 1200', feeds: [feed({ wire: 'mm2-0_5', lengthMm: 200 })] }),
+  ],
+  [
+    'no-fuse',
+    'stop',
+    /no fuse before 0\.5 mm², and 10 A behind it/,
+    planOf(
+      { text: 'shelf 900', feeds: [feed({ wire: 'mm2-0_5', fuse: 'none' })] },
+      supplied('brick-5v-10'),
+    ),
+    planOf(
+      { text: 'shelf 900', feeds: [feed({ wire: 'mm2-0_5', fuse: 'none' })] },
+      supplied('brick-5v-3'),
+    ),
+  ],
+  [
+    'fuse-over-wire',
+    'stop',
+    /a 10 A fuse before 0\.5 mm², which takes 4\.00 A/,
+    planOf({ text: 'shelf 900', feeds: [feed({ wire: 'mm2-0_5', fuse: 10 })] }),
+    planOf({ text: 'shelf 900', feeds: [feed({ wire: 'mm2-0_5', fuse: 3 })] }),
+  ],
+  [
+    'track-over',
+    'stop',
+    /Track: 2\.\d\d A through it, 2 A is what it takes/,
+    planOf(
+      { text: 'shelf 1200', feeds: [feed({ from: 'j' })] },
+      { junctions: [{ id: 'j', name: 'Track', kind: 'track', limitA: 2, fuse: 'auto' }] },
+    ),
+    planOf(
+      { text: 'shelf 1200', feeds: [feed({ from: 'j' })] },
+      { junctions: [{ id: 'j', name: 'Track', kind: 'track', limitA: 3, fuse: 'auto' }] },
+    ),
+  ],
+  [
+    'copper-hot',
+    'care',
+    /in the strip’s own copper at its start, about 5\.00 A/,
+    planOf({ text: 'wall 4 m', feeds: [feed({ wire: 'mm2-4', lengthMm: 100 })] }),
+    planOf({ text: 'wall 2 m', feeds: [feed({ wire: 'mm2-4', lengthMm: 100 })] }),
+  ],
+  [
+    'plus-joined',
+    'stop',
+    /fed from Supply A and Supply B, whose pluses meet/,
+    planOf(
+      { text: 'shelf 900', feeds: [feed(), feed({ id: 'b', pad: 'end', from: 'supply-b' })] },
+      {
+        supplies: [
+          { id: 'supply-a', name: 'Supply A', part: 'brick-5v-4' },
+          { id: 'supply-b', name: 'Supply B', part: 'brick-5v-4' },
+        ],
+      },
+    ),
+    planOf({ text: 'shelf 900', feeds: [feed(), feed({ id: 'b', pad: 'end' })] }),
+  ],
+  [
+    'no-common',
+    'stop',
+    /minuses of 2 supplies are not joined/,
+    planOf(
+      { text: 'shelf 900' },
+      {
+        ...rules({ joinsMinus: false }),
+        supplies: [
+          { id: 'supply-a', name: 'Supply A', part: 'auto' },
+          { id: 'supply-b', name: 'Supply B', part: 'auto' },
+        ],
+      },
+    ),
+    planOf({ text: 'shelf 900' }, rules({ joinsMinus: false })),
+  ],
+  [
+    'not-fed',
+    'stop',
+    /its plus and minus reaches no supply/,
+    planOf({ text: 'shelf 900', feeds: [] }),
+    planOf({ text: 'shelf 900', feeds: [feed()] }),
+  ],
+  [
+    'regulator-hot',
+    'stop',
+    /0\.40 A through a regulator that passes 0\.25 A from 9 V; it burns 1\.61 W/,
+    planOf({ text: 'shelf 190' }, supplied('board-pin-9v')),
+    planOf({ text: 'shelf 100' }, supplied('board-pin-9v')),
+  ],
+  [
+    'port-over',
+    'stop',
+    /2\.20 A drawn, 0\.5 A given/,
+    planOf({ text: 'shelf 1000' }, supplied('usb-port-0_5')),
+    planOf({ text: 'shelf 200' }, supplied('usb-port-0_5')),
+  ],
+  [
+    'bank-sleeps',
+    'care',
+    /idle draws less than 60 mA/,
+    planOf({ text: 'shelf 900' }, supplied('bank-37wh')),
+    planOf({ text: 'shelf 1500' }, supplied('bank-37wh')),
+  ],
+  [
+    'battery-sag',
+    'stop',
+    /pulls it to .* at once, below 9 V/,
+    planOf({ text: 'rail 3 m' }, { ...strip('white-12v-14'), ...supplied('battery-8-aa') }),
+    planOf({ text: 'rail 500' }, { ...strip('white-12v-5'), ...supplied('battery-8-aa') }),
+  ],
+  [
+    'battery-short',
+    'care',
+    /lasts .*; 4 h 00 are wanted/,
+    planOf({ text: 'rail 2 m' }, { ...strip('white-usb'), ...supplied('battery-4-nimh') }),
+    planOf({ text: 'rail 100' }, { ...strip('white-usb'), ...supplied('battery-4-nimh') }),
+  ],
+  [
+    'capacitor-volts',
+    'stop',
+    /a 6\.3 V capacitor on 12 V; at least 15 V/,
+    planOf(
+      { text: 'rail 1 m' },
+      { ...strip('pixels-12v-20'), ...supplied('brick-12v-3', { capacitorV: 6.3 }) },
+    ),
+    planOf(
+      { text: 'rail 1 m' },
+      { ...strip('pixels-12v-20'), ...supplied('brick-12v-3', { capacitorV: 16 }) },
+    ),
+  ],
+  [
+    'no-capacitor',
+    'note',
+    /no capacitor at the first feed/,
+    planOf({ text: 'shelf 900' }, supplied('brick-5v-4', { capacitorV: null })),
+    planOf({ text: 'shelf 900' }, supplied('brick-5v-4')),
+  ],
+  [
+    'hot-strip',
+    'stop',
+    /57 K warmer than the room on 10 mm/,
+    planOf({ text: 'shelf 900' }, strip('pixels-5v-60')),
+    planOf({ text: 'shelf 900', mount: { backingMm: 30 } }, strip('pixels-5v-60')),
+  ],
+  [
+    'over-100-watt',
+    'note',
+    /can give 150 W into a fault/,
+    planOf({ text: 'shelf 900' }, supplied('enclosed-5v-150w')),
+    planOf({ text: 'shelf 900' }, supplied('enclosed-5v-100w')),
+  ],
+]
+
+describe('verdicts of place, cut and feed', () => {
+  it.each(cases)(
+    '%s is a %s that says %s; what is better is silent',
+    (code, grade, text, bad, good) => {
+      const [verdict, ...others] = found(bad, code)
+      expect(verdict).toMatchObject({ grade, text: expect.stringMatching(text) as string })
+      expect(others).toEqual([])
+      expect(verdict!.why.length).toBeGreaterThan(20)
+      expect(found(good, code)).toEqual([])
+    },
+  )
+
+  it.each(cases)('%s: each remedy answers it', (code, grade, _text, bad) => {
+    const [verdict] = found(bad, code)
+    for (const { label, commands } of verdict!.remedies) {
+      const after = found(change(bad, commands).plan, code)
+      // Brightness that brings a colour back may still leave it a hair short: a care in place of a stop.
+      expect(
+        after.filter((left) => left.grade === grade),
+        label,
+      ).toEqual([])
+    }
+  })
+})
+
+it('warm runs that are mounted alike are told in one verdict', () => {
+  const plan: Plan = {
+    ...emptyPlan('test', 'x'),
+    ...strip('pixels-5v-60'),
+    lines: [
+      { id: 'a', text: 'a 900' },
+      { id: 'b', text: 'b 600' },
+      { id: 'c', text: 'c 600', mount: { cover: 'opal' } },
+    ],
+  }
+  expect(found(plan, 'hot-strip').map(({ about }) => about)).toEqual([['a', 'b'], ['c']])
+})
