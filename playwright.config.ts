@@ -7,14 +7,13 @@ export default defineConfig({
   testDir: 'e2e',
   testMatch: '*.spec.ts',
   outputDir: 'test-results',
-  timeout: 45_000,
+  timeout: 90_000,
   expect: { timeout: 10_000 },
   workers: 2,
   forbidOnly: true,
   use: {
     ...chromiumOptions,
     baseURL: `http://localhost:${String(port)}`,
-    trace: 'retain-on-failure',
   },
   webServer: {
     cwd: import.meta.dirname,

@@ -1,9 +1,19 @@
+import { feedBench } from './feed'
+import { handsBench } from './hands'
+import { outlineBench } from './outline'
 import { packingBench } from './packing'
 import { tallyBench } from './tally'
 import { typingBench } from './typing'
 
 /** Each prints figures and ratios of one run; none of them fails, since machines differ. */
-const benches = { tally: tallyBench, packing: packingBench, typing: typingBench }
+const benches = {
+  tally: tallyBench,
+  packing: packingBench,
+  feed: feedBench,
+  outline: outlineBench,
+  typing: typingBench,
+  hands: handsBench,
+}
 
 const wanted = process.argv.slice(2)
 for (const [name, bench] of Object.entries(benches)) {

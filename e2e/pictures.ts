@@ -8,7 +8,7 @@ test('measure', async ({ page }) => {
   await page.screenshot({ path: `${folder}/measure.png` })
 })
 
-test('a verdict', async ({ page }) => {
+test('a strip chosen, and a verdict', async ({ page }) => {
   await page.goto('/')
   await line(page, 3).click()
   await page.getByRole('button', { name: /^Light:/ }).click()
@@ -32,6 +32,43 @@ test('a second plan', async ({ page }) => {
   await page.screenshot({ path: `${folder}/pegboard-moon.png` })
 })
 
+test('what if', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('button', { name: '2140, dimension of seat front: change it' }).click()
+  await page.getByRole('button', { name: 'what if …' }).click()
+  await page.getByRole('button', { name: '2000 mm' }).click()
+  await page.screenshot({ path: `${folder}/what-if.png` })
+})
+
+test('feed', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: /^Feed/ }).click()
+  await expect(verdict(page, 'fade')).toBeVisible()
+  await page.screenshot({ path: `${folder}/feed.png` })
+  await page
+    .getByRole('region', { name: 'Plan it for me' })
+    .getByRole('button', { name: 'Plan' })
+    .click()
+  await expect(page.getByRole('list', { name: 'Ways to feed it' })).toBeVisible()
+  await page.screenshot({ path: `${folder}/feed-planned.png` })
+})
+
+test('supplies and use', async ({ page }) => {
+  await page.goto('/plans')
+  await page.getByRole('link', { name: 'Paper lanterns' }).click()
+  await page.getByRole('link', { name: /^Feed/ }).click()
+  await page.getByRole('radio', { name: 'Supplies and use' }).click()
+  await expect(page.locator('.apexcharts-svg')).toBeVisible()
+  await page.screenshot({ path: `${folder}/supplies.png` })
+})
+
+test('a wardrobe', async ({ page }) => {
+  await page.goto('/plans')
+  await page.getByRole('link', { name: 'Wardrobe rails' }).click()
+  await expect(page.getByTestId('cut-state')).not.toHaveText('…')
+  await page.screenshot({ path: `${folder}/wardrobe-rails.png` })
+})
+
 test('plans', async ({ page }) => {
   await page.goto('/plans')
   await expect(page.getByRole('listitem').first()).toBeVisible()
@@ -43,4 +80,7 @@ test('a narrow window', async ({ page }) => {
   await page.goto('/')
   await expect(line(page, 1)).toBeVisible()
   await page.screenshot({ path: `${folder}/measure-narrow.png` })
+  await page.getByRole('link', { name: /^Feed/ }).click()
+  await expect(page.locator('[data-flag]').first()).toBeVisible()
+  await page.screenshot({ path: `${folder}/feed-narrow.png` })
 })

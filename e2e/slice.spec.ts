@@ -191,7 +191,7 @@ test('two tabs do not overwrite each other', async ({ page, context }) => {
 test('plans are made, renamed, duplicated, deleted and brought back', async ({ page }) => {
   await page.goto('/plans')
   const cards = page.getByRole('listitem')
-  await expect(cards).toHaveCount(2)
+  await expect(cards).toHaveCount(4)
   await page.getByRole('button', { name: 'Duplicate Bay-window nook' }).click()
   await page.getByRole('button', { name: 'Rename Bay-window nook copy' }).click()
   await page.getByLabel('Name of the plan').fill('Hall bench')
@@ -218,7 +218,7 @@ test('scenes, level and limit change what is shown, not what the supply is for',
   // 120 px × (36 mA × 0.5 + 0.7 mA)
   await expect(total).toHaveText('2.24 A')
   await expect(figure(page, 'need.supply-a')).toHaveText('5.50 A')
-  await page.getByRole('radio', { name: 'Full white' }).click()
+  await page.getByRole('radio', { name: 'White' }).click()
   await page.getByRole('button', { name: /^Supply:/ }).click()
   await page.getByRole('option', { name: /5 V brick, 4 A/ }).click()
   await verdict(page, 'supply-short')

@@ -2,6 +2,7 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { SlidersHorizontal } from '@lucide/vue'
 import type { Corners, GapPlace, Rounding, Sizing } from '../../core/plan/choices'
+import { wires } from '../../core/parts/wires'
 import type { Plan } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
@@ -67,6 +68,32 @@ const setRounding = (rounding: Rounding): void => {
 const setSizing = (sizing: Sizing): void => {
   store.commit([{ do: 'set-rules', rules: { sizing } }], { label: 'supply size' })
 }
+const wireOptions = wires.map(({ id, name, limitA }) => ({
+  id,
+  text: `${name}, ${String(limitA)} A`,
+}))
+const percentOf = (event: Event, least: number, most: number): number | undefined => {
+  if (!(event.target instanceof HTMLInputElement)) return undefined
+  const share = event.target.valueAsNumber / 100
+  return Number.isNaN(share) ? undefined : Math.min(most, Math.max(least, share))
+}
+function setSlack(event: Event): void {
+  const slack = percentOf(event, 0, 1)
+  if (slack !== undefined)
+    store.commit([{ do: 'set-rules', rules: { slack } }], { label: 'slack', key: 'slack' })
+}
+function setKeep(event: Event): void {
+  const keep = percentOf(event, 0.1, 1)
+  if (keep !== undefined)
+    store.commit([{ do: 'set-rules', rules: { keep } }], {
+      label: 'when a light has faded',
+      key: 'keep',
+    })
+}
+function setWire(event: Event): void {
+  if (event.target instanceof HTMLSelectElement)
+    store.commit([{ do: 'set-default-wire', wire: event.target.value }], { label: 'usual wire' })
+}
 function setHeadroom(event: Event): void {
   if (!(event.target instanceof HTMLInputElement)) return
   const headroom = Math.min(0.5, Math.max(0, Number(event.target.value) / 100 || 0))
@@ -80,7 +107,7 @@ function setHeadroom(event: Event): void {
       <SlidersHorizontal :size="14" /> <span class="max-sm:sr-only">House rules</span>
     </PopoverButton>
     <PopoverPanel
-      class="absolute right-0 z-30 mt-1.5 w-[min(350px,calc(100vw-24px))] rounded-lg border border-bench-line bg-bench-high p-4 shadow-xl shadow-black/60"
+      class="absolute right-0 z-30 mt-1.5 max-h-[calc(100vh-120px)] overflow-y-auto w-[min(350px,calc(100vw-24px))] rounded-lg border border-bench-line bg-bench-high p-4 shadow-xl shadow-black/60"
     >
       <fieldset>
         <legend class="mb-1.5 font-semibold">Cut to the marks</legend>
@@ -168,6 +195,53 @@ function setHeadroom(event: Event): void {
         />
         % of the supply kept free
       </label>
+      <fieldset class="mt-3 grid gap-2 text-[13px]">
+        <legend class="mb-1 font-semibold">Leads and light</legend>
+        <label class="flex items-center gap-2">
+          Leads are of
+          <select class="field w-36 px-1.5 py-1" :value="plan.defaults.wire" @change="setWire">
+            <option v-for="wire in wireOptions" :key="wire.id" :value="wire.id">
+              {{ wire.text }}
+            </option>
+          </select>
+        </label>
+        <p class="text-[12px] text-bench-soft">
+          Thick enough for most runs: who solders at a bench takes one gauge for all, who hides
+          wires in a groove picks each lead’s own.
+        </p>
+        <label class="flex items-center gap-2">
+          Slack
+          <input
+            type="number"
+            min="0"
+            max="100"
+            step="5"
+            class="field w-16 px-1.5 py-1"
+            :value="Math.round(plan.rules.slack * 100)"
+            @change="setSlack"
+          />
+          % longer than on the drawing
+        </label>
+        <p class="text-[12px] text-bench-soft">
+          The last row always wants more: a tenth where the way is clear, a fifth around corners.
+        </p>
+        <label class="flex items-center gap-2">
+          Faded below
+          <input
+            type="number"
+            min="10"
+            max="100"
+            step="5"
+            class="field w-16 px-1.5 py-1"
+            :value="Math.round(plan.rules.keep * 100)"
+            @change="setKeep"
+          />
+          % of the weakest colour
+        </label>
+        <p class="text-[12px] text-bench-soft">
+          Most eyes see a fifth less; for photographs and white walls take 95.
+        </p>
+      </fieldset>
     </PopoverPanel>
   </Popover>
 </template>

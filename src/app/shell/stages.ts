@@ -22,6 +22,8 @@ const sectionStages: Readonly<Record<string, readonly StageName[]>> = {
   lights: ['measure'],
   volts: ['feed'],
   drops: ['feed'],
+  draw: ['feed'],
+  warmth: ['feed'],
   use: ['feed'],
 }
 

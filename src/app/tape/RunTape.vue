@@ -45,7 +45,13 @@ const height = 17
 </script>
 
 <template>
-  <svg :width="width" height="54" class="block overflow-visible" role="img" :aria-label="run.name">
+  <svg
+    :width="width"
+    height="54"
+    class="block overflow-visible"
+    role="group"
+    :aria-label="run.name"
+  >
     <defs>
       <pattern
         :id="`${id}-lights`"

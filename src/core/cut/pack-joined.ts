@@ -31,6 +31,7 @@ export interface JoinedPacking {
  * as they go, and what room is left takes the beginning of a piece whose end goes on in another reel. No set can do better than its price,
  * or its price and one join where whole pieces are known not to fit: that is the bound.
  *
+ * @param given its `joinPrice` is infinite where no piece may be joined
  * @returns `undefined` where a piece is longer than every reel and rest
  */
 export function packJoined(
@@ -48,6 +49,7 @@ export function packJoined(
     boundPrice: packing.boundPrice,
     isProved: packing.isProved,
   }
+  if (!Number.isFinite(joinPrice)) return best
   const total = pieces.reduce((sum, piece) => sum + piece, 0)
   const reels = undominated(stock)
   const restMm = offcuts.reduce((sum, rest) => sum + rest, 0)

@@ -4,7 +4,9 @@ import { meanOf, type BatteryUse } from '../feed/batteries'
 import { capacitorFor, capacitorUf, leastCapacitorV } from '../feed/capacitor'
 import type { Lead } from '../feed/leads'
 import type { FedSupply } from '../feed/supplies'
+import { warmthOf } from '../feed/run-warmth'
 import { operand, working, type Figure } from '../quantity/figure'
+import { sceneLabel } from './current'
 import type { Results } from './results'
 
 /** Leads that are listed one by one; a plan of hundreds tells their sum. */
@@ -75,6 +77,44 @@ export function homeFigures({ plan, cuts, layout, hidden }: Results): Figure[] {
         unit: 'm',
         ...working`(${operand('drops', (dropMm * run.lights.length) / 1000, 'm')} + ${operand('ways', wayMm / 1000, 'm')}) × ${operand('slack', 1 + plan.rules.slack)}`,
         about: [run.id],
+      },
+    ]
+  })
+}
+
+/** What each run draws in the scene shown. */
+export function drawFigures({ plan, cuts, loads }: Results): Figure[] {
+  return cuts.flatMap(({ run, strip }, index): Figure[] => {
+    const load = loads[index]
+    if (load === undefined || load.groups === 0) return []
+    return [
+      {
+        id: `draw.${run.id}`,
+        label: run.name,
+        value: load.shownA,
+        unit: 'A',
+        ...working`${operand('loads', load.groups)} × ${operand('each', (load.shownA / load.groups) * 1000, 'mA')}`,
+        rule: `${strip.name}, ${sceneLabel(plan)}`,
+        about: [run.id],
+      },
+    ]
+  })
+}
+
+/** How much warmer than the room each run gets at the plan's mix of scenes. */
+export function warmthFigures({ plan, cuts }: Results): Figure[] {
+  return cuts.flatMap((entry): Figure[] => {
+    if (entry.cuts === 0) return []
+    const { wattsPerM, riseK, exposedMm } = warmthOf(plan, entry)
+    return [
+      {
+        id: `warmth.${entry.run.id}`,
+        label: entry.run.name,
+        value: riseK,
+        unit: 'K',
+        ...working`${operand('mean', wattsPerM, 'W/m')} on ${operand('backing', exposedMm, 'mm')}`,
+        rule: 'at the plan’s mix of scenes, in still air',
+        about: [entry.run.id],
       },
     ]
   })

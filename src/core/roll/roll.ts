@@ -3,7 +3,15 @@ import { operand, working, type Figure } from '../quantity/figure'
 import { formatQuantity } from '../quantity/format'
 import type { Verdict, VerdictCode } from '../verdict/verdict'
 import { currentFigures, voltsIn } from './current'
-import { dropFigures, homeFigures, leadFigures, lossFigures, useFigures } from './feed'
+import {
+  drawFigures,
+  dropFigures,
+  homeFigures,
+  leadFigures,
+  lossFigures,
+  useFigures,
+  warmthFigures,
+} from './feed'
 import type { Results } from './results'
 import { supplyFigures } from './supply'
 import { sumOf } from './total'
@@ -53,6 +61,7 @@ export function rollOf(results: Results): RollSection[] {
         index === 0 ? ['nameplate'] : [],
       ),
     ),
+    section('draw', 'Run by run', drawFigures(results), []),
     section('reels', 'Reels', reelFigures(results), ['stock-short']),
     section('joints', 'Joints', jointFigures(results), []),
     ...supplies.map((supply) =>
@@ -76,7 +85,6 @@ export function rollOf(results: Results): RollSection[] {
       'fade',
       'uneven',
       'copper-hot',
-      'hot-strip',
       'plus-joined',
       'no-common',
     ]),
@@ -86,6 +94,7 @@ export function rollOf(results: Results): RollSection[] {
       [...dropFigures(results), ...lossFigures(results)],
       ['lead-hot', 'no-fuse', 'fuse-over-wire', 'track-over'],
     ),
+    section('warmth', 'Warmth', warmthFigures(results), ['hot-strip']),
     ...supplies.map((supply) =>
       section(
         `use.${supply.slot.id}`,

@@ -1,10 +1,9 @@
 import type { CutStripRun } from '../cut/cut'
 import { capacitorFor, leastCapacitorV } from '../feed/capacitor'
 import { linearRegulator } from '../feed/linear-regulator'
-import { hotK, usualHeatShare, warmK, warmth } from '../feed/warmth'
-import { groupDraw, levelIn } from '../load/load'
-import type { Strip } from '../plan/parts'
-import { usualMount, type Plan } from '../plan/plan'
+import { meanLevel, warmthOf } from '../feed/run-warmth'
+import { hotK, warmK } from '../feed/warmth'
+import type { Plan } from '../plan/plan'
 import { formatQuantity, significant } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
 import { listed, mountEdit, type Judge, type Remedy, type Verdict } from './verdict'
@@ -135,8 +134,7 @@ export const hotStrip: Judge = ({ plan, cuts }) => {
   const alike = new Map<string, WarmRuns>()
   for (const entry of cuts) {
     const { strip } = entry
-    const wattsPerM = groupWattsPerM(strip) * meanLevel(plan, entry)
-    const { riseK, exposedMm } = riseOf(entry, wattsPerM)
+    const { riseK, exposedMm } = warmthOf(plan, entry)
     if (entry.cuts === 0 || riseK <= warmK) continue
     const key = `${strip.id}.${riseK.toFixed(1)}`
     const entries = [...(alike.get(key)?.entries ?? []), entry]
@@ -182,38 +180,6 @@ function coolEnough(plan: Plan, entries: readonly CutStripRun[], riseK: number):
     if ((riseK * then) / now <= warmK) return percent
   }
   return 0
-}
-
-/** Everything on, W/m. */
-function groupWattsPerM(strip: Strip): number {
-  const mA = groupDraw(strip).channelMa.reduce((sum, channel) => sum + channel, 0)
-  const perM = strip.light.kind === 'pixels' ? strip.light.perM : 1000 / strip.cutPitchMm
-  return (perM * mA * strip.volts) / 1000
-}
-
-/** Brightness over an hour of use, 0–1. */
-function meanLevel(plan: Plan, { run }: CutStripRun): number {
-  const { mix } = plan.use
-  const lit =
-    mix.fullWhite * levelIn(plan, 'full-white') + mix.level * levelIn(plan, 'level', run.line)
-  return lit / Math.max(60, mix.fullWhite + mix.level)
-}
-
-/** How much warmer than the room a run gets at so many W/m. */
-export function riseOf(
-  { run, strip }: CutStripRun,
-  wattsPerM: number,
-): { riseK: number; exposedMm: number } {
-  const mount = { ...usualMount, ...run.line.mount }
-  const exposedMm = run.line.mount?.backingMm ?? strip.widthMm
-  const { riseK } = warmth({
-    wattsPerM,
-    heatShare: usualHeatShare,
-    exposedMm,
-    sealed: strip.isSealed || mount.hasSleeve === true,
-    covered: mount.cover !== 'none',
-  })
-  return { riseK, exposedMm }
 }
 
 /** Supplies that can give more than a hundred watts into one fault. */

@@ -1,0 +1,85 @@
+import { spawn } from 'node:child_process'
+import { chromium, type Page } from '@playwright/test'
+import { chromiumOptions } from '../e2e/browser'
+
+const port = 4189
+const address = `http://localhost:${String(port)}`
+
+/** Serves the build, opens a browser on it, and ends both afterwards. */
+export async function withBrowser(
+  work: (newPage: () => Promise<Page>) => Promise<void>,
+): Promise<void> {
+  const server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
+    env: { ...process.env, PORT: String(port) },
+    stdio: 'ignore',
+  })
+  const browser = await chromium.launch(chromiumOptions.launchOptions)
+  try {
+    await waitForServer()
+    await work(() => browser.newPage({ viewport: chromiumOptions.viewport }))
+  } finally {
+    await browser.close()
+    server.kill()
+  }
+}
+
+async function waitForServer(): Promise<void> {
+  for (let attempt = 0; attempt < 100; attempt += 1) {
+    try {
+      if ((await fetch(`${address}/health`)).ok) return
+    } catch {
+      await new Promise((resolve) => setTimeout(resolve, 100))
+    }
+  }
+  throw new Error('The server did not start: run npm run build first')
+}
+
+/** A new plan whose pad holds these lines. */
+export async function openLines(page: Page, lines: readonly string[]): Promise<void> {
+  await page.goto(`${address}/plans`)
+  await page.getByRole('button', { name: 'New plan', exact: true }).click()
+  await page.getByLabel('Line 1', { exact: true }).waitFor()
+  await page.evaluate((text) => {
+    const data = new DataTransfer()
+    data.setData('text/plain', text)
+    document.activeElement?.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+    )
+  }, lines.join('\n'))
+  await page.getByLabel(`Line ${String(lines.length)}`, { exact: true }).waitFor()
+  await page.waitForTimeout(2_000)
+}
+
+/**
+ * Frames while the pointer drags, ms from one to the next; told by the page's own animation frames.
+ *
+ * @param by how far each of the moves goes, px
+ */
+export async function dragFrames(
+  page: Page,
+  from: { readonly x: number; readonly y: number },
+  by: { readonly x: number; readonly y: number },
+  moves: number,
+): Promise<number[]> {
+  await page.mouse.move(from.x, from.y)
+  await page.mouse.down()
+  await page.evaluate(() => {
+    const frames: number[] = []
+    let last = performance.now()
+    const tick = (now: number): void => {
+      frames.push(now - last)
+      last = now
+      requestAnimationFrame(tick)
+    }
+    requestAnimationFrame(tick)
+    Object.assign(window, { frames })
+  })
+  for (let move = 1; move <= moves; move += 1) {
+    // There and back again, so that it stays on the page.
+    const at = move <= moves / 2 ? move : moves - move
+    await page.mouse.move(from.x + by.x * at, from.y + by.y * at)
+    await page.waitForTimeout(14)
+  }
+  await page.mouse.up()
+  return page.evaluate(() => (window as unknown as { frames: number[] }).frames.slice(2))
+}
