@@ -63,17 +63,16 @@ export async function dragFrames(
 ): Promise<number[]> {
   await page.mouse.move(from.x, from.y)
   await page.mouse.down()
-  await page.evaluate(() => {
-    const frames: number[] = []
+  // As text: what is compiled here would call a helper that the page does not have.
+  await page.evaluate(`{
+    window.frames = []
     let last = performance.now()
-    const tick = (now: number): void => {
-      frames.push(now - last)
+    requestAnimationFrame(function tick(now) {
+      window.frames.push(now - last)
       last = now
       requestAnimationFrame(tick)
-    }
-    requestAnimationFrame(tick)
-    Object.assign(window, { frames })
-  })
+    })
+  }`)
   for (let move = 1; move <= moves; move += 1) {
     // There and back again, so that it stays on the page.
     const at = move <= moves / 2 ? move : moves - move

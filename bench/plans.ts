@@ -1,4 +1,5 @@
-import { emptyPlan, type Plan } from '../src/core/plan/plan'
+import { emptyPlan } from '../src/core/plan/empty'
+import type { Plan } from '../src/core/plan/plan'
 
 /** Lines of a large plan: shelves of about 2.8 m, so that 300 of them hold some 50,000 pixels at 60/m. */
 export const shelfLines = (count: number): string[] =>

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { Command, CommanderError } from 'commander'
-import { networkIssues, networkSchema } from '../core/feed/network'
+import { networkIssues, networkSchema } from '../core/feed/network-schema'
 import { solve } from '../core/feed/solve'
 import { readLine, type Reading } from '../core/measure/jot'
 import { runNamer } from '../core/measure/measure'

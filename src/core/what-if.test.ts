@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
-import { emptyPlan, type Plan } from './plan/plan'
+import { emptyPlan } from './plan/empty'
+import type { Plan } from './plan/plan'
 import { tally } from './tally'
 import { valuesAround, whatIf } from './what-if'
 

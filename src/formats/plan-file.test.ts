@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { shippedStrips } from '../core/parts/strips'
 import { shippedSupplies } from '../core/parts/supplies'
 import { stripSchema, supplyPartSchema } from '../core/plan/parts'
-import { emptyPlan } from '../core/plan/plan'
+import { emptyPlan } from '../core/plan/empty'
 import { tally } from '../core/tally'
 import { readPlanFile, refuseTooLarge, writePlanFile } from './plan-file'
 

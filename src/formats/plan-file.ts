@@ -1,6 +1,7 @@
 import { partsOf } from '../core/parts/find'
 import { wires } from '../core/parts/wires'
-import { mostLines, planFormat, planSchema, planVersion, type Plan } from '../core/plan/plan'
+import { mostLines, planFormat, planVersion } from '../core/plan/usual'
+import { planSchema, type Plan } from '../core/plan/plan'
 import { toVersion2 } from '../core/plan/upgrade'
 import { issuesOf, pathText, z, type Issue } from '../core/quantity/z'
 

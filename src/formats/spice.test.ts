@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, it } from 'vitest'
-import { networkSchema, type Network } from '../core/feed/network'
+import type { Network } from '../core/feed/network'
+import { networkSchema } from '../core/feed/network-schema'
 import { solve } from '../core/feed/solve'
 import { spiceNetlist } from './spice'
 

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { emptyPlan } from '../core/plan/plan'
+import { emptyPlan } from '../core/plan/empty'
 import { drawingSvg } from './svg-drawing'
 
 const svgOf = (...texts: string[]): string =>

@@ -11,8 +11,6 @@ import { useSpotlight } from '../stores/spotlight'
 import BenchTools from './BenchTools.vue'
 import DimensionChip from './DimensionChip.vue'
 import HiddenBox from './HiddenBox.vue'
-import PhotoLayer from './PhotoLayer.vue'
-import ThingPanel from './ThingPanel.vue'
 import { chipsOf } from './chips'
 import { drawnRuns, furnitureBox, type DrawnRun } from './drawn'
 import { draggedTo, handlesOf, type Handle } from './handles'
@@ -24,6 +22,8 @@ import { rulerStep, toBench, toScreen } from './view'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
+const PhotoLayer = defineAsyncComponent(() => import('./PhotoLayer.vue'))
+const ThingPanel = defineAsyncComponent(() => import('./ThingPanel.vue'))
 const WhatIfPanel = defineAsyncComponent(() => import('./WhatIfPanel.vue'))
 
 const store = usePlanStore()

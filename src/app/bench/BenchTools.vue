@@ -2,13 +2,11 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Image, Maximize, Minus, Plus, Shapes } from '@lucide/vue'
 import { nanoid } from 'nanoid'
-import { ref, useTemplateRef } from 'vue'
+import { defineAsyncComponent, ref, useTemplateRef } from 'vue'
 import type { Point } from '../../core/measure/geometry'
 import type { Plan } from '../../core/plan/plan'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
-import PhotoScale from './PhotoScale.vue'
-import { readPhoto } from './photo'
 import { toBench, type View } from './view'
 
 const { plan, view, size } = defineProps<{
@@ -23,6 +21,8 @@ const emit = defineEmits<{
   add: [kind: 'box' | 'circle' | 'wall', id: string]
 }>()
 
+const PhotoScale = defineAsyncComponent(() => import('./PhotoScale.vue'))
+
 const store = usePlanStore()
 const notices = useNotices()
 const file = useTemplateRef<HTMLInputElement>('file')
@@ -32,6 +32,7 @@ async function takePhoto(): Promise<void> {
   const picked = file.value?.files?.[0]
   if (file.value) file.value.value = ''
   if (picked === undefined) return
+  const { readPhoto } = await import('./photo')
   const read = await readPhoto(picked)
   if (!read.ok) {
     notices.show({ kind: 'problem', text: read.message })

@@ -8,11 +8,11 @@ import { formatLength, formatQuantity } from '../../core/quantity/format'
 import { useShelf } from '../stores/shelf'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
-import MountPanel from './MountPanel.vue'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
+const MountPanel = defineAsyncComponent(() => import('./MountPanel.vue'))
 const OwnStripDialog = defineAsyncComponent(() => import('../parts/OwnStripDialog.vue'))
 
 const store = usePlanStore()

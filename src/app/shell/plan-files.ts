@@ -1,6 +1,5 @@
 import { useRouter } from 'vue-router'
 import type { Plan } from '../../core/plan/plan'
-import { readPlanFile, refuseTooLarge, writePlanFile } from '../../formats/plan-file'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
@@ -8,8 +7,8 @@ import { saveText } from './save-text'
 
 /** Plans out to files and in from them. The open plan is never touched by an import. */
 export function usePlanFiles(): {
-  exportPlan: () => void
-  savePlanFile: (plan: Plan) => void
+  exportPlan: () => Promise<void>
+  savePlanFile: (plan: Plan) => Promise<void>
   saveDrawing: () => Promise<void>
   saveNetlist: () => Promise<void>
   saveFeeds: () => Promise<void>
@@ -21,11 +20,12 @@ export function usePlanFiles(): {
   const { shelf } = useShelf()
   const router = useRouter()
 
-  function exportPlan(): void {
-    if (store.plan !== undefined) savePlanFile(store.plan)
+  async function exportPlan(): Promise<void> {
+    if (store.plan !== undefined) await savePlanFile(store.plan)
   }
 
-  function savePlanFile(plan: Plan): void {
+  async function savePlanFile(plan: Plan): Promise<void> {
+    const { writePlanFile } = await import('../../formats/plan-file')
     saveText(`${plan.name}.json`, writePlanFile(plan), 'application/json')
   }
 
@@ -51,6 +51,7 @@ export function usePlanFiles(): {
   }
 
   async function importPlan(file: File): Promise<void> {
+    const { readPlanFile, refuseTooLarge } = await import('../../formats/plan-file')
     const read = refuseTooLarge(file.size) ?? readPlanFile(await file.text())
     if (!read.ok) {
       notices.show({

@@ -12,6 +12,8 @@ export interface StoredPlan {
   /** Goes up with every save, so that two tabs cannot overwrite each other unseen. */
   revision: number
   document: unknown
+  /** Version of the plan that the document was checked to be when it was saved; others are checked when they are read. */
+  checkedVersion?: number
   /** Set while the plan lies among the deleted ones, ms since 1970. */
   deletedAt?: number
 }

@@ -1,8 +1,10 @@
 import { nanoid } from 'nanoid'
 import { emptyHistory, type History } from '../../core/plan/history'
-import { emptyPlan, type Plan } from '../../core/plan/plan'
+import { emptyPlan } from '../../core/plan/empty'
+import type { Plan } from '../../core/plan/plan'
+import { planVersion } from '../../core/plan/usual'
 import type { Issue } from '../../core/quantity/z'
-import { readPlan } from '../../formats/plan-file'
+import type { PlanFileResult } from '../../formats/plan-file'
 import type { Database, StoredPlan } from './db'
 
 export type LoadedPlan =
@@ -42,7 +44,7 @@ export class PlanShelf {
     const [stored, history] = await Promise.all([this.db.plans.get(id), this.db.histories.get(id)])
     if (stored === undefined || stored.deletedAt !== undefined)
       return { ok: false, reason: 'missing' }
-    const read = readPlan(stored.document)
+    const read = await checked(stored)
     if (!read.ok) return { ok: false, reason: 'broken', issues: read.issues }
     return {
       ok: true,
@@ -64,6 +66,7 @@ export class PlanShelf {
         changedAt: this.now(),
         revision: next,
         document: plan,
+        checkedVersion: planVersion,
       })
       await this.db.histories.put({ planId: id, ...history })
       return { saved: true, revision: next }
@@ -115,7 +118,10 @@ export class PlanShelf {
   }
 
   /** Puts the demo plans on a shelf that never had any, and clears away what was deleted long ago. */
-  async prepare(demos: readonly Plan[]): Promise<void> {
+  async prepare(loadDemos: () => Promise<readonly Plan[]>): Promise<void> {
+    // Loaded before the transaction: that ends with whatever else is waited for.
+    const isNew = (await this.db.settings.get('demos')) === undefined
+    const demos = isNew ? await loadDemos() : []
     await this.db.transaction(
       'rw',
       this.db.plans,
@@ -133,6 +139,13 @@ export class PlanShelf {
       },
     )
   }
+}
+
+/** What this program saved it has checked; the checker is loaded for what comes from elsewhere or from an older version. */
+async function checked({ document, checkedVersion }: StoredPlan): Promise<PlanFileResult> {
+  if (checkedVersion === planVersion) return { ok: true, plan: document as Plan }
+  const { readPlan } = await import('../../formats/plan-file')
+  return readPlan(document)
 }
 
 /** `name`, or with the first number behind it that is not taken. */

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { change } from '../../core/plan/commands'
 import { emptyHistory, recorded } from '../../core/plan/history'
-import { emptyPlan } from '../../core/plan/plan'
+import { emptyPlan } from '../../core/plan/empty'
 import { latestWins } from '../workers/latest'
 import { openDatabase, type Database } from './db'
 import { PlanSaver, type SaveState } from './plan-saver'
@@ -21,10 +21,10 @@ const ids = async (): Promise<string[]> => (await shelf.list()).map(({ name }) =
 
 describe('the shelf', () => {
   it('gets the demo plans once, and not again when they are deleted', async () => {
-    await shelf.prepare([demo])
+    await shelf.prepare(() => Promise.resolve([demo]))
     const [plan] = await shelf.list()
     await shelf.delete(plan!.id)
-    await shelf.prepare([demo])
+    await shelf.prepare(() => Promise.resolve([demo]))
     expect(await ids()).toEqual([])
     await shelf.restore(plan!.id)
     expect(await ids()).toEqual(['Nook'])
@@ -34,7 +34,7 @@ describe('the shelf', () => {
     const id = await shelf.add(demo)
     await shelf.delete(id)
     now += 31 * 24 * 3_600_000
-    await shelf.prepare([])
+    await shelf.prepare(() => Promise.resolve([]))
     expect(await shelf.listDeleted()).toEqual([])
   })
 

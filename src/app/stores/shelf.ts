@@ -1,19 +1,8 @@
 import { defineStore } from 'pinia'
 import { markRaw, shallowRef } from 'vue'
-import nook from '../../../demo/bay-window-nook.json'
-import lanterns from '../../../demo/paper-lanterns.json'
-import moon from '../../../demo/pegboard-moon.json'
-import wardrobe from '../../../demo/wardrobe-rails.json'
-import { readPlan } from '../../formats/plan-file'
 import { openDatabase, type StoredOffcut, type StoredPart } from '../storage/db'
 import { PlanShelf } from '../storage/plans'
 import { useLiveQuery } from '../storage/use-live-query'
-
-/** The last one is put on the shelf last, and so is the one that opens. */
-const demos = [lanterns, wardrobe, moon, nook].flatMap((document) => {
-  const read = readPlan(document)
-  return read.ok ? [read.plan] : []
-})
 
 /** The browser's database: the shelf of plans, and the user's own parts, which every plan offers. */
 export const useShelf = defineStore('shelf', () => {
@@ -25,7 +14,7 @@ export const useShelf = defineStore('shelf', () => {
   const fail = (error: unknown): void => {
     problem.value = error instanceof Error ? error.message : String(error)
   }
-  const ready = shelf.prepare(demos).catch(fail)
+  const ready = shelf.prepare(async () => (await import('./demos')).demos).catch(fail)
   const parts = useLiveQuery(async (): Promise<readonly StoredPart[]> => db.parts.toArray(), fail)
 
   const drawer = useLiveQuery(

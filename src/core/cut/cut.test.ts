@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { measure } from '../measure/measure'
 import { partsOf } from '../parts/find'
 import { roundings } from '../plan/choices'
-import { emptyPlan } from '../plan/plan'
+import { emptyPlan } from '../plan/empty'
 import { cut } from './cut'
 import { cutRun } from './cut-run'
 

@@ -139,7 +139,7 @@ export function reduce(chain: Chain, g: Float64Array, c: Float64Array, space: Ch
   y[3] = -(ib * w0 + id * w2) * rightM
   y[6] = -(ia * w1 + ib * w3) * rightP
   y[7] = -(ib * w1 + id * w3) * rightM
-  y[4] = y[1] ?? 0
+  y[4] = y01
   y[8] = y[2]
   y[9] = y[6]
   y[12] = y[3]

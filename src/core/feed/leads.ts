@@ -58,7 +58,7 @@ export const padOf = ({ pad }: Pick<Feed, 'pad'>, cuts: number): number =>
   pad === 'end' ? cuts : Math.min(pad, cuts)
 
 /** The supply that a line hangs on. */
-export const supplyIdOf = (plan: Plan, line: Plan['lines'][number]): string =>
+const supplyIdOf = (plan: Plan, line: Plan['lines'][number]): string =>
   line.supplyId ?? plan.supplies[0]?.id ?? ''
 
 /** Every lead of the plan, its junctions' first. */

@@ -1,7 +1,8 @@
 import type { CutStripRun } from '../cut/cut'
 import { groupDraw, levelIn } from '../load/load'
 import type { Strip } from '../plan/parts'
-import { usualMount, type Plan } from '../plan/plan'
+import type { Plan } from '../plan/plan'
+import { usualMount } from '../plan/usual'
 import { usualHeatShare, warmth } from './warmth'
 
 /** How much warmer than the room a run gets at the plan's mix of scenes: heat gathers over many minutes. */

@@ -3,7 +3,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { solveDense } from './dense'
 import { drawOf } from './draw'
-import { endOf, networkIssues, networkSchema, type Network } from './network'
+import { endOf, type Network } from './network'
+import { networkIssues, networkSchema } from './network-schema'
 import { solve, type Solution, type SolvedRun } from './solve'
 
 interface FeedCase {

@@ -1,7 +1,7 @@
 import { ChainSpace, reduce, restore, type Chain } from './chain'
 import { solveDense } from './dense'
 import { drawOf, type Draw } from './draw'
-import { endOf, type End, type Network } from './network'
+import { endOf, type End, type Network, type NetworkRun } from './network'
 
 /** Volts between the rails of a run, and what it draws. */
 export interface SolvedRun {
@@ -460,8 +460,8 @@ function separateParts(network: Network): SeparatePart[] {
   )
   const groups = new Groups(places.size)
   for (const [a, b] of ends) if (a !== undefined && b !== undefined) groups.join(a, b)
-  const parts = new Map<number, { runs: Network['runs']; leads: number[] }>()
-  const partAt = (root: number): { runs: Network['runs']; leads: number[] } => {
+  const parts = new Map<number, { runs: NetworkRun[]; leads: number[] }>()
+  const partAt = (root: number): { runs: NetworkRun[]; leads: number[] } => {
     const part = parts.get(root) ?? { runs: [], leads: [] }
     parts.set(root, part)
     return part

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import type { RunLoad } from '../load/load'
 import { partsOf } from '../parts/find'
-import { emptyPlan, type Plan, type Rules } from '../plan/plan'
+import { emptyPlan } from '../plan/empty'
+import type { Plan, Rules } from '../plan/plan'
 import { feedSupplies, largestLoadA, smallestFor } from './supplies'
 
 const parts = partsOf({ strips: [], supplies: [] })

@@ -58,9 +58,6 @@ export const wires: readonly Wire[] = [
   ),
 ]
 
-/** Share of its limit that a wire carries where it is bundled or enclosed (handbook 3, fuse). */
-export const bundledShare = 0.7
-
 /**
  * The wire of that id.
  *

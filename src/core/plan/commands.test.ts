@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { shippedStrips } from '../parts/strips'
 import { shippedSupplies } from '../parts/supplies'
 import { change, patched, type Command } from './commands'
-import { emptyPlan, planSchema, type Plan } from './plan'
+import { emptyPlan } from './empty'
+import { planSchema, type Plan } from './plan'
 
 const start: Plan = {
   ...emptyPlan('Hall', 'a'),

@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { change, type Command } from './commands'
 import { emptyHistory, mostSteps, recorded, redone, undone, type History } from './history'
-import { emptyPlan, type Plan } from './plan'
+import { emptyPlan } from './empty'
+import type { Plan } from './plan'
 
 const start: Plan = {
   ...emptyPlan('Hall', 'a'),

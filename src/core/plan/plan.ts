@@ -15,12 +15,7 @@ import {
   surfaces,
 } from './choices'
 import { idSchema, nameSchema, stripSchema, supplyPartSchema } from './parts'
-
-export const planFormat = 'glow-tally plan'
-export const planVersion = 2
-
-/** Lines in one plan, at most; a longer list is refused with a message that says so. */
-export const mostLines = 2_000
+import { mostLines, planFormat, planVersion } from './usual'
 
 /** Nothing on a drawing is farther away than this, mm. */
 const farthestMm = 1_000_000
@@ -36,7 +31,7 @@ const placeSchema = z.strictObject({
   degrees: z.number().min(-360).max(360),
 })
 
-/** How a run is fixed and what is before it. What is not said takes {@link usualMount}. */
+/** How a run is fixed and what is before it. What is not said takes `usualMount`. */
 const mountSchema = z.strictObject({
   surface: z.enum(surfaces).optional(),
   facing: z.enum(facings).optional(),
@@ -255,61 +250,3 @@ export type Trace = NonNullable<Line['trace']>
 export type SupplySlot = Plan['supplies'][number]
 export type Rules = Plan['rules']
 export type Use = Plan['use']
-
-/** Gauge of leads that name none. */
-export const usualWire = 'mm2-1'
-
-/** Rules that came with the second version of the plan. */
-export const usualRules = {
-  joins: { areAllowed: false, price: 2 },
-  slack: 0.1,
-  keep: 0.8,
-  joinsMinus: true,
-} as const
-
-export const usualUse = {
-  batteryHours: 4,
-  mix: { fullWhite: 5, level: 55 },
-  hoursADay: 4,
-  pricePerKwh: 0.3,
-} as const
-
-/** How a run is mounted where nothing is said. */
-export const usualMount = {
-  surface: 'wood',
-  facing: 'wall',
-  bend: 'flat',
-  cover: 'none',
-  coverMm: 15,
-  damp: 'dry',
-  hasSleeve: false,
-  hasCaps: false,
-} as const satisfies Mount
-
-/** A plan with nothing on its pad but one empty line to type on. */
-export function emptyPlan(name: string, lineId: string): Plan {
-  return {
-    format: planFormat,
-    version: planVersion,
-    name,
-    units: 'mm',
-    lines: [{ id: lineId, text: '' }],
-    defaults: { stripId: 'pixels-5v-60-low', wire: usualWire },
-    bench: { furniture: [] },
-    junctions: [],
-    supplies: [{ id: 'supply-a', name: 'Supply A', part: 'auto' }],
-    scene: { shown: 'full-white', level: 0.4 },
-    limit: 1,
-    rules: {
-      rounding: 'inside',
-      corners: 'jump',
-      gap: 'far',
-      sizing: 'full-white',
-      headroom: 0.2,
-      ...usualRules,
-    },
-    use: usualUse,
-    offcuts: [],
-    own: { strips: [], supplies: [] },
-  }
-}

@@ -1,4 +1,4 @@
-import { usualRules, usualUse, usualWire } from './plan'
+import { usualRules, usualUse, usualWire } from './usual'
 
 /** What strips of the first version did not say yet; *typical* (handbook 4). */
 export const usualStripFacts = {

@@ -13,7 +13,7 @@ import type { Results } from './results'
 const mostListed = 24
 
 /** What a lead is called: where it goes. */
-export function leadName({ plan, cuts }: Pick<Results, 'plan' | 'cuts'>, { to }: Lead): string {
+function leadName({ plan, cuts }: Pick<Results, 'plan' | 'cuts'>, { to }: Lead): string {
   if (to.kind === 'junction')
     return plan.junctions.find(({ id }) => id === to.junction)?.name ?? 'a junction'
   const entry = cuts.find(({ run }) => run.id === to.run)

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { emptyPlan, type Plan } from '../plan/plan'
+import { emptyPlan } from '../plan/empty'
+import type { Plan } from '../plan/plan'
 import { figureText, workingText } from '../quantity/figure'
 import { tally } from '../tally'
 

@@ -1,4 +1,4 @@
-import { usualMount } from '../plan/plan'
+import { usualMount } from '../plan/usual'
 import { formatLength } from '../quantity/format'
 import { mountEdit, plural, type Judge, type Verdict } from './verdict'
 

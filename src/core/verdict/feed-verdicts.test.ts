@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { change } from '../plan/commands'
-import { emptyPlan, type Plan } from '../plan/plan'
+import { emptyPlan } from '../plan/empty'
+import type { Plan } from '../plan/plan'
 import { tally } from '../tally'
 import type { Verdict, VerdictCode } from './verdict'
 

@@ -1,7 +1,8 @@
 import type { CutStripRun } from '../cut/cut'
 import { tightestRadiusMm } from '../measure/geometry'
 import { bendingSiblings } from '../parts/find'
-import { usualMount, type Mount } from '../plan/plan'
+import type { Mount } from '../plan/plan'
+import { usualMount } from '../plan/usual'
 import { formatLength, formatQuantity } from '../quantity/format'
 import { mountEdit, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
 
@@ -25,7 +26,7 @@ const lay = ({ run }: CutStripRun, label: string, set: Mount): Remedy => ({
 })
 
 /** A strip bent in its own plane that does not bend so. */
-export const edgeBend: Judge = ({ cuts, parts }) =>
+const edgeBend: Judge = ({ cuts, parts }) =>
   cuts.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
     if (entry.cuts === 0 || mountOf(entry).bend !== 'edgewise' || bendOf(entry) === Infinity)
@@ -53,7 +54,7 @@ export const edgeBend: Judge = ({ cuts, parts }) =>
   })
 
 /** A bend tighter than the strip takes. */
-export const tightBend: Judge = ({ plan, cuts }) =>
+const tightBend: Judge = ({ plan, cuts }) =>
   cuts.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
     if (entry.cuts === 0) return []
@@ -77,7 +78,7 @@ export const tightBend: Judge = ({ plan, cuts }) =>
 const glaringLumensPerM = 200
 
 /** Bare bright light that faces people. */
-export const glare: Judge = ({ cuts }) =>
+const glare: Judge = ({ cuts }) =>
   cuts.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
     const { facing, cover } = mountOf(entry)
@@ -101,7 +102,7 @@ export const glare: Judge = ({ cuts }) =>
   })
 
 /** A bare strip where it gets wet. */
-export const wet: Judge = ({ cuts }) =>
+const wet: Judge = ({ cuts }) =>
   cuts.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
     const { damp, hasSleeve } = mountOf(entry)
@@ -120,7 +121,7 @@ export const wet: Judge = ({ cuts }) =>
   })
 
 /** A sealed strip or sleeve whose cut ends are open where it is not dry. */
-export const openSleeve: Judge = ({ cuts }) =>
+const openSleeve: Judge = ({ cuts }) =>
   cuts.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
     const { damp, hasSleeve, hasCaps } = mountOf(entry)

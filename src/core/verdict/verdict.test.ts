@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { emptyPlan, usualWire, type Plan } from '../plan/plan'
+import { emptyPlan } from '../plan/empty'
+import type { Plan } from '../plan/plan'
+import { usualWire } from '../plan/usual'
 import { shippedStrips } from '../parts/strips'
 import { tally } from '../tally'
 import { nextSupply } from './next-supply'

@@ -28,7 +28,7 @@ function nameOf({ cuts, plan }: Evidence, { to }: Lead): string {
 const aboutOf = ({ to }: Lead): string[] => [to.kind === 'run' ? to.run : to.junction]
 
 /** An edit of the one feed or junction that a lead is. */
-export function editLead(
+function editLead(
   plan: Plan,
   { id, to }: Lead,
   set: { wire?: string; fuse?: Lead['fuse']; lengthMm?: number | undefined },
@@ -52,7 +52,7 @@ export function editLead(
 }
 
 /** The thinnest wire of the same kind that carries a load with a fuse before it. */
-export function wireFor(like: Wire, loadA: number): Wire | undefined {
+function wireFor(like: Wire, loadA: number): Wire | undefined {
   const kind = like.id.split('-')[0] ?? ''
   return wires
     .filter(({ id }) => id.startsWith(kind))

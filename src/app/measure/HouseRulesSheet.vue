@@ -1,0 +1,233 @@
+<script setup lang="ts">
+import type { Corners, GapPlace, Rounding, Sizing } from '../../core/plan/choices'
+import { wires } from '../../core/parts/wires'
+import type { Plan } from '../../core/plan/plan'
+import { usePlanStore } from '../stores/plan'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
+
+const { plan } = defineProps<{ plan: Plan }>()
+
+const store = usePlanStore()
+
+const roundings: readonly { value: Rounding; label: string; who: string }[] = [
+  {
+    value: 'inside',
+    label: 'Stay inside',
+    who: 'Never hangs over; leaves a gap of less than a group.',
+  },
+  {
+    value: 'nearest',
+    label: 'Nearest mark',
+    who: 'Smallest error; may hang over by half a group.',
+  },
+  { value: 'cover', label: 'Cover the end', who: 'No dark end; the strip folds or hangs over.' },
+]
+const sizings: readonly { value: Sizing; label: string; who: string }[] = [
+  {
+    value: 'full-white',
+    label: 'Full white and headroom',
+    who: 'Runs cool and is safe with any pattern.',
+  },
+  {
+    value: 'next-size',
+    label: 'Full white, next size up',
+    who: 'Smaller; enough where white is rare.',
+  },
+  {
+    value: 'scenes',
+    label: 'What the level scene draws',
+    who: 'Smallest; the program must hold the limit.',
+  },
+]
+
+const corners: readonly { value: Corners; label: string; who: string }[] = [
+  {
+    value: 'jump',
+    label: 'Cut and jump',
+    who: 'Flat corners, a jumper wire at each; most joints.',
+  },
+  { value: 'fold', label: 'Fold on', who: 'No joints; the fold needs room and a soft strip.' },
+]
+const gaps: readonly { value: GapPlace; label: string }[] = [
+  { value: 'far', label: 'far end' },
+  { value: 'shared', label: 'shared' },
+  { value: 'near', label: 'near end' },
+]
+
+const setCorners = (value: Corners): void => {
+  store.commit([{ do: 'set-rules', rules: { corners: value } }], { label: 'corners' })
+}
+const setGap = (value: GapPlace): void => {
+  store.commit([{ do: 'set-rules', rules: { gap: value } }], { label: 'place of the gap' })
+}
+const setRounding = (rounding: Rounding): void => {
+  store.commit([{ do: 'set-rules', rules: { rounding } }], { label: 'rounding' })
+}
+const setSizing = (sizing: Sizing): void => {
+  store.commit([{ do: 'set-rules', rules: { sizing } }], { label: 'supply size' })
+}
+const wireOptions = wires.map(({ id, name, limitA }) => ({
+  id,
+  text: `${name}, ${String(limitA)} A`,
+}))
+const percentOf = (event: Event, least: number, most: number): number | undefined => {
+  if (!(event.target instanceof HTMLInputElement)) return undefined
+  const share = event.target.valueAsNumber / 100
+  return Number.isNaN(share) ? undefined : Math.min(most, Math.max(least, share))
+}
+function setSlack(event: Event): void {
+  const slack = percentOf(event, 0, 1)
+  if (slack !== undefined)
+    store.commit([{ do: 'set-rules', rules: { slack } }], { label: 'slack', key: 'slack' })
+}
+function setKeep(event: Event): void {
+  const keep = percentOf(event, 0.1, 1)
+  if (keep !== undefined)
+    store.commit([{ do: 'set-rules', rules: { keep } }], {
+      label: 'when a light has faded',
+      key: 'keep',
+    })
+}
+function setWire(event: Event): void {
+  if (event.target instanceof HTMLSelectElement)
+    store.commit([{ do: 'set-default-wire', wire: event.target.value }], { label: 'usual wire' })
+}
+function setHeadroom(event: Event): void {
+  if (!(event.target instanceof HTMLInputElement)) return
+  const headroom = Math.min(0.5, Math.max(0, Number(event.target.value) / 100 || 0))
+  store.commit([{ do: 'set-rules', rules: { headroom } }], { label: 'headroom', key: 'headroom' })
+}
+</script>
+
+<!-- The plan's schools and limits, each with who prefers it and why. -->
+<template>
+  <div>
+    <fieldset>
+      <legend class="mb-1.5 font-semibold">Cut to the marks</legend>
+      <label
+        v-for="option in roundings"
+        :key="option.value"
+        class="flex gap-2.5 rounded px-1 py-1 text-[13px] hover:bg-bench-line"
+      >
+        <input
+          type="radio"
+          name="rounding"
+          class="mt-0.5 accent-glow"
+          :checked="plan.rules.rounding === option.value"
+          @change="setRounding(option.value)"
+        />
+        <span>
+          {{ option.label }}<br /><span class="text-[12px] text-bench-soft">{{ option.who }}</span>
+        </span>
+      </label>
+    </fieldset>
+    <div class="mt-2 flex items-center justify-between gap-2 px-1 text-[13px]">
+      A gap lies at the
+      <SegmentedChoice
+        label="Place of the gap"
+        :options="gaps"
+        :model-value="plan.rules.gap"
+        @update:model-value="setGap"
+      />
+    </div>
+    <fieldset class="mt-3">
+      <legend class="mb-1.5 font-semibold">At corners</legend>
+      <label
+        v-for="option in corners"
+        :key="option.value"
+        class="flex gap-2.5 rounded px-1 py-1 text-[13px] hover:bg-bench-line"
+      >
+        <input
+          type="radio"
+          name="corners"
+          class="mt-0.5 accent-glow"
+          :checked="plan.rules.corners === option.value"
+          @change="setCorners(option.value)"
+        />
+        <span>
+          {{ option.label }}<br /><span class="text-[12px] text-bench-soft">{{ option.who }}</span>
+        </span>
+      </label>
+    </fieldset>
+    <fieldset class="mt-3">
+      <legend class="mb-1.5 font-semibold">Size the supply for</legend>
+      <label
+        v-for="option in sizings"
+        :key="option.value"
+        class="flex gap-2.5 rounded px-1 py-1 text-[13px] hover:bg-bench-line"
+      >
+        <input
+          type="radio"
+          name="sizing"
+          class="mt-0.5 accent-glow"
+          :checked="plan.rules.sizing === option.value"
+          @change="setSizing(option.value)"
+        />
+        <span>
+          {{ option.label }}<br /><span class="text-[12px] text-bench-soft">{{ option.who }}</span>
+        </span>
+      </label>
+    </fieldset>
+    <label class="mt-3 flex items-center gap-2 text-[13px]">
+      Headroom
+      <input
+        type="number"
+        min="0"
+        max="50"
+        step="5"
+        class="field w-20"
+        :value="Math.round(plan.rules.headroom * 100)"
+        :disabled="plan.rules.sizing !== 'full-white'"
+        @change="setHeadroom"
+      />
+      % of the supply kept free
+    </label>
+    <fieldset class="mt-3 grid gap-2 text-[13px]">
+      <legend class="mb-1 font-semibold">Leads and light</legend>
+      <label class="flex items-center gap-2">
+        Leads are of
+        <select class="field w-36 px-1.5 py-1" :value="plan.defaults.wire" @change="setWire">
+          <option v-for="wire in wireOptions" :key="wire.id" :value="wire.id">
+            {{ wire.text }}
+          </option>
+        </select>
+      </label>
+      <p class="text-[12px] text-bench-soft">
+        Thick enough for most runs: who solders at a bench takes one gauge for all, who hides wires
+        in a groove picks each lead’s own.
+      </p>
+      <label class="flex items-center gap-2">
+        Slack
+        <input
+          type="number"
+          min="0"
+          max="100"
+          step="5"
+          class="field w-16 px-1.5 py-1"
+          :value="Math.round(plan.rules.slack * 100)"
+          @change="setSlack"
+        />
+        % longer than on the drawing
+      </label>
+      <p class="text-[12px] text-bench-soft">
+        The last row always wants more: a tenth where the way is clear, a fifth around corners.
+      </p>
+      <label class="flex items-center gap-2">
+        Faded below
+        <input
+          type="number"
+          min="10"
+          max="100"
+          step="5"
+          class="field w-16 px-1.5 py-1"
+          :value="Math.round(plan.rules.keep * 100)"
+          @change="setKeep"
+        />
+        % of the weakest colour
+      </label>
+      <p class="text-[12px] text-bench-soft">
+        Most eyes see a fifth less; for photographs and white walls take 95.
+      </p>
+    </fieldset>
+  </div>
+</template>

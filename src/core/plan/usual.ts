@@ -1,0 +1,37 @@
+// What a plan takes where nothing is said. Apart from the schema, so that the worker need not load the checker.
+
+export const planFormat = 'glow-tally plan'
+export const planVersion = 2
+
+/** Lines in one plan, at most; a longer list is refused with a message that says so. */
+export const mostLines = 2_000
+
+/** Gauge of leads that name none. */
+export const usualWire = 'mm2-1'
+
+/** Rules that came with the second version of the plan. */
+export const usualRules = {
+  joins: { areAllowed: false, price: 2 },
+  slack: 0.1,
+  keep: 0.8,
+  joinsMinus: true,
+} as const
+
+export const usualUse = {
+  batteryHours: 4,
+  mix: { fullWhite: 5, level: 55 },
+  hoursADay: 4,
+  pricePerKwh: 0.3,
+} as const
+
+/** How a run is mounted where nothing is said. */
+export const usualMount = {
+  surface: 'wood',
+  facing: 'wall',
+  bend: 'flat',
+  cover: 'none',
+  coverMm: 15,
+  damp: 'dry',
+  hasSleeve: false,
+  hasCaps: false,
+} as const
