@@ -31,3 +31,52 @@ it('lets no name break out of its text', () => {
   expect(svg).toContain('<title>Nook &lt;1&gt; &amp; &quot;2&quot;</title>')
   expect(svg).not.toContain('<script>')
 })
+
+it('shows the room, the leads and every part of a run by its length', () => {
+  const svg = drawingSvg({
+    ...emptyPlan('Nook', 'x'),
+    lines: [{ id: 'a', text: 'crown frame 800 x 300', place: { x: 100, y: 50, degrees: 0 } }],
+    bench: {
+      furniture: [
+        {
+          id: 'f',
+          kind: 'box',
+          name: 'book <case>',
+          place: { x: 0, y: 0, degrees: 0 },
+          widthMm: 1200,
+          heightMm: 900,
+        },
+        {
+          id: 'g',
+          kind: 'circle',
+          name: 'table',
+          place: { x: 0, y: 400, degrees: 0 },
+          widthMm: 500,
+          heightMm: 500,
+        },
+      ],
+    },
+    supplies: [{ id: 'supply-a', name: 'Supply A', part: 'auto', at: [100, 1200] }],
+  })
+  expect(svg).toContain('<title>book &lt;case&gt;</title>')
+  expect(svg.match(/<ellipse/g)).toHaveLength(1)
+  expect(svg.match(/class="lead"/g)).toHaveLength(1)
+  expect(svg.match(/class="length"/g)).toHaveLength(4)
+  expect(svg).toContain('>300 mm</text>')
+  expect(svg).toContain('>Supply A</text>')
+  // A lead runs at right angles from the supply to the end where the wire enters.
+  const [, x1, y1, x2, y2, x3, y3] =
+    /class="lead" d="M([\d.]+) ([\d.]+)L([\d.]+) ([\d.]+)L([\d.]+) ([\d.]+)"/.exec(svg)!.map(Number)
+  expect([x1, y1! - y3!]).toEqual([x3, 1150])
+  expect([x2, y2]).toEqual([x3, y1])
+})
+
+it('a run that was turned is drawn turned around its middle', () => {
+  const svg = drawingSvg({
+    ...emptyPlan('Nook', 'x'),
+    lines: [{ id: 'a', text: 'shelf 800', place: { x: 0, y: 0, degrees: 90 } }],
+  })
+  const [, x1, y1, x2, y2] = /<path d="M([\d.]+) ([\d.]+)L([\d.]+) ([\d.]+)"/.exec(svg)!.map(Number)
+  expect(x1).toBeCloseTo(x2!, 3)
+  expect(y2! - y1!).toBeCloseTo(800, 3)
+})

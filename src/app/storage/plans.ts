@@ -82,6 +82,7 @@ export class PlanShelf {
       changedAt,
       revision: 0,
       document: plan,
+      checkedVersion: planVersion,
     })
     return id
   }

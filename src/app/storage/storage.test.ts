@@ -1,5 +1,8 @@
 import 'fake-indexeddb/auto'
+import { Dexie } from 'dexie'
 import { beforeEach, describe, expect, it } from 'vitest'
+import { shippedStrips } from '../../core/parts/strips'
+import { shippedSupplies } from '../../core/parts/supplies'
 import { change } from '../../core/plan/commands'
 import { emptyHistory, recorded } from '../../core/plan/history'
 import { emptyPlan } from '../../core/plan/empty'
@@ -49,6 +52,36 @@ describe('the shelf', () => {
     )
   })
 
+  it('trusts what it has checked itself, and checks what it has not', async () => {
+    const own = await shelf.add(demo)
+    expect((await db.plans.get(own))?.checkedVersion).toBe(demo.version)
+    expect(await shelf.load(own)).toMatchObject({ ok: true, plan: demo })
+    await db.plans.update(own, { document: { ...demo, limit: -3 }, checkedVersion: 1 })
+    const loaded = await shelf.load(own)
+    expect(loaded.ok).toBe(false)
+    expect(!loaded.ok && loaded.reason === 'broken' && loaded.issues[0]?.path).toBe('limit')
+  })
+
+  it('parts that were kept by the first version are told what strips say now', async () => {
+    const name = `old-${String((number += 1))}`
+    const old = new Dexie(name)
+    old.version(1).stores({
+      plans: 'id, changedAt',
+      histories: 'planId',
+      parts: 'id',
+      drawer: 'id',
+      settings: 'key',
+    })
+    const { flatRadiusMm, edgeRadiusMm, spliceMm, prewired, ...strip } = shippedStrips[0]!
+    expect([flatRadiusMm, edgeRadiusMm, spliceMm, prewired.length]).toEqual([15, null, 500, 2])
+    await old.table('parts').put({ id: 'mine', kind: 'strip', part: { ...strip, id: 'mine' } })
+    await old.table('parts').put({ id: 'brick', kind: 'supply', part: shippedSupplies[0]! })
+    old.close()
+    const [brick, mine] = await openDatabase(name).parts.orderBy('id').toArray()
+    expect(mine?.part).toMatchObject({ id: 'mine', spliceMm: 500, prewired: [] })
+    expect(brick?.part).toEqual(shippedSupplies[0])
+  })
+
   it('saves plan and history together, and refuses a save from an older revision', async () => {
     const id = await shelf.add(demo)
     const changed = change(demo, [{ do: 'rename', name: 'Hall' }])
@@ -62,7 +95,7 @@ describe('the shelf', () => {
 
   it('says what is wrong with a plan that cannot be read, and leaves it where it is', async () => {
     const id = await shelf.add(demo)
-    await db.plans.update(id, { document: { ...demo, limit: 'much' } })
+    await db.plans.update(id, { document: { ...demo, limit: 'much' }, checkedVersion: 1 })
     expect(await shelf.load(id)).toMatchObject({ ok: false, issues: [{ path: 'limit' }] })
     expect(await ids()).toEqual(['Nook'])
     expect(await shelf.load('none')).toEqual({ ok: false, reason: 'missing' })

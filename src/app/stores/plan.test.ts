@@ -4,6 +4,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Plan } from '../../core/plan/plan'
 import { tally } from '../../core/tally'
+import { openDatabase } from '../storage/db'
 import { useNotices } from './notices'
 import { usePlanStore } from './plan'
 import { useShelf } from './shelf'
@@ -108,11 +109,38 @@ describe('the open plan', () => {
     expect(tab.store.history.steps).toHaveLength(2)
   })
 
+  it('joins all moves of one drag, however slow it is, and begins anew with the next', async () => {
+    const tab = openTab()
+    await openNook(tab)
+    vi.useFakeTimers({ toFake: ['performance'] })
+    const move = (x: number, key: string): void => {
+      tab.store.commit(
+        [{ do: 'place-lines', places: new Map([['seat', { x, y: 0, degrees: 0 }]]) }],
+        { label: 'move', key, isDrag: true },
+      )
+      vi.advanceTimersByTime(5_000)
+    }
+    for (const x of [10, 20, 30]) move(x, 'place.1')
+    expect(tab.store.history.steps).toHaveLength(1)
+    move(40, 'place.2')
+    expect(tab.store.history.steps).toHaveLength(2)
+    vi.useRealTimers()
+    tab.store.undo()
+    expect(tab.store.layout.placed[0]?.place.x).toBe(30)
+    tab.store.undo()
+    expect(tab.store.layout.placed[0]?.place.x).not.toBe(10)
+  })
+
   it('that is not there, or cannot be read, says so', async () => {
     const tab = openTab()
     await tab.store.open('none')
     expect(tab.store.state).toEqual({ kind: 'missing' })
-    const id = await tab.shelf.shelf.add({ ...(await nook(tab)), limit: 7 })
+    const plan = await nook(tab)
+    const id = await tab.shelf.shelf.add(plan)
+    // As an older program, or a fault of the disk, may have left it.
+    const db = openDatabase()
+    await db.plans.update(id, { document: { ...plan, limit: 7 }, checkedVersion: 1 })
+    db.close()
     await tab.store.open(id)
     expect(tab.store.state).toMatchObject({ kind: 'broken', issues: [{ path: 'limit' }] })
     expect(tab.store.plan).toBeUndefined()

@@ -170,3 +170,74 @@ it('plugged lengths reach as far as they can, at the least price', () => {
   // 1600 is cut to 1600, plugged to 1500; of 400 nothing can be plugged.
   expect(instead!.moreDarkMm).toBeCloseTo(100 + 400, 6)
 })
+
+describe('factory splices', () => {
+  it('lie every so far along a reel, counted from where each piece begins', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 60, max: 2200 }), { minLength: 1, maxLength: 6 }),
+        fc.constantFrom(500, 1000, 333),
+        (lengths, spliceMm) => {
+          const cuts = cutsOf(planOf(lengths.join(' + ')))
+          const strip = { ...cuts[0]!.strip, spliceMm }
+          const [found] = cutFromReels(
+            cuts.map((entry) => ({ ...entry, strip })),
+            [],
+            { joins: { areAllowed: false, price: 0 } },
+          )
+          for (const reel of found!.reels)
+            for (const { fromGroup, lengthMm, splicesMm } of reel.cuts) {
+              const start = (fromGroup - 1) * strip.cutPitchMm
+              for (const mm of splicesMm) {
+                expect(mm).toBeGreaterThan(0)
+                expect(mm).toBeLessThan(lengthMm)
+                const at = (start + mm) / spliceMm
+                expect(at).toBeCloseTo(Math.round(at), 6)
+              }
+              const most = Math.floor(lengthMm / spliceMm) + 1
+              expect(splicesMm.length).toBeLessThanOrEqual(most)
+            }
+        },
+      ),
+    )
+  })
+})
+
+describe('plugged lengths', () => {
+  it('are as long as any choice of them can be, and no choice as long is cheaper', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 5, max: 40 }),
+        fc.uniqueArray(
+          fc.record({
+            length: fc.integer({ min: 3, max: 15 }),
+            price: fc.integer({ min: 1, max: 9 }),
+          }),
+          {
+            minLength: 1,
+            maxLength: 3,
+            selector: ({ length }) => length,
+          },
+        ),
+        (length, sold) => {
+          const cuts = cutsOf(planOf(`shelf ${String(length * 100)}`))
+          const prewired = sold.map((one) => ({ lengthMm: one.length * 100, price: one.price }))
+          const strip = { ...cuts[0]!.strip, prewired }
+          const [found] = prewiredInstead(cuts.map((entry) => ({ ...entry, strip })))
+          // Every choice there is, by its length: the least that it costs.
+          const costs = new Map([[0, 0]])
+          for (let mm = 100; mm <= length * 100; mm += 100)
+            for (const { lengthMm, price } of prewired) {
+              const before = costs.get(mm - lengthMm)
+              if (before !== undefined)
+                costs.set(mm, Math.min(costs.get(mm) ?? Infinity, before + price))
+            }
+          const longest = Math.max(...costs.keys())
+          const reached = found!.lengths.reduce((sum, one) => sum + one.count * one.lengthMm, 0)
+          expect(reached).toBe(longest)
+          expect(found!.price).toBe(costs.get(longest))
+        },
+      ),
+    )
+  })
+})

@@ -82,7 +82,7 @@ export function batteryUse(part: SupplyPart, drain: Drain, use: Use): BatteryUse
     load: loadAt(meanA),
     peak: loadAt(peakA),
   })
-  const every = Math.max(1, Math.floor(course.length / 100))
+  const every = Math.max(1, Math.ceil(course.length / 100))
   return {
     meanA,
     peakA,

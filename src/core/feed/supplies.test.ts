@@ -1,3 +1,4 @@
+import { fedPlan } from '../fed-plan'
 import { describe, expect, it } from 'vitest'
 import type { RunLoad } from '../load/load'
 import { partsOf } from '../parts/find'
@@ -102,4 +103,23 @@ describe('what can be bought', () => {
     expect(largestLoadA(parts, 24, 0)).toBeCloseTo(13.33, 2)
     expect(largestLoadA(parts, 48, 0)).toBe(0)
   })
+})
+
+it.each<[string, string, boolean]>([
+  ['white-usb', 'battery-3-aa', true],
+  ['white-usb', 'battery-4-nimh', true],
+  ['white-usb', 'battery-9v', false],
+  ['white-12v-5', 'battery-9v', false],
+  ['white-12v-5', 'battery-lead-12v', true],
+  ['pixels-5v-60', 'computer-5v', true],
+  ['pixels-5v-60', 'computer-12v', false],
+])('%s hangs on %s: %j', (stripId, part, suits) => {
+  const plan: Plan = {
+    ...emptyPlan('t', 'a'),
+    lines: [{ id: 'a', text: 'shelf 300', stripId }],
+    supplies: [{ id: 'supply-a', name: 'A', part }],
+  }
+  const [supply] = fedPlan(plan).supplies
+  expect(supply!.fits.length === 1).toBe(suits)
+  expect(supply!.misfits.length === 1).toBe(!suits)
 })

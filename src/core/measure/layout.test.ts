@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { layOut } from './layout'
+import { layOut, placer } from './layout'
 import { measure } from './measure'
 
 const linesOf = (texts: readonly string[]) =>
@@ -65,4 +65,48 @@ it('a line that did not change keeps its run; its name follows its place', () =>
   expect(after.runs.map(({ name, id }) => `${id} ${name}`)).toEqual(['b Edge 1', 'a Edge 2'])
   expect(measure({ lines: [first] }).runs[0]).not.toBe(after.runs[1])
   expect(measure({ lines: [first, second] }).lines[1]!.reading).toBe(before.lines[1]!.reading)
+})
+
+it('what is set out by itself lies below what a hand has placed, and the box holds all of it', () => {
+  fc.assert(
+    fc.property(
+      texts,
+      fc.integer({ min: -4000, max: 4000 }),
+      fc.integer({ min: -4000, max: 4000 }),
+      fc.integer({ min: 0, max: 359 }),
+      (lines, x, y, degrees) => {
+        const { runs } = measure({
+          lines: lines.map((text, index) => ({
+            id: `l${String(index)}`,
+            text,
+            ...(index % 2 === 0 && { place: { x: x + index * 90, y, degrees } }),
+          })),
+        })
+        const thing = {
+          id: 'f',
+          kind: 'box' as const,
+          name: 'bench',
+          place: { x, y, degrees: 0 },
+          widthMm: 700,
+          heightMm: 300,
+        }
+        const { placed, box } = layOut(runs, { furniture: [thing] })
+        const pointsOf = (isPlaced: boolean) =>
+          runs.flatMap((run, index) => {
+            if ((run.line.place !== undefined) !== isPlaced) return []
+            const at = placer(run, placed[index]!.place)
+            const { x: left, y: top, width, height } = run.box
+            return [at([left, top]), at([left + width, top + height])]
+          })
+        for (const [px, py] of [...pointsOf(true), ...pointsOf(false)]) {
+          expect(px).toBeGreaterThanOrEqual(box.x - 1e-6)
+          expect(px).toBeLessThanOrEqual(box.x + box.width + 1e-6)
+          expect(py).toBeGreaterThanOrEqual(box.y - 1e-6)
+          expect(py).toBeLessThanOrEqual(box.y + box.height + 1e-6)
+        }
+        const lowest = Math.max(y + 300, ...pointsOf(true).map(([, py]) => py))
+        for (const [, py] of pointsOf(false)) expect(py).toBeGreaterThanOrEqual(lowest - 1e-6)
+      },
+    ),
+  )
 })

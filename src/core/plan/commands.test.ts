@@ -23,6 +23,79 @@ const order = (plan: Plan): string => plan.lines.map(({ id }) => id).join('')
 const strip = { ...shippedStrips[0]!, id: 'own-1', name: 'own' }
 const supply = { ...shippedSupplies[0]!, id: 'own-2', name: 'own' }
 
+const box = {
+  id: 'f',
+  kind: 'box' as const,
+  name: 'bench',
+  place: { x: 0, y: 0, degrees: 0 },
+  widthMm: 900,
+  heightMm: 400,
+}
+const photo = {
+  data: 'data:image/png;base64,AAAA',
+  widthPx: 40,
+  heightPx: 30,
+  at: [0, 0] as [number, number],
+  mmPerPx: 2,
+  opacity: 0.5,
+}
+const track = {
+  id: 'track',
+  name: 'Track',
+  kind: 'track' as const,
+  limitA: 5,
+  fuse: 'auto' as const,
+}
+
+describe('what hangs on a plan', () => {
+  it('is taken away by nothing: a photo, settings of a line, a junction and what hung on it', () => {
+    const fed = after(
+      { do: 'put-junction', junction: track },
+      { do: 'set-photo', photo },
+      { do: 'put-furniture', furniture: box },
+      {
+        do: 'set-lines',
+        lines: ['a'],
+        set: { feeds: [{ id: 'x', pad: 3, fuse: 'none', from: 'track' }], level: 0.2 },
+      },
+    )
+    const { plan } = change(fed, [
+      { do: 'set-photo', photo: undefined },
+      { do: 'set-lines', lines: ['a'], set: { level: undefined } },
+      { do: 'remove-junction', junction: 'track' },
+      { do: 'remove-furniture', furniture: 'f' },
+    ])
+    expect('photo' in plan.bench).toBe(false)
+    expect(plan.bench.furniture).toEqual([])
+    expect(plan.lines[0]).toEqual({
+      ...start.lines[0],
+      feeds: [{ id: 'x', pad: 3, fuse: 'none' }],
+    })
+    expect(planSchema.parse(plan)).toEqual(plan)
+  })
+
+  it('a supply that is removed takes the leads that came from it to the run’s own', () => {
+    const fed = after({
+      do: 'set-lines',
+      lines: ['a'],
+      set: { feeds: [{ id: 'x', pad: 'end', fuse: 'auto', from: 'supply-b' }] },
+    })
+    const { plan } = change(fed, [{ do: 'remove-supply', supply: 'supply-b' }])
+    expect(plan.lines[0]?.feeds).toEqual([{ id: 'x', pad: 'end', fuse: 'auto' }])
+  })
+
+  it('changing furniture and junctions puts the new in the place of the old', () => {
+    const twice = after(
+      { do: 'put-furniture', furniture: box },
+      { do: 'put-furniture', furniture: { ...box, widthMm: 700 } },
+      { do: 'put-junction', junction: track },
+      { do: 'put-junction', junction: { ...track, limitA: 9 } },
+    )
+    expect(twice.bench.furniture.map(({ widthMm }) => widthMm)).toEqual([700])
+    expect(twice.junctions.map(({ limitA }) => limitA)).toEqual([9])
+  })
+})
+
 describe('commands', () => {
   it.each<[Command, (plan: Plan) => unknown, unknown]>([
     [{ do: 'rename', name: 'Attic' }, (p) => p.name, 'Attic'],
@@ -50,6 +123,28 @@ describe('commands', () => {
     [{ do: 'set-level', level: 0.7 }, (p) => p.scene, { shown: 'level', level: 0.7 }],
     [{ do: 'set-limit', limit: 0.5 }, (p) => p.limit, 0.5],
     [{ do: 'set-rules', rules: { headroom: 0.1 } }, (p) => p.rules.headroom, 0.1],
+    [{ do: 'set-default-wire', wire: 'awg-18' }, (p) => p.defaults.wire, 'awg-18'],
+    [
+      { do: 'set-lines', lines: ['a', 'c'], set: { isTurned: true, endMm: 5 } },
+      (p) => p.lines.map(({ isTurned }) => isTurned),
+      [true, undefined, true],
+    ],
+    [
+      { do: 'place-lines', places: new Map([['b', { x: 5, y: 6, degrees: 90 }]]) },
+      (p) => p.lines[1]?.place,
+      { x: 5, y: 6, degrees: 90 },
+    ],
+    [{ do: 'put-furniture', furniture: box }, (p) => p.bench.furniture, [box]],
+    [{ do: 'set-photo', photo }, (p) => p.bench.photo?.widthPx, 40],
+    [{ do: 'hide-controller', at: [3, 4] }, (p) => p.bench.controllerAt, [3, 4]],
+    [{ do: 'hide-supply', supply: 'supply-b', at: [3, 4] }, (p) => p.supplies[1]?.at, [3, 4]],
+    [{ do: 'set-use', use: { hoursADay: 7 } }, (p) => p.use.hoursADay, 7],
+    [
+      { do: 'set-capacitor', supply: 'supply-a', volts: null },
+      (p) => p.supplies[0]?.capacitorV,
+      null,
+    ],
+    [{ do: 'put-junction', junction: track }, (p) => p.junctions, [track]],
     [{ do: 'own-strip', strip }, (p) => p.own.strips, [strip]],
     [{ do: 'own-supply', supply }, (p) => p.own.supplies, [supply]],
   ])('%j', (command, part, expected) => {

@@ -1,0 +1,71 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { emptyPlan } from '../../core/plan/empty'
+import type { Plan } from '../../core/plan/plan'
+import { tally, type Tally } from '../../core/tally'
+import { readPlanFile } from '../../formats/plan-file'
+import { showsSection, stages, stageState } from './stages'
+
+const demo = (name: string): Tally => {
+  const read = readPlanFile(
+    readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8'),
+  )
+  if (!read.ok) throw new Error(JSON.stringify(read.issues))
+  return tally(read.plan)
+}
+const of = (plan: Partial<Plan>): Tally => tally({ ...emptyPlan('t', 'a'), ...plan })
+const states = (result: Tally | undefined): string =>
+  stages.map(({ name }) => stageState(name, result).text).join(' · ')
+
+describe('the state of each stage in a word', () => {
+  it.each<[string, Tally | undefined, string]>([
+    ['before there is a tally', undefined, '… · … · …'],
+    ['of an empty pad', of({}), 'empty · empty · empty'],
+    [
+      'of a line that is not understood',
+      of({ lines: [{ id: 'a', text: 'sill 12oo' }] }),
+      '1 unread · 0 reels · nothing fed',
+    ],
+    [
+      'of a shelf with nothing the matter',
+      of({ lines: [{ id: 'a', text: 'shelf 1000' }] }),
+      '1 place · 1 reel · fits',
+    ],
+    ['of the nook', demo('bay-window-nook'), '2 care · 2 reels · 2 stop'],
+    ['of the lanterns', demo('paper-lanterns'), '1 place · 1 reel · 2 care'],
+  ])('%s', (_name, result, expected) => {
+    expect(states(result)).toBe(expected)
+  })
+
+  it('counts every verdict that is no note at one stage', () => {
+    for (const name of ['bay-window-nook', 'pegboard-moon', 'wardrobe-rails', 'paper-lanterns']) {
+      const result = demo(name)
+      const graded = result.verdicts.filter(({ grade }) => grade !== 'note')
+      const worst = stages.map(({ name: stage }) => stageState(stage, result))
+      if (graded.some(({ grade }) => grade === 'stop'))
+        expect(worst.map(({ grade }) => grade)).toContain('stop')
+    }
+  })
+})
+
+describe('the roll beside a page', () => {
+  it('shows every section beside one page at least, and each verdict in one section at least', () => {
+    for (const name of ['bay-window-nook', 'pegboard-moon', 'wardrobe-rails', 'paper-lanterns']) {
+      const { roll, verdicts } = demo(name)
+      for (const { id } of roll)
+        expect(
+          stages.some(({ name: stage }) => showsSection(stage, id)),
+          id,
+        ).toBe(true)
+      const shown = new Set(roll.flatMap(({ verdicts: own }) => own.map(({ id }) => id)))
+      expect(verdicts.filter(({ id }) => !shown.has(id)).map(({ code }) => code)).toEqual([])
+    }
+  })
+
+  it('keeps to what the page is about', () => {
+    expect(showsSection('cut', 'reels')).toBe(true)
+    expect(showsSection('measure', 'reels')).toBe(false)
+    expect(showsSection('feed', 'supply.supply-b')).toBe(true)
+    expect(showsSection('measure', 'drops')).toBe(false)
+  })
+})

@@ -1,0 +1,70 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { readPlanFile, writePlanFile } from '../formats/plan-file'
+import { change } from './plan/commands'
+import type { Plan } from './plan/plan'
+import { tally } from './tally'
+import type { VerdictCode } from './verdict/verdict'
+
+const demo = (name: string): Plan => {
+  const read = readPlanFile(
+    readFileSync(new URL(`../../demo/${name}.json`, import.meta.url), 'utf8'),
+  )
+  if (!read.ok) throw new Error(JSON.stringify(read.issues))
+  return read.plan
+}
+const names = ['bay-window-nook', 'pegboard-moon', 'wardrobe-rails', 'paper-lanterns']
+
+describe('the demo plans', () => {
+  it.each<[string, VerdictCode[]]>([
+    ['bay-window-nook', ['fade', 'lead-hot', 'supply-tight', 'wrong-end', 'glare', 'splice-shows']],
+    ['pegboard-moon', ['fade', 'copper-hot', 'over-100-watt']],
+    ['wardrobe-rails', ['hot-strip', 'wrong-end']],
+    ['paper-lanterns', ['battery-short', 'hot-strip']],
+  ])('%s shows %j', (name, codes) => {
+    const shown = tally(demo(name)).verdicts.map(({ code }) => code)
+    for (const code of codes) expect(shown).toContain(code)
+  })
+
+  it.each(names)('%s is written as it is read, and understood in every line', (name) => {
+    const plan = demo(name)
+    expect(readPlanFile(writePlanFile(plan))).toEqual({ ok: true, plan })
+    const { unread, runs, feed } = tally(plan)
+    expect(unread).toEqual([])
+    expect(feed.problem).toBeNull()
+    expect(runs.every(({ cuts, minV }) => cuts > 0 === (minV !== null))).toBe(true)
+  })
+
+  it.each(names)('%s: every remedy can be taken, and undone, and leaves a plan', (name) => {
+    const plan = demo(name)
+    const before = tally(plan)
+    for (const { code, remedies, grade } of before.verdicts)
+      for (const { commands, label } of remedies) {
+        const { plan: after, backward } = change(plan, commands)
+        expect(after, `${code}: ${label}`).not.toEqual(plan)
+        expect(readPlanFile(writePlanFile(after)).ok, `${code}: ${label}`).toBe(true)
+        expect(backward.length).toBeGreaterThan(0)
+        const count = (of: typeof before): number =>
+          of.verdicts.filter((verdict) => verdict.code === code && verdict.grade === grade).length
+        expect(count(tally(after)), `${code}: ${label}`).toBeLessThan(count(before) + 1)
+      }
+  })
+
+  it('the nook’s ring is the one place that is fed badly, and one remedy mends it', () => {
+    const plan = demo('bay-window-nook')
+    const stops = tally(plan).verdicts.filter(({ grade }) => grade === 'stop')
+    expect(new Set(stops.flatMap(({ about }) => about))).toEqual(new Set(['porthole']))
+    const wire = stops.find(({ code }) => code === 'lead-hot')!.remedies[0]!
+    const mended = tally(change(plan, wire.commands).plan)
+    expect(mended.verdicts.filter(({ grade }) => grade === 'stop')).toEqual([])
+  })
+
+  it('the wardrobe hangs on its track, within what that takes', () => {
+    const { feed } = tally(demo('wardrobe-rails'))
+    const [track, ...others] = feed.leads
+    expect(track!.to).toEqual({ kind: 'junction', junction: 'track' })
+    expect(others.every(({ from }) => from === 'track')).toBe(true)
+    expect(others.reduce((sum, { currentA }) => sum + currentA, 0)).toBeCloseTo(track!.currentA, 6)
+    expect(track!.currentA).toBeLessThan(5)
+  })
+})

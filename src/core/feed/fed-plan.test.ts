@@ -1,0 +1,318 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { fedPlan } from '../fed-plan'
+import { dutiesIn } from '../load/load'
+import { partsOf, stripOf } from '../parts/find'
+import { shippedStrips } from '../parts/strips'
+import { shippedSupplies } from '../parts/supplies'
+import { wireOf, wires } from '../parts/wires'
+import { emptyPlan } from '../plan/empty'
+import type { Plan } from '../plan/plan'
+import { tally } from '../tally'
+import { batteryUse, meanOf } from './batteries'
+import { sharesAt, voltsFor, weakestAt } from './brightness'
+import { loadsPerGroup, networkOf } from './build'
+import { capacitorFor } from './capacitor'
+import { fuseFor, fusesA } from './fuse'
+import { warmthOf } from './run-warmth'
+import { feedScene } from './solved'
+
+type Line = Plan['lines'][number]
+const planOf = (lines: readonly Partial<Line>[], extra: Partial<Plan> = {}): Plan => ({
+  ...emptyPlan('t', 'x'),
+  lines: lines.map((line, index) => ({ id: `l${String(index)}`, text: '', ...line })),
+  ...extra,
+})
+const full = (plan: Plan) => {
+  const { cuts, leads, supplies } = fedPlan(plan)
+  return feedScene(plan, cuts, leads, supplies, 'full-white')
+}
+const feed = (pad: number | 'end', more = {}) => ({
+  id: `p${String(pad)}`,
+  pad,
+  fuse: 'auto' as const,
+  ...more,
+})
+
+const stripIds = shippedStrips.filter(({ volts }) => volts === 5).map(({ id }) => id)
+const anyPlan = fc
+  .record({
+    lines: fc.array(
+      fc.record({
+        text: fc.oneof(
+          fc.integer({ min: 40, max: 2500 }).map((mm) => `shelf ${String(mm)}`),
+          fc.constantFrom(
+            'ring 382',
+            'crown frame 500 x 300',
+            'ledge 3 x 410 + 90',
+            'cells panels 2 x 6 sides 168',
+          ),
+        ),
+        stripId: fc.constantFrom(...stripIds),
+        isTurned: fc.boolean(),
+        pads: fc.uniqueArray(
+          fc.oneof(fc.integer({ min: 0, max: 60 }), fc.constant('end' as const)),
+          {
+            minLength: 1,
+            maxLength: 3,
+          },
+        ),
+      }),
+      { minLength: 1, maxLength: 4 },
+    ),
+    wire: fc.constantFrom('mm2-0_34', 'mm2-1', 'awg-18', 'mm2-4'),
+    fromTrack: fc.boolean(),
+  })
+  .map(({ lines, wire, fromTrack }) =>
+    planOf(
+      lines.map(({ text, stripId, isTurned, pads }) => ({
+        text,
+        stripId,
+        isTurned,
+        feeds: pads.map((pad) => feed(pad, fromTrack ? { from: 'track' } : {})),
+      })),
+      {
+        defaults: { stripId: 'pixels-5v-60', wire },
+        junctions: [{ id: 'track', name: 'Track', kind: 'track', limitA: 30, fuse: 'auto' }],
+      },
+    ),
+  )
+
+describe('the feed of any plan', () => {
+  it('what the supplies give is what the runs draw, and every watt is used or lost', () => {
+    fc.assert(
+      fc.property(anyPlan, (plan) => {
+        const scene = full(plan)
+        expect(scene.problem).toBeUndefined()
+        const drawn = [...scene.runs.values()].reduce((sum, { currentA }) => sum + currentA, 0)
+        const given = [...scene.supplyA.values()].reduce((sum, amperes) => sum + amperes, 0)
+        expect(given).toBeCloseTo(drawn, 5)
+        expect(scene.lostW).toBeGreaterThanOrEqual(0)
+        expect(scene.lostW).toBeLessThan(given * 5 + 1e-9)
+        for (const run of scene.runs.values()) {
+          expect(run.minV).toBeLessThanOrEqual(run.maxV)
+          expect(run.maxV).toBeLessThanOrEqual(5 + 1e-9)
+          expect(run.copperA).toBeLessThanOrEqual(run.currentA + 1e-6)
+          expect(run.volts[run.minAt]).toBe(run.minV)
+        }
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('loads count as the cuts do, and leads end on pads that there are', () => {
+    fc.assert(
+      fc.property(anyPlan, (plan) => {
+        const { cuts, leads, supplies } = fedPlan(plan)
+        const network = networkOf(plan, cuts, leads, supplies, 'level')
+        for (const { run, strip, cuts: groups } of cuts) {
+          const own = network.runs.find(({ id }) => id === run.id)
+          expect(own?.loads ?? 0).toBe(groups * loadsPerGroup(strip))
+        }
+        for (const { to } of leads)
+          if (to.kind === 'run')
+            expect(to.pad).toBeLessThanOrEqual(cuts.find(({ run }) => run.id === to.run)!.cuts)
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('one more feed never makes the dimmest light dimmer, while no lead is shared', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 200, max: 3000 }),
+        fc.integer({ min: 1, max: 180 }),
+        (mm, pad) => {
+          const one = full(planOf([{ text: String(mm), feeds: [feed(0)] }]))
+          const two = full(planOf([{ text: String(mm), feeds: [feed(0), feed(pad)] }]))
+          expect(two.runs.get('l0')!.minV).toBeGreaterThanOrEqual(one.runs.get('l0')!.minV - 1e-6)
+        },
+      ),
+      { numRuns: 40 },
+    )
+  })
+})
+
+describe('how a plan is fed', () => {
+  it('a jumper between pieces costs volts behind it, and a longer one more', () => {
+    const lastV = (gap: number): number =>
+      full(
+        planOf([{ text: 'ledge 2 x 500' }], {
+          defaults: { stripId: 'pixels-5v-60', wire: 'mm2-0_34' },
+          rules: { ...emptyPlan('t', 'x').rules, slack: gap },
+        }),
+      ).runs.get('l0')!.minV
+    // The slack lengthens lead and jumper alike.
+    expect(lastV(1)).toBeLessThan(lastV(0))
+    const [entry] = fedPlan(planOf([{ text: 'ledge 2 x 500' }])).cuts
+    const network = networkOf(planOf([]), [entry!], [], [], 'full-white')
+    expect(network.runs[0]!.jumpers).toHaveLength(1)
+    expect(network.runs[0]!.jumpers![0]!.pad).toBe(30)
+  })
+
+  it('a measured length stands in for the drawn one', () => {
+    const [drawn] = fedPlan(planOf([{ text: 'shelf 900', feeds: [feed(0)] }])).leads
+    const [measured] = fedPlan(
+      planOf([{ text: 'shelf 900', feeds: [feed(0, { lengthMm: 4321 })] }]),
+    ).leads
+    expect(measured).toMatchObject({ lengthMm: 4321, isMeasured: true, drawnMm: drawn!.drawnMm })
+  })
+
+  it('leads follow supply and run: right angles and slack', () => {
+    const plan = planOf([{ text: 'shelf 1000', place: { x: 300, y: 100, degrees: 0 } }], {
+      supplies: [{ id: 'supply-a', name: 'A', part: 'auto', at: [0, 700] }],
+      rules: { ...emptyPlan('t', 'x').rules, slack: 0.2 },
+    })
+    expect(fedPlan(plan).leads[0]).toMatchObject({ start: [0, 700], end: [300, 100] })
+    expect(fedPlan(plan).leads[0]!.lengthMm).toBeCloseTo((300 + 600) * 1.2, 9)
+    const end = { ...plan, lines: [{ ...plan.lines[0]!, feeds: [feed('end')] }] }
+    expect(fedPlan(end).leads[0]!.lengthMm).toBeCloseTo((1300 + 600) * 1.2, 6)
+  })
+
+  it('scenes light channels alone; a line may have a level of its own', () => {
+    const plan = planOf([{ text: 'shelf 900', level: 0.25 }, { text: 'shelf 900' }], {
+      scene: { shown: 'level', level: 0.5 },
+      limit: 0.4,
+    })
+    const strip = stripOf(partsOf(plan.own), 'pixels-5v-60')
+    const duties = (scene: 'red' | 'level' | 'idle' | 'full-white', line: number) =>
+      dutiesIn(plan, scene, plan.lines[line]!, strip)
+    expect(duties('red', 0)).toEqual([0.4, 0, 0])
+    expect(duties('level', 0)).toEqual([0.25, 0.25, 0.25])
+    expect(duties('level', 1)).toEqual([0.4, 0.4, 0.4])
+    expect(duties('idle', 1)).toEqual([0, 0, 0])
+    expect(duties('full-white', 1)).toEqual([0.4, 0.4, 0.4])
+    const white = stripOf(partsOf(plan.own), 'white-usb')
+    expect(dutiesIn(plan, 'red', plan.lines[0]!, white)).toEqual([0])
+    const { runs } = tally(plan)
+    expect(runs[0]!.currentA).toBe(runs[1]!.currentA)
+  })
+
+  it('is told by the tally: each run its volts, each lead its current, drop and fuse', () => {
+    const {
+      feed: fed,
+      runs,
+      supplies,
+    } = tally(planOf([{ text: 'shelf 1500' }, { text: 'rail 900' }]))
+    expect(fed.runs.map(({ id }) => id)).toEqual(runs.map(({ id }) => id))
+    for (const [index, { minV, maxV }] of runs.entries())
+      expect([minV, maxV]).toEqual([fed.runs[index]!.minV, fed.runs[index]!.maxV])
+    for (const { currentA, fuseA, wire, dropV, lossW, lengthMm } of fed.leads) {
+      expect(fuseA).toBe(fuseFor(currentA, wireOf(wire).limitA))
+      expect(dropV).toBeCloseTo(2 * (lengthMm / 1000) * wireOf(wire).ohmPerM * currentA, 9)
+      expect(lossW).toBeCloseTo(dropV * currentA, 9)
+    }
+    expect(supplies[0]!.loadA).toBeGreaterThan(
+      fed.leads.reduce((sum, { currentA }) => sum + currentA, 0) - 1e-6,
+    )
+  })
+})
+
+describe('what is left of a light', () => {
+  it.each<[string, number, number[]]>([
+    ['pixels-5v-60', 5, [1, 1, 1]],
+    ['pixels-5v-60', 3.15, [1, 0.6111, 0.5]],
+    ['pixels-5v-60', 1.7, [0, 0, 0]],
+    ['white-12v-10', 12, [1]],
+    ['white-12v-10', 10.35, [0.5]],
+    ['white-12v-10', 8, [0]],
+  ])('%s at %d V', (id, volts, expected) => {
+    const strip = stripOf(partsOf({ strips: [], supplies: [] }), id)
+    const shares = sharesAt(strip, volts)
+    expect(shares).toHaveLength(expected.length)
+    for (const [index, share] of shares.entries()) expect(share).toBeCloseTo(expected[index]!, 3)
+    expect(weakestAt(strip, volts)).toBeCloseTo(Math.min(...expected), 3)
+  })
+
+  it('volts for a share have just that share left', () => {
+    for (const strip of shippedStrips)
+      for (const share of [0.3, 0.8, 1])
+        expect(weakestAt(strip, voltsFor(strip, share))).toBeCloseTo(share, 9)
+  })
+})
+
+describe('small parts of the feed', () => {
+  it('thicker wire has less resistance and takes no less', () => {
+    for (const kind of ['mm2', 'awg']) {
+      const own = wires.filter(({ id }) => id.startsWith(kind))
+      for (const [index, wire] of own.entries()) {
+        const before = own[index - 1]
+        if (before === undefined) continue
+        expect(wire.areaMm2).toBeGreaterThan(before.areaMm2)
+        expect(wire.ohmPerM).toBeLessThan(before.ohmPerM)
+        expect(wire.limitA).toBeGreaterThanOrEqual(before.limitA)
+      }
+    }
+    expect(() => wireOf('rope')).toThrow('rope')
+  })
+
+  it('a fuse carries its load and guards its wire, and no smaller one would do', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 25, noNaN: true }),
+        fc.constantFrom(...wires.map(({ limitA }) => limitA)),
+        (loadA, limitA) => {
+          const fuse = fuseFor(loadA, limitA)
+          const all = fusesA.filter((one) => one >= 1.25 * loadA && one <= limitA)
+          expect(fuse).toBe(all[0] ?? null)
+        },
+      ),
+    )
+  })
+
+  it.each([
+    [5, 6.3],
+    [12, 16],
+    [24, 35],
+    [48, null],
+  ])('a capacitor for %d V stands %j V', (volts, rating) => {
+    expect(capacitorFor(volts)).toBe(rating)
+  })
+
+  it('warmth grows with light and shrinks with width', () => {
+    const rise = (line: Partial<Line>, limit = 1): number => {
+      const plan = planOf([{ text: 'shelf 900', ...line }], { limit })
+      return warmthOf(plan, fedPlan(plan).cuts[0]!).riseK
+    }
+    // 10.8 W/m at 5 of 60 min full and 55 at 40 %: 4.86 W/m × 0.7 ÷ (10 × 0.01).
+    expect(rise({})).toBeCloseTo(34.02, 2)
+    expect(rise({ mount: { backingMm: 20 } })).toBeCloseTo(17.01, 2)
+    expect(rise({ mount: { cover: 'opal' } })).toBeCloseTo(34.02 * 1.15, 2)
+    expect(rise({ mount: { hasSleeve: true } })).toBeCloseTo(34.02 * 1.3, 2)
+    expect(rise({}, 0.4)).toBeCloseTo(75.6 * 0.4, 2)
+  })
+})
+
+describe('on cells', () => {
+  const use = { ...emptyPlan('t', 'x').use, mix: { fullWhite: 15, level: 15 } }
+  const drain = { idleA: 0.02, levelA: 0.2, fullA: 0.5 }
+  const part = (id: string) => shippedSupplies.find((supply) => supply.id === id)!
+
+  it('the mean is over an hour, idle where nothing is said', () => {
+    expect(meanOf(drain, use)).toBeCloseTo((0.5 * 15 + 0.2 * 15 + 0.02 * 30) / 60, 12)
+    expect(meanOf(drain, { mix: { fullWhite: 60, level: 0 } })).toBe(0.5)
+  })
+
+  it('a power bank gives its watt-hours through its converter, and may fall asleep', () => {
+    const bank = batteryUse(part('bank-37wh'), drain, use)!
+    expect(bank.hours).toBeCloseTo((37 * 0.85) / (meanOf(drain, use) * 5), 9)
+    expect(bank.sleeps).toBe(true)
+    expect(batteryUse(part('bank-37wh'), { ...drain, idleA: 0.1 }, use)!.sleeps).toBe(false)
+  })
+
+  it('cells sag more at the peak than at the mean, and the course ends at the end', () => {
+    const cells = batteryUse(part('battery-4-nimh'), drain, use)!
+    for (const { meanV, peakV } of cells.course) expect(peakV).toBeLessThanOrEqual(meanV + 1e-12)
+    expect(cells.course.at(-1)!.hours).toBeCloseTo(cells.hours!, 9)
+    expect(cells.course.length).toBeLessThanOrEqual(102)
+    const harder = batteryUse(part('battery-4-nimh'), { ...drain, fullA: 1.5 }, use)!
+    expect(harder.hours!).toBeLessThan(cells.hours!)
+  })
+
+  it('a brick is no battery, and a battery with nothing on it lasts for ever', () => {
+    expect(batteryUse(part('brick-5v-2'), drain, use)).toBeUndefined()
+    const nothing = { idleA: 0, levelA: 0, fullA: 0 }
+    expect(batteryUse(part('battery-9v'), nothing, use)!.hours).toBeNull()
+    expect(batteryUse(part('bank-18wh'), nothing, use)!.hours).toBeNull()
+  })
+})
