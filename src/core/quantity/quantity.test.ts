@@ -194,3 +194,35 @@ it('paths are written as people write them', () => {
   expect(pathText([0, 'a'])).toBe('[0].a')
   expect(pathText([])).toBe('')
 })
+
+describe('volts and what else the feed is told in', () => {
+  it.each<[number, Parameters<typeof formatQuantity>[1], string]>([
+    // A supply's volts are what is printed on it …
+    [5, 'V', '5 V'],
+    [12, 'V', '12 V'],
+    [6.3, 'V', '6.3 V'],
+    [0, 'V', '0 V'],
+    // … those that were solved keep three digits, so that columns line up.
+    [4.7961, 'V', '4.80 V'],
+    [23.0789, 'V', '23.1 V'],
+    [0.01449, 'V', '0.014 V'],
+    [3.36257, 'V', '3.36 V'],
+    [0.9, 'A', '0.90 A'],
+    [34.02, 'K', '34 K'],
+    [0.01724, 'Ω/m', '0.0172 Ω/m'],
+    [420, 'lm/m', '420 lm/m'],
+    [1250.4, 'lx', '1250 lx'],
+    [33.46, 'kWh', '33.5 kWh'],
+    [0.82, '%', '82 %'],
+    [0.0823, '%', '8.2 %'],
+    [50.2, 'min', '50.2 min'],
+    [170.4, 'min', '2 h 50'],
+  ])('%d %s is written as %s', (value, unit, text) => {
+    expect(formatQuantity(value, unit)).toBe(text)
+  })
+
+  it('nothing is no number', () => {
+    expect(formatQuantity(null, 'V')).toBe('–')
+    expect(formatQuantity(null, 'A')).toBe('–')
+  })
+})
