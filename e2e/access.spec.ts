@@ -69,6 +69,7 @@ test('no violation with errors, lists, rules and a dialog open', async ({ page }
   }
   await check()
   await page.getByRole('button', { name: 'House rules' }).click()
+  await expect(page.getByLabel('Faded below')).toBeVisible()
   await check()
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: /^Light:/ }).click()

@@ -4,7 +4,7 @@ import { computed, defineAsyncComponent, shallowRef, useTemplateRef } from 'vue'
 import { hiddenPlaces } from '../../core/feed/leads'
 import { levelIn } from '../../core/load/load'
 import { boxAround, turned, type Point } from '../../core/measure/geometry'
-import type { Place, Plan } from '../../core/plan/plan'
+import type { Furniture, Plan } from '../../core/plan/plan'
 import { formatLength } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
@@ -12,11 +12,12 @@ import BenchTools from './BenchTools.vue'
 import DimensionChip from './DimensionChip.vue'
 import HiddenBox from './HiddenBox.vue'
 import { chipsOf } from './chips'
-import { drawnRuns, furnitureBox, type DrawnRun } from './drawn'
-import { draggedTo, handlesOf, type Handle } from './handles'
-import { withDimension } from '../../core/measure/rewrite'
-import { snapLength, snapMove, type Guide } from './snap'
+import { drawnRuns } from './drawn'
+import { handlesOf, type Handle } from './handles'
+import type { Guide } from './snap'
 import { useDrag } from './use-drag'
+import { useRunHands, type Bench } from './use-run-hands'
+import { useThingHands } from './use-thing-hands'
 import { useView } from './use-view'
 import { rulerStep, toBench, toScreen } from './view'
 
@@ -79,8 +80,6 @@ const ruler = computed(() => {
   const mm = rulerStep(view.value.scale, 160)
   return { mm, px: mm * view.value.scale, label: formatLength(mm, plan.units) }
 })
-/** A round measure about ten pixels long: things move and grow by it. */
-const step = computed(() => rulerStep(view.value.scale, 12))
 
 const isLit = (id: string): boolean => spotlight.lit.has(id) || spotlight.chosen === id
 
@@ -88,77 +87,21 @@ const isLit = (id: string): boolean => spotlight.lit.has(id) || spotlight.chosen
 const asked = shallowRef<{ readonly id: string; readonly dimension: number }>()
 const askedRun = computed(() => store.measured.runs.find(({ id }) => id === asked.value?.id))
 
-const pickedThing = shallowRef<string>()
 const guides = shallowRef<readonly Guide[]>([])
-let drags = 0
-
 function pick(id: string | undefined): void {
-  pickedThing.value = undefined
+  things.picked.value = undefined
   spotlight.choose(id)
 }
-
-/** The first time that a hand places a run, the others stay where they are. */
-function placesWith(id: string, place: Place): ReadonlyMap<string, Place> {
-  return new Map(
-    store.layout.placed.map((entry) => [entry.id, entry.id === id ? place : entry.place]),
-  )
+const bench: Bench = {
+  view: () => view.value,
+  drawn: () => drawn.value,
+  bounds: () => frame.value?.getBoundingClientRect(),
+  guides,
+  pick,
 }
-function putRun({ run }: DrawnRun, place: Place, key: string, isDrag = false): void {
-  store.commit([{ do: 'place-lines', places: placesWith(run.id, place) }], {
-    label: `move ${run.name}`,
-    key,
-    isDrag,
-  })
-}
-
-function dragRun(event: PointerEvent, entry: DrawnRun): void {
-  const { run, place, box } = entry
-  drags += 1
-  const key = `place.${String(drags)}`
-  const others = [
-    ...drawn.value.filter((other) => other.run.id !== run.id).map((other) => other.box),
-    ...plan.bench.furniture.map(furnitureBox),
-  ]
-  const { scale } = view.value
-  event.stopPropagation()
-  startDrag(event, {
-    move: (dx, dy, { altKey }) => {
-      const to = altKey
-        ? { dx: dx / scale, dy: dy / scale, guides: [] }
-        : snapMove(box, [dx / scale, dy / scale], others, { near: 6 / scale, step: step.value })
-      guides.value = to.guides
-      putRun(entry, { ...place, x: place.x + to.dx, y: place.y + to.dy }, key, true)
-    },
-    end: (isClick) => {
-      guides.value = []
-      if (isClick) spotlight.goTo(run.id)
-      else pick(run.id)
-    },
-  })
-}
-
-const arrows: Readonly<Record<string, Point>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-}
-function runKey(event: KeyboardEvent, entry: DrawnRun): void {
-  const { run, place } = entry
-  const arrow = arrows[event.key]
-  if (arrow !== undefined) {
-    event.preventDefault()
-    const mm = event.shiftKey ? 100 : 10
-    const [x, y] = [place.x + arrow[0] * mm, place.y + arrow[1] * mm]
-    putRun(entry, { ...place, x, y }, `nudge.${run.id}`)
-  } else if (event.key === 'r' || event.key === 'R') {
-    event.preventDefault()
-    const degrees = (place.degrees + (event.key === 'R' ? -15 : 15)) % 360
-    putRun(entry, { ...place, degrees }, `turn.${run.id}`)
-  } else if (event.key === 'Enter') spotlight.goTo(run.id)
-}
-
-const middle = ({ box }: DrawnRun): Point => [box.x + box.width / 2, box.y + box.height / 2]
+const hands = useRunHands(bench)
+const things = useThingHands(bench)
+const { thing } = things
 
 /** The handle by which a run is turned stands above it. */
 const turnHandle = computed(() => {
@@ -167,22 +110,6 @@ const turnHandle = computed(() => {
   const [x, y] = toScreen(view.value, [box.x + box.width / 2, box.y])
   return { x, y: y - 34, foot: y - 6 }
 })
-function dragTurn(event: PointerEvent, entry: DrawnRun): void {
-  const centre = toScreen(view.value, middle(entry))
-  const bounds = frame.value?.getBoundingClientRect()
-  drags += 1
-  const key = `turn.${String(drags)}`
-  event.stopPropagation()
-  startDrag(event, {
-    move: (_dx, _dy, { clientX, clientY, altKey }) => {
-      const [x, y] = [clientX - (bounds?.left ?? 0), clientY - (bounds?.top ?? 0)]
-      const raw = (Math.atan2(y - centre[1], x - centre[0]) * 180) / Math.PI + 90
-      const degrees = altKey ? Math.round(raw) : Math.round(raw / 15) * 15
-      putRun(entry, { ...entry.place, degrees }, key, true)
-    },
-  })
-}
-
 interface ShownHandle extends Handle {
   readonly x: number
   readonly y: number
@@ -197,70 +124,6 @@ const handles = computed((): ShownHandle[] => {
     return { ...handle, x, y }
   })
 })
-function dragHandle(event: PointerEvent, handle: Handle): void {
-  const entry = chosen.value
-  const measure = entry?.run.dimensions[handle.dimension]
-  if (entry === undefined || measure === undefined) return
-  const { text } = entry.run.line
-  const { scale } = view.value
-  drags += 1
-  const key = `size.${String(drags)}`
-  event.stopPropagation()
-  startDrag(event, {
-    move: (dx, dy, { altKey }) => {
-      const way = turned([dx / scale, dy / scale], [0, 0], -entry.place.degrees)
-      const raw = draggedTo(handle, measure.value, way)
-      const mm = snapLength(raw, altKey ? 1 : step.value)
-      store.commit(
-        [{ do: 'set-text', line: entry.run.id, text: withDimension(text, measure, String(mm)) }],
-        { label: `size of ${entry.run.name}`, key, isDrag: true },
-      )
-    },
-  })
-}
-function handleKey(event: KeyboardEvent, { dimension }: Handle): void {
-  const run = chosen.value?.run
-  const measure = run?.dimensions[dimension]
-  const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key]
-  if (run === undefined || measure === undefined || by === undefined) return
-  event.preventDefault()
-  const mm = Math.max(1, Math.round(measure.value + by * (event.shiftKey ? 10 : 1)))
-  store.commit(
-    [{ do: 'set-text', line: run.id, text: withDimension(run.line.text, measure, String(mm)) }],
-    { label: `size of ${run.name}`, key: `size.${run.id}` },
-  )
-}
-
-/** Single lights that are placed by hand. */
-function dragSpot(event: PointerEvent, entry: DrawnRun, index: number): void {
-  const { run, place } = entry
-  if (run.shape !== 'scatter' || spotlight.chosen !== run.id) return
-  const { scale } = view.value
-  const start = run.lights[index] ?? [0, 0]
-  drags += 1
-  const key = `spot.${String(drags)}`
-  event.stopPropagation()
-  startDrag(event, {
-    move: (dx, dy) => {
-      const [wx, wy] = turned([dx / scale, dy / scale], [0, 0], -place.degrees)
-      const spots = run.lights.map((_, at): [number, number] | null => {
-        if (at === index)
-          return [
-            Math.round((start[0] + wx) / step.value) * step.value,
-            Math.round((start[1] + wy) / step.value) * step.value,
-          ]
-        const known = run.line.spots?.[at]
-        return known === undefined || known === null ? null : [...known]
-      })
-      store.commit([{ do: 'set-lines', lines: [run.id], set: { spots } }], {
-        label: `a light of ${run.name}`,
-        key,
-        isDrag: true,
-      })
-    },
-  })
-}
-
 function dragBench(event: PointerEvent): void {
   const from = view.value
   startDrag(event, {
@@ -280,63 +143,6 @@ function wheel(event: WheelEvent): void {
   ])
 }
 
-function dragThing(event: PointerEvent, id: string, isSize: boolean): void {
-  const thing = plan.bench.furniture.find((candidate) => candidate.id === id)
-  if (thing === undefined) return
-  const { scale } = view.value
-  const others = [
-    ...drawn.value.map(({ box }) => box),
-    ...plan.bench.furniture.filter((other) => other.id !== id).map(furnitureBox),
-  ]
-  drags += 1
-  const options = { label: `move ${thing.name}`, key: `thing.${String(drags)}`, isDrag: true }
-  event.stopPropagation()
-  pickedThing.value = id
-  spotlight.choose(undefined)
-  startDrag(event, {
-    move: (dx, dy) => {
-      const [mmX, mmY] = [dx / scale, dy / scale]
-      if (isSize) {
-        const furniture = {
-          ...thing,
-          widthMm: snapLength(thing.widthMm + mmX, step.value),
-          heightMm: snapLength(thing.heightMm + mmY, step.value),
-        }
-        store.commit([{ do: 'put-furniture', furniture }], options)
-        return
-      }
-      const to = snapMove(furnitureBox(thing), [mmX, mmY], others, {
-        near: 6 / scale,
-        step: step.value,
-      })
-      guides.value = to.guides
-      const place = { ...thing.place, x: thing.place.x + to.dx, y: thing.place.y + to.dy }
-      store.commit([{ do: 'put-furniture', furniture: { ...thing, place } }], options)
-    },
-    end: () => {
-      guides.value = []
-    },
-  })
-}
-function thingKey(event: KeyboardEvent, id: string): void {
-  const thing = plan.bench.furniture.find((candidate) => candidate.id === id)
-  const arrow = arrows[event.key]
-  if (thing === undefined) return
-  if (event.key === 'Delete' || event.key === 'Backspace') {
-    event.preventDefault()
-    store.commit([{ do: 'remove-furniture', furniture: id }], { label: `remove ${thing.name}` })
-  } else if (arrow !== undefined) {
-    event.preventDefault()
-    const mm = event.shiftKey ? 100 : 10
-    const { x, y } = thing.place
-    const place = { ...thing.place, x: x + arrow[0] * mm, y: y + arrow[1] * mm }
-    store.commit([{ do: 'put-furniture', furniture: { ...thing, place } }], {
-      label: `move ${thing.name}`,
-      key: `nudge.${id}`,
-    })
-  }
-}
-
 function hide(id: 'controller' | (string & {}), at: Point, key: string, isDrag: boolean): void {
   store.commit(
     [id === 'controller' ? { do: 'hide-controller', at } : { do: 'hide-supply', supply: id, at }],
@@ -354,33 +160,9 @@ const hiddenBoxes = computed(() => [
   }),
   { id: 'controller', name: 'Controller', label: 'controller', at: hidden.value.controller },
 ])
-function addThing(kind: 'box' | 'circle' | 'wall', id: string): void {
-  const [x, y] = toBench(view.value, [width.value / 2, height.value / 2])
-  const [widthMm, heightMm] =
-    kind === 'wall' ? [2000, 100] : kind === 'circle' ? [400, 400] : [800, 500]
-  store.commit(
-    [
-      {
-        do: 'put-furniture',
-        furniture: {
-          id,
-          kind,
-          name: kind,
-          place: {
-            x: Math.round((x - widthMm / 2) / 10) * 10,
-            y: Math.round((y - heightMm / 2) / 10) * 10,
-            degrees: 0,
-          },
-          widthMm,
-          heightMm,
-        },
-      },
-    ],
-    { label: `add a ${kind}` },
-  )
-  pickedThing.value = id
+function addThing(kind: Furniture['kind'], id: string): void {
+  things.add(kind, id, toBench(view.value, [width.value / 2, height.value / 2]))
 }
-const thing = computed(() => plan.bench.furniture.find(({ id }) => id === pickedThing.value))
 
 const facingSigns = { wall: '', down: ' ↓', up: ' ↑', room: ' ⊙' } as const
 const transform = computed(
@@ -415,9 +197,9 @@ const transform = computed(
           tabindex="0"
           role="button"
           :aria-label="`${item.name}: move with the arrow keys`"
-          @pointerdown="dragThing($event, item.id, false)"
-          @focus="pickedThing = item.id"
-          @keydown="thingKey($event, item.id)"
+          @pointerdown="things.drag($event, item.id, false)"
+          @focus="things.picked.value = item.id"
+          @keydown="things.key($event, item.id)"
         >
           <ellipse
             v-if="item.kind === 'circle'"
@@ -426,14 +208,14 @@ const transform = computed(
             :rx="item.widthMm / 2"
             :ry="item.heightMm / 2"
             class="fill-white/[0.02]"
-            :class="pickedThing === item.id ? 'stroke-glow' : 'stroke-[#4b5062]'"
+            :class="thing?.id === item.id ? 'stroke-glow' : 'stroke-[#4b5062]'"
           />
           <rect
             v-else
             :width="item.widthMm"
             :height="item.heightMm"
             :class="[
-              pickedThing === item.id ? 'stroke-glow' : 'stroke-[#4b5062]',
+              thing?.id === item.id ? 'stroke-glow' : 'stroke-[#4b5062]',
               item.kind === 'wall' ? 'fill-white/[0.07]' : 'fill-white/[0.02]',
             ]"
           />
@@ -461,9 +243,9 @@ const transform = computed(
           :stroke="entry.hue"
           @pointerenter="spotlight.light([entry.run.id])"
           @pointerleave="spotlight.dim"
-          @pointerdown="dragRun($event, entry)"
+          @pointerdown="hands.dragRun($event, entry)"
           @focus="pick(entry.run.id)"
-          @keydown="runKey($event, entry)"
+          @keydown="hands.runKey($event, entry)"
         >
           <path :d="entry.course" stroke="transparent" stroke-width="22" pointer-events="stroke" />
           <path :d="entry.course" stroke-width="1.5" stroke-opacity="0.5" stroke-dasharray="2 3" />
@@ -499,7 +281,7 @@ const transform = computed(
             stroke-linecap="round"
             :stroke-width="entry.run.shape === 'scatter' ? 8 : 5"
             :stroke-opacity="brightness"
-            @pointerdown="dragSpot($event, entry, index)"
+            @pointerdown="hands.dragSpot($event, entry, index)"
           />
         </g>
       </g>
@@ -557,7 +339,7 @@ const transform = computed(
           class="cursor-grab fill-bench stroke-glow"
           stroke-width="2"
           data-handle="turn"
-          @pointerdown="dragTurn($event, chosen)"
+          @pointerdown="hands.dragTurn($event, chosen)"
         />
         <rect
           v-for="handle in handles"
@@ -573,8 +355,8 @@ const transform = computed(
           :data-handle="handle.dimension"
           class="cursor-ew-resize fill-bench stroke-glow outline-none focus-visible:fill-glow"
           stroke-width="2"
-          @pointerdown="dragHandle($event, handle)"
-          @keydown="handleKey($event, handle)"
+          @pointerdown="hands.dragHandle($event, chosen, handle)"
+          @keydown="hands.handleKey($event, chosen, handle)"
         />
       </g>
       <rect
@@ -586,7 +368,7 @@ const transform = computed(
         rx="2"
         class="cursor-nwse-resize fill-bench stroke-glow"
         stroke-width="2"
-        @pointerdown="dragThing($event, thing.id, true)"
+        @pointerdown="things.drag($event, thing.id, true)"
       />
     </svg>
     <template v-if="isRoomy && store.measured.runs.length > 0">
@@ -632,7 +414,12 @@ const transform = computed(
       @zoom="zoom"
       @add="addThing"
     />
-    <ThingPanel v-if="thing" :key="thing.id" :thing="thing" @close="pickedThing = undefined" />
+    <ThingPanel
+      v-if="thing"
+      :key="thing.id"
+      :thing="thing"
+      @close="things.picked.value = undefined"
+    />
 
     <p
       v-if="store.measured.runs.length === 0"

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
 import { computed, useTemplateRef } from 'vue'
 import { stripOf } from '../../core/parts/find'
@@ -9,7 +8,7 @@ import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 import RunTape from '../tape/RunTape.vue'
 import TapeRuler from '../tape/TapeRuler.vue'
-import { tapeScale } from '../tape/tape'
+import { useTapes } from '../tape/use-tapes'
 import HouseRules from '../measure/HouseRules.vue'
 import type { Piece } from '../../core/cut/cut'
 import type { Line } from '../../core/plan/plan'
@@ -28,11 +27,7 @@ const sheets = [
 ] as const
 
 const area = useTemplateRef<HTMLElement>('area')
-const { width: areaWidth } = useElementSize(area)
-/** Room for the names at the left, px; above the tape where the window is narrow. */
-const nameWidth = computed(() => (areaWidth.value < 560 ? 0 : 132))
-const tapeWidth = computed(() => Math.max(120, areaWidth.value - nameWidth.value - 40))
-const runs = computed(() => tally.value?.runs.filter(({ pieces }) => pieces.length > 0) ?? [])
+const { runs, nameWidth, tapeWidth, scale } = useTapes(area, 40, 132)
 /** Where the factory's splices fall, by the name of the piece: where that is cut from one reel. */
 const splices = computed(
   () =>
@@ -93,7 +88,6 @@ function split(run: TallyRun, piece: Piece, mark: number): void {
     key: `split.${String(drags)}`,
   })
 }
-const scale = computed(() => tapeScale(runs.value, tapeWidth.value))
 </script>
 
 <template>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
 import { computed, ref, shallowRef, useTemplateRef } from 'vue'
 import { voltsFor } from '../../core/feed/brightness'
@@ -17,7 +16,7 @@ import PlanFrame from '../shell/PlanFrame.vue'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 import TapeRuler from '../tape/TapeRuler.vue'
-import { tapeScale } from '../tape/tape'
+import { useTapes } from '../tape/use-tapes'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import DimmestCard from './DimmestCard.vue'
 import FeedTape from './FeedTape.vue'
@@ -50,12 +49,7 @@ const sceneLabels: Readonly<Record<SceneName, string>> = {
 const scenes = sceneNames.map((value) => ({ value, label: sceneLabels[value] }))
 
 const area = useTemplateRef<HTMLElement>('area')
-const { width: areaWidth } = useElementSize(area)
-/** Room for the names at the left, px; above the tape where the window is narrow. */
-const nameWidth = computed(() => (areaWidth.value < 560 ? 0 : 122))
-const tapeWidth = computed(() => Math.max(120, areaWidth.value - nameWidth.value - 92))
-const runs = computed(() => tally.value?.runs.filter(({ cuts }) => cuts > 0) ?? [])
-const scale = computed(() => tapeScale(runs.value, tapeWidth.value))
+const { runs, nameWidth, tapeWidth, scale } = useTapes(area, 92, 122)
 const lines = computed(() => new Map(store.plan?.lines.map((line) => [line.id, line])))
 const fedRuns = computed(() => new Map(tally.value?.feed.runs.map((run) => [run.id, run])))
 

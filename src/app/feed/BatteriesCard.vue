@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent } from 'vue'
+import { batteryUse } from '../../core/feed/batteries'
+import type { SupplyPart } from '../../core/plan/parts'
+import type { Plan } from '../../core/plan/plan'
+import { formatQuantity } from '../../core/quantity/format'
+import type { Tally } from '../../core/tally'
+import { usePlanStore } from '../stores/plan'
+
+const { plan, tally } = defineProps<{ plan: Plan; tally: Tally | undefined }>()
+
+const BatteryChart = defineAsyncComponent(() => import('./BatteryChart.vue'))
+
+const store = usePlanStore()
+
+/** Packs side by side: what each of them would do with the first supply's load. */
+const packs = computed(() => {
+  const [first] = plan.supplies
+  const load = tally?.supplies[0]
+  if (first === undefined || load === undefined) return []
+  const others = new Set(
+    plan.lines.flatMap(({ id, supplyId = first.id }) => (supplyId === first.id ? [] : [id])),
+  )
+  const runs = tally?.runs.filter(({ id }) => !others.has(id)) ?? []
+  const fullA = runs.reduce((sum, { currentA }) => sum + currentA, 0)
+  if (fullA === 0) return []
+  const idleShare =
+    (tally?.totals.idleCurrentA ?? 0) / Math.max(1e-9, tally?.totals.peakCurrentA ?? 1)
+  const idleA = fullA * idleShare
+  const levelA = idleA + (fullA - idleA) * plan.scene.level
+  return store.parts.supplies
+    .filter((part) => part.battery !== undefined || part.bank !== undefined)
+    .flatMap((part) => {
+      const use = batteryUse(part, { idleA, levelA, fullA }, plan.use)
+      return use === undefined ? [] : [{ part, use, isFit: fits(part, load.volts) }]
+    })
+    .toSorted(
+      (a, b) =>
+        Number(b.isFit) - Number(a.isFit) || (b.use.hours ?? Infinity) - (a.use.hours ?? Infinity),
+    )
+})
+const fits = (part: SupplyPart, volts: number): boolean =>
+  part.volts <= volts * 1.05 && part.volts >= volts * 0.85
+const hours = (value: number | null): string =>
+  value === null ? 'for ever' : formatQuantity(value * 60, 'min')
+</script>
+
+<template>
+  <section
+    class="rounded-lg border border-bench-line bg-bench-raised px-3.5 py-3"
+    aria-label="Batteries"
+  >
+    <h2 class="mb-2 font-semibold">On batteries</h2>
+    <BatteryChart
+      v-for="battery in (tally?.batteries ?? []).filter(({ course }) => course.length > 1)"
+      :key="battery.id"
+      :battery="battery"
+      :name="plan.supplies.find(({ id }) => id === battery.id)?.name ?? ''"
+    />
+    <table v-if="packs.length > 0" class="w-full text-left text-[12.5px]">
+      <caption class="mb-1 text-left text-[12px] text-bench-soft">
+        What hangs on
+        {{
+          plan.supplies[0]?.name
+        }}, on packs side by side
+      </caption>
+      <thead class="text-[11px] text-bench-soft">
+        <tr>
+          <th class="font-normal">pack</th>
+          <th class="font-normal">lasts</th>
+          <th class="font-normal">full, at its peak</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="{ part, use, isFit } in packs"
+          :key="part.id"
+          class="border-t border-bench-line"
+          :class="!isFit && 'text-bench-soft'"
+        >
+          <td class="py-1">{{ part.name }}</td>
+          <td>{{ use.peakFirstV < use.cutoffV ? 'not at all' : hours(use.hours) }}</td>
+          <td>
+            {{ formatQuantity(use.peakFirstV, 'V') }}
+            <span v-if="!isFit" class="text-care">other volts</span>
+            <span v-else-if="use.peakFirstV < use.cutoffV" class="text-stop">sags too far</span>
+            <span v-else-if="use.sleeps" class="text-care">sleeps while idle</span>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="mt-2 text-[11.5px] text-bench-soft">
+      Lithium: protected cells only, no charging in a sealed box, no crushing.
+    </p>
+  </section>
+</template>

@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { Plus } from '@lucide/vue'
+import { nanoid } from 'nanoid'
+import { junctionKinds } from '../../core/plan/choices'
+import type { Junction, Plan } from '../../core/plan/plan'
+import { withSet, type Settable } from '../../core/plan/with-set'
+import type { Tally } from '../../core/tally'
+import { usePlanStore } from '../stores/plan'
+import LeadEditor from './LeadEditor.vue'
+import { numberOf, valueOf } from './value-of'
+
+const { plan, tally } = defineProps<{ plan: Plan; tally: Tally | undefined }>()
+
+const store = usePlanStore()
+
+function addJunction(): void {
+  const names = new Set(plan.junctions.map(({ name }) => name))
+  let number = 1
+  while (names.has(`Junction ${String(number)}`)) number += 1
+  const junction: Junction = {
+    id: nanoid(8),
+    name: `Junction ${String(number)}`,
+    kind: 'terminals',
+    limitA: 10,
+    fuse: 'auto',
+  }
+  store.commit([{ do: 'put-junction', junction }], { label: 'add a junction' })
+}
+function putJunction(junction: Junction, set: Settable<Junction>): void {
+  store.commit([{ do: 'put-junction', junction: withSet(junction, set) }], {
+    label: `change ${junction.name}`,
+    key: `junction.${junction.id}`,
+  })
+}
+/** Feeds every run that hangs on nothing else from a junction. */
+function feedAllFrom(junction: Junction): void {
+  store.commit(
+    plan.lines
+      .filter((line) => tally?.runs.some(({ id, cuts }) => id === line.id && cuts > 0) === true)
+      .map((line) => ({
+        do: 'set-lines' as const,
+        lines: [line.id],
+        set: {
+          feeds: (line.feeds ?? [{ id: 'first', pad: 0 as const, fuse: 'auto' as const }]).map(
+            (feed) => ({ ...feed, from: junction.id }),
+          ),
+        },
+      })),
+    { label: `feed all from ${junction.name}` },
+  )
+}
+const junctionNames = { terminals: 'terminal block', splitter: 'splitter', track: 'bus track' }
+</script>
+
+<template>
+  <section
+    class="rounded-lg border border-bench-line bg-bench-raised px-3.5 py-3"
+    aria-label="Junctions"
+  >
+    <div class="mb-2 flex items-baseline gap-3">
+      <h2 class="font-semibold">Junctions</h2>
+      <button class="button-quiet ml-auto" @click="addJunction">
+        <Plus :size="14" /> Junction
+      </button>
+    </div>
+    <p v-if="plan.junctions.length === 0" class="text-[12.5px] text-bench-soft">
+      None: every lead goes to its supply. A terminal block, a splitter or a bus track takes one
+      thick lead and branches.
+    </p>
+    <div
+      v-for="junction in plan.junctions"
+      :key="junction.id"
+      class="mb-2 rounded-md border border-bench-line px-2.5 py-2"
+    >
+      <div class="flex flex-wrap items-center gap-2">
+        <input
+          class="field w-36 py-0.5 font-semibold"
+          aria-label="Name of the junction"
+          maxlength="120"
+          :value="junction.name"
+          @change="valueOf($event).trim() && putJunction(junction, { name: valueOf($event) })"
+        />
+        <select
+          class="field w-auto py-0.5"
+          aria-label="Kind of junction"
+          :value="junction.kind"
+          @change="putJunction(junction, { kind: valueOf($event) as Junction['kind'] })"
+        >
+          <option v-for="kind in junctionKinds" :key="kind" :value="kind">
+            {{ junctionNames[kind] }}
+          </option>
+        </select>
+        <label class="flex items-center gap-1 text-[12px] text-bench-soft">
+          takes
+          <input
+            type="number"
+            min="0.1"
+            step="0.5"
+            class="field w-16 px-1.5 py-0.5"
+            :value="junction.limitA"
+            @change="numberOf($event) > 0 && putJunction(junction, { limitA: numberOf($event) })"
+          />
+          A
+        </label>
+        <button class="link-quiet ml-auto text-[12px]" @click="feedAllFrom(junction)">
+          feed all from it
+        </button>
+      </div>
+      <LeadEditor
+        class="mt-2"
+        :plan="plan"
+        :name="junction.name"
+        :settings="junction"
+        :lead="tally?.feed.leads.find(({ id }) => id === junction.id)"
+        @set="(set) => putJunction(junction, set)"
+        @remove="
+          store.commit([{ do: 'remove-junction', junction: junction.id }], {
+            label: `remove ${junction.name}`,
+          })
+        "
+        @close="() => undefined"
+      />
+    </div>
+  </section>
+</template>

@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import type { Plan, Use } from '../../core/plan/plan'
+import { usePlanStore } from '../stores/plan'
+import { numberOf } from './value-of'
+
+defineProps<{ plan: Plan }>()
+
+const store = usePlanStore()
+
+function setUse(set: Partial<Use>): void {
+  store.commit([{ do: 'set-use', use: set }], { label: 'how it is used', key: 'use' })
+}
+</script>
+
+<template>
+  <section
+    class="rounded-lg border border-bench-line bg-bench-raised px-3.5 py-3"
+    aria-label="How it is used"
+  >
+    <h2 class="mb-2 font-semibold">How it is used</h2>
+    <div class="grid grid-cols-2 gap-x-4 gap-y-2 text-bench-soft">
+      <label>
+        Of an hour, at full white
+        <span class="flex items-center gap-1.5">
+          <input
+            type="number"
+            min="0"
+            max="60"
+            class="field block w-20"
+            :value="plan.use.mix.fullWhite"
+            @change="
+              setUse({ mix: { ...plan.use.mix, fullWhite: Math.min(60, numberOf($event)) } })
+            "
+          />
+          min
+        </span>
+      </label>
+      <label>
+        and at the level
+        <span class="flex items-center gap-1.5">
+          <input
+            type="number"
+            min="0"
+            max="60"
+            class="field block w-20"
+            :value="plan.use.mix.level"
+            @change="setUse({ mix: { ...plan.use.mix, level: Math.min(60, numberOf($event)) } })"
+          />
+          min, idle the rest
+        </span>
+      </label>
+      <label>
+        Hours a day
+        <input
+          type="number"
+          min="0"
+          max="24"
+          class="field block w-20"
+          :value="plan.use.hoursADay"
+          @change="setUse({ hoursADay: Math.min(24, numberOf($event)) })"
+        />
+      </label>
+      <label>
+        Price of a kWh
+        <input
+          type="number"
+          min="0"
+          step="0.01"
+          class="field block w-20"
+          :value="plan.use.pricePerKwh"
+          @change="setUse({ pricePerKwh: Math.min(100, numberOf($event)) })"
+        />
+      </label>
+      <label>
+        A battery has to last, h
+        <input
+          type="number"
+          min="0.1"
+          step="0.5"
+          class="field block w-20"
+          :value="plan.use.batteryHours"
+          @change="numberOf($event) > 0 && setUse({ batteryHours: numberOf($event) })"
+        />
+      </label>
+    </div>
+  </section>
+</template>
