@@ -128,3 +128,32 @@ test('the feed page of an empty plan says what to do', async ({ page }) => {
   await page.getByRole('link', { name: /^Feed/ }).click()
   await expect(page.getByText('Jot a length on the Measure page first')).toBeVisible()
 })
+
+test('a junction stands on the drawing, and moving it changes every lead that comes from it', async ({
+  page,
+}) => {
+  await page.goto('/plans')
+  await page.getByRole('link', { name: 'Wardrobe rails' }).click()
+  const track = page.getByRole('button', { name: /^Back track/ })
+  await expect(figure(page, 'lead.top.first')).toHaveText('2.66 m')
+  await track.focus()
+  await page.keyboard.press('Shift+ArrowUp')
+  // A tenth of a metre nearer, and a tenth of that in slack.
+  await expect(figure(page, 'lead.top.first')).toHaveText('2.55 m')
+  await expect(figure(page, 'lead.track')).toHaveText('1.54 m')
+  await page.keyboard.press('Control+z')
+  await expect(figure(page, 'lead.top.first')).toHaveText('2.66 m')
+})
+
+test('a supply of another kind and a plan of supplies that do not fit say so', async ({ page }) => {
+  await openEmptyPlan(page)
+  await page.keyboard.type('shelf 1200')
+  await page.getByRole('button', { name: /^Supply:/ }).click()
+  await page.getByRole('option', { name: /Board’s 5 V pin, 9 V in/ }).click()
+  await expect(verdict(page, 'regulator-hot')).toContainText('passes 0.25 A from 9 V')
+  await verdict(page, 'regulator-hot').getByRole('button').click()
+  await expect(verdict(page, 'regulator-hot')).toHaveCount(0)
+  await page.getByRole('button', { name: /^Supply:/ }).click()
+  await page.getByRole('option', { name: /USB port, 0.5 A/ }).click()
+  await expect(verdict(page, 'port-over')).toContainText('0.5 A given')
+})

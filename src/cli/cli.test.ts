@@ -113,6 +113,31 @@ describe('the command line', () => {
     })
   })
 
+  it.each<[string[], RegExp]>([
+    [['spice', 'demo/paper-lanterns.json'], /^\* Paper lanterns: feed network\nVs1 s1 0 DC 5\n/],
+    [['csv', 'feeds', 'demo/wardrobe-rails.json'], /^lead,from,to,pad,wire,.*\r\ntrack,supply-a,/],
+    [['svg', 'drawing', 'demo/wardrobe-rails.json'], /^<svg [^]*<title>Wardrobe rails<\/title>/],
+  ])('glow %j writes its export as text', (args, expected) => {
+    const { stdout, status } = spawnSync(
+      process.execPath,
+      ['--import', 'tsx', 'src/cli/main.ts', ...args],
+      { cwd: root, encoding: 'utf8' },
+    )
+    expect(status).toBe(0)
+    expect(stdout).toMatch(expected)
+  })
+
+  it('tells every volt of a run as a plain number, and nothing endless', () => {
+    const { json } = glow(['tally', '--demo', 'paper-lanterns'])
+    const { feed, batteries } = json as {
+      feed: { runs: { volts: number[] }[] }
+      batteries: { hours: number | null }[]
+    }
+    expect(feed.runs[0]!.volts).toHaveLength(42)
+    expect(feed.runs[0]!.volts.every((v) => v > 4 && v < 5)).toBe(true)
+    expect(batteries[0]!.hours).toBeGreaterThan(1)
+  })
+
   it('reads its demo plans from the folder that the app takes them from', () => {
     const text = readFileSync(`${root}/demo/bay-window-nook.json`, 'utf8')
     expect(glow(['tally', '-'], text).status).toBe(0)

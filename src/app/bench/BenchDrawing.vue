@@ -4,6 +4,7 @@ import { computed, defineAsyncComponent, shallowRef, useTemplateRef } from 'vue'
 import { hiddenPlaces } from '../../core/feed/leads'
 import { levelIn } from '../../core/load/load'
 import { boxAround, turned, type Point } from '../../core/measure/geometry'
+import type { Command } from '../../core/plan/commands'
 import type { Furniture, Plan } from '../../core/plan/plan'
 import { formatLength } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
@@ -42,7 +43,11 @@ const wholeBox = computed(() => {
     [box.x, box.y],
     [box.x + box.width, box.y + box.height],
     ...(store.measured.runs.length > 0
-      ? [...hidden.value.supplies.values(), hidden.value.controller]
+      ? [
+          ...hidden.value.supplies.values(),
+          ...hidden.value.junctions.values(),
+          hidden.value.controller,
+        ]
       : []),
     ...(photo === undefined
       ? []
@@ -62,14 +67,21 @@ const { view, isFitted, fitAll, pan, zoom } = useView({
   padding: 34,
 })
 
+const isLit = (id: string): boolean => spotlight.lit.has(id) || spotlight.chosen === id
+
 const litMm = computed(() => new Map(store.tally?.runs.map((run) => [run.id, run.litMm])))
 const brightness = computed(() => 0.3 + 0.7 * levelIn(plan, plan.scene.shown))
 /** Names, dimensions and what can be grabbed show while a run has room for them. */
 const isRoomy = computed(() => store.measured.runs.length <= 60)
 const drawn = computed(() => drawnRuns(store.measured.runs, store.layout, litMm.value))
 const chosen = computed(() => drawn.value.find(({ run }) => run.id === spotlight.chosen))
+/** Where there are many, those alone that are pointed at. */
+const shownLeads = computed(() => {
+  const all = store.tally?.feed.leads ?? []
+  return isRoomy.value ? all : all.filter(({ to }) => to.kind === 'run' && isLit(to.run))
+})
 const leads = computed(() =>
-  (store.tally?.feed.leads ?? []).map(({ id, start, end, to }) => ({
+  shownLeads.value.map(({ id, start, end, to }) => ({
     id,
     about: to.kind === 'run' ? to.run : to.junction,
     path: `M${String(start[0])} ${String(start[1])}H${String(end[0])}V${String(end[1])}`,
@@ -80,8 +92,6 @@ const ruler = computed(() => {
   const mm = rulerStep(view.value.scale, 160)
   return { mm, px: mm * view.value.scale, label: formatLength(mm, plan.units) }
 })
-
-const isLit = (id: string): boolean => spotlight.lit.has(id) || spotlight.chosen === id
 
 /** The measure that is asked about: what if it were another. */
 const asked = shallowRef<{ readonly id: string; readonly dimension: number }>()
@@ -143,11 +153,15 @@ function wheel(event: WheelEvent): void {
   ])
 }
 
-function hide(id: 'controller' | (string & {}), at: Point, key: string, isDrag: boolean): void {
-  store.commit(
-    [id === 'controller' ? { do: 'hide-controller', at } : { do: 'hide-supply', supply: id, at }],
-    { label: `move ${id === 'controller' ? 'the controller' : 'the supply'}`, key, isDrag },
-  )
+function hide(id: string, at: Point, key: string, isDrag: boolean): void {
+  const junction = plan.junctions.find((candidate) => candidate.id === id)
+  const command: Command =
+    junction !== undefined
+      ? { do: 'put-junction', junction: { ...junction, at: [...at] } }
+      : id === 'controller'
+        ? { do: 'hide-controller', at }
+        : { do: 'hide-supply', supply: id, at }
+  store.commit([command], { label: 'move what is hidden', key, isDrag })
 }
 const hiddenBoxes = computed(() => [
   ...plan.supplies.map(({ id, name }) => {
@@ -158,6 +172,12 @@ const hiddenBoxes = computed(() => [
         : `${String(supply.volts)} V ${String(supply.ratedA)} A`
     return { id, name, label: rating, at: hidden.value.supplies.get(id) ?? [0, 0] }
   }),
+  ...plan.junctions.map(({ id, name }) => ({
+    id,
+    name,
+    label: name,
+    at: hidden.value.junctions.get(id) ?? ([0, 0] as Point),
+  })),
   { id: 'controller', name: 'Controller', label: 'controller', at: hidden.value.controller },
 ])
 function addThing(kind: Furniture['kind'], id: string): void {
@@ -247,8 +267,14 @@ const transform = computed(
           @focus="pick(entry.run.id)"
           @keydown="hands.runKey($event, entry)"
         >
-          <path :d="entry.course" stroke="transparent" stroke-width="22" pointer-events="stroke" />
-          <path :d="entry.course" stroke-width="1.5" stroke-opacity="0.5" stroke-dasharray="2 3" />
+          <path :d="entry.course" stroke="none" stroke-width="22" pointer-events="stroke" />
+          <path
+            v-if="isRoomy"
+            :d="entry.course"
+            stroke-width="1.5"
+            stroke-opacity="0.5"
+            stroke-dasharray="2 3"
+          />
           <!-- A glow of bands: blurring is too slow for hundreds of runs. -->
           <template v-if="isRoomy">
             <path
@@ -262,6 +288,7 @@ const transform = computed(
             />
           </template>
           <path
+            v-if="isRoomy || isLit(entry.run.id)"
             class="halo"
             :d="entry.litCourse"
             stroke-linecap="round"

@@ -65,7 +65,7 @@ function chipAt(
     y: y * scale + dy,
   })
   const isStraight = points.length === 2
-  if (run.shape === 'arch' && !isStraight) return chip(middleOf(points), 0, clear)
+  if (run.shape === 'arch' && !isStraight) return chip(middleOf(points))
   if (run.shape === 'ring')
     return chip([
       (Math.min(...lefts) + Math.max(...lefts)) / 2,
@@ -77,5 +77,12 @@ function chipAt(
     return chip([(Math.min(...lefts) + Math.max(...lefts)) / 2, Math.max(...tops)], 0, clear)
   // On an upright line the chip stands on the line itself: beside it another run may be close.
   const isUpright = isStraight && Math.abs((lefts[0] ?? 0) - (lefts[1] ?? 0)) < 1e-6
-  return chip(middleOf(points), 0, isUpright ? 0 : clear)
+  // In a frame that has room for it, so that what stands below is left free.
+  const isWithin = run.shape === 'frame' && run.box.height * scale > 44
+  const isBeside = run.shape === 'frame' && isUpright
+  return chip(
+    middleOf(points),
+    isBeside ? clear * 1.8 : 0,
+    isUpright ? 0 : isWithin ? -clear : clear,
+  )
 }

@@ -243,7 +243,7 @@ function leave(): void {
           class="stroke-bench-soft"
           stroke-dasharray="2 4"
         />
-        <text x="-6" y="5" text-anchor="end" class="fill-bench-soft text-[10px]">
+        <text :x="endX + 8" y="3" class="fill-bench-soft text-[10px]">
           {{ formatQuantity(topV, 'V') }}
         </text>
         <text :x="endX + 8" :y="limitY + 4" class="fill-stop text-[11px]">

@@ -225,4 +225,14 @@ describe('volts and what else the feed is told in', () => {
     expect(formatQuantity(null, 'V')).toBe('–')
     expect(formatQuantity(null, 'A')).toBe('–')
   })
+
+  it.each<[number, string]>([
+    [1200, '1200 mm'],
+    [66.666, '66.7 mm'],
+    [-6.6667, '-6.7 mm'],
+    [0, '0 mm'],
+  ])('a length of %d mm is written as %s', (mm, text) => {
+    expect(formatQuantity(mm, 'mm')).toBe(text)
+    expect(formatQuantity(mm, 'mm', 'mm')).toBe(formatLength(mm))
+  })
 })
