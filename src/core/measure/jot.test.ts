@@ -192,3 +192,28 @@ describe('courses on the drawing', () => {
     }
   })
 })
+
+describe('lines that only a hand or a file makes whole', () => {
+  it.each<[string, string]>([
+    ['fireflies scatter 14 drop 300', '14 lights, 300 mm below'],
+    ['fireflies scatter 14 drops 30 cm', '14 lights, 300 mm below'],
+    ['fireflies scatter 14', '14 lights'],
+    ['2 x scatter 7 drop 12 in', '14 lights, 305 mm below'],
+  ])('%s is %s', (text, expected) => {
+    const reading = readLine(text)
+    if (reading.kind !== 'run') throw new Error(JSON.stringify(reading))
+    const drop =
+      reading.dropMm === undefined ? '' : `, ${String(Math.round(reading.dropMm))} mm below`
+    expect(`${String(reading.lights.length)} lights${drop}`).toBe(expected)
+  })
+
+  it.each<[string, RegExp]>([
+    ['fireflies scatter 14 drop', /length/i],
+    ['cloud traced', /SVG or DXF/],
+    ['cloud traced 1200', /SVG or DXF/],
+    ['traced', /SVG or DXF/],
+  ])('%s says what it wants', (text, expected) => {
+    const reading = readLine(text)
+    expect(reading.kind === 'error' && reading.message).toMatch(expected)
+  })
+})
