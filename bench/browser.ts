@@ -51,7 +51,7 @@ export async function openLines(page: Page, lines: readonly string[]): Promise<v
 }
 
 /**
- * Frames while the pointer drags, ms from one to the next; told by the page's own animation frames.
+ * Frames while the pointer drags, ms from one to the next, as the browser's own trace tells them.
  *
  * @param by how far each of the moves goes, px
  */
@@ -61,24 +61,26 @@ export async function dragFrames(
   by: { readonly x: number; readonly y: number },
   moves: number,
 ): Promise<number[]> {
+  const browser = page.context().browser()
+  if (browser === null) throw new Error('the page has no browser')
   await page.mouse.move(from.x, from.y)
   await page.mouse.down()
-  // As text: what is compiled here would call a helper that the page does not have.
-  await page.evaluate(`{
-    window.frames = []
-    let last = performance.now()
-    requestAnimationFrame(function tick(now) {
-      window.frames.push(now - last)
-      last = now
-      requestAnimationFrame(tick)
-    })
-  }`)
+  await browser.startTracing(page, {
+    categories: ['disabled-by-default-devtools.timeline.frame', 'devtools.timeline.frame'],
+  })
   for (let move = 1; move <= moves; move += 1) {
     // There and back again, so that it stays on the page.
     const at = move <= moves / 2 ? move : moves - move
     await page.mouse.move(from.x + by.x * at, from.y + by.y * at)
     await page.waitForTimeout(14)
   }
+  const trace = JSON.parse((await browser.stopTracing()).toString()) as {
+    traceEvents: { name: string; ts: number }[]
+  }
   await page.mouse.up()
-  return page.evaluate(() => (window as unknown as { frames: number[] }).frames.slice(2))
+  const drawn = trace.traceEvents
+    .filter(({ name }) => name === 'DrawFrame')
+    .map(({ ts }) => ts / 1000)
+    .toSorted((a, b) => a - b)
+  return drawn.slice(1).map((ms, index) => ms - (drawn[index] ?? ms))
 }

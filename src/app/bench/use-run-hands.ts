@@ -1,6 +1,10 @@
 import { shallowRef, type ShallowRef } from 'vue'
 import { turned, type Point } from '../../core/measure/geometry'
+import type { JottedRun } from '../../core/measure/jot'
+import { placer } from '../../core/measure/layout'
+import { measure } from '../../core/measure/measure'
 import { withDimension } from '../../core/measure/rewrite'
+import type { Command } from '../../core/plan/commands'
 import type { Place } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
@@ -46,6 +50,18 @@ export function useDragKeys(): (name: string) => string {
   }
 }
 
+const firstOf = ({ segments, lights }: Pick<JottedRun, 'segments' | 'lights'>): Point =>
+  segments[0]?.points[0] ?? lights[0] ?? [0, 0]
+
+/** Where a run that is turned has to be so that its first place stays although its size, and with it its middle, changes. */
+function keptAtStart({ run, place }: DrawnRun, text: string): Place | undefined {
+  const [after] = measure({ lines: [{ ...run.line, text }] }).runs
+  if (after === undefined) return undefined
+  const [x, y] = placer(run, place)(firstOf(run))
+  const [movedX, movedY] = placer(after, place)(firstOf(after))
+  return { ...place, x: place.x + x - movedX, y: place.y + y - movedY }
+}
+
 /** Moving, turning and sizing runs by pointer and by keys. */
 export function useRunHands({ view, drawn, bounds, guides, pick }: Bench): {
   dragRun: (event: PointerEvent, entry: DrawnRun) => void
@@ -76,12 +92,14 @@ export function useRunHands({ view, drawn, bounds, guides, pick }: Bench): {
     key: string,
     isDrag: boolean,
   ): void {
-    const measure = entry.run.dimensions[dimension]
-    if (measure === undefined) return
-    store.commit(
-      [{ do: 'set-text', line: entry.run.id, text: withDimension(text, measure, String(mm)) }],
-      { label: `size of ${entry.run.name}`, key, isDrag },
-    )
+    const { run, place } = entry
+    const sized = run.dimensions[dimension]
+    if (sized === undefined) return
+    const changed = withDimension(text, sized, String(mm))
+    const commands: Command[] = [{ do: 'set-text', line: run.id, text: changed }]
+    const kept = place.degrees === 0 ? undefined : keptAtStart(entry, changed)
+    if (kept !== undefined) commands.push({ do: 'place-lines', places: new Map([[run.id, kept]]) })
+    store.commit(commands, { label: `size of ${run.name}`, key, isDrag })
   }
 
   function dragRun(event: PointerEvent, entry: DrawnRun): void {
@@ -146,8 +164,8 @@ export function useRunHands({ view, drawn, bounds, guides, pick }: Bench): {
   }
 
   function dragHandle(event: PointerEvent, entry: DrawnRun, handle: Handle): void {
-    const measure = entry.run.dimensions[handle.dimension]
-    if (measure === undefined) return
+    const dimension = entry.run.dimensions[handle.dimension]
+    if (dimension === undefined) return
     const { text } = entry.run.line
     const { scale } = view()
     const key = dragKey('size')
@@ -155,18 +173,21 @@ export function useRunHands({ view, drawn, bounds, guides, pick }: Bench): {
     startDrag(event, {
       move: (dx, dy, { altKey }) => {
         const way = turned([dx / scale, dy / scale], [0, 0], -entry.place.degrees)
-        const mm = snapLength(draggedTo(handle, measure.value, way), altKey ? 1 : roundStep(view()))
+        const mm = snapLength(
+          draggedTo(handle, dimension.value, way),
+          altKey ? 1 : roundStep(view()),
+        )
         size(entry, handle.dimension, text, mm, key, true)
       },
     })
   }
 
   function handleKey(event: KeyboardEvent, entry: DrawnRun, { dimension }: Handle): void {
-    const measure = entry.run.dimensions[dimension]
+    const sized = entry.run.dimensions[dimension]
     const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key]
-    if (measure === undefined || by === undefined) return
+    if (sized === undefined || by === undefined) return
     event.preventDefault()
-    const mm = Math.max(1, Math.round(measure.value + by * (event.shiftKey ? 10 : 1)))
+    const mm = Math.max(1, Math.round(sized.value + by * (event.shiftKey ? 10 : 1)))
     size(entry, dimension, entry.run.line.text, mm, `size.${entry.run.id}`, false)
   }
 

@@ -1,12 +1,10 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { SlidersHorizontal } from '@lucide/vue'
-import { defineAsyncComponent } from 'vue'
 import type { Plan } from '../../core/plan/plan'
+import HouseRulesSheet from './HouseRulesSheet.vue'
 
 defineProps<{ plan: Plan }>()
-
-const HouseRulesSheet = defineAsyncComponent(() => import('./HouseRulesSheet.vue'))
 </script>
 
 <template>
@@ -15,9 +13,9 @@ const HouseRulesSheet = defineAsyncComponent(() => import('./HouseRulesSheet.vue
       <SlidersHorizontal :size="14" /> <span class="max-sm:sr-only">House rules</span>
     </PopoverButton>
     <PopoverPanel
-      class="absolute right-0 z-30 mt-1.5 max-h-[calc(100vh-120px)] overflow-y-auto w-[min(350px,calc(100vw-24px))] rounded-lg border border-bench-line bg-bench-high p-4 shadow-xl shadow-black/60"
+      class="absolute right-0 z-30 mt-1.5 w-[min(350px,calc(100vw-24px))] rounded-lg border border-bench-line bg-bench-high shadow-xl shadow-black/60"
     >
-      <HouseRulesSheet :plan="plan" />
+      <HouseRulesSheet class="max-h-[calc(100vh-120px)] overflow-y-auto p-4" :plan="plan" />
     </PopoverPanel>
   </Popover>
 </template>

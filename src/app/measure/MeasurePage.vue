@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { storeToRefs } from 'pinia'
+import { defineAsyncComponent } from 'vue'
 import BenchDrawing from '../bench/BenchDrawing.vue'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { usePlanStore } from '../stores/plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
-import HouseRules from './HouseRules.vue'
 import LightCard from './LightCard.vue'
 import PadSheet from './PadSheet.vue'
 import SceneCard from './SceneCard.vue'
 import SupplyCard from './SupplyCard.vue'
+
+const HouseRules = defineAsyncComponent(() => import('./HouseRules.vue'))
 
 const store = usePlanStore()
 const { tally } = storeToRefs(store)

@@ -66,9 +66,9 @@ async function remove({ id, name }: StoredPlan): Promise<void> {
   })
 }
 
-function exportStored({ document }: StoredPlan): void {
+async function exportStored({ document }: StoredPlan): Promise<void> {
   const read = readPlan(document)
-  if (read.ok) savePlanFile(read.plan)
+  if (read.ok) await savePlanFile(read.plan)
 }
 
 const actions = [
