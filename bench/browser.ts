@@ -68,12 +68,23 @@ export async function dragFrames(
   await browser.startTracing(page, {
     categories: ['disabled-by-default-devtools.timeline.frame', 'devtools.timeline.frame'],
   })
-  for (let move = 1; move <= moves; move += 1) {
-    // There and back again, so that it stays on the page.
-    const at = move <= moves / 2 ? move : moves - move
-    await page.mouse.move(from.x + by.x * at, from.y + by.y * at)
-    await page.waitForTimeout(14)
-  }
+  // The page moves the pointer itself, once a frame: sent from here the moves would be slower than the frames. As text, since what is
+  // compiled here would call a helper that the page does not have.
+  await page.evaluate(`new Promise((resolve) => {
+    let move = 0
+    requestAnimationFrame(function step() {
+      move += 1
+      // There and back again, so that it stays on the page.
+      const at = move <= ${String(moves / 2)} ? move : ${String(moves)} - move
+      window.dispatchEvent(new PointerEvent('pointermove', {
+        pointerId: 1,
+        clientX: ${String(from.x)} + ${String(by.x)} * at,
+        clientY: ${String(from.y)} + ${String(by.y)} * at,
+      }))
+      if (move < ${String(moves)}) requestAnimationFrame(step)
+      else resolve()
+    })
+  })`)
   const trace = JSON.parse((await browser.stopTracing()).toString()) as {
     traceEvents: { name: string; ts: number }[]
   }

@@ -48,7 +48,11 @@ const ribbonHeight = 30
 
 const pieces = computed(() => drawnPieces(run.pieces, scale))
 const places = computed(() => loadPlaces(pieces.value, strip))
-const duties = computed(() => dutiesIn(plan, plan.scene.shown, line, strip))
+/** The same list while nothing in it changes: a flag that is dragged must not have every run's lights drawn anew. */
+const duties = computed((last?: readonly number[]): readonly number[] => {
+  const next = dutiesIn(plan, plan.scene.shown, line, strip)
+  return last?.join() === next.join() ? last : next
+})
 const endX = computed(() => padX(pieces.value, run.cuts))
 
 const toY = (volts: number): number => {
