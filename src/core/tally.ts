@@ -2,15 +2,15 @@ import { litOf, type CutStripRun, type Piece } from './cut/cut'
 import { countJoints, type Joints } from './cut/joints'
 import { prewiredInstead, type Prewired } from './cut/prewired'
 import { cutFromReels, type StripReels } from './cut/reels'
-import { batteryUse, type BatteryUse } from './feed/batteries'
+import { batteryUse, drainOf, type BatteryUse, type Drain } from './feed/batteries'
 import { fuseFor } from './feed/fuse'
 import type { Lead } from './feed/leads'
+import type { FedSupply } from './feed/supplies'
 import { feedScene, type FedRun, type FedScene } from './feed/solved'
 import { fedPlan } from './fed-plan'
 import type { RunLoad } from './load/load'
 import type { SceneName } from './plan/choices'
 import type { Plan } from './plan/plan'
-import { drainOf } from './roll/feed'
 import { rollOf, type RollSection } from './roll/roll'
 import { offMark, spliceShows } from './verdict/cutting'
 import { fade, notFed, uneven } from './verdict/fading'
@@ -57,6 +57,8 @@ export interface TallySupply {
   readonly needA: number
   /** In the scene that the plan shows. */
   readonly shownA: number
+  /** What hangs on it in each scene. */
+  readonly drain: Drain
 }
 
 export interface Totals {
@@ -156,24 +158,25 @@ export function tally(plan: Plan): Tally {
       return use === undefined ? [] : [[supply.slot.id, use] as const]
     }),
   )
-  const evidence = { plan, parts, cuts, reels, supplies, leads, full, batteries: uses }
+  const evidence = {
+    plan,
+    parts,
+    layout,
+    hidden,
+    cuts,
+    reels,
+    supplies,
+    leads,
+    full,
+    batteries: uses,
+  }
   const verdicts = judges
     .flatMap((judge) => judge(evidence))
     .toSorted((a, b) => gravity[a.grade] - gravity[b.grade])
   return {
     totals: totalsOf(cuts, loads),
     runs: cuts.map((entry, index) => tallyRun(entry, loads[index], full)),
-    supplies: supplies.map(({ slot, part, volts, ratedA, loadA, needA, shownA }) => ({
-      id: slot.id,
-      name: slot.name,
-      partId: part?.id ?? null,
-      part: part?.name ?? null,
-      volts,
-      ratedA,
-      loadA,
-      needA,
-      shownA,
-    })),
+    supplies: supplies.map(tallySupply),
     reels,
     prewired,
     joints,
@@ -234,6 +237,22 @@ function tallyRun(entry: CutStripRun, load: RunLoad | undefined, full: FedScene)
     minV: fed?.minV ?? null,
     maxV: fed?.maxV ?? null,
     currentA: load?.peakA ?? 0,
+  }
+}
+
+function tallySupply(supply: FedSupply): TallySupply {
+  const { slot, part, volts, ratedA, loadA, needA, shownA } = supply
+  return {
+    id: slot.id,
+    name: slot.name,
+    partId: part?.id ?? null,
+    part: part?.name ?? null,
+    volts,
+    ratedA,
+    loadA,
+    needA,
+    shownA,
+    drain: drainOf(supply),
   }
 }
 

@@ -1,9 +1,7 @@
-import { leadsOf, hiddenPlaces } from '../core/feed/leads'
-import { cut } from '../core/cut/cut'
+import { fedPlan } from '../core/fed-plan'
 import { middleOf, type Point } from '../core/measure/geometry'
-import { cornersOfBox, layOut, placer } from '../core/measure/layout'
-import { measure, type MeasuredRun } from '../core/measure/measure'
-import { partsOf } from '../core/parts/find'
+import { cornersOfBox, placer } from '../core/measure/layout'
+import type { MeasuredRun } from '../core/measure/measure'
 import type { Furniture, Place, Plan } from '../core/plan/plan'
 import { formatLength } from '../core/quantity/format'
 
@@ -15,11 +13,12 @@ const border = 60
  * true to size.
  */
 export function drawingSvg(plan: Plan): string {
-  const { runs } = measure(plan)
-  const layout = layOut(runs, plan.bench)
-  const { placed, box } = layout
-  const hidden = hiddenPlaces(plan, layout)
-  const leads = leadsOf(plan, cut(plan, runs, partsOf(plan.own)), layout, hidden)
+  const {
+    measured: { runs },
+    layout: { placed, box },
+    hidden,
+    leads,
+  } = fedPlan(plan)
   const lowest = Math.max(
     box.y + box.height,
     ...[...hidden.supplies.values(), ...hidden.junctions.values()].map(([, y]) => y),

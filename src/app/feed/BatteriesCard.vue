@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue'
 import { batteryUse } from '../../core/feed/batteries'
-import type { SupplyPart } from '../../core/plan/parts'
+import { suits } from '../../core/feed/supplies'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import type { Tally } from '../../core/tally'
@@ -15,32 +15,20 @@ const store = usePlanStore()
 
 /** Packs side by side: what each of them would do with the first supply's load. */
 const packs = computed(() => {
-  const [first] = plan.supplies
   const load = tally?.supplies[0]
-  if (first === undefined || load === undefined) return []
-  const others = new Set(
-    plan.lines.flatMap(({ id, supplyId = first.id }) => (supplyId === first.id ? [] : [id])),
-  )
-  const runs = tally?.runs.filter(({ id }) => !others.has(id)) ?? []
-  const fullA = runs.reduce((sum, { currentA }) => sum + currentA, 0)
-  if (fullA === 0) return []
-  const idleShare =
-    (tally?.totals.idleCurrentA ?? 0) / Math.max(1e-9, tally?.totals.peakCurrentA ?? 1)
-  const idleA = fullA * idleShare
-  const levelA = idleA + (fullA - idleA) * plan.scene.level
+  if (load === undefined) return []
+  if (load.drain.fullA === 0) return []
   return store.parts.supplies
     .filter((part) => part.battery !== undefined || part.bank !== undefined)
     .flatMap((part) => {
-      const use = batteryUse(part, { idleA, levelA, fullA }, plan.use)
-      return use === undefined ? [] : [{ part, use, isFit: fits(part, load.volts) }]
+      const use = batteryUse(part, load.drain, plan.use)
+      return use === undefined ? [] : [{ part, use, isFit: suits(part.volts, load.volts) }]
     })
     .toSorted(
       (a, b) =>
         Number(b.isFit) - Number(a.isFit) || (b.use.hours ?? Infinity) - (a.use.hours ?? Infinity),
     )
 })
-const fits = (part: SupplyPart, volts: number): boolean =>
-  part.volts <= volts * 1.05 && part.volts >= volts * 0.85
 const hours = (value: number | null): string =>
   value === null ? 'for ever' : formatQuantity(value * 60, 'min')
 </script>

@@ -2,14 +2,13 @@
 import { storeToRefs } from 'pinia'
 import { computed, ref, shallowRef, useTemplateRef } from 'vue'
 import { voltsFor } from '../../core/feed/brightness'
-import { feedsOf } from '../../core/feed/leads'
+import { feedsOf, withFeedAt } from '../../core/feed/leads'
 import { sceneNames, type SceneName } from '../../core/plan/choices'
 import { stripOf } from '../../core/parts/find'
 import type { Feed, Line, Plan } from '../../core/plan/plan'
 import { withSet } from '../../core/plan/with-set'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
 import type { TallyRun } from '../../core/tally'
-import { nextFeedId } from '../../core/verdict/fading'
 import HouseRules from '../measure/HouseRules.vue'
 import SupplyCard from '../measure/SupplyCard.vue'
 import PlanFrame from '../shell/PlanFrame.vue'
@@ -80,7 +79,6 @@ function limitOf(run: TallyRun): number {
 
 /** The feed that is open: its run and its id. */
 const open = shallowRef<{ readonly run: string; readonly feed: string }>()
-let edits = 0
 
 function setFeeds(
   run: TallyRun,
@@ -103,24 +101,7 @@ function move(run: TallyRun, line: Line, id: string, pad: Feed['pad'], isDrag: b
 function add(run: TallyRun, line: Line, pad: Feed['pad']): void {
   const feeds = feedsOf(line)
   if (feeds.some((feed) => feed.pad === pad)) return
-  const [like] = feeds
-  edits += 1
-  setFeeds(
-    run,
-    line,
-    [
-      ...feeds,
-      {
-        id: nextFeedId(feeds),
-        pad,
-        fuse: 'auto',
-        ...(like?.from !== undefined && { from: like.from }),
-        ...(like?.wire !== undefined && { wire: like.wire }),
-      },
-    ],
-    'add a feed',
-    `add.${String(edits)}`,
-  )
+  setFeeds(run, line, withFeedAt(feeds, pad), 'add a feed')
 }
 function remove(run: TallyRun, line: Line, id: string): void {
   open.value = undefined

@@ -2,6 +2,7 @@
 import { Plus } from '@lucide/vue'
 import { nanoid } from 'nanoid'
 import { junctionKinds } from '../../core/plan/choices'
+import { feedsOf } from '../../core/feed/leads'
 import type { Junction, Plan } from '../../core/plan/plan'
 import { withSet, type Settable } from '../../core/plan/with-set'
 import type { Tally } from '../../core/tally'
@@ -41,9 +42,7 @@ function feedAllFrom(junction: Junction): void {
         do: 'set-lines' as const,
         lines: [line.id],
         set: {
-          feeds: (line.feeds ?? [{ id: 'first', pad: 0 as const, fuse: 'auto' as const }]).map(
-            (feed) => ({ ...feed, from: junction.id }),
-          ),
+          feeds: feedsOf(line).map((feed) => ({ ...feed, from: junction.id })),
         },
       })),
     { label: `feed all from ${junction.name}` },

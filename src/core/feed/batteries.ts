@@ -2,6 +2,7 @@ import { chemistryNames, type ChemistryName } from '../parts/chemistries'
 import type { SupplyPart } from '../plan/parts'
 import type { Use } from '../plan/plan'
 import { discharge, type Moment } from './battery'
+import type { FedSupply } from './supplies'
 
 /** What hangs on a battery, A at its output: in each scene. */
 export interface Drain {
@@ -9,6 +10,13 @@ export interface Drain {
   readonly levelA: number
   readonly fullA: number
 }
+
+/** What hangs on a supply. */
+export const drainOf = ({ fits, idleA }: FedSupply): Drain => ({
+  idleA,
+  levelA: fits.reduce((sum, { levelA }) => sum + levelA, 0),
+  fullA: fits.reduce((sum, { peakA }) => sum + peakA, 0),
+})
 
 /** How a battery, a boosted cell or a power bank does in use. */
 export interface BatteryUse {

@@ -53,12 +53,51 @@ export function hiddenPlaces(plan: Plan, { box }: Layout): Hidden {
 export const feedsOf = (line: Plan['lines'][number]): readonly Feed[] =>
   line.feeds ?? [{ id: 'first', pad: 0, fuse: 'auto' }]
 
+/** The feeds with one more at a pad, from where the first comes and of its gauge. */
+export function withFeedAt(feeds: readonly Feed[], pad: Feed['pad']): Feed[] {
+  const [like] = feeds
+  return [
+    ...feeds,
+    {
+      id: nextFeedId(feeds),
+      pad,
+      fuse: 'auto',
+      ...(like?.from !== undefined && { from: like.from }),
+      ...(like?.wire !== undefined && { wire: like.wire }),
+    },
+  ]
+}
+
+/** An id that none of the feeds has yet. */
+export function nextFeedId(feeds: readonly Pick<Feed, 'id'>[]): string {
+  for (let number = feeds.length + 1; ; number += 1)
+    if (!feeds.some(({ id }) => id === `feed-${String(number)}`)) return `feed-${String(number)}`
+}
+
+/** Id of the run or junction that a lead goes to. */
+export const targetOf = ({ to }: Pick<Lead, 'to'>): string =>
+  to.kind === 'run' ? to.run : to.junction
+
+/** What a lead is called: where it goes. */
+export function leadName(
+  { junctions }: Plan,
+  cuts: readonly CutStripRun[],
+  { to }: Pick<Lead, 'to'>,
+): string {
+  if (to.kind === 'junction')
+    return junctions.find(({ id }) => id === to.junction)?.name ?? 'a junction'
+  const entry = cuts.find(({ run }) => run.id === to.run)
+  if (entry === undefined) return ''
+  if (to.pad === 0) return entry.run.name
+  return `${entry.run.name}, ${to.pad === entry.cuts ? 'far end' : `pad ${String(to.pad)}`}`
+}
+
 /** A feed's pad in cut groups: what a shorter run no longer has is its end. */
 export const padOf = ({ pad }: Pick<Feed, 'pad'>, cuts: number): number =>
   pad === 'end' ? cuts : Math.min(pad, cuts)
 
 /** The supply that a line hangs on. */
-const supplyIdOf = (plan: Plan, line: Plan['lines'][number]): string =>
+export const supplyIdOf = (plan: Plan, line: Pick<Plan['lines'][number], 'supplyId'>): string =>
   line.supplyId ?? plan.supplies[0]?.id ?? ''
 
 /** Every lead of the plan, its junctions' first. */

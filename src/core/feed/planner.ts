@@ -1,15 +1,12 @@
 import type { CutStripRun } from '../cut/cut'
-import type { Layout } from '../measure/layout'
-import { wires, type Wire } from '../parts/wires'
+import { gaugesLike, type Wire } from '../parts/wires'
 import type { Command } from '../plan/commands'
 import type { Feed, Plan } from '../plan/plan'
 import { weakestAt } from './brightness'
-import { networkOf } from './build'
 import { fuseFor } from './fuse'
-import { feedsOf, junctionLeads, padOf, runLeads, type Hidden, type Lead } from './leads'
-import { solve } from './solve'
+import { feedAlone, type Fed } from './feed-alone'
+import { feedsOf, leadsOf, nextFeedId, padOf, type Lead } from './leads'
 import { feedScene, type FedScene } from './solved'
-import type { FedSupply } from './supplies'
 
 /** What every light is to keep at full white. */
 export type FeedGoal =
@@ -42,12 +39,8 @@ export interface FeedPlan {
   readonly hopeless: readonly string[]
 }
 
-export interface PlannerGiven {
-  readonly plan: Plan
+export interface PlannerGiven extends Fed {
   readonly cuts: readonly CutStripRun[]
-  readonly layout: Layout
-  readonly hidden: Hidden
-  readonly supplies: readonly FedSupply[]
 }
 
 /** More feeds than this on one run are no plan. */
@@ -63,7 +56,6 @@ interface Way {
   readonly pads: readonly number[]
   readonly wire: Wire
   readonly cost: number
-  readonly leadMm: number
 }
 
 /**
@@ -161,16 +153,7 @@ function feedAll({ cuts, layout, hidden, supplies }: PlannerGiven, plan: Plan): 
     ...entry,
     run: { ...entry.run, line: lineOf.get(entry.run.id) ?? entry.run.line },
   }))
-  const leads = [
-    ...junctionLeads(plan, hidden),
-    ...entries.flatMap((entry, index) => {
-      const place = layout.placed[index]?.place
-      return place === undefined
-        ? []
-        : runLeads(plan, entry, place, hidden, feedsOf(entry.run.line))
-    }),
-  ]
-  return feedScene(plan, entries, leads, supplies, 'full-white')
+  return feedScene(plan, entries, leadsOf(plan, entries, layout, hidden), supplies, 'full-white')
 }
 
 function isMet(entry: CutStripRun, scene: FedScene, goal: FeedGoal): boolean {
@@ -186,8 +169,7 @@ const costOf = ({ wire, lengthMm }: Lead): number => feedPrice + (lengthMm / 100
 /** Every way of feeding one run that reaches the goal, of those that are tried. */
 function waysFor(given: PlannerGiven, entry: CutStripRun, goal: FeedGoal): Way[] {
   const { plan } = given
-  const kind = plan.defaults.wire.split('-')[0] ?? ''
-  const gauges = wires.filter(({ id }) => id.startsWith(kind))
+  const gauges = gaugesLike({ id: plan.defaults.wire })
   const ways: Way[] = []
   for (let count = 1; count <= Math.min(mostFeeds, entry.cuts + 1); count += 1) {
     let isReached = false
@@ -219,7 +201,7 @@ function thinnestFor(
     if (wire === undefined) break
     const tried = tryWay(given, entry, pads, wire)
     if (isGood(tried, entry, goal)) {
-      best = { pads, wire, cost: tried.cost, leadMm: tried.leadMm }
+      best = { pads, wire, cost: tried.cost }
       high = at - 1
     } else if (best === undefined) return undefined
     else low = at + 1
@@ -231,7 +213,6 @@ interface Tried {
   readonly minV: number
   readonly isFused: boolean
   readonly cost: number
-  readonly leadMm: number
 }
 
 const isGood = (tried: Tried, { strip }: CutStripRun, goal: FeedGoal): boolean =>
@@ -241,27 +222,21 @@ const isGood = (tried: Tried, { strip }: CutStripRun, goal: FeedGoal): boolean =
     : weakestAt(strip, tried.minV) >= goal.atLeast)
 
 function tryWay(
-  { plan, layout, hidden, supplies }: PlannerGiven,
+  given: PlannerGiven,
   entry: CutStripRun,
   pads: readonly number[],
   wire: Wire,
 ): Tried {
-  const place = layout.placed.find(({ id }) => id === entry.run.id)?.place
-  if (place === undefined) return { minV: 0, isFused: false, cost: 0, leadMm: 0 }
-  const own = runLeads(plan, entry, place, hidden, feedsFrom(plan, entry, { pads, wire }))
-  const others = junctionLeads(plan, hidden)
-  const network = networkOf(plan, [entry], [...others, ...own], supplies, 'full-white')
-  const result = solve(network)
-  const run = result.ok ? result.solution.runs.get(entry.run.id) : undefined
-  const cost = own.reduce((sum, lead) => sum + costOf(lead), 0)
-  const leadMm = own.reduce((sum, { lengthMm }) => sum + lengthMm, 0)
-  if (!result.ok || run === undefined || 'floating' in run)
-    return { minV: 0, isFused: false, cost, leadMm }
-  const isFused = own.every((_, index) => {
-    const amperes = Math.abs(result.solution.leads[others.length + index]?.plusA ?? 0)
-    return fuseFor(amperes, wire.limitA) !== null
-  })
-  return { minV: run.minV, isFused, cost, leadMm }
+  const { leads, amperes, run } = feedAlone(
+    given,
+    entry,
+    feedsFrom(given.plan, entry, { pads, wire }),
+  )
+  return {
+    minV: run?.minV ?? 0,
+    isFused: run !== undefined && amperes.every((each) => fuseFor(each, wire.limitA) !== null),
+    cost: leads.reduce((sum, lead) => sum + costOf(lead), 0),
+  }
 }
 
 /** Sets of so many pads: all where they are few, otherwise evenly spread ones, improved pad by pad. */
@@ -345,24 +320,18 @@ function feedsFrom(
 ): Feed[] {
   const known = feedsOf(run.line)
   const from = known[0]?.from
-  const taken = new Set(known.map(({ id }) => id))
-  let number = 0
-  const freshId = (): string => {
-    do number += 1
-    while (taken.has(`feed-${String(number)}`))
-    taken.add(`feed-${String(number)}`)
-    return `feed-${String(number)}`
-  }
-  return pads.map((pad): Feed => {
+  const wireId = wire.id === plan.defaults.wire ? undefined : wire.id
+  const made: Feed[] = []
+  for (const pad of pads) {
     const here = known.find((feed) => padOf(feed, cuts) === pad)
-    const wireId = wire.id === plan.defaults.wire ? undefined : wire.id
-    return {
-      id: here?.id ?? freshId(),
+    made.push({
+      id: here?.id ?? nextFeedId([...known, ...made]),
       pad: pad === cuts ? 'end' : pad,
       fuse: 'auto',
       ...(from !== undefined && { from }),
       ...(wireId !== undefined && { wire: wireId }),
       ...(here?.lengthMm !== undefined && { lengthMm: here.lengthMm }),
-    }
-  })
+    })
+  }
+  return made
 }

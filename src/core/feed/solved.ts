@@ -73,9 +73,10 @@ export function feedScene(
   const { solution } = result
   const runs = new Map<string, FedRun>()
   const floating = new Map<string, FloatingRun['floating']>()
+  const networkRuns = new Map(network.runs.map((run) => [run.id, run]))
   for (const entry of cuts) {
     const solved = solution.runs.get(entry.run.id)
-    const run = network.runs.find(({ id }) => id === entry.run.id)
+    const run = networkRuns.get(entry.run.id)
     if (solved === undefined || run === undefined) continue
     if ('floating' in solved) floating.set(entry.run.id, solved.floating)
     else runs.set(entry.run.id, fedRun(entry, solved, run, leads, solution.leads))

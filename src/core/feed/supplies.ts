@@ -57,7 +57,7 @@ export function feedSupplies(plan: Plan, loads: readonly RunLoad[], parts: Parts
 }
 
 /** Cells give a little less than the volts that a strip is made for, and it lights all the same; more than a hair above burns it. */
-const suits = (made: number, given: number): boolean =>
+export const suits = (made: number, given: number): boolean =>
   given <= made * 1.05 + 1e-9 && given >= made * 0.85
 
 /** Share that the plan's school keeps free. */

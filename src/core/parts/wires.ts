@@ -58,6 +58,14 @@ export const wires: readonly Wire[] = [
   ),
 ]
 
+/** Gauges told in the way that this one is, by square millimetres or by American gauge, thinnest first. */
+export function gaugesLike({ id }: Pick<Wire, 'id'>): Wire[] {
+  const kind = id.split('-')[0] ?? ''
+  return wires
+    .filter((other) => other.id.startsWith(kind))
+    .toSorted((a, b) => a.areaMm2 - b.areaMm2)
+}
+
 /**
  * The wire of that id.
  *

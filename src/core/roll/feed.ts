@@ -1,10 +1,12 @@
 import { energy } from '../feed/energy'
 import { fuseFor } from '../feed/fuse'
-import { meanOf, type BatteryUse } from '../feed/batteries'
+import { drainOf, meanOf, type BatteryUse } from '../feed/batteries'
 import { capacitorFor, capacitorUf, leastCapacitorV } from '../feed/capacitor'
-import type { Lead } from '../feed/leads'
+import { leadName, targetOf } from '../feed/leads'
 import type { FedSupply } from '../feed/supplies'
 import { warmthOf } from '../feed/run-warmth'
+import { squareWay } from '../measure/geometry'
+import { placer } from '../measure/layout'
 import { operand, working, type Figure } from '../quantity/figure'
 import { sceneLabel } from './current'
 import type { Results } from './results'
@@ -12,25 +14,13 @@ import type { Results } from './results'
 /** Leads that are listed one by one; a plan of hundreds tells their sum. */
 const mostListed = 24
 
-/** What a lead is called: where it goes. */
-function leadName({ plan, cuts }: Pick<Results, 'plan' | 'cuts'>, { to }: Lead): string {
-  if (to.kind === 'junction')
-    return plan.junctions.find(({ id }) => id === to.junction)?.name ?? 'a junction'
-  const entry = cuts.find(({ run }) => run.id === to.run)
-  if (entry === undefined) return ''
-  if (to.pad === 0) return entry.run.name
-  return `${entry.run.name}, ${to.pad === entry.cuts ? 'far end' : `pad ${String(to.pad)}`}`
-}
-
-const aboutOf = ({ to }: Lead): readonly string[] => [to.kind === 'run' ? to.run : to.junction]
-
 /** How long each lead is, and the wire that all need together. */
 export function leadFigures(results: Results): Figure[] {
-  const { leads, plan } = results
+  const { leads, plan, cuts } = results
   if (leads.length === 0) return []
   const figures = leads.slice(0, mostListed).map((lead): Figure => ({
     id: `lead.${lead.id}`,
-    label: `to ${leadName(results, lead)}`,
+    label: `to ${leadName(plan, cuts, lead)}`,
     value: lead.lengthMm / 1000,
     unit: 'm',
     operation: '',
@@ -38,7 +28,7 @@ export function leadFigures(results: Results): Figure[] {
     rule: lead.isMeasured
       ? 'measured'
       : `along the drawing, and ${String(Math.round(plan.rules.slack * 100))} % slack`,
-    about: aboutOf(lead),
+    about: [targetOf(lead)],
   }))
   const allMm = leads.reduce((sum, { lengthMm }) => sum + lengthMm, 0)
   return [
@@ -62,10 +52,10 @@ export function homeFigures({ plan, cuts, layout, hidden }: Results): Figure[] {
   return cuts.flatMap(({ run }): Figure[] => {
     const place = places.get(run.id)
     if (run.shape !== 'scatter' || place === undefined) return []
-    const [cx, cy] = hidden.controller
     const dropMm = run.dropMm ?? 0
+    const at = placer(run, place)
     const wayMm = run.lights.reduce(
-      (sum, [x, y]) => sum + Math.abs(x + place.x - cx) + Math.abs(y + place.y - cy),
+      (sum, light) => sum + squareWay(at(light), hidden.controller),
       0,
     )
     const allMm = (wayMm + dropMm * run.lights.length) * (1 + plan.rules.slack)
@@ -122,14 +112,14 @@ export function warmthFigures({ plan, cuts }: Results): Figure[] {
 
 /** What each lead loses, and its fuse. */
 export function dropFigures(results: Results): Figure[] {
-  const { full } = results
+  const { full, plan, cuts } = results
   return full.leads.slice(0, mostListed).flatMap(({ lead, currentA, dropV }): Figure[] => {
     const fuse = lead.fuse === 'auto' ? fuseFor(currentA, lead.wire.limitA) : lead.fuse
-    const about = aboutOf(lead)
+    const about = [targetOf(lead)]
     return [
       {
         id: `drop.${lead.id}`,
-        label: leadName(results, lead),
+        label: leadName(plan, cuts, lead),
         value: dropV,
         unit: 'V',
         ...working`2 × ${operand('length', lead.lengthMm / 1000, 'm')} × ${operand('wire', lead.wire.ohmPerM, 'Ω/m')} × ${operand('current', currentA, 'A')}`,
@@ -233,17 +223,3 @@ function batteryFigures(slotId: string, { meanA, peakFirstV, peakA, hours }: Bat
     },
   ]
 }
-
-/** What a supply is drawn on in each scene, A. */
-export const drainOf = ({
-  fits,
-  idleA,
-}: FedSupply): {
-  idleA: number
-  levelA: number
-  fullA: number
-} => ({
-  idleA,
-  levelA: fits.reduce((sum, { levelA }) => sum + levelA, 0),
-  fullA: fits.reduce((sum, { peakA }) => sum + peakA, 0),
-})

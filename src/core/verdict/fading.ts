@@ -1,11 +1,11 @@
 import type { CutStripRun } from '../cut/cut'
-import { networkOf } from '../feed/build'
 import { voltsFor, weakestAt } from '../feed/brightness'
-import { feedsOf, padOf } from '../feed/leads'
-import { solve } from '../feed/solve'
+import { feedAlone } from '../feed/feed-alone'
+import { feedsOf, padOf, withFeedAt } from '../feed/leads'
 import type { FedRun } from '../feed/solved'
-import { wireOf, wires } from '../parts/wires'
+import { gaugesLike, wireOf } from '../parts/wires'
 import type { Command } from '../plan/commands'
+import type { Feed, Line } from '../plan/plan'
 import { formatQuantity } from '../quantity/format'
 import type { Evidence, Judge, Remedy, Verdict } from './verdict'
 
@@ -121,95 +121,51 @@ function remediesFor(evidence: Evidence, entry: CutStripRun, share: number): Rem
 interface FeedRemedy extends Remedy {
   readonly feeds: readonly Feed[]
 }
-type Feed = ReturnType<typeof feedsOf>[number]
 
-const withFeeds = (line: CutStripRun['run']['line'], label: string, feeds: Feed[]): FeedRemedy => ({
+const withFeeds = (line: Line, label: string, feeds: Feed[]): FeedRemedy => ({
   label,
   feeds,
   commands: [{ do: 'set-lines', lines: [line.id], set: { feeds } }],
 })
 
-/** An id that none of the feeds has yet. */
-export function nextFeedId(feeds: readonly { readonly id: string }[]): string {
-  for (let number = feeds.length + 1; ; number += 1)
-    if (!feeds.some(({ id }) => id === `feed-${String(number)}`)) return `feed-${String(number)}`
-}
-
-function bothEnds(line: CutStripRun['run']['line']): FeedRemedy | undefined {
+function bothEnds(line: Line): FeedRemedy | undefined {
   const feeds = feedsOf(line)
   if (feeds.some(({ pad }) => pad === 'end')) return undefined
-  const like = feeds[0]
-  return withFeeds(line, 'feed both ends', [
-    ...feeds,
-    {
-      id: nextFeedId(feeds),
-      pad: 'end',
-      fuse: 'auto',
-      ...(like?.wire !== undefined && { wire: like.wire }),
-      ...(like?.from !== undefined && { from: like.from }),
-    },
-  ])
+  return withFeeds(line, 'feed both ends', withFeedAt(feeds, 'end'))
 }
 
 function middleToo({ run, cuts }: CutStripRun): FeedRemedy | undefined {
-  const ends = bothEnds(run.line)
-  const feeds = ends?.feeds ?? feedsOf(run.line)
+  const feeds = bothEnds(run.line)?.feeds ?? feedsOf(run.line)
   const middle = Math.round(cuts / 2)
   if (cuts < 4 || feeds.some((feed) => Math.abs(padOf(feed, cuts) - middle) < cuts / 8))
     return undefined
-  return withFeeds(run.line, 'feed both ends and the middle', [
-    ...feeds,
-    { id: nextFeedId(feeds), pad: middle, fuse: 'auto' },
-  ])
+  return withFeeds(run.line, 'feed both ends and the middle', withFeedAt(feeds, middle))
 }
 
 /** Both wires of every feed two sizes up of their own kind. */
 function thickerLeads({ plan }: Evidence, { run }: CutStripRun): FeedRemedy | undefined {
   const feeds = feedsOf(run.line).map((feed): Feed | undefined => {
     const own = wireOf(feed.wire ?? plan.defaults.wire)
-    const kind = own.id.split('-')[0] ?? ''
-    const thicker = wires.filter(
-      ({ id, areaMm2 }) => id.startsWith(kind) && areaMm2 > own.areaMm2,
-    )[1]
+    const thicker = gaugesLike(own).filter(({ areaMm2 }) => areaMm2 > own.areaMm2)[1]
     return thicker && { ...feed, wire: thicker.id }
   })
   const all = feeds.flatMap((feed) => feed ?? [])
-  const name = wires.find(({ id }) => id === all[0]?.wire)?.name ?? ''
-  return all.length < feeds.length ? undefined : withFeeds(run.line, `leads of ${name}`, all)
+  const [first] = all
+  if (first?.wire === undefined || all.length < feeds.length) return undefined
+  return withFeeds(run.line, `leads of ${wireOf(first.wire).name}`, all)
 }
 
 /** The weakest colour of a run with other feeds, or with less light, solved on its own. */
 function weakestWith(
-  { plan, leads, supplies }: Evidence,
+  evidence: Evidence,
   entry: CutStripRun,
   feeds: readonly Feed[],
   limit: number,
 ): number {
-  const { run } = entry
-  const own = leads.filter(({ to }) => to.kind === 'run' && to.run === run.id)
-  const like = own[0]
-  if (like === undefined) return 0
-  // A feed that is not there yet is taken to be as long as the longest that is.
-  const longestMm = Math.max(...own.map(({ lengthMm }) => lengthMm))
-  const changed = feeds.map((feed) => {
-    const known = own.find(({ id }) => id === `${run.id}.${feed.id}`)
-    return {
-      ...(known ?? { ...like, lengthMm: longestMm }),
-      to: { kind: 'run' as const, run: run.id, pad: padOf(feed, entry.cuts) },
-      wire: wireOf(feed.wire ?? plan.defaults.wire),
-    }
-  })
-  const others = leads.filter(({ to }) => to.kind === 'junction')
-  const network = networkOf(
-    { ...plan, limit: Math.min(plan.limit, limit) },
-    [entry],
-    [...others, ...changed],
-    supplies,
-    'full-white',
-  )
-  const result = solve(network)
-  const solved = result.ok ? result.solution.runs.get(run.id) : undefined
-  return solved === undefined || 'floating' in solved ? 0 : weakestAt(entry.strip, solved.minV)
+  const { plan } = evidence
+  const held = { ...evidence, plan: { ...plan, limit: Math.min(plan.limit, limit) } }
+  const { run } = feedAlone(held, entry, feeds)
+  return run === undefined ? 0 : weakestAt(entry.strip, run.minV)
 }
 
 /** The brightness, in whole per cent, at which the run keeps its colours. */

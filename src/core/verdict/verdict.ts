@@ -1,9 +1,10 @@
 import type { CutStripRun } from '../cut/cut'
 import type { StripReels } from '../cut/reels'
 import type { BatteryUse } from '../feed/batteries'
-import type { Lead } from '../feed/leads'
+import type { Hidden, Lead } from '../feed/leads'
 import type { FedScene } from '../feed/solved'
 import type { FedSupply } from '../feed/supplies'
+import type { Layout } from '../measure/layout'
 import type { Parts } from '../parts/find'
 import type { Command } from '../plan/commands'
 import type { Line, Mount, Plan } from '../plan/plan'
@@ -72,6 +73,8 @@ export interface Verdict {
 export interface Evidence {
   readonly plan: Plan
   readonly parts: Parts
+  readonly layout: Layout
+  readonly hidden: Hidden
   readonly cuts: readonly CutStripRun[]
   readonly reels: readonly StripReels[]
   readonly supplies: readonly FedSupply[]

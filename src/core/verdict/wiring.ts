@@ -1,7 +1,7 @@
 import { fuseFor } from '../feed/fuse'
-import type { Lead } from '../feed/leads'
+import { feedsOf, leadName, targetOf, type Lead } from '../feed/leads'
 import type { FedLead } from '../feed/solved'
-import { wires, type Wire } from '../parts/wires'
+import { gaugesLike, type Wire } from '../parts/wires'
 import type { Command } from '../plan/commands'
 import type { Plan } from '../plan/plan'
 import { withSet } from '../plan/with-set'
@@ -11,21 +11,9 @@ import type { Evidence, Judge, Remedy, Verdict } from './verdict'
 
 const amperes = (value: number): string => formatQuantity(value, 'A')
 
-/** A lead's name: where it goes. */
-function nameOf({ cuts, plan }: Evidence, { to }: Lead): string {
-  if (to.kind === 'junction')
-    return `the lead to ${plan.junctions.find(({ id }) => id === to.junction)?.name ?? ''}`
-  const entry = cuts.find(({ run }) => run.id === to.run)
-  const where =
-    entry === undefined || to.pad === 0
-      ? ''
-      : to.pad === entry.cuts
-        ? ', far end'
-        : `, pad ${String(to.pad)}`
-  return `${entry?.run.name ?? ''}${where}`
-}
-
-const aboutOf = ({ to }: Lead): string[] => [to.kind === 'run' ? to.run : to.junction]
+/** A lead by where it goes; one to a junction is told from what the junction itself carries. */
+const nameOf = ({ cuts, plan }: Evidence, lead: Lead): string =>
+  `${lead.to.kind === 'junction' ? 'the lead to ' : ''}${leadName(plan, cuts, lead)}`
 
 /** An edit of the one feed or junction that a lead is. */
 function editLead(
@@ -39,26 +27,22 @@ function editLead(
   }
   const line = plan.lines.find((candidate) => candidate.id === to.run)
   if (line === undefined) return []
-  const feeds = line.feeds ?? [{ id: 'first', pad: 0, fuse: 'auto' as const }]
   return [
     {
       do: 'set-lines',
       lines: [line.id],
       set: {
-        feeds: feeds.map((feed) => (`${line.id}.${feed.id}` === id ? withSet(feed, set) : feed)),
+        feeds: feedsOf(line).map((feed) =>
+          `${line.id}.${feed.id}` === id ? withSet(feed, set) : feed,
+        ),
       },
     },
   ]
 }
 
 /** The thinnest wire of the same kind that carries a load with a fuse before it. */
-function wireFor(like: Wire, loadA: number): Wire | undefined {
-  const kind = like.id.split('-')[0] ?? ''
-  return wires
-    .filter(({ id }) => id.startsWith(kind))
-    .toSorted((a, b) => a.areaMm2 - b.areaMm2)
-    .find(({ limitA }) => fuseFor(loadA, limitA) !== null)
-}
+const wireFor = (like: Wire, loadA: number): Wire | undefined =>
+  gaugesLike(like).find(({ limitA }) => fuseFor(loadA, limitA) !== null)
 
 const takeWire = (plan: Plan, { lead, currentA }: FedLead): Remedy[] => {
   const wire = wireFor(lead.wire, currentA)
@@ -78,7 +62,7 @@ export const leadHot: Judge = (evidence) =>
         id: `lead-hot.${lead.id}`,
         code: 'lead-hot',
         grade: isOver ? 'stop' : 'care',
-        about: aboutOf(lead),
+        about: [targetOf(lead)],
         text: isOver
           ? `${nameOf(evidence, lead)}: ${amperes(currentA)} in ${lead.wire.name}, which takes ${amperes(lead.wire.limitA)}`
           : `${nameOf(evidence, lead)}: no fuse carries ${amperes(currentA)} and still guards ${lead.wire.name}`,
@@ -93,7 +77,7 @@ export const fuses: Judge = (evidence) =>
   evidence.full.leads.flatMap((fed): Verdict[] => {
     const { lead, currentA } = fed
     const supply = evidence.supplies.find(({ slot }) => slot.id === lead.from)
-    const about = aboutOf(lead)
+    const about = [targetOf(lead)]
     const fits = fuseFor(currentA, lead.wire.limitA)
     const auto: Remedy[] =
       fits === null
