@@ -7,12 +7,20 @@ import { runNamer } from '../core/measure/measure'
 import type { Plan } from '../core/plan/plan'
 import { issuesOf, z, type Issue } from '../core/quantity/z'
 import { sums } from '../core/sums'
+import { pixelMap } from '../core/signal/pixel-map'
+import { programData } from '../core/signal/program'
 import { tally } from '../core/tally'
+import { diagramOf } from '../core/wire/diagram'
+import { jointsOf } from '../core/wire/lists'
+import { wiredPlan } from '../core/wired-plan'
 import { cutsCsv } from '../formats/csv-cuts'
 import { feedsCsv } from '../formats/csv-feeds'
+import { jointsCsv, pixelsCsv, wiresCsv } from '../formats/csv-wires'
 import { readPlanFile } from '../formats/plan-file'
 import { solutionJson } from '../formats/solution-json'
+import { programHeader, programJson } from '../formats/program'
 import { planNetlist } from '../formats/spice'
+import { diagramSvg } from '../formats/svg-diagram'
 import { drawingSvg } from '../formats/svg-drawing'
 import { demoNames, demoText } from './demos'
 
@@ -116,30 +124,56 @@ function solveCommand(file: string, options: { volts?: boolean }): void {
   print(solutionJson(result.solution, options.volts === true))
 }
 
-const csvKinds: Readonly<Record<string, (result: ReturnType<typeof tally>) => string>> = {
-  cuts: ({ reels }) => cutsCsv(reels),
-  feeds: feedsCsv,
+const csvKinds: Readonly<Record<string, (plan: Plan) => string>> = {
+  cuts: (plan) => cutsCsv(tally(plan).reels),
+  feeds: (plan) => feedsCsv(tally(plan)),
+  wires: (plan) => wiresCsv(wiredPlan(plan).circuit),
+  joints: (plan) => jointsCsv(jointsOf(wiredPlan(plan).circuit, plan), plan.wiring.ticks),
+  pixels: (plan) => {
+    const { signal, layout } = wiredPlan(plan)
+    return pixelsCsv(pixelMap(signal.lanes, layout))
+  },
 }
 
 function spiceCommand(file: string): void {
   process.stdout.write(planNetlist(planOf(textOf(file), file)))
 }
 
-function csvCommand(kind: string, file: string): void {
-  const list = csvKinds[kind]
-  if (list === undefined)
+/** The one of that name, or an error that lists those there are. */
+function kindOf<Kind>(kinds: Readonly<Record<string, Kind>>, what: string, name: string): Kind {
+  const found = kinds[name]
+  if (found === undefined)
     throw new CommanderError(
       2,
       'glow.usage',
-      `error: no list ${kind}; there are ${Object.keys(csvKinds).join(', ')}`,
+      `error: no ${what} ${name}; there is ${Object.keys(kinds).join(', ')}`,
     )
-  process.stdout.write(list(tally(planOf(textOf(file), file))))
+  return found
+}
+
+function csvCommand(kind: string, file: string): void {
+  const list = kindOf(csvKinds, 'list', kind)
+  process.stdout.write(list(planOf(textOf(file), file)))
+}
+
+const svgKinds: Readonly<Record<string, (plan: Plan) => string>> = {
+  drawing: drawingSvg,
+  diagram: (plan) => {
+    const { circuit, cuts, signal } = wiredPlan(plan)
+    return diagramSvg(diagramOf(circuit, cuts, signal, plan.units), plan)
+  },
 }
 
 function svgCommand(kind: string, file: string): void {
-  if (kind !== 'drawing')
-    throw new CommanderError(2, 'glow.usage', `error: no picture ${kind}; there is drawing`)
-  process.stdout.write(drawingSvg(planOf(textOf(file), file)))
+  const picture = kindOf(svgKinds, 'picture', kind)
+  process.stdout.write(picture(planOf(textOf(file), file)))
+}
+
+function headerCommand(file: string, options: { json?: boolean }): void {
+  const plan = planOf(textOf(file), file)
+  const { signal, supplies } = wiredPlan(plan)
+  const data = programData(plan, signal, supplies)
+  process.stdout.write(options.json === true ? programJson(data) : programHeader(data))
 }
 
 function sumCommand(name: string, file = '-'): void {
@@ -192,10 +226,18 @@ program
   .action(spiceCommand)
 program
   .command('svg')
-  .description('a drawing of a plan as SVG, 1 unit = 1 mm')
-  .argument('<kind>', 'what to draw: drawing')
+  .description(
+    'a picture of a plan as SVG: the drawing, 1 unit = 1 mm, or the diagram of its wires',
+  )
+  .argument('<kind>', `what to draw: ${Object.keys(svgKinds).join(', ')}`)
   .argument('<plan>', 'a plan file, or - for standard input')
   .action(svgCommand)
+program
+  .command('header')
+  .description('pixel counts, pins, lanes and limits for the program, as a C header')
+  .argument('<plan>', 'a plan file, or - for standard input')
+  .option('--json', 'as JSON instead')
+  .action(headerCommand)
 program
   .command('sum')
   .description('one sum')

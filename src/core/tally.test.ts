@@ -101,6 +101,7 @@ describe('remedies', () => {
         own: {
           strips: [{ ...shippedStrips[0]!, id: 'own', nameplateWPerM: 20 }],
           supplies: [],
+          boards: [],
         },
       }),
     ],

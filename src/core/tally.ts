@@ -7,9 +7,9 @@ import { fuseFor } from './feed/fuse'
 import type { Lead } from './feed/leads'
 import type { FedSupply } from './feed/supplies'
 import { feedScene, type FedRun, type FedScene } from './feed/solved'
-import { fedPlan } from './fed-plan'
 import type { RunLoad } from './load/load'
 import type { SceneName } from './plan/choices'
+import { tallySignal, type TallySignal } from './signal/told'
 import type { Plan } from './plan/plan'
 import { rollOf, type RollSection } from './roll/roll'
 import { offMark, spliceShows } from './verdict/cutting'
@@ -17,6 +17,23 @@ import { fade, notFed, uneven } from './verdict/fading'
 import { gapShows } from './verdict/gap-shows'
 import { mountingJudges } from './verdict/mounting'
 import { nameplate } from './verdict/nameplate'
+import {
+  boardFeed,
+  boardOver,
+  memory,
+  pinKind,
+  pinsShort,
+  serialPin,
+  slowFrames,
+} from './verdict/board'
+import {
+  againstArrow,
+  boardQuirk,
+  dataResistor,
+  diodeSmall,
+  levels,
+  longData,
+} from './verdict/level'
 import { batteries, capacitor, hotStrip, over100Watt, regulatorHot } from './verdict/sources'
 import { stockShort } from './verdict/stock-short'
 import { supplyLoad } from './verdict/supply-load'
@@ -24,6 +41,9 @@ import type { Grade, Verdict } from './verdict/verdict'
 import { voltsDiffer } from './verdict/volts-differ'
 import { copperHot, fuses, joinedSupplies, leadHot, trackOver } from './verdict/wiring'
 import { wrongEnd } from './verdict/wrong-end'
+import type { Circuit } from './wire/circuit'
+import { wiredPlan } from './wired-plan'
+import { jointsOf, type PlanJoint } from './wire/lists'
 
 export interface TallyRun {
   readonly id: string
@@ -101,6 +121,8 @@ export interface Tally {
   readonly joints: readonly Joints[]
   readonly feed: TallyFeed
   readonly batteries: readonly (BatteryUse & { readonly id: string })[]
+  readonly signal: TallySignal
+  readonly wiring: Circuit & { readonly joints: readonly PlanJoint[] }
   readonly verdicts: readonly Verdict[]
   readonly roll: readonly RollSection[]
   /** Lines that were not understood. */
@@ -134,6 +156,19 @@ const judges = [
   spliceShows,
   stockShort,
   nameplate,
+  levels,
+  longData,
+  dataResistor,
+  againstArrow,
+  diodeSmall,
+  boardQuirk,
+  pinsShort,
+  pinKind,
+  serialPin,
+  boardOver,
+  boardFeed,
+  slowFrames,
+  memory,
 ]
 
 /** While somebody types the packing may not take long; the Cut page can search on where it was cut short. */
@@ -143,11 +178,12 @@ const gravity: Readonly<Record<Grade, number>> = { stop: 0, care: 1, note: 2 }
 
 /** Works a plan out, stage after stage in the order of the work. Pure: the same plan gives the same tally. */
 export function tally(plan: Plan): Tally {
-  const { parts, measured, layout, hidden, cuts, loads, supplies, leads } = fedPlan(plan)
+  const wired = wiredPlan(plan)
+  const { parts, measured, layout, hidden, cuts, loads, supplies, leads, full, signal, circuit } =
+    wired
   const reels = cutFromReels(cuts, plan.offcuts, plan.rules, quickPacking)
   const prewired = prewiredInstead(cuts)
   const joints = countJoints(cuts, reels)
-  const full = feedScene(plan, cuts, leads, supplies, 'full-white')
   const shown =
     plan.scene.shown === 'full-white'
       ? full
@@ -158,6 +194,7 @@ export function tally(plan: Plan): Tally {
       return use === undefined ? [] : [[supply.slot.id, use] as const]
     }),
   )
+  const wireJoints = jointsOf(circuit, plan)
   const evidence = {
     plan,
     parts,
@@ -169,6 +206,7 @@ export function tally(plan: Plan): Tally {
     leads,
     full,
     batteries: uses,
+    signal,
   }
   const verdicts = judges
     .flatMap((judge) => judge(evidence))
@@ -195,6 +233,8 @@ export function tally(plan: Plan): Tally {
       lostW: shown.lostW,
     },
     batteries: [...uses].map(([id, use]) => ({ id, ...use })),
+    signal: tallySignal(signal),
+    wiring: { ...circuit, joints: wireJoints },
     verdicts,
     roll: rollOf({
       plan,
@@ -210,6 +250,9 @@ export function tally(plan: Plan): Tally {
       full,
       shown,
       batteries: uses,
+      signal,
+      circuit,
+      wireJoints,
       verdicts,
     }),
     unread: measured.lines.flatMap(({ line, reading }) =>

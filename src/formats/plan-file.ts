@@ -1,8 +1,9 @@
 import { partsOf } from '../core/parts/find'
+import { diodes } from '../core/parts/diodes'
 import { wires } from '../core/parts/wires'
 import { mostLines, planFormat, planVersion } from '../core/plan/usual'
 import { planSchema, type Plan } from '../core/plan/plan'
-import { toVersion2 } from '../core/plan/upgrade'
+import { toVersion2, toVersion3 } from '../core/plan/upgrade'
 import { issuesOf, pathText, z, type Issue } from '../core/quantity/z'
 
 export type PlanFileResult =
@@ -15,7 +16,10 @@ const largestFileBytes = 8_000_000
 const headerSchema = z.looseObject({ format: z.literal(planFormat), version: z.int().min(1) })
 
 /** Steps from one version to the next, keyed by the version they start from. */
-const upgrades = new Map<number, (document: object) => object>([[1, toVersion2]])
+const upgrades = new Map<number, (document: object) => object>([
+  [1, toVersion2],
+  [2, toVersion3],
+])
 
 /** Keys that could reach an object's prototype: never part of a plan. */
 const forbiddenKeys = new Set(['__proto__', 'constructor', 'prototype'])
@@ -89,6 +93,8 @@ function referenceIssues(plan: Plan): Issue[] {
   const parts = partsOf(plan.own)
   const strips = new Set(parts.strips.map((strip) => strip.id))
   const supplies = new Set(parts.supplies.map((supply) => supply.id))
+  const boards = new Set(['auto', ...parts.boards.map((board) => board.id)])
+  const lines = new Set(plan.lines.map(({ id }) => id))
   const slots = new Set(plan.supplies.map((slot) => slot.id))
   const sources = new Set([...slots, ...plan.junctions.map(({ id }) => id)])
   const gauges = new Set(wires.map(({ id }) => id))
@@ -112,6 +118,12 @@ function referenceIssues(plan: Plan): Issue[] {
   ]
   return [
     ...leadIssues('defaults', { wire: plan.defaults.wire }),
+    ...leadIssues('wiring', { wire: plan.wiring.dataWire }),
+    ...(boards.has(plan.signal.board) ? [] : [missing('signal.board', 'board', plan.signal.board)]),
+    ...(diodes.some(({ id }) => id === plan.signal.diode)
+      ? []
+      : [{ path: 'signal.diode', message: `“${plan.signal.diode}” is no diode that ships` }]),
+    ...laneIssues(plan, lines),
     ...plan.junctions.flatMap((junction, index) =>
       leadIssues(`junctions[${String(index)}]`, junction),
     ),
@@ -151,11 +163,28 @@ function referenceIssues(plan: Plan): Issue[] {
         ['offcuts', plan.offcuts],
         ['junctions', plan.junctions],
         ['bench.furniture', plan.bench.furniture],
+        ['signal.lanes', plan.signal.lanes],
+        ['signal.inputs', plan.signal.inputs],
+        ['own.boards', plan.own.boards],
         ['own.strips', plan.own.strips],
         ['own.supplies', plan.own.supplies],
       ] as const
     ).flatMap(([path, items]) => twice(path, items)),
   ]
+}
+
+/** Lanes that name lines which are not there, or one twice. */
+function laneIssues({ signal }: Plan, lines: ReadonlySet<string>): Issue[] {
+  const seen = new Set<string>()
+  return signal.lanes.flatMap((lane, index) =>
+    lane.lines.flatMap((id, at) => {
+      const path = `signal.lanes[${String(index)}].lines[${String(at)}]`
+      const isTwice = seen.has(id)
+      seen.add(id)
+      if (isTwice) return [{ path, message: `“${id}” hangs on a lane already` }]
+      return lines.has(id) ? [] : [{ path, message: `“${id}” is no line of this plan` }]
+    }),
+  )
 }
 
 /** Junctions that feed each other in a ring hang on no supply. */

@@ -22,7 +22,7 @@ const packs = computed(() => {
     .filter((part) => part.battery !== undefined || part.bank !== undefined)
     .flatMap((part) => {
       const use = batteryUse(part, load.drain, plan.use)
-      return use === undefined ? [] : [{ part, use, isFit: suits(part.volts, load.volts) }]
+      return use === undefined ? [] : [{ part, use, isFit: suits(load.volts, part.volts) }]
     })
     .toSorted(
       (a, b) =>

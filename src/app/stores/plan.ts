@@ -87,7 +87,7 @@ export const usePlanStore = defineStore('plan', () => {
 
   const measured = computed(() => measure(plan.value ?? { lines: [] }))
   const layout = computed(() => layOut(measured.value.runs, plan.value?.bench))
-  const parts = computed(() => partsOf(plan.value?.own ?? { strips: [], supplies: [] }))
+  const parts = computed(() => partsOf(plan.value?.own ?? {}))
 
   function put(next: Plan, steps: History): void {
     plan.value = next

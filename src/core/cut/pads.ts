@@ -20,7 +20,12 @@ export function padPlace(entry: CutStripRun, pad: number): PadPlace | undefined 
   return last && { piece: last, point: pointOf(entry, last, last.cuts) }
 }
 
-function pointOf({ run, strip }: CutStripRun, piece: Piece, groups: number): Point {
+/** A place along a piece, so many cut groups from its start, in the run's own mm on the drawing. */
+export function pointOf(
+  { run, strip }: Pick<CutStripRun, 'run' | 'strip'>,
+  piece: Piece,
+  groups: number,
+): Point {
   let left = piece.startMm + groups * strip.cutPitchMm
   for (const index of piece.segments) {
     const segment = run.segments[index]

@@ -34,7 +34,7 @@ export function feedSupplies(plan: Plan, loads: readonly RunLoad[], parts: Parts
   return plan.supplies.map((slot) => {
     const own = loads.filter((load) => load.groups > 0 && slotOf.get(load.id) === slot.id)
     const chosen = slot.part === 'auto' ? undefined : supplyPartOf(parts, slot.part)
-    const volts = chosen?.volts ?? mainVolts(own) ?? defaultVolts(plan, parts)
+    const volts = slot.trimV ?? chosen?.volts ?? mainVolts(own) ?? defaultVolts(plan, parts)
     const fits = own.filter((load) => suits(load.volts, volts))
     const loadA = sum(fits, plan.rules.sizing === 'scenes' ? 'levelA' : 'peakA')
     const headroom = headroomOf(plan)

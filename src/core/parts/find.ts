@@ -1,5 +1,6 @@
 import type { Plan } from '../plan/plan'
-import type { Strip, SupplyPart } from '../plan/parts'
+import type { Board, Strip, SupplyPart } from '../plan/parts'
+import { shippedBoards } from './boards'
 import { shippedStrips } from './strips'
 import { shippedSupplies } from './supplies'
 
@@ -7,12 +8,14 @@ import { shippedSupplies } from './supplies'
 export interface Parts {
   readonly strips: readonly Strip[]
   readonly supplies: readonly SupplyPart[]
+  readonly boards: readonly Board[]
 }
 
-export function partsOf(own: Plan['own']): Parts {
+export function partsOf({ strips = [], supplies = [], boards = [] }: Partial<Plan['own']>): Parts {
   return {
-    strips: merged(own.strips, shippedStrips),
-    supplies: merged(own.supplies, shippedSupplies),
+    strips: merged(strips, shippedStrips),
+    supplies: merged(supplies, shippedSupplies),
+    boards: merged(boards, shippedBoards),
   }
 }
 

@@ -59,6 +59,8 @@ function pixels(part: PixelStrip): Strip {
       idleMa: volts === 12 ? 1 : 0.7,
       bitsPerPixel: channels.length * 8,
       data,
+      // A 12 V pixel makes the 5 V of its chip itself.
+      ...(volts > 6 && { chipV: 5 }),
     },
     cutPitchMm: 1000 / perM,
     nameplateWPerM: Math.round((perM * fullMa * volts) / 100) / 10,

@@ -19,8 +19,60 @@ export const furnitureKinds = ['box', 'circle', 'wall'] as const
 /** What one lead branches into: a splitter or terminal block at a point, or a bus track with an ampere limit. */
 export const junctionKinds = ['terminals', 'splitter', 'track'] as const
 
+/** What is done where the board's logic is low for the strip. */
+export const lowLogics = ['buffer', 'diode', 'lower-supply', '5v-board', 'try'] as const
+/** What is built between the board and the first pixels. */
+export const levelFixes = ['none', 'buffer', 'diode'] as const
+/** Where the board gets its own power: from the first lane's supply, a plug of its own, or the first pixel's pads. */
+export const boardFeeds = ['supply', 'usb', 'strip'] as const
+/** What a board listens to. */
+export const inputKinds = [
+  'motion',
+  'light',
+  'knob',
+  'button',
+  'tilt',
+  'distance',
+  'proximity',
+  'sound',
+] as const
+/** What a board's pin can do, and what it must not be disturbed in: serial and boot. */
+export const pinAbilities = [
+  'digital',
+  'pwm',
+  'analogue',
+  'interrupt',
+  'input-only',
+  'output-only',
+  'serial',
+  'boot',
+] as const
+/** Why a pixel of a lane is never lit: dark in its run, an extra one that renews the signal, or an extra first one behind a diode. */
+export const skipReasons = ['dark', 'relay', 'first'] as const
+export const wireColours = [
+  'red',
+  'black',
+  'white',
+  'green',
+  'blue',
+  'yellow',
+  'orange',
+  'brown',
+  'violet',
+  'grey',
+  'pink',
+] as const
+/** What a wire is for. */
+export const wireRoles = ['plus', 'minus', 'data', 'clock', 'signal'] as const
+
 export type Rounding = (typeof roundings)[number]
 export type Corners = (typeof corners)[number]
 export type GapPlace = (typeof gapPlaces)[number]
 export type Sizing = (typeof sizings)[number]
 export type SceneName = (typeof sceneNames)[number]
+export type LevelFix = (typeof levelFixes)[number]
+export type LowLogic = (typeof lowLogics)[number]
+export type InputKind = (typeof inputKinds)[number]
+export type PinAbility = (typeof pinAbilities)[number]
+export type WireColour = (typeof wireColours)[number]
+export type WireRole = (typeof wireRoles)[number]

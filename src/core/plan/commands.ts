@@ -1,5 +1,5 @@
 import { applyPatches, enablePatches, original, produceWithPatches, type Patch } from 'immer'
-import type { SupplyPart, Strip } from './parts'
+import type { Board, SupplyPart, Strip } from './parts'
 import type { SceneName } from './choices'
 import type {
   Furniture,
@@ -10,8 +10,10 @@ import type {
   Place,
   Plan,
   Rules,
+  Signal,
   SupplySlot,
   Use,
+  Wiring,
 } from './plan'
 import { tagger } from './tags'
 
@@ -48,6 +50,11 @@ export type Command =
       readonly supply: string
       readonly volts: number | null | undefined
     }
+  | { readonly do: 'trim-supply'; readonly supply: string; readonly volts: number | undefined }
+  | { readonly do: 'set-signal'; readonly signal: Partial<Signal> }
+  | { readonly do: 'set-pin'; readonly need: string; readonly pin: string | undefined }
+  | { readonly do: 'set-wiring'; readonly wiring: Partial<Wiring> }
+  | { readonly do: 'tick'; readonly joint: string; readonly isDone: boolean }
   | { readonly do: 'put-junction'; readonly junction: Junction }
   | { readonly do: 'remove-junction'; readonly junction: string }
   | { readonly do: 'feed-from'; readonly lines: readonly string[]; readonly supply: string }
@@ -62,11 +69,23 @@ export type Command =
   | { readonly do: 'remove-offcut'; readonly offcut: string }
   | { readonly do: 'own-strip'; readonly strip: Strip }
   | { readonly do: 'own-supply'; readonly supply: SupplyPart }
+  | { readonly do: 'own-board'; readonly board: Board }
 
 /** What hangs on a line besides its text; `undefined` takes a setting away. */
 export type LineSettings = {
   readonly [
-    Key in 'place' | 'spots' | 'isTurned' | 'mount' | 'endMm' | 'cutting' | 'level' | 'feeds'
+    Key in
+      | 'place'
+      | 'spots'
+      | 'isTurned'
+      | 'mount'
+      | 'endMm'
+      | 'cutting'
+      | 'level'
+      | 'feeds'
+      | 'skip'
+      | 'isDataAtEnd'
+      | 'dimmer'
   ]?: Line[Key] | undefined
 }
 
@@ -115,6 +134,9 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
     }
     case 'remove-line':
       removeFrom(plan.lines, command.line)
+      for (const lane of plan.signal.lanes)
+        if (lane.lines.includes(command.line))
+          lane.lines = lane.lines.filter((id) => id !== command.line)
       return
     case 'move-line': {
       const [line] = removeFrom(plan.lines, command.line)
@@ -171,6 +193,28 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       if (slot !== undefined) put(slot, { capacitorV: command.volts })
       return
     }
+    case 'trim-supply': {
+      const slot = plan.supplies.find((supply) => supply.id === command.supply)
+      if (slot !== undefined) put(slot, { trimV: command.volts })
+      return
+    }
+    case 'set-signal':
+      Object.assign(plan.signal, command.signal)
+      return
+    case 'set-pin': {
+      const others = plan.signal.pins.filter(({ need }) => need !== command.need)
+      const { need, pin } = command
+      plan.signal.pins = pin === undefined ? others : [...others, { need, pin }]
+      return
+    }
+    case 'set-wiring':
+      Object.assign(plan.wiring, command.wiring)
+      return
+    case 'tick': {
+      const others = plan.wiring.ticks.filter((id) => id !== command.joint)
+      plan.wiring.ticks = command.isDone ? [...others, command.joint] : others
+      return
+    }
     case 'put-junction':
       putItem(plan.junctions, command.junction)
       return
@@ -224,6 +268,9 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       return
     case 'own-supply':
       putItem(plan.own.supplies, command.supply)
+      return
+    case 'own-board':
+      putItem(plan.own.boards, command.board)
       return
   }
 }

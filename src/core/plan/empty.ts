@@ -1,5 +1,14 @@
 import type { Plan } from './plan'
-import { planFormat, planVersion, usualRules, usualUse, usualWire } from './usual'
+import {
+  planFormat,
+  planVersion,
+  usualLowLogic,
+  usualRules,
+  usualSignal,
+  usualUse,
+  usualWire,
+  usualWiring,
+} from './usual'
 
 /** A plan with nothing on its pad but one empty line to type on. */
 export function emptyPlan(name: string, lineId: string): Plan {
@@ -22,9 +31,12 @@ export function emptyPlan(name: string, lineId: string): Plan {
       sizing: 'full-white',
       headroom: 0.2,
       ...usualRules,
+      lowLogic: usualLowLogic,
     },
     use: usualUse,
+    signal: { ...usualSignal, lanes: [], inputs: [], pins: [] },
+    wiring: { ...usualWiring, ticks: [] },
     offcuts: [],
-    own: { strips: [], supplies: [] },
+    own: { strips: [], supplies: [], boards: [] },
   }
 }

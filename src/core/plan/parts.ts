@@ -1,4 +1,5 @@
 import { z } from '../quantity/z'
+import { pinAbilities } from './choices'
 
 const positive = z.number().positive()
 const notNegative = z.number().nonnegative()
@@ -37,6 +38,13 @@ const pixelLightSchema = z.strictObject({
   idleMa: notNegative.max(100),
   bitsPerPixel: z.int().min(8).max(96),
   data: z.enum(['one-wire', 'clocked']),
+  /** Order in which its chip takes the colours, by their first letters; without one as is usual for its kind of data. */
+  order: z
+    .string()
+    .regex(/^[A-Z]{1,6}$/, 'capital letters, one for each colour')
+    .optional(),
+  /** What its chip works on where that is less than the strip's volts: a 12 V pixel makes its own 5 V. */
+  chipV: positive.max(highestVolts).optional(),
 })
 
 const plainLightSchema = z.strictObject({
@@ -121,3 +129,41 @@ export const supplyPartSchema = z.strictObject({
     .optional(),
 })
 export type SupplyPart = z.infer<typeof supplyPartSchema>
+
+/** One pin of a board. */
+const pinSchema = z.strictObject({
+  name: z.string().min(1).max(20),
+  can: z.array(z.enum(pinAbilities)).min(1),
+  /** Volts of its high where they are not the board's: an output with a buffer behind it. */
+  highV: positive.max(highestVolts).optional(),
+})
+
+export const boardSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  /** Logic high, V. */
+  highV: positive.max(highestVolts),
+  pins: z.array(pinSchema).min(1).max(200),
+  /** What one pin gives, and what all of them and its sensor pads give together, A. */
+  pinA: positive.max(10),
+  allA: positive.max(50),
+  memoryBytes: positive.max(1e9),
+  /** What it runs on without a regulator of its own, V. */
+  supplyV: positive.max(highestVolts),
+  /** Its raw input and the linear regulator behind it. */
+  raw: z
+    .strictObject({
+      fromV: positive.max(highestVolts),
+      toV: positive.max(highestVolts),
+      limitA: positive.max(50),
+      limitW: positive.max(50),
+    })
+    .optional(),
+  /** What it draws itself, and in bursts, A. */
+  drawA: notNegative.max(10),
+  burstA: notNegative.max(10).optional(),
+  price: notNegative.max(100_000),
+  /** Noted of it by its user: that it disturbs the timing of pixels, and how. */
+  quirk: z.string().max(200).optional(),
+})
+export type Board = z.infer<typeof boardSchema>

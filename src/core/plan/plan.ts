@@ -1,20 +1,26 @@
 import { z } from '../quantity/z'
 import {
   bends,
+  boardFeeds,
   corners,
   covers,
   dampnesses,
   facings,
   furnitureKinds,
   gapPlaces,
+  inputKinds,
   junctionKinds,
   lengthUnits,
+  levelFixes,
+  lowLogics,
   roundings,
   sceneNames,
   sizings,
+  skipReasons,
   surfaces,
+  wireColours,
 } from './choices'
-import { idSchema, nameSchema, stripSchema, supplyPartSchema } from './parts'
+import { boardSchema, idSchema, nameSchema, stripSchema, supplyPartSchema } from './parts'
 import { mostLines, planFormat, planVersion } from './usual'
 
 /** Nothing on a drawing is farther away than this, mm. */
@@ -107,6 +113,13 @@ const traceSchema = z.strictObject({
     .max(500),
 })
 
+const skipSchema = z.strictObject({
+  /** The first of them, from 0, in the run; no matter for extra ones. */
+  from: z.int().min(0).max(1_000_000),
+  count: z.int().min(1).max(1_000_000),
+  why: z.enum(skipReasons),
+})
+
 /** A line of the pad as it was typed, and what hangs on it. One line, one run. */
 const lineSchema = z.strictObject({
   id: idSchema,
@@ -135,6 +148,12 @@ const lineSchema = z.strictObject({
   /** Where power goes in; without any, at the end where data enters. */
   feeds: z.array(feedSchema).max(500).optional(),
   trace: traceSchema.optional(),
+  /** Pixels that the program passes over: a stretch of the run's own, or extra ones before it. */
+  skip: z.array(skipSchema).max(200).optional(),
+  /** The data wire is at the end that the strip's arrow points to. */
+  isDataAtEnd: z.boolean().optional(),
+  /** Name of the dimmer that a plain strip hangs on; runs of one name dim together, without one it is always on. */
+  dimmer: z.string().trim().min(1).max(40).optional(),
 })
 
 /** Where power comes from: a part, or `auto` for the smallest that will do. */
@@ -146,6 +165,8 @@ const supplySlotSchema = z.strictObject({
   at: pointSchema.optional(),
   /** Volts that the capacitor at its first feed stands; `null` for none, by itself where not said. */
   capacitorV: z.number().positive().max(100).nullable().optional(),
+  /** What its trimmer is set to, V; without it its nominal volts. */
+  trimV: z.number().positive().max(60).optional(),
 })
 
 /** The schools that practitioners differ on (handbook 5); every sum says which was used. */
@@ -166,6 +187,52 @@ const rulesSchema = z.strictObject({
   keep: z.number().min(0.1).max(1),
   /** Minuses of all supplies are joined; their pluses never are. */
   joinsMinus: z.boolean(),
+  lowLogic: z.enum(lowLogics),
+})
+
+/** A data output and the runs behind it, in the order of the data. */
+const laneSchema = z.strictObject({
+  id: idSchema,
+  name: z.string().trim().min(1).max(40),
+  lines: z.array(idSchema).max(mostLines),
+})
+
+/** Something that the board listens to. */
+const inputSchema = z.strictObject({
+  id: idSchema,
+  kind: z.enum(inputKinds),
+  name: z.string().trim().min(1).max(60),
+  at: pointSchema.optional(),
+})
+
+const signalSchema = z.strictObject({
+  /** A board's part, or `auto` for the smallest that will do. */
+  board: z.union([z.literal('auto'), idSchema]),
+  boardFrom: z.enum(boardFeeds),
+  fix: z.enum(levelFixes),
+  /** The diode before the first pixels, where `fix` says so. */
+  diode: idSchema,
+  /** In each data line, Ω; `null` for none. */
+  resistorOhm: z.number().positive().max(100_000).nullable(),
+  /** Runs that no lane names go to the last of their kind. */
+  lanes: z.array(laneSchema).max(100),
+  inputs: z.array(inputSchema).max(100),
+  /** Pins that the user chose; all others are chosen by what is needed. */
+  pins: z.array(z.strictObject({ need: z.string().max(120), pin: z.string().max(20) })).max(300),
+})
+
+const wiringSchema = z.strictObject({
+  colours: z.strictObject({
+    plus: z.enum(wireColours),
+    minus: z.enum(wireColours),
+    data: z.enum(wireColours),
+    clock: z.enum(wireColours),
+    signal: z.enum(wireColours),
+  }),
+  /** Gauge of data and sensor wires. */
+  dataWire: idSchema,
+  /** Joints that are done, by their ids. */
+  ticks: z.array(z.string().max(200)).max(20_000),
 })
 
 /** How the light is used: for batteries and for the meter. */
@@ -225,6 +292,8 @@ export const planSchema = z.strictObject({
   limit: z.number().positive().max(1),
   rules: rulesSchema,
   use: useSchema,
+  signal: signalSchema,
+  wiring: wiringSchema,
   /** Rests of strip in the drawer that this plan may use up. */
   offcuts: z
     .array(z.strictObject({ id: idSchema, stripId: idSchema, lengthMm: z.number().positive() }))
@@ -233,6 +302,7 @@ export const planSchema = z.strictObject({
   own: z.strictObject({
     strips: z.array(stripSchema).max(500),
     supplies: z.array(supplyPartSchema).max(500),
+    boards: z.array(boardSchema).max(100),
   }),
 })
 
@@ -250,3 +320,8 @@ export type Trace = NonNullable<Line['trace']>
 export type SupplySlot = Plan['supplies'][number]
 export type Rules = Plan['rules']
 export type Use = Plan['use']
+export type Signal = Plan['signal']
+export type PlanLane = Signal['lanes'][number]
+export type Input = Signal['inputs'][number]
+export type Skip = NonNullable<Line['skip']>[number]
+export type Wiring = Plan['wiring']

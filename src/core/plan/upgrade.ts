@@ -1,4 +1,4 @@
-import { usualRules, usualUse, usualWire } from './usual'
+import { usualLowLogic, usualRules, usualSignal, usualUse, usualWire, usualWiring } from './usual'
 
 /** What strips of the first version did not say yet; *typical* (handbook 4). */
 export const usualStripFacts = {
@@ -34,6 +34,19 @@ export function toVersion2(document: object): object {
       ...own,
       strips: Array.isArray(own.strips) ? own.strips.map(withStripFacts) : own.strips,
     },
+  }
+}
+
+/** Version 3 knows the board, what hangs on its pins, and the wires. */
+export function toVersion3(document: object): object {
+  const plan: Document = { ...document }
+  return {
+    ...plan,
+    version: 3,
+    rules: { ...within(plan.rules), lowLogic: usualLowLogic },
+    signal: usualSignal,
+    wiring: usualWiring,
+    own: { ...within(plan.own), boards: [] },
   }
 }
 

@@ -1,7 +1,7 @@
 // What a plan takes where nothing is said. Apart from the schema, so that the worker need not load the checker.
 
 export const planFormat = 'glow-tally plan'
-export const planVersion = 2
+export const planVersion = 3
 
 /** Lines in one plan, at most; a longer list is refused with a message that says so. */
 export const mostLines = 2_000
@@ -34,4 +34,25 @@ export const usualMount = {
   damp: 'dry',
   hasSleeve: false,
   hasCaps: false,
+} as const
+
+/** The rule that came with the third version. */
+export const usualLowLogic = 'buffer'
+
+export const usualSignal = {
+  board: 'auto',
+  boardFrom: 'supply',
+  fix: 'none',
+  diode: 'rectifier',
+  resistorOhm: 330,
+  lanes: [],
+  inputs: [],
+  pins: [],
+} as const
+
+/** Colours and gauge where nothing is said; every build has its own. */
+export const usualWiring = {
+  colours: { plus: 'red', minus: 'black', data: 'green', clock: 'yellow', signal: 'white' },
+  dataWire: 'mm2-0_22',
+  ticks: [],
 } as const

@@ -23,6 +23,10 @@ export type Unit =
   | 'mm²'
   | 'Ω/m'
   | 'kWh'
+  | 'bytes'
+  | 'ms'
+  | 'µs'
+  | '/s'
 
 /** A narrow space that does not break, between thousands. */
 const thin = '\u202f'
@@ -56,7 +60,10 @@ export function formatQuantity(
     case '%':
       return `${Math.abs(value) < 0.1 ? significant(value * 100, 2) : String(Math.round(value * 100))} %`
     case '/m':
-      return `${significant(value)}/m`
+    case '/s':
+      return `${significant(value)}${unit}`
+    case 'bytes':
+      return value < 4000 ? `${String(Math.round(value))} B` : `${significant(value / 1024)} KB`
     case 'V':
       // A supply's 5 V are just that; volts that were solved keep their zeros, so that columns line up.
       return `${Math.abs(value - Number(significant(value))) < 1e-9 ? significant(value) : fixedSignificant(value)} V`

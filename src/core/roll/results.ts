@@ -9,7 +9,10 @@ import type { FedSupply } from '../feed/supplies'
 import type { RunLoad } from '../load/load'
 import type { Layout } from '../measure/layout'
 import type { Plan } from '../plan/plan'
+import type { Signal } from '../signal/signal'
 import type { Verdict } from '../verdict/verdict'
+import type { Circuit } from '../wire/circuit'
+import type { PlanJoint } from '../wire/lists'
 
 /** Results of all stages, from which the roll is printed. */
 export interface Results {
@@ -26,5 +29,8 @@ export interface Results {
   readonly full: FedScene
   readonly shown: FedScene
   readonly batteries: ReadonlyMap<string, BatteryUse>
+  readonly signal: Signal
+  readonly circuit: Circuit
+  readonly wireJoints: readonly PlanJoint[]
   readonly verdicts: readonly Verdict[]
 }

@@ -13,6 +13,7 @@ import {
   warmthFigures,
 } from './feed'
 import type { Results } from './results'
+import { boardFigures, levelFigures, timingFigures, wireFigures, wireJointFigures } from './signal'
 import { supplyFigures } from './supply'
 import { sumOf } from './total'
 
@@ -104,6 +105,25 @@ export function rollOf(results: Results): RollSection[] {
         supply.slot.id,
       ),
     ),
+    section('level', 'Level at the first pixel', levelFigures(results), [
+      'low-level',
+      'thin-level',
+      'long-data',
+      'no-resistor',
+      'against-arrow',
+      'diode-small',
+      'board-quirk',
+    ]),
+    section('frames', 'Frames', timingFigures(results), ['slow-frames']),
+    section('board', 'Board', boardFigures(results), [
+      'pins-short',
+      'pin-kind',
+      'serial-pin',
+      'board-over',
+      'memory',
+    ]),
+    section('wires', 'Wire', wireFigures(results), []),
+    section('wire-joints', 'Joints, one by one', wireJointFigures(results), []),
   ].filter(({ figures, verdicts: found }) => figures.length > 0 || found.length > 0)
 }
 

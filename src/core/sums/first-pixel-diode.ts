@@ -1,4 +1,5 @@
 import { z } from '../quantity/z'
+import { firstPixelDiode } from '../signal/level'
 import { defineSum } from './sum'
 
 export const firstPixelDiodeSum = defineSum(
@@ -12,16 +13,5 @@ export const firstPixelDiodeSum = defineSum(
     firstPixelMa: z.number().nonnegative(),
     diodeLimitMa: z.number().positive(),
   }),
-  ({ boardHighV, pixelSupplyV, ratio, diodeV, firstPixelMa, diodeLimitMa }) => {
-    const firstSupplyV = pixelSupplyV - diodeV
-    const firstThresholdV = ratio * firstSupplyV
-    return {
-      firstSupplyV,
-      firstThresholdV,
-      firstMarginV: boardHighV - firstThresholdV,
-      // The first pixel's data out is as high as its supply.
-      nextMarginV: firstSupplyV - ratio * pixelSupplyV,
-      diodeOk: firstPixelMa <= diodeLimitMa,
-    }
-  },
+  firstPixelDiode,
 )

@@ -1,5 +1,5 @@
-import { roundUp } from '../quantity/round'
 import { z } from '../quantity/z'
+import { frameTime } from '../signal/level'
 import { defineSum } from './sum'
 
 export const frameTimeSum = defineSum(
@@ -12,9 +12,5 @@ export const frameTimeSum = defineSum(
     resetUs: z.number().nonnegative().default(80),
     lanes: z.int().min(1).max(1_000).default(1),
   }),
-  ({ pixels, bitsPerPixel, bitRateKhz, resetUs, lanes }) => {
-    const pixelsOnLongestLane = roundUp(pixels / lanes)
-    const frameMs = (pixelsOnLongestLane * bitsPerPixel) / bitRateKhz + resetUs / 1000
-    return { pixelsOnLongestLane, frameMs, framesPerSecond: 1000 / frameMs }
-  },
+  frameTime,
 )

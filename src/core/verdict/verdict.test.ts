@@ -132,6 +132,7 @@ describe('verdicts name what, by how much, and the way out', () => {
         own: {
           strips: [{ ...shippedStrips[1]!, id: 'own', name: 'own', nameplateWPerM }],
           supplies: [],
+          boards: [],
         },
       })
     expect(said(own(18))).toEqual([])

@@ -8,6 +8,7 @@ import type { Layout } from '../measure/layout'
 import type { Parts } from '../parts/find'
 import type { Command } from '../plan/commands'
 import type { Line, Mount, Plan } from '../plan/plan'
+import type { Signal } from '../signal/signal'
 
 /** stop: will not work, or unsafe; care: works until it doesn't; note: worth knowing. */
 export type Grade = 'stop' | 'care' | 'note'
@@ -55,6 +56,20 @@ export type VerdictCode =
   | 'no-capacitor'
   | 'hot-strip'
   | 'over-100-watt'
+  // signal
+  | 'low-level'
+  | 'thin-level'
+  | 'long-data'
+  | 'no-resistor'
+  | 'against-arrow'
+  | 'slow-frames'
+  | 'memory'
+  | 'pins-short'
+  | 'pin-kind'
+  | 'serial-pin'
+  | 'board-over'
+  | 'diode-small'
+  | 'board-quirk'
 
 export interface Verdict {
   /** Stable while the plan changes: the code and what it is about. */
@@ -83,6 +98,7 @@ export interface Evidence {
   readonly full: FedScene
   /** Of supplies that live on cells, by the id of their place in the plan. */
   readonly batteries: ReadonlyMap<string, BatteryUse>
+  readonly signal: Signal
 }
 
 export type Judge = (evidence: Evidence) => Verdict[]

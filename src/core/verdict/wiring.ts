@@ -202,7 +202,9 @@ export const joinedSupplies: Judge = (evidence) => {
       },
     ]
   })
-  if (plan.rules.joinsMinus || plan.supplies.length < 2) return joined
+  const { boardFrom } = plan.signal
+  const hasOwnPlug = boardFrom === 'usb' && evidence.signal.lanes.length > 0
+  if (plan.rules.joinsMinus || (plan.supplies.length < 2 && !hasOwnPlug)) return joined
   return [
     ...joined,
     {
@@ -210,11 +212,13 @@ export const joinedSupplies: Judge = (evidence) => {
       code: 'no-common',
       grade: 'stop',
       about: plan.supplies.map(({ id }) => id),
-      text: `The minuses of ${String(plan.supplies.length)} supplies are not joined`,
+      text: hasOwnPlug
+        ? 'The board has a plug of its own, and its minus is not joined with the supply’s'
+        : `The minuses of ${String(plan.supplies.length)} supplies are not joined`,
       why: 'Data is measured against minus: without a common one pixels flicker or stay dark.',
       remedies: [
         {
-          label: 'join their minuses',
+          label: 'join the minuses',
           commands: [{ do: 'set-rules', rules: { joinsMinus: true } }],
         },
       ],

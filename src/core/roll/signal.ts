@@ -1,0 +1,125 @@
+import { operand, working, type Figure } from '../quantity/figure'
+import { sensorA } from '../signal/boards'
+import { dataTiming, laneTiming } from '../signal/signal'
+import type { Results } from './results'
+import { sumOf } from './total'
+
+/** The margin of each lane's first pixel, with what it is made of. */
+export const levelFigures = ({ signal }: Results): Figure[] =>
+  signal.lanes.flatMap(({ id, name, runs }): Figure[] => {
+    const level = signal.levels.get(id)
+    const about = runs.slice(0, 1).map(({ entry }) => entry.run.id)
+    return (level?.hops ?? []).map(({ name: hop, highV, riseV, chipV, marginV }, index) => ({
+      id: `level.${id}.${String(index)}`,
+      label: `${name}, ${hop}`,
+      value: marginV,
+      unit: 'V',
+      ...(Math.abs(riseV) < 0.0005
+        ? working`${operand('high', highV, 'V')} − 0.7 × ${operand('at the first pixel', chipV, 'V')}`
+        : working`${operand('high', highV, 'V')} − ${operand('minus rises', riseV, 'V')} − 0.7 × ${operand('at the first pixel', chipV, 'V')}`),
+      rule: 'at full white, solved; 0.3 V is good',
+      about,
+    }))
+  })
+
+/** How long a frame takes on each lane. */
+export const timingFigures = ({ signal }: Results): Figure[] =>
+  signal.lanes.map((lane) => {
+    const { bitRateKhz, resetUs } = dataTiming[lane.data]
+    const timing = laneTiming(lane)
+    return {
+      id: `frame.${lane.id}`,
+      label: `${lane.name}, ${String(Math.floor(timing.framesPerSecond))} frames a second`,
+      value: timing.frameMs,
+      unit: 'ms',
+      ...working`${operand('numbered', lane.pixels, 'px')} × ${operand('each', (lane.bitsPerPixel / bitRateKhz) * 1000, 'µs')} + ${operand('pause', resetUs, 'µs')}`,
+      about: lane.runs.map(({ entry }) => entry.run.id),
+    }
+  })
+
+/** What the board has to hold and to give. */
+export function boardFigures({ signal: { fit, lanes }, plan }: Results): Figure[] {
+  if (fit === undefined) return []
+  const { board, pins, memory } = fit
+  const sensors = sensorA(plan)
+  return [
+    {
+      id: 'pins',
+      label: `pins of the ${board.name}`,
+      value: pins.length,
+      unit: '',
+      ...working`${operand('pins', board.pins.length)} it has`,
+      about: [],
+    },
+    ...(lanes.length === 0
+      ? []
+      : [
+          {
+            id: 'memory',
+            label: 'memory for the pixels',
+            value: memory.needBytes,
+            unit: 'bytes' as const,
+            ...working`of ${operand('left by the program', memory.freeBytes, 'bytes')}`,
+            about: [],
+          },
+        ]),
+    {
+      id: 'board-draw',
+      label: 'board and sensors draw',
+      value: board.drawA + sensors,
+      unit: 'A',
+      ...working`${operand('board', board.drawA * 1000, 'mA')} + ${operand('sensors', sensors * 1000, 'mA')}`,
+      rule: 'beside the light; not in its supply’s sum',
+      about: [],
+    },
+  ]
+}
+
+/** Wire by gauge and colour. */
+export function wireFigures({ circuit }: Results): Figure[] {
+  if (circuit.wires.length === 0) return []
+  const groups = new Map<string, { label: string; count: number; mm: number }>()
+  for (const { gauge, colour, lengthMm } of circuit.wires) {
+    const label = `${gauge.name} ${colour}`
+    const known = groups.get(label) ?? { label, count: 0, mm: 0 }
+    groups.set(label, { label, count: known.count + 1, mm: known.mm + lengthMm })
+  }
+  const figures = [...groups.values()].map(({ label, count, mm }): Figure => ({
+    id: `wires.${label}`,
+    label,
+    value: mm / 1000,
+    unit: 'm',
+    ...working`${operand('wires', count)} of ${operand('on average', mm / count, 'mm')}`,
+    about: [],
+  }))
+  return [...figures, sumOf('wires.total', `${String(circuit.wires.length)} wires`, 'm', figures)]
+}
+
+const kindName = {
+  screw: 'screws',
+  solder: 'soldered',
+  'in-line': 'in a wire',
+  pad: 'pad on pad',
+} as const
+
+/** All joints by their kind. */
+export function wireJointFigures({ wireJoints }: Results): Figure[] {
+  const kinds = [...new Set(wireJoints.map(({ kind }) => kind))]
+  if (kinds.length === 0) return []
+  const figures = kinds.map((kind): Figure => {
+    const own = wireJoints.filter((joint) => joint.kind === kind)
+    const all = own.reduce((sum, joint) => sum + joint.minutes, 0)
+    return {
+      id: `wire-joints.${kind}`,
+      label: kindName[kind],
+      value: all,
+      unit: 'min',
+      ...working`${operand('joints', own.length)} × ${operand('on average', all / own.length, 'min')}`,
+      about: [],
+    }
+  })
+  return [
+    ...figures,
+    sumOf('wire-joints.total', `${String(wireJoints.length)} joints in all`, 'min', figures),
+  ]
+}

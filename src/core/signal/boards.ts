@@ -1,0 +1,114 @@
+import { boardOf } from '../parts/boards'
+import { inputParts } from '../parts/inputs'
+import type { Parts } from '../parts/find'
+import type { Board } from '../plan/parts'
+import type { Plan } from '../plan/plan'
+import type { Lane } from './lanes'
+import { goodMarginV, logicLevel } from './level'
+import { assignPins, type PinNeed, type PinUse } from './pins'
+
+/** *Typical* share of a board's memory that its program takes, and the most of it, bytes. */
+const programShare = 0.3
+const mostProgramBytes = 40_000
+
+/** Memory for pixels, bytes: what they need, and what the program leaves. */
+export interface Memory {
+  readonly needBytes: number
+  readonly freeBytes: number
+}
+
+export function memoryOf(board: Board, lanes: readonly Lane[]): Memory {
+  return {
+    needBytes: lanes.reduce(
+      (sum, { pixels, bitsPerPixel }) => sum + (pixels * bitsPerPixel) / 8,
+      0,
+    ),
+    freeBytes: board.memoryBytes - Math.min(mostProgramBytes, board.memoryBytes * programShare),
+  }
+}
+
+/** What the sensors draw from the board, A. */
+export const sensorA = ({ signal }: Plan): number =>
+  signal.inputs.reduce((sum, { kind }) => sum + inputParts[kind].mA, 0) / 1000
+
+/** A board with everything on its pins. */
+export interface FittedBoard {
+  readonly board: Board
+  readonly pins: readonly PinUse[]
+  readonly memory: Memory
+}
+
+const fitted = (
+  plan: Plan,
+  board: Board,
+  needs: readonly PinNeed[],
+  lanes: readonly Lane[],
+): FittedBoard => ({
+  board,
+  pins: assignPins(board, needs, plan.signal.pins),
+  memory: memoryOf(board, lanes),
+})
+
+/** How many things a board does not do: needs without a clean pin, memory that is short, sensors that ask too much. */
+function shortfall(plan: Plan, { board, pins, memory }: FittedBoard): number {
+  const missing = pins.filter(({ pin, isDisturbed }) => pin === undefined || isDisturbed).length
+  const isFull = memory.needBytes > memory.freeBytes
+  return missing * 4 + (isFull ? 1 : 0) + (sensorA(plan) > board.allA ? 2 : 0)
+}
+
+/** The highest that data gets on a board, V. */
+export const dataHighV = ({ board, pins }: Pick<FittedBoard, 'board' | 'pins'>): number =>
+  Math.min(
+    ...pins
+      .filter(({ need }) => need.id.startsWith('lane.'))
+      .map(({ pin }) => pin?.highV ?? board.highV),
+  )
+
+/** Volts that a pixel of a lane asks data to be measured against when nothing is lit. */
+export const darkChipV = ({ runs }: Lane, supplyV: number): number =>
+  Math.min(
+    supplyV,
+    ...runs.flatMap(({ entry }) =>
+      entry.strip.light.kind === 'pixels' ? [entry.strip.light.chipV ?? Infinity] : [],
+    ),
+  )
+
+/** Every board with what is needed on it, the best first: what does most, then what costs least. */
+export function boardsFor(
+  plan: Plan,
+  { boards }: Parts,
+  needs: readonly PinNeed[],
+  lanes: readonly Lane[],
+): FittedBoard[] {
+  return boards
+    .map((board) => fitted(plan, board, needs, lanes))
+    .map((entry) => ({ entry, short: shortfall(plan, entry) }))
+    .toSorted((a, b) => a.short - b.short || a.entry.board.price - b.entry.board.price)
+    .map(({ entry }) => entry)
+}
+
+/** Whether every need has a clean pin, memory suffices and sensors are fed. */
+export const suffices = (plan: Plan, entry: FittedBoard): boolean => shortfall(plan, entry) === 0
+
+/** The plan's board: the one that it names, or the cheapest that does everything and is loud enough for its pixels. */
+export function chosenBoard(
+  plan: Plan,
+  parts: Parts,
+  needs: readonly PinNeed[],
+  lanes: readonly Lane[],
+  supplyVOf: (lane: Lane) => number,
+): FittedBoard | undefined {
+  const { board } = plan.signal
+  if (board !== 'auto') return fitted(plan, boardOf(parts.boards, board), needs, lanes)
+  if (needs.length === 0) return undefined
+  const all = boardsFor(plan, parts, needs, lanes)
+  const isLoud = (entry: FittedBoard): boolean =>
+    lanes.every(
+      (lane) =>
+        logicLevel({
+          boardHighV: dataHighV(entry),
+          pixelSupplyV: darkChipV(lane, supplyVOf(lane)),
+        }).marginV >= goodMarginV,
+    )
+  return all.find((entry) => suffices(plan, entry) && isLoud(entry)) ?? all[0]
+}

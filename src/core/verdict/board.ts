@@ -1,0 +1,221 @@
+import { linearRegulator } from '../feed/linear-regulator'
+import type { Command } from '../plan/commands'
+import { formatQuantity, significant } from '../quantity/format'
+import { isAtLeast } from '../quantity/round'
+import { boardsFor, memoryOf, sensorA, suffices } from '../signal/boards'
+import { splitLanes } from '../signal/lanes'
+import { frameTime } from '../signal/level'
+import { laneSupplyV } from '../signal/levels'
+import { dataTiming, laneTiming } from '../signal/signal'
+import { abilitiesText } from '../signal/pins'
+import { listed, plural, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
+
+/** The board that would do everything, as an edit. */
+function otherBoard({ plan, parts, signal }: Evidence): Remedy[] {
+  const { needs, lanes, fit } = signal
+  const found = boardsFor(plan, parts, needs, lanes).find((entry) => suffices(plan, entry))
+  return found === undefined || found.board.id === fit?.board.id
+    ? []
+    : [
+        {
+          label: `take the ${found.board.name}`,
+          commands: [{ do: 'set-signal', signal: { board: found.board.id } }],
+        },
+      ]
+}
+
+/** Boards that have fewer pins than are needed; names the smallest that would do. */
+export const pinsShort: Judge = (evidence) => {
+  const { fit } = evidence.signal
+  const missing = fit?.pins.filter(({ pin }) => pin === undefined) ?? []
+  if (fit === undefined || missing.length === 0) return []
+  const remedies = otherBoard(evidence)
+  return [
+    {
+      id: 'pins-short',
+      code: 'pins-short',
+      grade: 'stop',
+      about: [],
+      text: `${fit.board.name}: ${plural(fit.pins.length, 'pin')} needed, none is left for ${listed(missing.map(({ need }) => need.name))}${remedies.length === 0 ? '; no board that ships has enough' : ''}`,
+      why: 'Everything that is sent or listened to needs a pin that can do it.',
+      remedies,
+    },
+  ]
+}
+
+const freePin = (need: string): Command => ({ do: 'set-pin', need, pin: undefined })
+
+/** Pins that the user chose and that cannot do what is needed. */
+export const pinKind: Judge = ({ signal }) =>
+  signal.fit?.pins
+    .filter(({ isWrongKind }) => isWrongKind)
+    .map(({ need, pin }): Verdict => ({
+      id: `pin-kind.${need.id}`,
+      code: 'pin-kind',
+      grade: 'stop',
+      about: [],
+      text: `${need.name} on ${pin?.name ?? ''}: the pin is ${pin === undefined ? '' : abilitiesText(pin)}`,
+      why: 'A knob needs a pin that measures, dimming one that does PWM, data one that sends.',
+      remedies: [{ label: 'let it be chosen', commands: [freePin(need.id)] }],
+    })) ?? []
+
+/** Needs that sit on a serial or a boot pin. */
+export const serialPin: Judge = (evidence) =>
+  evidence.signal.fit?.pins
+    .filter(({ isDisturbed, isWrongKind }) => isDisturbed && !isWrongKind)
+    .map(({ need, pin, isChosen }): Verdict => {
+      const isBoot = pin?.can.includes('boot') === true
+      return {
+        id: `serial-pin.${need.id}`,
+        code: 'serial-pin',
+        grade: 'care',
+        about: [],
+        text: `${need.name} on ${pin?.name ?? ''}, ${isBoot ? 'which the board reads when it starts' : 'over which programs are loaded'}`,
+        why: isBoot
+          ? 'What hangs on it can keep the board from starting.'
+          : 'Light flashes while a program loads, and what hangs on it can keep it from loading.',
+        remedies: isChosen
+          ? [{ label: 'let it be chosen', commands: [freePin(need.id)] }]
+          : otherBoard(evidence),
+      }
+    }) ?? []
+
+/** Boards whose sensors ask for more than its pads give. */
+export const boardOver: Judge = (evidence) => {
+  const { fit } = evidence.signal
+  const wantedA = sensorA(evidence.plan)
+  if (fit === undefined || isAtLeast(fit.board.allA, wantedA)) return []
+  return [
+    {
+      id: 'board-over',
+      code: 'board-over',
+      grade: 'stop',
+      about: [],
+      text: `${fit.board.name}: sensors draw ${formatQuantity(wantedA * 1000, 'mA')}, its pads give ${formatQuantity(fit.board.allA * 1000, 'mA')} in all`,
+      why: 'Its regulator sags or burns; feed the sensors from the supply instead.',
+      remedies: otherBoard(evidence),
+    },
+  ]
+}
+
+/** Boards fed through their raw input: outside its window, or with a regulator that gets too hot. */
+export const boardFeed: Judge = ({ plan, supplies, signal }) => {
+  const { fit, lanes } = signal
+  if (fit === undefined || plan.signal.boardFrom !== 'supply') return []
+  const { board } = fit
+  const [lane] = lanes
+  const volts = lane === undefined ? supplies[0]?.volts : laneSupplyV(lane, plan, supplies)
+  if (volts === undefined || volts <= Math.max(5.25, board.supplyV * 1.1)) return []
+  const usb: Remedy = {
+    label: 'feed the board by a plug of its own',
+    commands: [{ do: 'set-signal', signal: { boardFrom: 'usb' } }],
+  }
+  const { raw } = board
+  if (raw === undefined || volts < raw.fromV || volts > raw.toV)
+    return [
+      {
+        id: 'volts-differ.board',
+        code: 'volts-differ',
+        grade: 'stop',
+        about: plan.supplies.slice(0, 1).map(({ id }) => id),
+        text: `${board.name} takes ${raw === undefined ? formatQuantity(board.supplyV, 'V') : `${significant(raw.fromV)} to ${significant(raw.toV)} V`}, its supply gives ${formatQuantity(volts, 'V')}`,
+        why: 'Too much of it burns the board at once.',
+        remedies: [usb],
+      },
+    ]
+  const loadA = (board.burstA ?? board.drawA) + sensorA(plan)
+  const { heatW, allowedA } = linearRegulator({
+    inputV: volts,
+    outputV: board.supplyV,
+    currentA: loadA,
+    limitA: raw.limitA,
+    limitW: raw.limitW,
+  })
+  if (isAtLeast(allowedA, loadA)) return []
+  return [
+    {
+      id: 'regulator-hot.board',
+      code: 'regulator-hot',
+      grade: 'stop',
+      about: plan.supplies.slice(0, 1).map(({ id }) => id),
+      text: `${board.name}: ${formatQuantity(loadA, 'A')} through its regulator, which passes ${formatQuantity(allowedA, 'A')} from ${formatQuantity(volts, 'V')}; it burns ${formatQuantity(heatW, 'W')}`,
+      why: 'It shuts down when hot, and the board resets.',
+      remedies: [usb],
+    },
+  ]
+}
+
+/** Below this motion is seen as steps, frames a second. */
+const slowFps = 30
+
+/** Lanes that are too long to be sent often enough. */
+export const slowFrames: Judge = ({ signal: { lanes } }) => {
+  const slowest = lanes
+    .map((lane) => ({ lane, fps: laneTiming(lane).framesPerSecond }))
+    .toSorted((a, b) => a.fps - b.fps)[0]
+  if (slowest === undefined || slowest.fps >= slowFps) return []
+  const { lane, fps } = slowest
+  const fpsOf = (count: number): number =>
+    frameTime({
+      pixels: Math.max(...lanePixels(splitLanes(lanes, count), lanes)),
+      bitsPerPixel: lane.bitsPerPixel,
+      ...dataTiming[lane.data],
+    }).framesPerSecond
+  const runs = lanes.reduce((sum, one) => sum + one.runs.length, 0)
+  const counts = Array.from({ length: Math.min(runs, 16) }, (_, index) => index + 1)
+  const count = counts.find((one) => one > lanes.length && fpsOf(one) >= slowFps)
+  const isOneKind = lanes.every(
+    ({ data, bitsPerPixel }) => data === lane.data && bitsPerPixel === lane.bitsPerPixel,
+  )
+  return [
+    {
+      id: `slow-frames.${lane.id}`,
+      code: 'slow-frames',
+      grade: 'care',
+      about: lane.runs.map(({ entry }) => entry.run.id),
+      text: `${lane.name}: ${formatQuantity(lane.pixels, 'px')} take ${formatQuantity(laneTiming(lane).frameMs, 'ms')} to send, ${String(Math.round(fps))} frames a second`,
+      why: `Below about ${String(slowFps)} a second fades step and motion jerks.`,
+      remedies:
+        count === undefined || !isOneKind
+          ? []
+          : [
+              {
+                label: `split into ${String(count)} lanes: ${String(Math.round(fpsOf(count)))} a second`,
+                commands: [{ do: 'set-signal', signal: { lanes: splitLanes(lanes, count) } }],
+              },
+            ],
+    },
+  ]
+}
+
+const lanePixels = (
+  split: readonly { readonly lines: readonly string[] }[],
+  lanes: Evidence['signal']['lanes'],
+): number[] => {
+  const pixels = new Map(
+    lanes.flatMap(({ runs }) =>
+      runs.map(({ entry, extra, pixels: own }) => [entry.run.id, own + extra] as const),
+    ),
+  )
+  return split.map(({ lines }) => lines.reduce((sum, id) => sum + (pixels.get(id) ?? 0), 0))
+}
+
+/** Boards without the memory for all pixels. */
+export const memory: Judge = (evidence) => {
+  const { fit, lanes } = evidence.signal
+  if (fit === undefined || lanes.length === 0) return []
+  const { needBytes, freeBytes } = memoryOf(fit.board, lanes)
+  const isOver = !isAtLeast(freeBytes, needBytes)
+  if (!isOver && needBytes < freeBytes * 0.85) return []
+  return [
+    {
+      id: 'memory',
+      code: 'memory',
+      grade: isOver ? 'stop' : 'care',
+      about: [],
+      text: `${fit.board.name}: the pixels take ${formatQuantity(needBytes, 'bytes')} of memory, the program leaves about ${formatQuantity(freeBytes, 'bytes')}`,
+      why: 'A program that runs out of memory starts, and then does strange things.',
+      remedies: isOver ? otherBoard(evidence) : [],
+    },
+  ]
+}

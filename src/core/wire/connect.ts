@@ -1,0 +1,527 @@
+import type { CutStripRun } from '../cut/cut'
+import { jumpersOf } from '../cut/pads'
+import { capacitorFor, capacitorUf } from '../feed/capacitor'
+import { fuseFor } from '../feed/fuse'
+import { leadName, type Hidden, type Lead } from '../feed/leads'
+import type { FedScene } from '../feed/solved'
+import type { FedSupply } from '../feed/supplies'
+import { squareWay, type Point } from '../measure/geometry'
+import { diodeOf } from '../parts/diodes'
+import { inputParts } from '../parts/inputs'
+import { wireOf, type Wire as Gauge } from '../parts/wires'
+import type { WireRole } from '../plan/choices'
+import type { Plan } from '../plan/plan'
+import { operand, working, type Working } from '../quantity/figure'
+import { formatQuantity, significant } from '../quantity/format'
+import type { LaneRun } from '../signal/lanes'
+import { dimmersOf, type Dimmer } from '../signal/pins'
+import type { Signal } from '../signal/signal'
+import {
+  blockOf,
+  type Block,
+  type Circuit,
+  type InLine,
+  type PlanCapacitor,
+  type PlanWire,
+} from './circuit'
+
+export interface WiringGiven {
+  readonly plan: Plan
+  readonly cuts: readonly CutStripRun[]
+  readonly hidden: Hidden
+  readonly supplies: readonly FedSupply[]
+  readonly full: FedScene
+  readonly signal: Signal
+}
+
+/** Where something hangs on one supply's minus the wires are at least so long, mm. */
+const shortestMm = 60
+/** Wires between parts that sit in the same box, mm. */
+const besideMm = 120
+
+/** Bared at a screw, at a pad of a strip, and at a pin, mm. */
+const bare = { screw: 7, pad: 3, pin: 5 } as const
+
+/** Heat-shrink sleeves by what they go over, mm² and mm. */
+const sleeves: readonly (readonly [upToMm2: number, sleeveMm: number])[] = [
+  [0.25, 2.4],
+  [0.8, 3.2],
+  [1.6, 4.8],
+  [Infinity, 6.4],
+]
+const sleeveFor = ({ areaMm2 }: Gauge): string => {
+  const found = sleeves.find(([upTo]) => areaMm2 <= upTo)
+  return `${String(found?.[1] ?? '')} mm`
+}
+
+interface Drawn {
+  readonly role: WireRole
+  readonly from: string
+  readonly to: string
+  readonly gauge: Gauge
+  readonly lengthMm: number
+  readonly working: Working
+  readonly rule: string
+  readonly bundle: string
+  readonly about: readonly string[]
+  readonly inLine?: readonly InLine[]
+}
+
+/** Gathers blocks with their terminals, and wires, in the order of the feed. */
+class Loom {
+  readonly blocks = new Map<string, Block & { readonly terminals: Block['terminals'][number][] }>()
+  readonly wires: PlanWire[] = []
+  private readonly terminals = new Set<string>()
+
+  constructor(private readonly plan: Plan) {}
+
+  block(id: string, rest: Omit<Block, 'id' | 'terminals'>): void {
+    if (!this.blocks.has(id)) this.blocks.set(id, { id, ...rest, terminals: [] })
+  }
+
+  /** A terminal of a block, made where it is not there yet; gives back its id. */
+  at(blockId: string, key: string, role: WireRole, label = key): string {
+    const id = `${blockId}/${key}`
+    if (this.terminals.has(id)) return id
+    this.terminals.add(id)
+    this.blocks.get(blockId)?.terminals.push({ id, label, role })
+    return id
+  }
+
+  wire({ inLine = [], ...drawn }: Drawn): void {
+    const [from, to] = [this.bareAt(drawn.from), this.bareAt(drawn.to)]
+    this.wires.push({
+      ...drawn,
+      name: `W${String(this.wires.length + 1)}`,
+      colour: this.plan.wiring.colours[drawn.role],
+      bareMm: [from, to],
+      sleeve: from === bare.screw && to === bare.screw ? null : sleeveFor(drawn.gauge),
+      inLine,
+    })
+  }
+
+  private bareAt(terminal: string): number {
+    switch (this.blocks.get(blockOf(terminal))?.kind) {
+      case 'supply':
+      case 'junction':
+      case 'switch':
+        return bare.screw
+      case 'run':
+        return bare.pad
+      default:
+        return bare.pin
+    }
+  }
+}
+
+/** Joins everything in the plan with wires: supplies, junctions, board, what stands between, runs and sensors. */
+export function connect(given: WiringGiven): Circuit {
+  const loom = new Loom(given.plan)
+  addBlocks(loom, given)
+  const dimmers = dimmersOf(given.cuts)
+  for (const { lead, currentA } of given.full.leads) addLead(loom, given, lead, currentA, dimmers)
+  for (const entry of given.cuts) addJumpers(loom, given, entry)
+  if (given.signal.fit !== undefined) {
+    addBoardFeed(loom, given)
+    addLanes(loom, given)
+    for (const dimmer of dimmers) addDimmer(loom, given, dimmer)
+    addInputs(loom, given)
+  }
+  return {
+    blocks: [...loom.blocks.values()].filter(({ terminals }) => terminals.length > 0),
+    wires: loom.wires,
+    capacitors: capacitorsOf(given),
+    padJoints: given.cuts.flatMap((entry) =>
+      jumpersOf(entry)
+        .filter(({ lengthMm }) => lengthMm === 0)
+        .map(({ from, to }) => ({ run: entry.run.id, from: from.name, to: to.name })),
+    ),
+  }
+}
+
+function addBlocks(loom: Loom, { plan, supplies, cuts, signal }: WiringGiven): void {
+  for (const { slot, part, volts } of supplies)
+    loom.block(`supply:${slot.id}`, {
+      kind: 'supply',
+      name: slot.name,
+      detail: part?.name ?? formatQuantity(volts, 'V'),
+      about: [slot.id],
+    })
+  for (const { id, name, limitA } of plan.junctions)
+    loom.block(`junction:${id}`, {
+      kind: 'junction',
+      name,
+      detail: `up to ${formatQuantity(limitA, 'A')}`,
+      about: [id],
+    })
+  if (signal.fit !== undefined)
+    loom.block('board', { kind: 'board', name: 'Board', detail: signal.fit.board.name, about: [] })
+  if (signal.fit !== undefined && plan.signal.fix === 'buffer' && signal.lanes.length > 0)
+    loom.block('buffer', { kind: 'buffer', name: 'Buffer', detail: '5 V out', about: [] })
+  // Runs in the order of their lanes, then those without data.
+  const inLanes = signal.lanes.flatMap(({ runs }) => runs.map(({ entry }) => entry))
+  for (const entry of [...inLanes, ...cuts.filter((one) => !inLanes.includes(one))]) {
+    const { run, strip, pieces } = entry
+    if (entry.cuts === 0) continue
+    const names = pieces.filter((piece) => piece.cuts > 0).map(({ name }) => name)
+    const what =
+      strip.light.kind === 'pixels'
+        ? formatQuantity(entry.pixels, 'px')
+        : formatQuantity(entry.placedMm, 'mm', plan.units)
+    loom.block(`run:${run.id}`, {
+      kind: 'run',
+      name: run.name,
+      detail: `${what} · ${names.length > 2 ? `${names[0] ?? ''} to ${names.at(-1) ?? ''}` : names.join(', ')}`,
+      about: [run.id],
+    })
+  }
+}
+
+const slackOf = ({ rules }: Plan): number => 1 + rules.slack
+
+/** How long a wire is from place to place, with its slack. */
+function way(plan: Plan, from: Point, to: Point): Pick<Drawn, 'lengthMm' | 'working' | 'rule'> {
+  const mm = Math.max(shortestMm, squareWay(from, to))
+  return {
+    lengthMm: mm * slackOf(plan),
+    working: working`${operand('along the drawing', mm, 'mm')} × ${operand('slack', slackOf(plan))}`,
+    rule: 'at right angles along the drawing, with the plan’s slack',
+  }
+}
+
+const beside: Pick<Drawn, 'lengthMm' | 'working' | 'rule'> = {
+  lengthMm: besideMm,
+  working: working`${operand('beside it', besideMm, 'mm')}`,
+  rule: 'in the same box',
+}
+
+const sourceBlock = ({ plan }: WiringGiven, id: string): string =>
+  plan.junctions.some((junction) => junction.id === id) ? `junction:${id}` : `supply:${id}`
+
+/** The key of a run's pads at a feed: nothing at its start. */
+const padKey = (sign: string, pad: number): string => (pad === 0 ? sign : `${sign} ${String(pad)}`)
+
+function addLead(
+  loom: Loom,
+  given: WiringGiven,
+  lead: Lead,
+  currentA: number,
+  dimmers: readonly Dimmer[],
+): void {
+  const { plan } = given
+  const source = sourceBlock(given, lead.from)
+  const { to } = lead
+  const target = to.kind === 'run' ? `run:${to.run}` : `junction:${to.junction}`
+  const pad = to.kind === 'run' ? to.pad : 0
+  const fuse = lead.fuse === 'auto' ? fuseFor(currentA, lead.wire.limitA) : lead.fuse
+  const common = {
+    gauge: lead.wire,
+    lengthMm: lead.lengthMm,
+    working: lead.isMeasured
+      ? working`${operand('measured', lead.lengthMm, 'mm')}`
+      : working`${operand('along the drawing', lead.lengthMm / slackOf(plan), 'mm')} × ${operand('slack', slackOf(plan))}`,
+    rule: lead.isMeasured
+      ? 'as measured'
+      : 'at right angles along the drawing, with the plan’s slack',
+    bundle: lead.id,
+    about: [to.kind === 'run' ? to.run : to.junction],
+  }
+  loom.wire({
+    ...common,
+    role: 'plus',
+    from: loom.at(
+      source,
+      `+ ${lead.id}`,
+      'plus',
+      `${leadName(plan, given.cuts, lead)}${typeof fuse === 'number' ? ` · ${significant(fuse)} A` : ''} +`,
+    ),
+    to: loom.at(target, padKey('+', pad), 'plus', '+'),
+    inLine: typeof fuse === 'number' ? [{ kind: 'fuse', text: `${significant(fuse)} A` }] : [],
+  })
+  const dimmer = dimmers.find(
+    ({ runs }) => to.kind === 'run' && runs.some(({ run }) => run.id === to.run),
+  )
+  if (dimmer === undefined) {
+    loom.wire({
+      ...common,
+      role: 'minus',
+      from: loom.at(source, `− ${lead.id}`, 'minus', '−'),
+      to: loom.at(target, padKey('−', pad), 'minus', '−'),
+    })
+    return
+  }
+  addSwitch(loom, dimmer)
+  for (const channel of dimmer.channels)
+    loom.wire({
+      ...common,
+      role: 'minus',
+      from: loom.at(`switch:${dimmer.name}`, `${channel} ${lead.id}`, 'minus', channel),
+      to: loom.at(target, padKey(`− ${channel}`, pad), 'minus', `− ${channel}`),
+    })
+}
+
+/** What switches the minus of dimmed strips. */
+const addSwitch = (loom: Loom, { name, channels, runs }: Dimmer): void => {
+  loom.block(`switch:${name}`, {
+    kind: 'switch',
+    name,
+    detail: `${channels.length === 1 ? 'one MOSFET' : `${String(channels.length)} MOSFETs`} in the minus`,
+    about: runs.map(({ run }) => run.id),
+  })
+}
+
+/** Wires from piece to piece of a run. */
+function addJumpers(loom: Loom, { plan }: WiringGiven, entry: CutStripRun): void {
+  const { run, strip } = entry
+  const block = `run:${run.id}`
+  const gauge = wireOf(plan.defaults.wire)
+  const thin = wireOf(plan.wiring.dataWire)
+  const { light } = strip
+  const lines: readonly (readonly [key: string, role: WireRole])[] =
+    light.kind === 'pixels'
+      ? [
+          ['+', 'plus'],
+          ['−', 'minus'],
+          ['D', 'data'],
+          ...(light.data === 'clocked' ? ([['C', 'clock']] as const) : []),
+        ]
+      : [
+          ['+', 'plus'],
+          ...light.channels.map(
+            ({ name }) => [light.channels.length === 1 ? '−' : `− ${name}`, 'minus'] as const,
+          ),
+        ]
+  for (const { from, to, lengthMm } of jumpersOf(entry)) {
+    // Pieces of a split part are soldered pad on pad.
+    if (lengthMm === 0) continue
+    const mm = Math.max(20, lengthMm)
+    for (const [key, role] of lines)
+      loom.wire({
+        role,
+        from: loom.at(block, `${from.name} ${key} end`, role, `${from.name} ${key}`),
+        to: loom.at(block, `${to.name} ${key} start`, role, `${to.name} ${key}`),
+        gauge: role === 'data' || role === 'clock' ? thin : gauge,
+        lengthMm: mm * slackOf(plan),
+        working: working`${operand('from end to start', mm, 'mm')} × ${operand('slack', slackOf(plan))}`,
+        rule: 'straight from piece to piece, with the plan’s slack',
+        bundle: `${run.id}.${from.name}`,
+        about: [run.id],
+      })
+  }
+}
+
+/** Plus and minus of the board, and of the buffer beside it. */
+function addBoardFeed(loom: Loom, given: WiringGiven): void {
+  const { plan, hidden, signal } = given
+  const gauge = wireOf(plan.wiring.dataWire)
+  const first = signal.lanes[0]?.runs[0]
+  const supplyId = first?.entry.run.line.supplyId ?? plan.supplies[0]?.id ?? ''
+  const { boardFrom } = plan.signal
+  const atStrip = boardFrom === 'strip' && first !== undefined
+  const source = atStrip ? `run:${first.entry.run.id}` : `supply:${supplyId}`
+  const from = atStrip ? first.start : (hidden.supplies.get(supplyId) ?? hidden.controller)
+  const length = way(plan, from, hidden.controller)
+  const about = [supplyId]
+  const end = (sign: '+' | '−', role: WireRole): string =>
+    atStrip
+      ? loom.at(source, sign, role)
+      : loom.at(
+          source,
+          `${sign} board`,
+          role,
+          sign === '+' ? `board · ${boardFuse(gauge)} +` : sign,
+        )
+  const hasPlus = boardFrom !== 'usb'
+  // A plug of the board's own brings its plus; the minuses meet all the same.
+  if (hasPlus)
+    loom.wire({
+      role: 'plus',
+      from: end('+', 'plus'),
+      to: loom.at('board', '+', 'plus'),
+      gauge,
+      ...length,
+      bundle: 'board',
+      about,
+      inLine: atStrip ? [] : [{ kind: 'fuse', text: boardFuse(gauge) }],
+    })
+  if (hasPlus || plan.rules.joinsMinus)
+    loom.wire({
+      role: 'minus',
+      from: end('−', 'minus'),
+      to: loom.at('board', '−', 'minus'),
+      gauge,
+      ...length,
+      bundle: 'board',
+      about,
+    })
+  if (!loom.blocks.has('buffer')) return
+  loom.wire({
+    role: 'plus',
+    from: loom.at('board', '+ out', 'plus', '5 V'),
+    to: loom.at('buffer', '+', 'plus'),
+    gauge,
+    ...beside,
+    bundle: 'buffer',
+    about,
+  })
+  loom.wire({
+    role: 'minus',
+    from: loom.at('board', '− out', 'minus', '−'),
+    to: loom.at('buffer', '−', 'minus'),
+    gauge,
+    ...beside,
+    bundle: 'buffer',
+    about,
+  })
+}
+
+const boardFuse = ({ limitA }: Gauge): string =>
+  `${significant(fuseFor(Math.min(0.5, limitA / 1.25), limitA) ?? limitA)} A`
+
+/** Data, and clock where there is one, from the board along each lane. */
+function addLanes(loom: Loom, { plan, signal, hidden }: WiringGiven): void {
+  const gauge = wireOf(plan.wiring.dataWire)
+  const { resistorOhm, fix, diode } = plan.signal
+  for (const lane of signal.lanes) {
+    const lines = lane.data === 'clocked' ? (['data', 'clock'] as const) : (['data'] as const)
+    let before: LaneRun | undefined
+    for (const run of lane.runs) {
+      const block = `run:${run.entry.run.id}`
+      const length = way(plan, before?.end ?? hidden.controller, run.start)
+      for (const line of lines) {
+        const mark = line === 'data' ? 'D' : 'C'
+        const to = loom.at(block, `${mark} in`, line)
+        const common = { role: line, gauge, about: [run.entry.run.id] }
+        const inLine: InLine[] = []
+        if (before === undefined) {
+          const pin = signal.fit?.pins.find(
+            ({ need }) => need.id === `lane.${lane.id}.${line}`,
+          )?.pin
+          let from = loom.at('board', pin?.name ?? `${lane.name} ${mark}`, line)
+          if (loom.blocks.has('buffer')) {
+            loom.wire({
+              ...common,
+              from,
+              to: loom.at('buffer', `in ${lane.name} ${mark}`, line, 'in'),
+              ...beside,
+              bundle: `${lane.id}.buffer`,
+            })
+            from = loom.at('buffer', `out ${lane.name} ${mark}`, line, 'out')
+          }
+          if (resistorOhm !== null)
+            inLine.push({ kind: 'resistor', text: formatQuantity(resistorOhm, 'Ω') })
+          if (fix === 'diode' && line === 'data')
+            inLine.push({ kind: 'diode', text: `${diodeOf(diode).name} in the first pixel’s plus` })
+          loom.wire({ ...common, from, to, ...length, bundle: `${lane.id}.in`, inLine })
+        } else
+          loom.wire({
+            ...common,
+            from: loom.at(`run:${before.entry.run.id}`, `${mark} out`, line),
+            to,
+            ...length,
+            bundle: `${lane.id}.${run.entry.run.id}`,
+          })
+      }
+      before = run
+    }
+  }
+}
+
+/** Gates of a dimmer's MOSFETs, and their way to minus. */
+function addDimmer(loom: Loom, { plan, signal, hidden, cuts }: WiringGiven, dimmer: Dimmer): void {
+  const thin = wireOf(plan.wiring.dataWire)
+  addSwitch(loom, dimmer)
+  const block = `switch:${dimmer.name}`
+  const about = dimmer.runs.map(({ run }) => run.id)
+  for (const channel of dimmer.channels) {
+    const pin = signal.fit?.pins.find(
+      ({ need }) => need.id === `dimmer.${dimmer.name}.${channel}`,
+    )?.pin
+    loom.wire({
+      role: 'signal',
+      from: loom.at('board', pin?.name ?? channel, 'signal'),
+      to: loom.at(block, `gate ${channel}`, 'signal', `gate ${channel}`),
+      gauge: thin,
+      ...beside,
+      bundle: `dimmer.${dimmer.name}`,
+      about,
+      inLine: [{ kind: 'resistor', text: '220 Ω' }],
+    })
+  }
+  const [first] = dimmer.runs
+  const supplyId = first?.run.line.supplyId ?? plan.supplies[0]?.id ?? ''
+  const thickest = cuts.reduce(
+    (gauge, { run }) =>
+      (run.line.feeds ?? []).reduce((thick, { wire }) => {
+        const own = wireOf(wire ?? plan.defaults.wire)
+        return about.includes(run.id) && own.areaMm2 > thick.areaMm2 ? own : thick
+      }, gauge),
+    wireOf(plan.defaults.wire),
+  )
+  loom.wire({
+    role: 'minus',
+    from: loom.at(`supply:${supplyId}`, `− ${dimmer.name}`, 'minus', '−'),
+    to: loom.at(block, '−', 'minus'),
+    gauge: thickest,
+    ...way(plan, hidden.supplies.get(supplyId) ?? hidden.controller, hidden.controller),
+    bundle: `dimmer.${dimmer.name}.minus`,
+    about,
+  })
+}
+
+/** Sensors, buttons and knobs: plus where they take it, minus, and their pins. */
+function addInputs(loom: Loom, { plan, signal, hidden }: WiringGiven): void {
+  const gauge = wireOf(plan.wiring.dataWire)
+  for (const { id, name, kind, at } of plan.signal.inputs) {
+    const block = `input:${id}`
+    const part = inputParts[kind]
+    loom.block(block, { kind: 'input', name, detail: part.name, about: [], input: kind })
+    const length = at === undefined ? notPlaced : way(plan, hidden.controller, at)
+    const common = { gauge, ...length, bundle: block, about: [] }
+    if (part.hasPlus)
+      loom.wire({
+        ...common,
+        role: 'plus',
+        from: loom.at(block, '+', 'plus'),
+        to: loom.at('board', '+ sensors', 'plus', '+'),
+      })
+    loom.wire({
+      ...common,
+      role: 'minus',
+      from: loom.at(block, '−', 'minus'),
+      to: loom.at('board', '− sensors', 'minus', '−'),
+    })
+    for (const pin of part.pins) {
+      const use = signal.fit?.pins.find(({ need }) => need.id === `input.${id}.${pin.name}`)
+      loom.wire({
+        ...common,
+        role: 'signal',
+        from: loom.at(block, pin.name, 'signal'),
+        to: loom.at('board', use?.pin?.name ?? `${name} ${pin.name}`, 'signal'),
+      })
+    }
+  }
+}
+
+/** Of a sensor that has no place on the drawing yet. */
+const notPlaced: Pick<Drawn, 'lengthMm' | 'working' | 'rule'> = {
+  lengthMm: 1000,
+  working: working`${operand('not placed yet', 1000, 'mm')}`,
+  rule: 'a metre until it stands on the drawing',
+}
+
+function capacitorsOf({ supplies, full }: WiringGiven): PlanCapacitor[] {
+  return supplies.flatMap(({ slot, volts }): PlanCapacitor[] => {
+    const rating = slot.capacitorV === undefined ? capacitorFor(volts) : slot.capacitorV
+    const first = full.leads.find(({ lead }) => lead.to.kind === 'run' && lead.from === slot.id)
+    if (rating === null || first?.lead.to.kind !== 'run') return []
+    const { run, pad } = first.lead.to
+    return [
+      {
+        supplyId: slot.id,
+        text: `${String(capacitorUf)} µF ${significant(rating)} V`,
+        at: { run, pad },
+      },
+    ]
+  })
+}

@@ -1,0 +1,400 @@
+import type { Point } from '../core/measure/geometry'
+import type { WireColour, WireRole } from '../core/plan/choices'
+import { wireRoles } from '../core/plan/choices'
+import type { Plan } from '../core/plan/plan'
+import type { Diagram, DrawnBlock, DrawnWire } from '../core/wire/diagram'
+import { node, svgText, type SvgNode } from './svg-tree'
+
+/** How the colours of wires look. */
+export const wireTint: Readonly<Record<WireColour, string>> = {
+  red: '#e5484d',
+  black: '#101014',
+  white: '#f6f6f4',
+  green: '#35b558',
+  blue: '#4c8dff',
+  yellow: '#f2c832',
+  orange: '#ff963a',
+  brown: '#95643d',
+  violet: '#a173f0',
+  grey: '#8b8f9d',
+  pink: '#ff8abd',
+}
+
+/** Colours of everything but the wires: on the dark bench, or on paper. */
+interface Theme {
+  readonly ground: string
+  readonly block: string
+  readonly line: string
+  readonly ink: string
+  readonly soft: string
+  readonly strip: string
+  readonly light: string
+  readonly casing: string
+  readonly mark: string
+}
+
+const themes: Readonly<Record<'bench' | 'paper', Theme>> = {
+  bench: {
+    ground: '#1c1e27',
+    block: '#272a36',
+    line: '#4a4f63',
+    ink: '#eceaf0',
+    soft: '#a6a8b8',
+    strip: '#3d372f',
+    light: '#fff3d6',
+    casing: '#5d6175',
+    mark: '#ffb84d',
+  },
+  paper: {
+    ground: '#ffffff',
+    block: '#f4f1ea',
+    line: '#8d8676',
+    ink: '#29231c',
+    soft: '#5f5646',
+    strip: '#e8e0cd',
+    light: '#b98a2e',
+    casing: '#6b6b6b',
+    mark: '#b06a00',
+  },
+}
+
+export interface DiagramLook {
+  readonly theme: 'bench' | 'paper'
+  /** Names of the wires that are lit up. */
+  readonly lit?: ReadonlySet<string>
+  /** The block or terminal that is lit up. */
+  readonly litPlace?: string | undefined
+}
+
+const d = (points: readonly Point[]): string =>
+  points
+    .map(([x, y], index) => `${index === 0 ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`)
+    .join('')
+
+const text = (
+  x: number,
+  y: number,
+  words: string,
+  size: number,
+  fill: string,
+  more: SvgNode['attributes'] = {},
+): SvgNode => node('text', { x, y, 'font-size': size, fill, ...more }, words)
+
+/** The wiring as a tree of SVG, whose wires and terminals can be told by `data-wire` and `data-terminal`. */
+export function diagramTree(
+  { blocks, wires, labels, capacitors, width, height, isClose }: Diagram,
+  { wiring, name }: Pick<Plan, 'wiring' | 'name'>,
+  look: DiagramLook,
+): SvgNode {
+  const theme = themes[look.theme]
+  const lit = look.lit ?? new Set<string>()
+  const isDim = (wireName: string): boolean => lit.size > 0 && !lit.has(wireName)
+  return node(
+    'svg',
+    {
+      xmlns: 'http://www.w3.org/2000/svg',
+      viewBox: `0 0 ${width.toFixed(0)} ${height.toFixed(0)}`,
+      width: width.toFixed(0),
+      height: height.toFixed(0),
+      'font-family': 'Figtree Variable, Figtree, Helvetica, Arial, sans-serif',
+      role: 'img',
+      'aria-label': `Wiring of ${name}`,
+    },
+    look.theme === 'paper' ? node('rect', { width, height, fill: theme.ground }) : undefined,
+    legend(wiring.colours, new Set(wires.map(({ wire }) => wire.role)), theme),
+    ...blocks.filter(({ block }) => block.kind === 'run').map((drawn) => run(drawn, theme, look)),
+    ...wires.map((drawn) =>
+      wireNode(drawn, theme, {
+        isDim: isDim(drawn.wire.name),
+        isLit: lit.has(drawn.wire.name),
+        width: isClose ? 1.5 : 2.4,
+      }),
+    ),
+    ...blocks.filter(({ block }) => block.kind !== 'run').map((drawn) => box(drawn, theme, look)),
+    ...wires.flatMap(({ signs, wire }) =>
+      signs.map(({ kind, at }) => sign(kind, at, theme, isDim(wire.name))),
+    ),
+    ...blocks.filter(({ block }) => block.kind === 'run').map((drawn) => runTitle(drawn, theme)),
+    ...capacitors.map(({ at: [x, y], heightPx, text: words }) =>
+      node(
+        'g',
+        { stroke: theme.ink, 'stroke-width': 1.6, fill: 'none' },
+        node('path', {
+          d: `M${String(x)} ${String(y)}v${String(heightPx / 2 - 3)}m-7 0h14M${String(x)} ${String(y + heightPx)}v${String(-heightPx / 2 + 3)}m-7 0h14`,
+        }),
+        ...(isClose
+          ? []
+          : [
+              text(x - 12, y + heightPx + 13, words, 9.5, theme.soft, {
+                stroke: 'none',
+                'text-anchor': 'end',
+              }),
+            ]),
+      ),
+    ),
+    ...labels.map(({ text: words, at: [x, y], wires: names }) =>
+      text(x, y, words, 10, theme.soft, {
+        'data-wire': names[0] ?? '',
+        opacity: names.every(isDim) ? 0.3 : 1,
+      }),
+    ),
+  )
+}
+
+function legend(
+  colours: Plan['wiring']['colours'],
+  used: ReadonlySet<WireRole>,
+  theme: Theme,
+): SvgNode {
+  return node(
+    'g',
+    {},
+    ...wireRoles
+      .filter((role) => used.has(role))
+      .flatMap((role, index) => {
+        const x = 24 + index * 108
+        return [
+          ...cased(
+            [
+              [x, 26],
+              [x + 26, 26],
+            ],
+            wireTint[colours[role]],
+            theme,
+          ),
+          text(x + 32, 30, `${role} ${colours[role]}`, 11, theme.ink),
+        ]
+      }),
+  )
+}
+
+const cased = (points: readonly Point[], tint: string, theme: Theme, width = 2.4): SvgNode[] => [
+  node('path', {
+    d: d(points),
+    fill: 'none',
+    stroke: theme.casing,
+    'stroke-width': width + 1.2,
+    'stroke-linejoin': 'round',
+  }),
+  node('path', {
+    d: d(points),
+    fill: 'none',
+    stroke: tint,
+    'stroke-width': width,
+    'stroke-linejoin': 'round',
+  }),
+]
+
+function wireNode(
+  { wire, points }: DrawnWire,
+  theme: Theme,
+  {
+    isDim,
+    isLit,
+    width,
+  }: { readonly isDim: boolean; readonly isLit: boolean; readonly width: number },
+): SvgNode {
+  return node(
+    'g',
+    { 'data-wire': wire.name, opacity: isDim ? 0.25 : 1, style: 'cursor:pointer' },
+    node('title', {}, `${wire.name}, ${wire.role}, ${wire.colour}`),
+    node('path', { d: d(points), fill: 'none', stroke: 'transparent', 'stroke-width': 9 }),
+    ...(isLit
+      ? [
+          node('path', {
+            d: d(points),
+            fill: 'none',
+            stroke: theme.mark,
+            'stroke-width': 7,
+            'stroke-linejoin': 'round',
+            opacity: 0.55,
+          }),
+        ]
+      : []),
+    ...cased(points, wireTint[wire.colour], theme, width),
+  )
+}
+
+const titled = (drawn: DrawnBlock, theme: Theme): SvgNode[] => [
+  text(drawn.x + 10, drawn.y + 17, drawn.block.name, 12.5, theme.ink, { 'font-weight': 600 }),
+  text(drawn.x + 10, drawn.y + 31, drawn.block.detail, 10, theme.soft),
+]
+
+function box(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNode {
+  const { block, x, y, width, height } = drawn
+  const isLit = litPlace === block.id
+  return node(
+    'g',
+    { 'data-block': block.id, style: 'cursor:pointer' },
+    node('rect', {
+      x,
+      y,
+      width,
+      height,
+      rx: block.kind === 'input' ? 16 : 7,
+      fill: theme.block,
+      stroke: isLit ? theme.mark : theme.line,
+      'stroke-width': isLit ? 2 : 1.2,
+    }),
+    ...titled(drawn, theme),
+    ...(block.kind === 'supply' ? mains(drawn, theme) : []),
+    ...drawn.terminals.flatMap(({ id, at: [tx, ty], label, side }) => [
+      node('circle', {
+        cx: tx,
+        cy: ty,
+        r: litPlace === id ? 5 : 3,
+        fill: litPlace === id ? theme.mark : theme.ground,
+        stroke: theme.ink,
+        'stroke-width': 1.2,
+        'data-terminal': id,
+      }),
+      text(side === 'left' ? tx + 8 : tx - 8, ty + 3.5, label, 10, theme.ink, {
+        'text-anchor': side === 'left' ? 'start' : 'end',
+        'data-terminal': id,
+      }),
+    ]),
+  )
+}
+
+/** The mains side ends at the supply's box: nothing of it is drawn. */
+const mains = ({ x, y }: DrawnBlock, theme: Theme): SvgNode[] => [
+  text(x + 10, y + 46, 'Its mains side is not drawn: certified, enclosed,', 8.6, theme.soft),
+  text(x + 10, y + 57, 'fixed wiring by a licensed electrician.', 8.6, theme.soft),
+]
+
+/** A run as its strip: lights, pieces, arrow. */
+function run(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNode {
+  const { block, x, y, width, height, pieces, isMirrored } = drawn
+  const isLit = litPlace === block.id
+  const lightsY = y + height - 9
+  const isLow = height < 44
+  const middle = y + height / 2
+  const tip = isMirrored ? x + 20 : x + width - 20
+  return node(
+    'g',
+    { 'data-block': block.id, style: 'cursor:pointer' },
+    ...pieces.flatMap((piece) => [
+      node('rect', {
+        x: piece.x,
+        y,
+        width: piece.width,
+        height,
+        rx: 3,
+        fill: theme.strip,
+        stroke: isLit ? theme.mark : theme.line,
+        'stroke-width': isLit ? 2 : 1.2,
+      }),
+      ...(isLow
+        ? []
+        : Array.from({ length: Math.max(1, Math.floor((piece.width - 26) / 12)) }, (_, index) =>
+            node('circle', {
+              cx: piece.x + 20 + index * 12,
+              cy: lightsY,
+              r: 1.9,
+              fill: theme.light,
+            }),
+          )),
+    ]),
+    node('path', {
+      d: isMirrored
+        ? `M${String(tip + 8)} ${String(middle - 6)}l-8 6l8 6`
+        : `M${String(tip - 8)} ${String(middle - 6)}l8 6l-8 6`,
+      fill: 'none',
+      stroke: theme.mark,
+      'stroke-width': 2,
+    }),
+    ...drawn.terminals
+      .filter(({ id }) => !/ (start|end)$/.test(id))
+      .flatMap(({ id, at: [tx, ty], label, side }) => [
+        node('circle', {
+          cx: tx,
+          cy: ty,
+          r: litPlace === id ? 5 : 3,
+          fill: litPlace === id ? theme.mark : theme.ground,
+          stroke: theme.ink,
+          'stroke-width': 1.2,
+          'data-terminal': id,
+        }),
+        ...(side === 'top' || isLow
+          ? []
+          : [
+              text(side === 'left' ? tx + 7 : tx - 7, ty + 3.5, short(label), 9.5, theme.ink, {
+                'text-anchor': side === 'left' ? 'start' : 'end',
+                'data-terminal': id,
+              }),
+            ]),
+      ]),
+  )
+}
+
+/** Above the strip, or in it where there is no room; wires that pass are cut out around it. */
+function runTitle({ block, x, y, height }: DrawnBlock, theme: Theme): SvgNode {
+  const isLow = height < 44
+  const words = node(
+    'tspan',
+    { 'font-weight': 600, fill: theme.ink, 'font-size': isLow ? 11 : 12.5 },
+    block.name,
+  )
+  return node(
+    'text',
+    {
+      x: x + (isLow ? 26 : 2),
+      y: isLow ? y + height / 2 + 4 : y - 6,
+      'font-size': 10,
+      fill: theme.soft,
+      stroke: isLow ? theme.strip : theme.ground,
+      'stroke-width': 3,
+      'paint-order': 'stroke',
+      'data-block': block.id,
+    },
+    words,
+    `  ${block.detail}`,
+  )
+}
+
+/** `D in` is D where it goes in: its place says the rest. */
+const short = (label: string): string => label.replace(/ (in|out)$/, '')
+
+function sign(
+  kind: DrawnWire['signs'][number]['kind'],
+  [x, y]: Point,
+  theme: Theme,
+  isDim: boolean,
+): SvgNode {
+  const common = {
+    fill: theme.ground,
+    stroke: theme.ink,
+    'stroke-width': 1.3,
+    opacity: isDim ? 0.3 : 1,
+  }
+  switch (kind) {
+    case 'fuse':
+      return node(
+        'g',
+        common,
+        node('rect', { x: x - 9, y: y - 3.5, width: 18, height: 7, rx: 3.5 }),
+        node('path', { d: `M${String(x - 9)} ${String(y)}h18`, fill: 'none' }),
+      )
+    case 'resistor':
+      return node(
+        'g',
+        common,
+        node('rect', { x: x - 10, y: y - 4, width: 20, height: 8, rx: 2 }),
+        node('path', {
+          d: `M${String(x - 4)} ${String(y - 4)}v8m4 -8v8m4 -8v8`,
+          fill: 'none',
+        }),
+      )
+    case 'diode':
+      return node(
+        'g',
+        common,
+        node('path', { d: `M${String(x - 6)} ${String(y - 5)}v10l10 -5z` }),
+        node('path', { d: `M${String(x + 5)} ${String(y - 5)}v10`, fill: 'none' }),
+      )
+  }
+}
+
+/** The wiring as a file, for paper. */
+export const diagramSvg = (diagram: Diagram, plan: Pick<Plan, 'wiring' | 'name'>): string =>
+  `${svgText(diagramTree(diagram, plan, { theme: 'paper' }))}\n`
