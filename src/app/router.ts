@@ -20,6 +20,8 @@ const routes: RouteRecordRaw[] = [
   { path: '/plan/:id/measure', name: 'measure', component: MeasurePage },
   { path: '/plan/:id/cut', name: 'cut', component: () => import('./cut/CutPage.vue') },
   { path: '/plan/:id/feed', name: 'feed', component: () => import('./feed/FeedPage.vue') },
+  { path: '/plan/:id/signal', name: 'signal', component: () => import('./signal/SignalPage.vue') },
+  { path: '/plan/:id/wire', name: 'wire', component: () => import('./wire/WirePage.vue') },
   { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./shell/NowherePage.vue') },
 ]
 

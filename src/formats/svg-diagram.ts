@@ -42,7 +42,7 @@ const themes: Readonly<Record<'bench' | 'paper', Theme>> = {
     soft: '#a6a8b8',
     strip: '#3d372f',
     light: '#fff3d6',
-    casing: '#5d6175',
+    casing: '#8f95ad',
     mark: '#ffb84d',
   },
   paper: {
@@ -112,7 +112,16 @@ export function diagramTree(
     ),
     ...blocks.filter(({ block }) => block.kind !== 'run').map((drawn) => box(drawn, theme, look)),
     ...wires.flatMap(({ signs, wire }) =>
-      signs.map(({ kind, at }) => sign(kind, at, theme, isDim(wire.name))),
+      signs.flatMap(({ kind, at, text: words }) => [
+        sign(kind, at, theme, isDim(wire.name)),
+        ...(kind === 'fuse' && !isClose
+          ? [
+              text(at[0] + 12, at[1] - 3, words, 10, theme.soft, {
+                opacity: isDim(wire.name) ? 0.3 : 1,
+              }),
+            ]
+          : []),
+      ]),
     ),
     ...blocks.filter(({ block }) => block.kind === 'run').map((drawn) => runTitle(drawn, theme)),
     ...capacitors.map(({ at: [x, y], heightPx, text: words }) =>
@@ -125,7 +134,7 @@ export function diagramTree(
         ...(isClose
           ? []
           : [
-              text(x - 12, y + heightPx + 13, words, 9.5, theme.soft, {
+              text(x - 12, y + heightPx + 14, words, 10.5, theme.soft, {
                 stroke: 'none',
                 'text-anchor': 'end',
               }),
@@ -133,7 +142,7 @@ export function diagramTree(
       ),
     ),
     ...labels.map(({ text: words, at: [x, y], wires: names }) =>
-      text(x, y, words, 10, theme.soft, {
+      text(x, y, words, 11, theme.soft, {
         'data-wire': names[0] ?? '',
         opacity: names.every(isDim) ? 0.3 : 1,
       }),
@@ -152,7 +161,7 @@ function legend(
     ...wireRoles
       .filter((role) => used.has(role))
       .flatMap((role, index) => {
-        const x = 24 + index * 108
+        const x = 24 + index * 118
         return [
           ...cased(
             [
@@ -162,7 +171,7 @@ function legend(
             wireTint[colours[role]],
             theme,
           ),
-          text(x + 32, 30, `${role} ${colours[role]}`, 11, theme.ink),
+          text(x + 32, 30, `${role} ${colours[role]}`, 12, theme.ink),
         ]
       }),
   )
@@ -216,8 +225,8 @@ function wireNode(
 }
 
 const titled = (drawn: DrawnBlock, theme: Theme): SvgNode[] => [
-  text(drawn.x + 10, drawn.y + 17, drawn.block.name, 12.5, theme.ink, { 'font-weight': 600 }),
-  text(drawn.x + 10, drawn.y + 31, drawn.block.detail, 10, theme.soft),
+  text(drawn.x + 10, drawn.y + 18, drawn.block.name, 14, theme.ink, { 'font-weight': 600 }),
+  text(drawn.x + 10, drawn.y + 33, drawn.block.detail, 11, theme.soft),
 ]
 
 function box(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNode {
@@ -238,7 +247,7 @@ function box(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNod
     }),
     ...titled(drawn, theme),
     ...(block.kind === 'supply' ? mains(drawn, theme) : []),
-    ...drawn.terminals.flatMap(({ id, at: [tx, ty], label, side }) => [
+    ...drawn.terminals.flatMap(({ id, at: [tx, ty], label, side }, index) => [
       node('circle', {
         cx: tx,
         cy: ty,
@@ -248,19 +257,28 @@ function box(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNod
         'stroke-width': 1.2,
         'data-terminal': id,
       }),
-      text(side === 'left' ? tx + 8 : tx - 8, ty + 3.5, label, 10, theme.ink, {
-        'text-anchor': side === 'left' ? 'start' : 'end',
-        'data-terminal': id,
-      }),
+      text(
+        side === 'left' ? tx + 8 : tx - 8,
+        ty + 4,
+        shortAfter(label, drawn.terminals[index - 1]?.label),
+        11.5,
+        theme.ink,
+        {
+          'text-anchor': side === 'left' ? 'start' : 'end',
+          'data-terminal': id,
+        },
+      ),
     ]),
   )
 }
 
 /** The mains side ends at the supply's box: nothing of it is drawn. */
-const mains = ({ x, y }: DrawnBlock, theme: Theme): SvgNode[] => [
-  text(x + 10, y + 46, 'Its mains side is not drawn: certified, enclosed,', 8.6, theme.soft),
-  text(x + 10, y + 57, 'fixed wiring by a licensed electrician.', 8.6, theme.soft),
-]
+const mains = ({ x, y }: DrawnBlock, theme: Theme): SvgNode[] =>
+  [
+    'Its mains side is not drawn: buy it certified',
+    'and enclosed; fixed mains wiring is for a',
+    'licensed electrician.',
+  ].map((words, index) => text(x + 10, y + 47 + index * 11, words, 9.5, theme.soft))
 
 /** A run as its strip: lights, pieces, arrow. */
 function run(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNode {
@@ -318,7 +336,7 @@ function run(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNod
         ...(side === 'top' || isLow
           ? []
           : [
-              text(side === 'left' ? tx + 7 : tx - 7, ty + 3.5, short(label), 9.5, theme.ink, {
+              text(side === 'left' ? tx + 7 : tx - 7, ty + 4, short(label), 11, theme.ink, {
                 'text-anchor': side === 'left' ? 'start' : 'end',
                 'data-terminal': id,
               }),
@@ -332,7 +350,7 @@ function runTitle({ block, x, y, height }: DrawnBlock, theme: Theme): SvgNode {
   const isLow = height < 44
   const words = node(
     'tspan',
-    { 'font-weight': 600, fill: theme.ink, 'font-size': isLow ? 11 : 12.5 },
+    { 'font-weight': 600, fill: theme.ink, 'font-size': isLow ? 11.5 : 14 },
     block.name,
   )
   return node(
@@ -340,7 +358,7 @@ function runTitle({ block, x, y, height }: DrawnBlock, theme: Theme): SvgNode {
     {
       x: x + (isLow ? 26 : 2),
       y: isLow ? y + height / 2 + 4 : y - 6,
-      'font-size': 10,
+      'font-size': isLow ? 10 : 11,
       fill: theme.soft,
       stroke: isLow ? theme.strip : theme.ground,
       'stroke-width': 3,
@@ -351,6 +369,10 @@ function runTitle({ block, x, y, height }: DrawnBlock, theme: Theme): SvgNode {
     `  ${block.detail}`,
   )
 }
+
+/** Of a pair of terminals the second says its sign alone. */
+const shortAfter = (label: string, before = ''): string =>
+  label.endsWith(' −') && before === label.replace(/−$/, '+') ? '−' : label
 
 /** `D in` is D where it goes in: its place says the rest. */
 const short = (label: string): string => label.replace(/ (in|out)$/, '')

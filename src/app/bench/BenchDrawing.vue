@@ -9,8 +9,6 @@ import type { Furniture, Plan } from '../../core/plan/plan'
 import { formatLength } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
-import BenchTools from './BenchTools.vue'
-import DimensionChip from './DimensionChip.vue'
 import HiddenBox from './HiddenBox.vue'
 import { chipsOf } from './chips'
 import { drawnRuns } from './drawn'
@@ -24,6 +22,8 @@ import { rulerStep, toBench, toScreen } from './view'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
+const BenchTools = defineAsyncComponent(() => import('./BenchTools.vue'))
+const DimensionChip = defineAsyncComponent(() => import('./DimensionChip.vue'))
 const PhotoLayer = defineAsyncComponent(() => import('./PhotoLayer.vue'))
 const ThingPanel = defineAsyncComponent(() => import('./ThingPanel.vue'))
 const WhatIfPanel = defineAsyncComponent(() => import('./WhatIfPanel.vue'))

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Corners, GapPlace, Rounding, Sizing } from '../../core/plan/choices'
+import type { Corners, GapPlace, LowLogic, Rounding, Sizing } from '../../core/plan/choices'
 import { wires } from '../../core/parts/wires'
 import type { Plan } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
@@ -40,6 +40,21 @@ const sizings: readonly { value: Sizing; label: string; who: string }[] = [
   },
 ]
 
+const lowLogics: readonly { value: LowLogic; label: string; who: string }[] = [
+  { value: 'buffer', label: 'A buffer', who: 'Sure, and reaches five metres; one more part.' },
+  {
+    value: 'diode',
+    label: 'A diode before the first pixel',
+    who: 'Cheapest; gives the first pixel up.',
+  },
+  {
+    value: 'lower-supply',
+    label: 'Lower the strip’s supply',
+    who: 'No part at all; a little dimmer, and only where there is a trimmer.',
+  },
+  { value: '5v-board', label: 'A 5 V board', who: 'For those who have one in the drawer.' },
+  { value: 'try', label: 'Try it and see', who: 'Often works on the bench; stays a care.' },
+]
 const corners: readonly { value: Corners; label: string; who: string }[] = [
   {
     value: 'jump',
@@ -62,6 +77,9 @@ const setGap = (value: GapPlace): void => {
 }
 const setRounding = (rounding: Rounding): void => {
   store.commit([{ do: 'set-rules', rules: { rounding } }], { label: 'rounding' })
+}
+const setLowLogic = (lowLogic: LowLogic): void => {
+  store.commit([{ do: 'set-rules', rules: { lowLogic } }], { label: 'low logic' })
 }
 const setSizing = (sizing: Sizing): void => {
   store.commit([{ do: 'set-rules', rules: { sizing } }], { label: 'supply size' })
@@ -182,6 +200,25 @@ function setHeadroom(event: Event): void {
       />
       % of the supply kept free
     </label>
+    <fieldset class="mt-3">
+      <legend class="mb-1.5 font-semibold">Where the board’s logic is low</legend>
+      <label
+        v-for="option in lowLogics"
+        :key="option.value"
+        class="flex gap-2.5 rounded px-1 py-1 text-[13px] hover:bg-bench-line"
+      >
+        <input
+          type="radio"
+          name="low-logic"
+          class="mt-0.5 accent-glow"
+          :checked="plan.rules.lowLogic === option.value"
+          @change="setLowLogic(option.value)"
+        />
+        <span>
+          {{ option.label }}<br /><span class="text-[12px] text-bench-soft">{{ option.who }}</span>
+        </span>
+      </label>
+    </fieldset>
     <fieldset class="mt-3 grid gap-2 text-[13px]">
       <legend class="mb-1 font-semibold">Leads and light</legend>
       <label class="flex items-center gap-2">

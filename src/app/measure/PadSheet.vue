@@ -1,8 +1,16 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import { storeToRefs } from 'pinia'
-import { computed, nextTick, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
-import { VueDraggable } from 'vue-draggable-plus'
+import {
+  computed,
+  effectScope,
+  nextTick,
+  onMounted,
+  onScopeDispose,
+  shallowRef,
+  useTemplateRef,
+  watch,
+} from 'vue'
 import type { Line, Plan, Trace } from '../../core/plan/plan'
 import { mostLines } from '../../core/plan/usual'
 import { formatLength } from '../../core/quantity/format'
@@ -129,6 +137,22 @@ function onSorted(lines: readonly Line[]): void {
   })
 }
 
+/** Lines can be dragged a moment after they are there: what does that is not needed to read and write them. */
+const list = useTemplateRef<HTMLElement>('list')
+const dragging = effectScope()
+onMounted(async () => {
+  const { useDraggable } = await import('vue-draggable-plus')
+  const target = list.value
+  if (target === null) return
+  const lines = computed({ get: () => [...sorted.value], set: onSorted })
+  dragging.run(() =>
+    useDraggable(target, lines, { handle: '.grip', animation: 120, ghostClass: 'opacity-40' }),
+  )
+})
+onScopeDispose(() => {
+  dragging.stop()
+})
+
 watch(
   () => spotlight.destination,
   (destination) => void focusLine(destination?.line),
@@ -174,14 +198,7 @@ function writeOn(): void {
   >
     <div ref="scroller" class="relative min-h-0 flex-1 overflow-y-auto pt-[9px]">
       <div class="ruled flex min-h-full flex-col" @click.self="writeOn">
-        <VueDraggable
-          class="pad-lines"
-          :model-value="sorted as Line[]"
-          handle=".grip"
-          :animation="120"
-          ghost-class="opacity-40"
-          @update:model-value="onSorted"
-        >
+        <div ref="list" class="pad-lines">
           <PadLine
             v-for="(line, index) in sorted"
             :key="line.id"
@@ -213,7 +230,7 @@ function writeOn(): void {
             @choose="spotlight.choose(line.id)"
             @point="(isOn) => (isOn ? spotlight.light([line.id]) : spotlight.dim())"
           />
-        </VueDraggable>
+        </div>
         <button
           class="h-[25px] shrink-0 pl-8 text-left text-paper-soft opacity-0 hover:opacity-100 focus-visible:opacity-100"
           @click="writeOn"

@@ -176,7 +176,10 @@ const fileActions = [
       </Menu>
     </div>
 
-    <nav class="ml-auto flex h-full items-stretch gap-3 sm:gap-6" aria-label="Stages">
+    <nav
+      class="ml-auto flex h-full min-w-0 items-stretch gap-3 overflow-x-auto overflow-y-hidden [scrollbar-width:none] lg:gap-6"
+      aria-label="Stages"
+    >
       <template v-if="isInPlan">
         <RouterLink
           v-for="stage in stageLinks"

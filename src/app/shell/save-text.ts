@@ -1,7 +1,12 @@
 /** Hands a text to the browser as a file to keep. */
-export function saveText(name: string, text: string, type: string): void {
+export const saveText = (name: string, text: string, type: string): void => {
+  saveBlob(name, new Blob([text], { type }))
+}
+
+/** The same for bytes. */
+export function saveBlob(name: string, blob: Blob): void {
   const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([text], { type }))
+  link.href = URL.createObjectURL(blob)
   link.download = fileName(name)
   link.click()
   URL.revokeObjectURL(link.href)

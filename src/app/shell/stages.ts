@@ -6,6 +6,8 @@ export const stages = [
   { name: 'measure', label: 'Measure' },
   { name: 'cut', label: 'Cut' },
   { name: 'feed', label: 'Feed' },
+  { name: 'signal', label: 'Signal' },
+  { name: 'wire', label: 'Wire' },
 ] as const
 export type StageName = (typeof stages)[number]['name']
 
@@ -25,6 +27,11 @@ const sectionStages: Readonly<Record<string, readonly StageName[]>> = {
   draw: ['feed'],
   warmth: ['feed'],
   use: ['feed'],
+  level: ['signal'],
+  frames: ['signal'],
+  board: ['signal'],
+  wires: ['wire'],
+  'wire-joints': ['wire'],
 }
 
 export const showsSection = (stage: StageName, sectionId: string): boolean =>
@@ -59,6 +66,19 @@ const stageOfCode: Partial<Readonly<Record<VerdictCode, StageName>>> = {
   'no-capacitor': 'feed',
   'hot-strip': 'feed',
   'over-100-watt': 'feed',
+  'low-level': 'signal',
+  'thin-level': 'signal',
+  'long-data': 'signal',
+  'no-resistor': 'signal',
+  'against-arrow': 'signal',
+  'slow-frames': 'signal',
+  memory: 'signal',
+  'pins-short': 'signal',
+  'pin-kind': 'signal',
+  'serial-pin': 'signal',
+  'board-over': 'signal',
+  'diode-small': 'signal',
+  'board-quirk': 'signal',
 }
 
 export interface StageState {
@@ -91,5 +111,9 @@ function stateText(stage: StageName, tally: Tally): string {
       )
     case 'feed':
       return tally.feed.leads.length === 0 ? 'nothing fed' : 'fits'
+    case 'signal':
+      return tally.signal.lanes.length === 0 ? 'no data' : plural(tally.signal.lanes.length, 'lane')
+    case 'wire':
+      return plural(tally.wiring.joints.length, 'joint')
   }
 }

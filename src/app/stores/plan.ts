@@ -1,6 +1,6 @@
 import { wrap } from 'comlink'
 import { defineStore } from 'pinia'
-import { computed, shallowRef } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
 import { layOut } from '../../core/measure/layout'
 import { measure } from '../../core/measure/measure'
 import { partsOf } from '../../core/parts/find'
@@ -50,7 +50,8 @@ const aMoment = (): Promise<void> =>
 
 /** The open plan: its document, its undo history, its saving, and the tally that the worker makes of it. */
 export const usePlanStore = defineStore('plan', () => {
-  const { shelf, ready } = useShelf()
+  const shelfStore = useShelf()
+  const { shelf, ready } = shelfStore
   const notices = useNotices()
 
   const id = shallowRef<string | undefined>()
@@ -74,10 +75,10 @@ export const usePlanStore = defineStore('plan', () => {
   const service = wrap<TallyService>(worker)
   const requestTally = latestWins<Plan, TallyAnswer>(
     (job) => service.tally(job),
-    (answer, job) => {
+    (answer, _job, isLatest) => {
       if (plan.value === undefined) return
       if (answer.ok) tally.value = shared(tally.value, answer.tally)
-      else if (job === plan.value)
+      else if (isLatest)
         notices.show({
           kind: 'problem',
           text: `The plan could not be worked out: ${answer.message}`,
@@ -92,8 +93,25 @@ export const usePlanStore = defineStore('plan', () => {
   function put(next: Plan, steps: History): void {
     plan.value = next
     history.value = steps
-    requestTally(next)
+    requestTally(withNotes(next))
   }
+
+  /** With what was noted of boards in other plans: a note goes with its board. */
+  function withNotes(next: Plan): Plan {
+    const noted = shelfStore.parts?.flatMap(({ kind, part }) =>
+      kind === 'board' && part.quirk !== undefined ? [part] : [],
+    )
+    const missing = noted?.filter(({ id }) => !next.own.boards.some((board) => board.id === id))
+    return missing === undefined || missing.length === 0
+      ? next
+      : { ...next, own: { ...next.own, boards: [...next.own.boards, ...missing] } }
+  }
+  watch(
+    () => shelfStore.parts,
+    () => {
+      if (plan.value !== undefined) requestTally(withNotes(plan.value))
+    },
+  )
 
   async function open(planId: string, { steal = false } = {}): Promise<void> {
     close()

@@ -12,13 +12,15 @@ export interface PartOption {
   readonly group: string
 }
 
-const { options } = defineProps<{
+const { options, drop = 'up' } = defineProps<{
   label: string
   /** What the button says. */
   shown: string
   /** Headings of the fact columns. */
   columns: readonly string[]
   options: readonly PartOption[]
+  /** Where the list opens: above the button by itself. */
+  drop?: 'up' | 'down'
 }>()
 const model = defineModel<string>({ required: true })
 
@@ -40,7 +42,8 @@ const groups = computed(() => {
       <ChevronsUpDown :size="14" class="shrink-0 text-bench-soft" />
     </ListboxButton>
     <ListboxOptions
-      class="absolute bottom-full left-0 z-20 mb-1.5 max-h-[420px] w-[min(520px,calc(100vw-48px))] overflow-y-auto rounded-lg border border-bench-line bg-bench-high p-1.5 shadow-xl shadow-black/60 outline-none"
+      class="absolute left-0 z-20 max-h-[420px] w-[min(520px,calc(100vw-48px))] overflow-y-auto rounded-lg border border-bench-line bg-bench-high p-1.5 shadow-xl shadow-black/60 outline-none"
+      :class="drop === 'up' ? 'bottom-full mb-1.5' : 'top-full mt-1.5'"
     >
       <template v-for="([group, parts], index) in groups" :key="group">
         <div

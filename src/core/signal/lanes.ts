@@ -125,21 +125,29 @@ export function lanesOf(
   })
 }
 
+/** What is shared out: runs by their pixels. */
+interface Shared {
+  readonly runs: readonly {
+    readonly pixels: number
+    readonly entry: { readonly run: { readonly id: string } }
+  }[]
+}
+
 /** The lanes' runs shared out anew over so many lanes, in their order and as evenly as whole runs allow. */
-export function splitLanes(lanes: readonly Lane[], count: number): PlanLane[] {
-  const runs = lanes.flatMap((lane) => lane.runs.map((run) => ({ run, data: lane.data })))
-  const all = runs.reduce((sum, { run }) => sum + run.pixels, 0)
+export function splitLanes(lanes: readonly Shared[], count: number): PlanLane[] {
+  const runs = lanes.flatMap((lane) => lane.runs)
+  const all = runs.reduce((sum, { pixels }) => sum + pixels, 0)
   const made: { id: string; name: string; lines: string[] }[] = []
   let before = 0
-  for (const { run } of runs) {
+  for (const { pixels, entry } of runs) {
     // By the middle of the run, so that a long one does not pull its neighbours along.
-    const at = Math.min(count - 1, Math.floor(((before + run.pixels / 2) / all) * count))
+    const at = Math.min(count - 1, Math.floor(((before + pixels / 2) / all) * count))
     const id = `lane-${String(at + 1)}`
     const lane = made.find((one) => one.id === id)
     if (lane === undefined)
-      made.push({ id, name: `Lane ${String(made.length + 1)}`, lines: [run.entry.run.id] })
-    else lane.lines.push(run.entry.run.id)
-    before += run.pixels
+      made.push({ id, name: `Lane ${String(made.length + 1)}`, lines: [entry.run.id] })
+    else lane.lines.push(entry.run.id)
+    before += pixels
   }
   return made
 }

@@ -213,6 +213,7 @@ function addLead(
   const { to } = lead
   const target = to.kind === 'run' ? `run:${to.run}` : `junction:${to.junction}`
   const pad = to.kind === 'run' ? to.pad : 0
+  const goal = leadName(plan, given.cuts, lead)
   const fuse = lead.fuse === 'auto' ? fuseFor(currentA, lead.wire.limitA) : lead.fuse
   const common = {
     gauge: lead.wire,
@@ -229,12 +230,7 @@ function addLead(
   loom.wire({
     ...common,
     role: 'plus',
-    from: loom.at(
-      source,
-      `+ ${lead.id}`,
-      'plus',
-      `${leadName(plan, given.cuts, lead)}${typeof fuse === 'number' ? ` · ${significant(fuse)} A` : ''} +`,
-    ),
+    from: loom.at(source, `+ ${lead.id}`, 'plus', `${goal} +`),
     to: loom.at(target, padKey('+', pad), 'plus', '+'),
     inLine: typeof fuse === 'number' ? [{ kind: 'fuse', text: `${significant(fuse)} A` }] : [],
   })
@@ -245,7 +241,7 @@ function addLead(
     loom.wire({
       ...common,
       role: 'minus',
-      from: loom.at(source, `− ${lead.id}`, 'minus', '−'),
+      from: loom.at(source, `− ${lead.id}`, 'minus', `${goal} −`),
       to: loom.at(target, padKey('−', pad), 'minus', '−'),
     })
     return
@@ -255,7 +251,12 @@ function addLead(
     loom.wire({
       ...common,
       role: 'minus',
-      from: loom.at(`switch:${dimmer.name}`, `${channel} ${lead.id}`, 'minus', channel),
+      from: loom.at(
+        `switch:${dimmer.name}`,
+        `${channel} ${lead.id}`,
+        'minus',
+        `${goal} ${channel}`,
+      ),
       to: loom.at(target, padKey(`− ${channel}`, pad), 'minus', `− ${channel}`),
     })
 }
@@ -323,14 +324,7 @@ function addBoardFeed(loom: Loom, given: WiringGiven): void {
   const length = way(plan, from, hidden.controller)
   const about = [supplyId]
   const end = (sign: '+' | '−', role: WireRole): string =>
-    atStrip
-      ? loom.at(source, sign, role)
-      : loom.at(
-          source,
-          `${sign} board`,
-          role,
-          sign === '+' ? `board · ${boardFuse(gauge)} +` : sign,
-        )
+    atStrip ? loom.at(source, sign, role) : loom.at(source, `${sign} board`, role, `board ${sign}`)
   const hasPlus = boardFrom !== 'usb'
   // A plug of the board's own brings its plus; the minuses meet all the same.
   if (hasPlus)
@@ -460,7 +454,7 @@ function addDimmer(loom: Loom, { plan, signal, hidden, cuts }: WiringGiven, dimm
   )
   loom.wire({
     role: 'minus',
-    from: loom.at(`supply:${supplyId}`, `− ${dimmer.name}`, 'minus', '−'),
+    from: loom.at(`supply:${supplyId}`, `− ${dimmer.name}`, 'minus', `${dimmer.name} −`),
     to: loom.at(block, '−', 'minus'),
     gauge: thickest,
     ...way(plan, hidden.supplies.get(supplyId) ?? hidden.controller, hidden.controller),

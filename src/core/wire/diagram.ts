@@ -4,7 +4,14 @@ import type { Point } from '../measure/geometry'
 import type { LengthUnits } from '../quantity/format'
 import { formatLength } from '../quantity/format'
 import type { Signal } from '../signal/signal'
-import { blockOf, type Block, type Circuit, type PlanWire, type Terminal } from './circuit'
+import {
+  blockOf,
+  type Block,
+  type Circuit,
+  type InLine,
+  type PlanWire,
+  type Terminal,
+} from './circuit'
 import { bundlesOf } from './lists'
 import { tracksFor } from './track-order'
 
@@ -32,10 +39,7 @@ export interface DrawnWire {
   readonly wire: PlanWire
   readonly points: readonly Point[]
   /** Signs of what sits in it, each at its middle. */
-  readonly signs: readonly {
-    readonly kind: PlanWire['inLine'][number]['kind']
-    readonly at: Point
-  }[]
+  readonly signs: readonly (InLine & { readonly at: Point })[]
 }
 
 /** A note on a bundle of wires: their names, gauge and length. */
@@ -70,8 +74,8 @@ const roomy = {
   head: 40,
   title: 20,
   track: 8,
-  notes: 194,
-  run: 270,
+  notes: 212,
+  run: 260,
 }
 const close: typeof roomy = {
   isClose: true,
@@ -81,15 +85,15 @@ const close: typeof roomy = {
   head: 36,
   title: 0,
   track: 4,
-  notes: 186,
+  notes: 206,
   run: 220,
 }
 /** Runs from which the drawing is set close. */
 const manyRuns = 14
-const sourceWidth = 216
+const sourceWidth = 222
 const inputTrackPx = 8
 const edge = 16
-const inputWidth = 134
+const inputWidth = 144
 /** Pieces that are drawn one by one. */
 const mostPieces = 12
 
@@ -148,7 +152,7 @@ export function diagramOf(
   )
   const widest = Math.max(0, ...throughs.map((wires) => wires.length))
   const trackCount = Math.max(0, ...tracks) + 1
-  const channelLeft = right + 30
+  const channelLeft = right + (size.isClose ? 30 : 58)
   const channelWidth = throughs.length === 0 ? 0 : trackCount * (widest * size.track + 4)
   const runsX = channelLeft + channelWidth + size.notes
   const moved = shiftRuns(targets, runsX)
@@ -244,7 +248,7 @@ function placeSources(circuit: Circuit, size: typeof roomy): DrawnBlock[] {
       ? boardOrder(others)
       : others.toSorted((a, b) => (rank.get(a.id) ?? 0) - (rank.get(b.id) ?? 0))
     const blockX = isBoard || buffer === undefined ? x : columnRight - sourceWidth
-    const bodyY = onGrid(y + size.head + (block.kind === 'supply' ? 34 : 4))
+    const bodyY = onGrid(y + size.head + (block.kind === 'supply' ? 42 : 4))
     const step = onGrid(pitch)
     const terminal =
       (side: 'left' | 'right') =>
@@ -584,8 +588,9 @@ function signsOf(
   const before = side === 'right' ? 1 : -1
   const [first = [0, 0]] = points
   const last = points.at(-1) ?? first
-  return inLine.map(({ kind }, index) => ({
+  return inLine.map(({ kind, text }, index) => ({
     kind,
+    text,
     at:
       kind === 'fuse' ? [first[0] + 14, first[1]] : [last[0] + before * (20 + index * 16), last[1]],
   }))
@@ -639,8 +644,8 @@ function notesOf(
         {
           text,
           at: [
-            isRight ? second[0] - 8 - text.length * 5.2 : second[0] + 8,
-            (second[1] + third[1]) / 2 + 3,
+            isRight ? second[0] - 8 - text.length * 5.7 : second[0] + 8,
+            Math.min(second[1], third[1]) + size.row / 2 + 13,
           ],
           wires: names,
         },

@@ -1,0 +1,187 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Board } from '../../core/plan/parts'
+import type { Plan } from '../../core/plan/plan'
+import { formatQuantity } from '../../core/quantity/format'
+import type { TallySignal } from '../../core/signal/told'
+import { valueOf } from '../feed/value-of'
+import { usePlanStore } from '../stores/plan'
+import { useShelf } from '../stores/shelf'
+import PartList, { type PartOption } from '../ui/PartList.vue'
+import OwnBoardDialog from './OwnBoardDialog.vue'
+
+const { plan, signal } = defineProps<{ plan: Plan; signal: TallySignal }>()
+
+const store = usePlanStore()
+const shelf = useShelf()
+
+const isAdding = ref(false)
+/** Boards of the user's own from other plans, and what was noted of shipped ones there. */
+const kept = computed(
+  () => shelf.parts?.flatMap(({ kind, part }) => (kind === 'board' ? [part] : [])) ?? [],
+)
+const boards = computed(() => {
+  const own = new Map(plan.own.boards.map((board) => [board.id, board]))
+  const known = new Map(kept.value.map((board) => [board.id, board]))
+  const all = store.parts.boards.map((board) => own.get(board.id) ?? known.get(board.id) ?? board)
+  return [...all, ...kept.value.filter(({ id }) => !all.some((board) => board.id === id))]
+})
+const options = computed((): PartOption[] => [
+  { id: 'auto', name: 'the cheapest that will do', facts: [], group: 'By itself' },
+  ...boards.value.map((board) => ({
+    id: board.id,
+    name: board.quirk === undefined ? board.name : `${board.name} (disturbs timing)`,
+    facts: [
+      formatQuantity(board.highV, 'V'),
+      `${String(board.pins.length)} pins`,
+      formatQuantity(board.memoryBytes, 'bytes'),
+    ],
+    group: board.id.startsWith('own-') ? 'Your own' : 'Boards',
+  })),
+])
+const shown = computed(() => {
+  const { board } = signal
+  if (board === null) return 'none is needed'
+  return plan.signal.board === 'auto' ? `${board.name}, by itself` : board.name
+})
+function pick(id: string): void {
+  const known = boards.value.find((board) => board.id === id)
+  const isNew =
+    known !== undefined &&
+    (known.quirk !== undefined || id.startsWith('own-')) &&
+    !plan.own.boards.some((board) => board.id === id)
+  store.commit(
+    [
+      ...(isNew ? [{ do: 'own-board' as const, board: known }] : []),
+      { do: 'set-signal', signal: { board: id } },
+    ],
+    { label: 'board' },
+  )
+}
+function add(board: Board): void {
+  void shelf.keepPart({ id: board.id, kind: 'board', part: board })
+  store.commit(
+    [
+      { do: 'own-board', board },
+      { do: 'set-signal', signal: { board: board.id } },
+    ],
+    { label: `a board of your own: ${board.name}` },
+  )
+}
+/** The note goes with the board into every plan. */
+function noteQuirk(event: Event): void {
+  const { board } = signal
+  if (board === null) return
+  const { quirk: _, ...rest } = board
+  const text = valueOf(event).trim()
+  const noted: Board = text === '' ? rest : { ...rest, quirk: text.slice(0, 200) }
+  void shelf.keepPart({ id: noted.id, kind: 'board', part: noted })
+  store.commit(
+    [
+      { do: 'own-board', board: noted },
+      { do: 'set-signal', signal: { board: noted.id } },
+    ],
+    { label: 'note on the board' },
+  )
+}
+const feeds = [
+  { value: 'supply', label: 'the strip’s supply' },
+  { value: 'usb', label: 'a plug of its own' },
+  { value: 'strip', label: 'the first pixel’s pads' },
+] as const
+function setFeed(event: Event): void {
+  const found = feeds.find(({ value }) => value === valueOf(event))
+  if (found !== undefined)
+    store.commit([{ do: 'set-signal', signal: { boardFrom: found.value } }], {
+      label: `board fed from ${found.label}`,
+    })
+}
+const used = computed(() => signal.pins.filter(({ pin }) => pin !== undefined).length)
+const fill = computed(() =>
+  signal.memory === null ? 0 : Math.min(1, signal.memory.needBytes / signal.memory.freeBytes),
+)
+const slowest = computed(
+  () => signal.lanes.toSorted((a, b) => a.framesPerSecond - b.framesPerSecond)[0],
+)
+</script>
+
+<template>
+  <section
+    class="flex flex-wrap items-end gap-x-4 gap-y-2 rounded-lg border border-bench-line bg-bench-raised px-3.5 py-2.5 text-[12.5px] text-bench-soft"
+    aria-label="Board"
+  >
+    <div class="w-[240px] max-w-full">
+      <p class="mb-1 flex justify-between">
+        <span class="font-semibold text-bench-ink">Board</span>
+        <button class="link-quiet text-[12px]" @click="isAdding = true">+ your own</button>
+      </p>
+      <PartList
+        label="Board"
+        :shown="shown"
+        :columns="['logic', 'pins', 'memory']"
+        :options="options"
+        :model-value="plan.signal.board"
+        drop="down"
+        @update:model-value="pick"
+      />
+    </div>
+    <template v-if="signal.board">
+      <label>
+        Fed from
+        <select class="field mt-1 block w-auto" :value="plan.signal.boardFrom" @change="setFeed">
+          <option v-for="feed in feeds" :key="feed.value" :value="feed.value">
+            {{ feed.label }}
+          </option>
+        </select>
+      </label>
+      <dl class="flex flex-wrap gap-x-4 gap-y-1 leading-tight">
+        <div>
+          <dt>logic high</dt>
+          <dd class="text-[15px] font-semibold text-bench-ink">
+            {{ formatQuantity(signal.dataHighV ?? signal.board.highV, 'V') }}
+          </dd>
+        </div>
+        <div>
+          <dt>pins</dt>
+          <dd class="text-[15px] font-semibold text-bench-ink">
+            {{ used }} of {{ signal.board.pins.length }}
+          </dd>
+        </div>
+        <div v-if="signal.memory && signal.lanes.length > 0">
+          <dt>memory</dt>
+          <dd class="text-[15px] font-semibold text-bench-ink">
+            {{ formatQuantity(signal.memory.needBytes, 'bytes') }}
+            <span class="text-[12px] font-normal text-bench-soft"
+              >of {{ formatQuantity(signal.memory.freeBytes, 'bytes') }}</span
+            >
+            <span class="mt-0.5 block h-1 w-full rounded bg-bench-line" aria-hidden="true">
+              <span
+                class="block h-1 rounded"
+                :class="fill >= 1 ? 'bg-stop' : fill > 0.85 ? 'bg-care' : 'bg-ok'"
+                :style="{ width: `${Math.max(2, fill * 100)}%` }"
+              />
+            </span>
+          </dd>
+        </div>
+        <div v-if="slowest">
+          <dt>frames/s</dt>
+          <dd class="text-[15px] font-semibold text-bench-ink">
+            {{ Math.floor(slowest.framesPerSecond) }}
+          </dd>
+        </div>
+      </dl>
+      <label class="min-w-[110px] flex-1">
+        <span class="block whitespace-nowrap">Disturbs timing?</span>
+        <input
+          class="field mt-1"
+          maxlength="200"
+          placeholder="note how"
+          title="Kept with this board in every plan"
+          :value="signal.board.quirk ?? ''"
+          @change="noteQuirk"
+        />
+      </label>
+    </template>
+    <OwnBoardDialog v-if="isAdding" @close="isAdding = false" @add="add" />
+  </section>
+</template>

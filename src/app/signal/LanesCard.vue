@@ -1,0 +1,277 @@
+<script setup lang="ts">
+import { GripVertical, Plus, X } from '@lucide/vue'
+import { storeToRefs } from 'pinia'
+import { nanoid } from 'nanoid'
+import { computed, nextTick, shallowRef, useTemplateRef } from 'vue'
+import { VueDraggable } from 'vue-draggable-plus'
+import { stripOf } from '../../core/parts/find'
+import type { Line, Plan, PlanLane } from '../../core/plan/plan'
+import { formatLength, formatQuantity } from '../../core/quantity/format'
+import { splitLanes } from '../../core/signal/lanes'
+import { abilitiesText } from '../../core/signal/pins'
+import type { TallyLane, TallySignal } from '../../core/signal/told'
+import type { LineSettings } from '../../core/plan/commands'
+import { valueOf } from '../feed/value-of'
+import { usePlanStore } from '../stores/plan'
+import { useSpotlight } from '../stores/spotlight'
+import { useTapes } from '../tape/use-tapes'
+import { asPlanned, moveRun, stepRun, withLane, withoutLane } from './lanes-edit'
+import LaneTape from './LaneTape.vue'
+import SkipEditor from './SkipEditor.vue'
+
+const { plan, signal } = defineProps<{ plan: Plan; signal: TallySignal }>()
+
+const store = usePlanStore()
+const spotlight = useSpotlight()
+const { parts } = storeToRefs(store)
+
+const area = useTemplateRef<HTMLElement>('area')
+const { runs, nameWidth, tapeWidth, scale } = useTapes(area, 66, 168)
+const runOf = computed(() => new Map(runs.value.map((run) => [run.id, run])))
+const lineOf = computed(() => new Map(plan.lines.map((line) => [line.id, line])))
+const open = shallowRef<string>()
+
+const lanes = computed(() => asPlanned(signal.lanes))
+const commitLanes = (next: readonly PlanLane[], label: string): void => {
+  store.commit([{ do: 'set-signal', signal: { lanes: [...next] } }], { label })
+}
+function set(line: string, settings: LineSettings, label: string): void {
+  store.commit([{ do: 'set-lines', lines: [line], set: settings }], { label })
+}
+
+/** A run was dropped: where it stands now in the list is where it is to be. */
+function dropped(
+  lane: TallyLane,
+  event: { newIndex?: number | undefined; item: HTMLElement },
+): void {
+  const run = event.item.dataset.laneRun
+  if (run !== undefined)
+    commitLanes(moveRun(lanes.value, run, lane.id, event.newIndex ?? 0), 'order of the data')
+}
+async function step(run: string, by: 1 | -1): Promise<void> {
+  commitLanes(stepRun(lanes.value, run, by), 'order of the data')
+  await nextTick()
+  area.value?.querySelector<HTMLElement>(`[data-grip="${run}"]`)?.focus()
+}
+function keyOn(event: KeyboardEvent, run: string): void {
+  const by = { ArrowUp: -1, ArrowDown: 1 }[event.key]
+  if (by === undefined) return
+  event.preventDefault()
+  event.stopPropagation()
+  void step(run, by as 1 | -1)
+}
+function rename(lane: TallyLane, event: Event): void {
+  const name = valueOf(event).trim()
+  if (name !== '')
+    commitLanes(
+      lanes.value.map((one) => (one.id === lane.id ? { ...one, name: name.slice(0, 40) } : one)),
+      'name of a lane',
+    )
+}
+function choosePin(need: string, event: Event): void {
+  const pin = valueOf(event)
+  store.commit([{ do: 'set-pin', need, pin: pin === '' ? undefined : pin }], { label: 'pin' })
+}
+/** As evenly as whole runs allow. */
+function even(): void {
+  const lines = splitLanes(
+    signal.lanes.map((lane) => ({
+      ...lane,
+      runs: lane.runs.map((run) => ({ ...run, entry: { run } })),
+    })),
+    signal.lanes.length,
+  )
+  commitLanes(
+    lanes.value.map((lane, index) => ({ ...lane, lines: lines[index]?.lines ?? [] })),
+    'lanes as even as can be',
+  )
+}
+const pinUses = (lane: TallyLane) =>
+  signal.pins.filter(({ need }) => need.id.startsWith(`lane.${lane.id}.`))
+const turned = (line: Line | undefined): true | undefined =>
+  line?.isTurned === true ? undefined : true
+const offsetText = (lane: TallyLane, index: number): string => {
+  const run = lane.runs[index]
+  if (run === undefined) return ''
+  return `${formatLength(run.leadMm, plan.units)} of data wire from ${index === 0 ? 'the board' : (lane.runs[index - 1]?.name ?? '')}`
+}
+</script>
+
+<template>
+  <div ref="area" class="rounded-lg bg-bench-raised px-4 py-2" role="group" aria-label="Lanes">
+    <p v-if="signal.lanes.length === 0" class="py-6 text-center text-bench-soft">
+      No pixels, so no data. Plain strips can be dimmed: see Pins.
+    </p>
+    <section
+      v-for="lane in signal.lanes"
+      :key="lane.id"
+      class="mb-1 border-b border-bench-line pb-1 last:border-0"
+      :aria-label="lane.name"
+      :data-lane="lane.id"
+    >
+      <div class="flex flex-wrap items-center gap-x-3 gap-y-1 pt-1 text-[12.5px] text-bench-soft">
+        <input
+          class="w-32 rounded bg-transparent px-1 py-0.5 text-[14px] font-semibold text-bench-ink hover:bg-bench-high focus:bg-bench-high"
+          :value="lane.name"
+          maxlength="40"
+          :aria-label="`Name of ${lane.name}`"
+          @change="rename(lane, $event)"
+        />
+        <label v-for="use in pinUses(lane)" :key="use.need.id" class="flex items-center gap-1">
+          {{ use.need.name.endsWith('clock') ? 'clock' : 'pin' }}
+          <select
+            class="field w-[76px] px-1.5 py-0.5 font-semibold"
+            :value="use.isChosen ? use.pin?.name : ''"
+            :title="use.reason"
+            :aria-label="`Pin of ${use.need.name}`"
+            @change="choosePin(use.need.id, $event)"
+          >
+            <option value="">
+              {{ use.isChosen ? 'by itself' : (use.pin?.name ?? 'none left') }}
+            </option>
+            <option v-for="pin in signal.board?.pins" :key="pin.name" :value="pin.name">
+              {{ pin.name }}: {{ abilitiesText(pin) }}
+            </option>
+          </select>
+        </label>
+        <span>{{ formatQuantity(lane.pixels, 'px') }}</span>
+        <span
+          >{{ formatQuantity(lane.frameMs, 'ms') }} a frame,
+          {{ Math.floor(lane.framesPerSecond) }}/s</span
+        >
+        <span
+          v-if="lane.level"
+          :class="{
+            'text-stop': lane.level.grade === 'fail',
+            'text-care': lane.level.grade === 'marginal',
+            'text-ok': lane.level.grade === 'good',
+          }"
+        >
+          level {{ lane.level.marginV < 0 ? '−' : '+'
+          }}{{ Math.abs(lane.level.marginV).toFixed(2) }} V
+        </span>
+        <button
+          v-if="signal.lanes.length > 1"
+          class="ml-auto rounded p-1 hover:bg-bench-high"
+          :aria-label="`Take ${lane.name} away; its runs go to the lane beside it`"
+          @click="commitLanes(withoutLane(lanes, lane.id), `without ${lane.name}`)"
+        >
+          <X :size="14" />
+        </button>
+      </div>
+      <VueDraggable
+        :model-value="lane.runs.map(({ id }) => id)"
+        group="lanes"
+        handle="[data-grip]"
+        :animation="120"
+        class="min-h-6"
+        @add="(event) => dropped(lane, event)"
+        @update="(event) => dropped(lane, event)"
+      >
+        <div
+          v-for="(run, index) in lane.runs"
+          :key="run.id"
+          class="flex flex-wrap items-start gap-x-2"
+          :data-lane-run="run.id"
+          @pointerenter="spotlight.light([run.id])"
+          @pointerleave="spotlight.dim"
+        >
+          <div
+            class="flex items-start gap-1 pt-[9px] leading-tight"
+            :style="{ width: nameWidth === 0 ? '100%' : `${nameWidth}px` }"
+          >
+            <button
+              class="mt-0.5 cursor-grab rounded p-0.5 text-bench-soft hover:bg-bench-high hover:text-bench-ink"
+              :data-grip="run.id"
+              :aria-label="`Move ${run.name}: arrow up or down`"
+              title="Drag, or press arrow up and down"
+              @keydown="keyOn($event, run.id)"
+            >
+              <GripVertical :size="14" />
+            </button>
+            <div class="min-w-0">
+              <p
+                class="truncate font-semibold"
+                :class="spotlight.lit.has(run.id) && 'text-glow'"
+                :title="offsetText(lane, index)"
+              >
+                {{ run.name }}
+              </p>
+              <p class="flex gap-2 text-[11.5px] text-bench-soft">
+                <button
+                  class="link-quiet"
+                  :aria-label="`Turn ${run.name} round`"
+                  @click="
+                    set(run.id, { isTurned: turned(lineOf.get(run.id)) }, `turn ${run.name} round`)
+                  "
+                >
+                  turn
+                </button>
+                <button
+                  class="link-quiet"
+                  :aria-expanded="open === run.id"
+                  :aria-label="`Skip pixels of ${run.name}`"
+                  @click="open = open === run.id ? undefined : run.id"
+                >
+                  skip<template v-if="run.extra > 0 || run.dark.length > 0">
+                    {{
+                      run.extra + run.dark.reduce((sum, [from, to]) => sum + to - from, 0)
+                    }}</template
+                  >
+                </button>
+                <button
+                  class="link-quiet"
+                  :class="run.isAgainstArrow && 'text-stop'"
+                  :aria-pressed="run.isAgainstArrow"
+                  :aria-label="`The data wire of ${run.name} is at its far end`"
+                  @click="
+                    set(
+                      run.id,
+                      { isDataAtEnd: run.isAgainstArrow ? undefined : true },
+                      `data wire of ${run.name}`,
+                    )
+                  "
+                >
+                  {{ run.isAgainstArrow ? 'wire at end' : 'wire at start' }}
+                </button>
+              </p>
+            </div>
+          </div>
+          <div class="pl-4">
+            <LaneTape
+              v-if="runOf.get(run.id)"
+              :run="runOf.get(run.id)!"
+              :lane="run"
+              :strip="stripOf(parts, runOf.get(run.id)!.stripId)"
+              :scale="scale"
+              :width="tapeWidth"
+              :is-lit="spotlight.lit.has(run.id)"
+            />
+          </div>
+          <SkipEditor
+            v-if="open === run.id && lineOf.get(run.id)"
+            :line="lineOf.get(run.id)!"
+            :lane="run"
+            @set="(skip) => set(run.id, { skip }, `pixels to skip in ${run.name}`)"
+            @close="open = undefined"
+          />
+        </div>
+      </VueDraggable>
+    </section>
+    <p
+      v-if="signal.lanes.length > 0"
+      class="flex flex-wrap items-center gap-3 py-1.5 text-[12.5px]"
+    >
+      <button
+        class="button-quiet"
+        @click="commitLanes(withLane(lanes, `lane-${nanoid(6)}`), 'one more lane')"
+      >
+        <Plus :size="14" /> Lane
+      </button>
+      <button v-if="signal.lanes.length > 1" class="link-quiet" @click="even">
+        share the runs out evenly
+      </button>
+      <span class="text-bench-soft">Drag a run by its grip to another place or lane.</span>
+    </p>
+  </div>
+</template>

@@ -1,0 +1,192 @@
+<script setup lang="ts">
+import { Check } from '@lucide/vue'
+import { computed } from 'vue'
+import { diodes } from '../../core/parts/diodes'
+import type { Plan } from '../../core/plan/plan'
+import { formatQuantity } from '../../core/quantity/format'
+import { goodMarginV } from '../../core/signal/level'
+import type { LevelWay } from '../../core/signal/levels'
+import type { TallySignal } from '../../core/signal/told'
+import { valueOf } from '../feed/value-of'
+import { usePlanStore } from '../stores/plan'
+import LevelGauge from './LevelGauge.vue'
+
+const { plan, signal } = defineProps<{ plan: Plan; signal: TallySignal }>()
+
+const store = usePlanStore()
+
+/** The lane whose first pixel has the least margin. */
+const worst = computed(
+  () =>
+    signal.lanes
+      .flatMap(({ name, level }) => (level === null ? [] : [{ name, level }]))
+      .toSorted((a, b) => a.level.marginV - b.level.marginV)[0],
+)
+const words = { fail: 'too low', marginal: 'thin', good: 'good' } as const
+const tones = { fail: 'text-stop', marginal: 'text-care', good: 'text-ok' } as const
+const margin = (volts: number | null): string =>
+  volts === null ? '–' : `${volts < 0 ? '−' : '+'}${Math.abs(volts).toFixed(2)} V`
+const toneOf = (volts: number | null): string =>
+  volts === null
+    ? 'text-bench-soft'
+    : volts < 0
+      ? 'text-stop'
+      : volts < goodMarginV
+        ? 'text-care'
+        : 'text-ok'
+
+const butText = ({ drawback, hops }: LevelWay): string =>
+  hops.length > 1
+    ? `${hops.map((hop) => margin(hop.marginV)).join(' and ')}; ${drawback}`
+    : drawback
+
+function take(way: LevelWay): void {
+  store.commit(way.commands, { label: way.name })
+}
+/** What was built is taken away again. */
+function drop(way: LevelWay): void {
+  const [lane] = signal.lanes
+  const [first] = lane?.runs ?? []
+  const supply = plan.lines.find(({ id }) => id === first?.id)?.supplyId ?? plan.supplies[0]?.id
+  store.commit(
+    way.id === 'shorter-lead'
+      ? [{ do: 'set-signal', signal: { boardFrom: 'supply' } }]
+      : way.id === 'lower-supply'
+        ? [{ do: 'trim-supply', supply: supply ?? '', volts: undefined }]
+        : [{ do: 'set-signal', signal: { fix: 'none' } }],
+    { label: `without ${way.name}` },
+  )
+}
+const setResistor = (event: Event): void => {
+  const value = valueOf(event)
+  store.commit(
+    [{ do: 'set-signal', signal: { resistorOhm: value === 'none' ? null : Number(value) } }],
+    { label: 'data resistor' },
+  )
+}
+const setDiode = (event: Event): void => {
+  store.commit([{ do: 'set-signal', signal: { diode: valueOf(event) } }], { label: 'diode' })
+}
+</script>
+
+<template>
+  <section
+    class="rounded-lg border border-bench-line bg-bench-raised px-3.5 py-3"
+    aria-label="Level"
+  >
+    <div class="flex flex-wrap items-center gap-x-6 gap-y-1">
+      <h2 class="font-semibold">
+        Level<br />
+        <span
+          v-if="worst"
+          class="text-[17px]"
+          :class="tones[worst.level.grade]"
+          data-testid="level-word"
+          >{{ words[worst.level.grade] }}</span
+        >
+      </h2>
+      <template v-if="worst">
+        <div v-for="hop in worst.level.hops" :key="hop.name">
+          <p class="text-[12px] text-bench-soft">
+            {{ worst.name }}, {{ hop.name
+            }}<template v-if="Math.abs(hop.riseV) > 0.0005">
+              · minus rises {{ formatQuantity(hop.riseV, 'V') }}</template
+            >
+          </p>
+          <LevelGauge :hop="hop" />
+        </div>
+        <p class="text-[12px] text-bench-soft">
+          while dark<br />
+          <span class="text-[13px] font-semibold" :class="toneOf(worst.level.darkMarginV)">{{
+            margin(worst.level.darkMarginV)
+          }}</span>
+        </p>
+      </template>
+      <p v-else class="text-[12.5px] text-bench-soft">
+        No first pixel is fed yet: give the first run of a lane a lead.
+      </p>
+      <label class="ml-auto text-[12px] text-bench-soft">
+        In each data line
+        <select
+          class="field mt-0.5 block w-auto px-1.5 py-0.5"
+          :value="plan.signal.resistorOhm ?? 'none'"
+          @change="setResistor"
+        >
+          <option v-for="ohm in [220, 330, 390, 470]" :key="ohm" :value="ohm">{{ ohm }} Ω</option>
+          <option value="none">no resistor</option>
+        </select>
+      </label>
+      <label v-if="plan.signal.fix === 'diode'" class="text-[12px] text-bench-soft">
+        Diode
+        <select
+          class="field mt-0.5 block w-auto px-1.5 py-0.5"
+          :value="plan.signal.diode"
+          @change="setDiode"
+        >
+          <option v-for="diode in diodes" :key="diode.id" :value="diode.id">
+            {{ diode.name }}, {{ formatQuantity(diode.dropV, 'V') }}
+          </option>
+        </select>
+      </label>
+    </div>
+    <table
+      v-if="signal.ways.length > 0"
+      class="mt-1.5 w-full table-fixed text-left text-[12.5px]"
+      aria-label="Ways of getting the level right"
+    >
+      <thead class="text-[11px] text-bench-soft">
+        <tr>
+          <th class="pb-1 font-normal sm:w-[236px]">What would do</th>
+          <th class="w-[62px] pb-1 text-right font-normal">lit</th>
+          <th class="w-[62px] pb-1 text-right font-normal">dark</th>
+          <th class="w-[52px] pb-1 text-right font-normal max-sm:hidden">costs</th>
+          <th class="w-[84px] pb-1"><span class="sr-only">Take it</span></th>
+          <th class="pb-1 font-normal max-sm:hidden">but</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="way in signal.ways"
+          :key="way.id"
+          class="border-t border-bench-line"
+          :data-way="way.id"
+        >
+          <td class="truncate py-1 pr-2 font-semibold" :title="way.name">{{ way.name }}</td>
+          <td class="py-1 text-right whitespace-nowrap" :class="toneOf(way.marginV)">
+            {{ margin(way.marginV) }}
+          </td>
+          <td class="py-1 text-right whitespace-nowrap" :class="toneOf(way.darkMarginV)">
+            {{ margin(way.darkMarginV) }}
+          </td>
+          <td class="py-1 text-right max-sm:hidden">
+            {{ way.marginV === null ? '' : formatQuantity(way.cost, 'price') }}
+          </td>
+          <td class="py-1 text-center">
+            <button
+              v-if="way.isBuilt && way.id !== '5v-board'"
+              class="link-quiet"
+              :aria-label="`Take away: ${way.name}`"
+              @click="drop(way)"
+            >
+              take away
+            </button>
+            <span v-else-if="way.isBuilt" class="inline-flex items-center gap-1 text-ok"
+              ><Check :size="13" /> built</span
+            >
+            <button
+              v-else-if="way.commands.length > 0"
+              class="rounded border border-bench-line px-2.5 py-px text-[12.5px] hover:bg-bench-high"
+              :aria-label="`Take: ${way.name}`"
+              @click="take(way)"
+            >
+              take
+            </button>
+          </td>
+          <td class="truncate py-1 text-[12px] text-bench-soft max-sm:hidden" :title="butText(way)">
+            {{ butText(way) }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>

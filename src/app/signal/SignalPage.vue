@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { storeToRefs } from 'pinia'
+import { ref } from 'vue'
+import HouseRules from '../measure/HouseRules.vue'
+import PlanFrame from '../shell/PlanFrame.vue'
+import { usePlanStore } from '../stores/plan'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
+import BoardCard from './BoardCard.vue'
+import LanesCard from './LanesCard.vue'
+import LevelCard from './LevelCard.vue'
+import PinsSheet from './PinsSheet.vue'
+
+const { tally } = storeToRefs(usePlanStore())
+
+const sheets = [{ value: 'signal', label: 'Signal' }] as const
+const views = [
+  { value: 'lanes', label: 'Lanes' },
+  { value: 'pins', label: 'Pins' },
+] as const
+const view = ref<(typeof views)[number]['value']>('lanes')
+</script>
+
+<template>
+  <PlanFrame
+    stage="signal"
+    title="Signal"
+    hint="Which pin drives what, in which order, and whether it is understood."
+    :sheets="sheets"
+  >
+    <template #tools="{ plan }">
+      <HouseRules :plan="plan" />
+      <SegmentedChoice v-model="view" label="What is shown" :options="views" />
+    </template>
+    <template #default="{ plan, shows }">
+      <div
+        v-if="tally && shows('signal')"
+        class="flex min-h-0 flex-1 flex-col gap-2.5 overflow-y-auto"
+        role="group"
+        aria-label="Signal"
+        tabindex="0"
+      >
+        <BoardCard :plan="plan" :signal="tally.signal" />
+        <template v-if="view === 'lanes'">
+          <LevelCard v-if="tally.signal.lanes.length > 0" :plan="plan" :signal="tally.signal" />
+          <LanesCard :plan="plan" :signal="tally.signal" />
+        </template>
+        <PinsSheet v-else :plan="plan" :signal="tally.signal" :tally="tally" />
+      </div>
+    </template>
+  </PlanFrame>
+</template>

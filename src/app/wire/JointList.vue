@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Plan } from '../../core/plan/plan'
+import { formatQuantity } from '../../core/quantity/format'
+import type { Tally } from '../../core/tally'
+import type { PlanJoint } from '../../core/wire/lists'
+import { usePlanStore } from '../stores/plan'
+
+const { plan, tally } = defineProps<{ plan: Plan; tally: Tally }>()
+
+const store = usePlanStore()
+const done = computed(() => new Set(plan.wiring.ticks))
+const joints = computed(() => tally.wiring.joints)
+const left = computed(() => joints.value.filter(({ id }) => !done.value.has(id)))
+const leftMin = computed(() => left.value.reduce((sum, { minutes }) => sum + minutes, 0))
+const allMin = computed(() => joints.value.at(-1)?.soFarMin ?? 0)
+
+function tick({ id, where }: PlanJoint, event: Event): void {
+  if (!(event.target instanceof HTMLInputElement)) return
+  const isDone = event.target.checked
+  store.commit([{ do: 'tick', joint: id, isDone }], {
+    label: `${isDone ? 'joint done' : 'joint not done'}: ${where}`,
+  })
+}
+const kinds = { screw: 'screw', solder: 'solder', 'in-line': 'in line', pad: 'pad on pad' } as const
+</script>
+
+<template>
+  <div class="flex min-h-0 flex-1 flex-col gap-2">
+    <p class="text-[12.5px] text-bench-soft" data-testid="joints-left">
+      {{ joints.length - left.length }} of {{ joints.length }} joints done ·
+      {{ formatQuantity(leftMin, 'min') }} of {{ formatQuantity(allMin, 'min') }} left
+    </p>
+    <div class="h-1.5 rounded bg-bench-line" aria-hidden="true">
+      <div
+        class="h-1.5 rounded bg-ok"
+        :style="{ width: `${allMin === 0 ? 0 : (1 - leftMin / allMin) * 100}%` }"
+      />
+    </div>
+    <div
+      class="min-h-0 flex-1 overflow-auto rounded-lg bg-bench-raised px-3.5 py-2"
+      tabindex="0"
+      role="group"
+      aria-label="Joints"
+    >
+      <p v-if="joints.length === 0" class="grid h-full place-items-center text-bench-soft">
+        No joints yet. Jot a length on the Measure page first.
+      </p>
+      <ol>
+        <li
+          v-for="(joint, index) in joints"
+          :key="joint.id"
+          class="flex gap-3 border-b border-bench-line py-1.5 text-[12.5px] last:border-0"
+          :class="done.has(joint.id) && 'opacity-60'"
+        >
+          <label class="flex min-w-0 flex-1 gap-3">
+            <input
+              type="checkbox"
+              class="mt-1 accent-glow"
+              :checked="done.has(joint.id)"
+              @change="tick(joint, $event)"
+            />
+            <span class="w-7 shrink-0 pt-px text-right text-bench-soft">{{ index + 1 }}</span>
+            <span class="min-w-0">
+              <span class="font-semibold" :class="done.has(joint.id) && 'line-through'">{{
+                joint.where
+              }}</span>
+              <span class="text-bench-soft"> · {{ kinds[joint.kind] }}</span>
+              <span class="block text-bench-soft">
+                <span v-if="joint.threadFirst.length > 0" class="text-care">
+                  first thread {{ joint.threadFirst.join(', ') }} ·
+                </span>
+                {{ joint.meets.join(' · ') }}
+              </span>
+            </span>
+          </label>
+          <span class="w-28 shrink-0 text-right whitespace-nowrap">
+            {{ formatQuantity(joint.minutes, 'min') }}
+            <span class="block text-[11.5px] text-bench-soft">
+              so far {{ formatQuantity(joint.soFarMin, 'min') }}
+            </span>
+          </span>
+        </li>
+      </ol>
+    </div>
+  </div>
+</template>

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { ChevronDown, Download } from '@lucide/vue'
+import { ref } from 'vue'
+import type { Plan } from '../../core/plan/plan'
+import type { Tally } from '../../core/tally'
+import type { Diagram } from '../../core/wire/diagram'
+import { jointsCsv, wiresCsv } from '../../formats/csv-wires'
+import { diagramSvg } from '../../formats/svg-diagram'
+import { saveBlob, saveText } from '../shell/save-text'
+import { useNotices } from '../stores/notices'
+
+const { plan, tally, diagram } = defineProps<{
+  plan: Plan
+  tally: Tally
+  diagram: Diagram | undefined
+}>()
+
+const notices = useNotices()
+const isBusy = ref(false)
+
+async function savePdf(what: 'diagram' | 'lists' | 'labels'): Promise<void> {
+  if (diagram === undefined) return
+  isBusy.value = true
+  try {
+    const { wiringPdf } = await import('../../formats/pdf-wiring')
+    const { pdfBlob } = await import('./pdf')
+    saveBlob(
+      `${plan.name} ${what}.pdf`,
+      await pdfBlob(wiringPdf(what, { plan, wiring: tally.wiring, diagram })),
+    )
+  } catch (error) {
+    notices.show({
+      kind: 'problem',
+      text: `The PDF could not be made: ${error instanceof Error ? error.message : String(error)}. Save the SVG instead, or print the page.`,
+    })
+  } finally {
+    isBusy.value = false
+  }
+}
+const actions = [
+  {
+    label: 'Diagram as SVG',
+    run: () => {
+      if (diagram !== undefined)
+        saveText(`${plan.name} diagram.svg`, diagramSvg(diagram, plan), 'image/svg+xml')
+    },
+  },
+  { label: 'Diagram as PDF', run: () => savePdf('diagram') },
+  { label: 'Wires and joints as PDF', run: () => savePdf('lists') },
+  { label: 'Labels as PDF', run: () => savePdf('labels') },
+  {
+    label: 'Wires as CSV',
+    run: () => {
+      saveText(`${plan.name} wires.csv`, wiresCsv(tally.wiring), 'text/csv')
+    },
+  },
+  {
+    label: 'Joints as CSV',
+    run: () => {
+      saveText(
+        `${plan.name} joints.csv`,
+        jointsCsv(tally.wiring.joints, plan.wiring.ticks),
+        'text/csv',
+      )
+    },
+  },
+]
+</script>
+
+<template>
+  <Menu as="div" class="relative">
+    <MenuButton class="button-quiet py-[7px]" :disabled="isBusy">
+      <Download :size="14" /> {{ isBusy ? 'Making it …' : 'Save' }} <ChevronDown :size="13" />
+    </MenuButton>
+    <MenuItems
+      class="absolute right-0 z-30 mt-1 w-52 rounded-lg border border-bench-line bg-bench-high p-1 shadow-xl shadow-black/50"
+    >
+      <MenuItem v-for="action in actions" :key="action.label" v-slot="{ active }">
+        <button
+          class="w-full rounded px-3 py-1.5 text-left text-[13px]"
+          :class="active && 'bg-bench-line'"
+          @click="action.run"
+        >
+          {{ action.label }}
+        </button>
+      </MenuItem>
+    </MenuItems>
+  </Menu>
+</template>

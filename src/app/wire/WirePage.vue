@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { storeToRefs } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import PlanFrame from '../shell/PlanFrame.vue'
+import { usePlanStore } from '../stores/plan'
+import { useSpotlight } from '../stores/spotlight'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
+import ChoiceBar from './ChoiceBar.vue'
+import DiagramView from './DiagramView.vue'
+import JointList from './JointList.vue'
+import ProgramView from './ProgramView.vue'
+import SaveWiring from './SaveWiring.vue'
+import { useWireWorker } from './use-wire-worker'
+import { litWires, runOfChoice, type WireChoice } from './wire-choice'
+import WireTable from './WireTable.vue'
+
+const store = usePlanStore()
+const spotlight = useSpotlight()
+const { plan: openPlan, tally } = storeToRefs(store)
+
+const sheets = [{ value: 'wiring', label: 'Wiring' }] as const
+const views = [
+  { value: 'diagram', label: 'Diagram' },
+  { value: 'wires', label: 'Wires' },
+  { value: 'joints', label: 'Joints' },
+  { value: 'program', label: 'Program' },
+] as const
+const view = ref<(typeof views)[number]['value']>('diagram')
+const { answer: diagram, problem } = useWireWorker(
+  () => openPlan.value,
+  (service, job) => service.diagram(job),
+)
+
+const choice = shallowRef<WireChoice>()
+const lit = computed(() => litWires(tally.value?.wiring.wires ?? [], choice.value))
+watch(choice, (chosen) => {
+  const run = runOfChoice(tally.value?.wiring.wires ?? [], chosen)?.run
+  if (run !== undefined) spotlight.choose(run)
+})
+</script>
+
+<template>
+  <PlanFrame
+    stage="wire"
+    title="Wire"
+    hint="Choose a wire or a terminal to see where it goes."
+    :sheets="sheets"
+  >
+    <template #tools="{ plan }">
+      <SaveWiring v-if="tally" :plan="plan" :tally="tally" :diagram="diagram" />
+      <SegmentedChoice
+        v-model="view"
+        class="max-sm:hidden"
+        label="What is shown"
+        :options="views"
+      />
+    </template>
+    <template #default="{ plan, shows }">
+      <template v-if="tally && shows('wiring')">
+        <SegmentedChoice v-model="view" class="sm:hidden" label="What is shown" :options="views" />
+        <template v-if="view === 'diagram'">
+          <p
+            v-if="tally.wiring.wires.length === 0"
+            class="grid flex-1 place-items-center rounded-lg bg-bench-raised text-bench-soft"
+          >
+            No wires yet. Jot a length on the Measure page first.
+          </p>
+          <DiagramView
+            v-else-if="diagram"
+            :diagram="diagram"
+            :plan="plan"
+            :lit="lit"
+            :choice="choice"
+            @choose="choice = $event"
+          >
+            <ChoiceBar
+              v-if="choice"
+              :plan="plan"
+              :tally="tally"
+              :choice="choice"
+              @choose="choice = $event"
+            />
+          </DiagramView>
+          <p
+            v-else
+            class="grid flex-1 place-items-center rounded-lg bg-bench-raised text-bench-soft"
+            :role="problem === undefined ? 'status' : 'alert'"
+          >
+            {{ problem ?? 'Drawing the wires …' }}
+          </p>
+        </template>
+        <WireTable
+          v-else-if="view === 'wires'"
+          :plan="plan"
+          :tally="tally"
+          :lit="lit"
+          @choose="choice = $event"
+        />
+        <JointList v-else-if="view === 'joints'" :plan="plan" :tally="tally" />
+        <ProgramView v-else :plan="plan" />
+      </template>
+    </template>
+  </PlanFrame>
+</template>

@@ -1,0 +1,161 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { wires as gauges } from '../../core/parts/wires'
+import { wireColours, wireRoles, type WireRole } from '../../core/plan/choices'
+import type { Plan } from '../../core/plan/plan'
+import { workingText } from '../../core/quantity/figure'
+import { formatLength, formatQuantity } from '../../core/quantity/format'
+import type { Tally } from '../../core/tally'
+import { wireGroups } from '../../core/wire/lists'
+import { blocksById, placeText } from '../../formats/csv-wires'
+import { wireTint } from '../../formats/svg-diagram'
+import { valueOf } from '../feed/value-of'
+import { usePlanStore } from '../stores/plan'
+import type { WireChoice } from './wire-choice'
+
+const { plan, tally, lit } = defineProps<{
+  plan: Plan
+  tally: Tally
+  lit: ReadonlySet<string>
+}>()
+const emit = defineEmits<{ choose: [choice: WireChoice] }>()
+
+const store = usePlanStore()
+const blocks = computed(() => blocksById(tally.wiring))
+const groups = computed(() => wireGroups(tally.wiring.wires))
+
+function setColour(role: WireRole, event: Event): void {
+  const colour = wireColours.find((one) => one === valueOf(event))
+  if (colour !== undefined)
+    store.commit(
+      [{ do: 'set-wiring', wiring: { colours: { ...plan.wiring.colours, [role]: colour } } }],
+      { label: `colour of ${role}` },
+    )
+}
+const setDataWire = (event: Event): void => {
+  store.commit([{ do: 'set-wiring', wiring: { dataWire: valueOf(event) } }], {
+    label: 'gauge of data wires',
+  })
+}
+const spoolText = (group: (typeof groups.value)[number]): string => {
+  const byLength = new Map<number, number>()
+  for (const { lengthM } of group.spools) byLength.set(lengthM, (byLength.get(lengthM) ?? 0) + 1)
+  const price = group.spools.reduce((sum, spool) => sum + spool.price, 0)
+  return `${[...byLength].map(([metres, count]) => `${String(count)} × ${String(metres)} m`).join(' and ')}, ${formatQuantity(price, 'price')}`
+}
+</script>
+
+<template>
+  <div class="flex min-h-0 flex-1 flex-col gap-2">
+    <div class="flex flex-wrap items-end gap-x-4 gap-y-1.5 text-[12px] text-bench-soft">
+      <label v-for="role in wireRoles" :key="role" class="flex items-center gap-1.5">
+        <span
+          class="h-2.5 w-4 rounded-sm border border-bench-soft"
+          :style="{ background: wireTint[plan.wiring.colours[role]] }"
+        />
+        {{ role }}
+        <select
+          class="field w-auto px-1.5 py-0.5"
+          :value="plan.wiring.colours[role]"
+          @change="setColour(role, $event)"
+        >
+          <option v-for="colour in wireColours" :key="colour">{{ colour }}</option>
+        </select>
+      </label>
+      <label class="flex items-center gap-1.5">
+        data wire
+        <select
+          class="field w-auto px-1.5 py-0.5"
+          :value="plan.wiring.dataWire"
+          @change="setDataWire"
+        >
+          <option v-for="gauge in gauges" :key="gauge.id" :value="gauge.id">
+            {{ gauge.name }}
+          </option>
+        </select>
+      </label>
+    </div>
+    <div
+      class="min-h-0 flex-1 overflow-auto rounded-lg bg-bench-raised px-3.5 py-2"
+      tabindex="0"
+      role="group"
+      aria-label="Wires"
+    >
+      <p v-if="groups.length === 0" class="grid h-full place-items-center text-bench-soft">
+        No wires yet. Jot a length on the Measure page first.
+      </p>
+      <table
+        v-for="group in groups"
+        :key="`${group.gauge.id} ${group.colour}`"
+        class="mb-3 w-full table-fixed text-left text-[12.5px]"
+      >
+        <caption class="pb-1 text-left">
+          <span class="inline-flex items-center gap-2 font-semibold">
+            <span
+              class="h-2.5 w-5 rounded-sm border border-bench-soft"
+              :style="{ background: wireTint[group.colour] }"
+            />
+            {{ group.gauge.name }} {{ group.colour }}
+          </span>
+          <span class="ml-2 text-bench-soft">
+            {{ group.wires.length }} wires, {{ formatQuantity(group.totalMm / 1000, 'm') }} · buy
+            {{ spoolText(group) }}
+          </span>
+        </caption>
+        <colgroup>
+          <col class="w-12" />
+          <col />
+          <col />
+          <col class="w-[88px]" />
+          <col class="w-[140px] max-lg:hidden" />
+          <col class="w-[176px] max-lg:hidden" />
+        </colgroup>
+        <thead class="sr-only">
+          <tr>
+            <th>wire</th>
+            <th>from</th>
+            <th>to</th>
+            <th>length</th>
+            <th>why</th>
+            <th>ends</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="wire in group.wires"
+            :key="wire.name"
+            class="cursor-pointer border-t border-bench-line hover:bg-bench-high"
+            :class="lit.has(wire.name) && 'bg-bench-high'"
+            :data-wire-row="wire.name"
+            @click="emit('choose', { kind: 'wire', name: wire.name })"
+          >
+            <td class="w-12 py-1">
+              <button
+                class="font-semibold"
+                :class="lit.has(wire.name) && 'text-glow'"
+                :aria-pressed="lit.has(wire.name)"
+              >
+                {{ wire.name }}
+              </button>
+            </td>
+            <td class="truncate py-1 pr-2">{{ placeText(blocks, wire.from) }}</td>
+            <td class="truncate py-1 pr-2">{{ placeText(blocks, wire.to) }}</td>
+            <td class="w-[88px] py-1 pr-3 text-right font-semibold whitespace-nowrap">
+              {{ formatLength(wire.lengthMm, plan.units) }}
+            </td>
+            <td
+              class="w-[140px] truncate py-1 pr-2 text-bench-soft max-lg:hidden"
+              :title="wire.rule"
+            >
+              {{ workingText(wire.working, plan.units) }}
+            </td>
+            <td class="w-[180px] py-1 whitespace-nowrap text-bench-soft max-lg:hidden">
+              bare {{ wire.bareMm[0] }}/{{ wire.bareMm[1] }}
+              {{ wire.sleeve === null ? '' : `· sleeve ${wire.sleeve}` }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </div>
+</template>

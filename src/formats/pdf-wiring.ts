@@ -1,0 +1,196 @@
+import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
+import type { Plan } from '../core/plan/plan'
+import { workingText } from '../core/quantity/figure'
+import { formatLength, formatQuantity } from '../core/quantity/format'
+import type { Circuit } from '../core/wire/circuit'
+import type { Diagram } from '../core/wire/diagram'
+import { wireGroups, type PlanJoint } from '../core/wire/lists'
+import { blocksById, placeText } from './csv-wires'
+import { diagramSvg } from './svg-diagram'
+
+export interface WiringForPaper {
+  readonly plan: Plan
+  readonly wiring: Circuit & { readonly joints: readonly PlanJoint[] }
+  readonly diagram: Diagram
+}
+
+/** Sides of paper, points, upright. */
+const papers = { A4: [595, 842], A3: [842, 1191] } as const
+const margin = 28
+const footer = 20
+
+/** Letters on paper are not smaller than this, points: about 1.8 mm high capitals. */
+const leastLetterPt = 5.5
+/** The smallest letters of a diagram, px. */
+const smallestPx = 9.5
+
+export interface PaperChoice {
+  readonly pageSize: keyof typeof papers
+  readonly pageOrientation: 'portrait' | 'landscape'
+  /** pt a px */
+  readonly scale: number
+}
+
+/** The paper, and how it lies, on which a picture is largest: A4 as long as its letters can be read there, else A3. */
+export function paperFor({ width, height }: Pick<Diagram, 'width' | 'height'>): PaperChoice {
+  const choices = (['A4', 'A3'] as const).map((pageSize): PaperChoice => {
+    const [short, long] = papers[pageSize]
+    const fit = (across: number, down: number): number =>
+      Math.min((across - 2 * margin) / width, (down - 2 * margin - footer - 24) / height)
+    const [upright, lying] = [fit(short, long), fit(long, short)]
+    return upright >= lying
+      ? { pageSize, pageOrientation: 'portrait', scale: upright }
+      : { pageSize, pageOrientation: 'landscape', scale: lying }
+  })
+  const isReadable = ({ scale }: PaperChoice): boolean => scale * smallestPx >= leastLetterPt
+  const [first] = choices
+  return (
+    choices.find(isReadable) ??
+    choices.at(-1) ??
+    first ?? {
+      pageSize: 'A3',
+      pageOrientation: 'portrait',
+      scale: 1,
+    }
+  )
+}
+
+/** The wiring as pages: its diagram, its lists, or labels for both ends of every wire. */
+export function wiringPdf(
+  what: 'diagram' | 'lists' | 'labels',
+  given: WiringForPaper,
+): TDocumentDefinitions {
+  const { plan, diagram } = given
+  const common = {
+    info: { title: `${plan.name}: ${what}` },
+    pageMargins: [margin, margin, margin, margin + footer] as [number, number, number, number],
+    defaultStyle: { fontSize: 9 },
+    footer: (page: number, pages: number): Content => ({
+      text: `${plan.name} · ${what} · ${String(page)} of ${String(pages)} · extra-low voltage only; the mains side belongs to a certified, enclosed supply and a licensed electrician`,
+      fontSize: 7,
+      color: '#5f5646',
+      margin: [margin, 6, margin, 0],
+    }),
+  }
+  if (what === 'diagram') {
+    const { pageSize, pageOrientation, scale } = paperFor(diagram)
+    return {
+      ...common,
+      pageSize,
+      pageOrientation,
+      content: [
+        { text: plan.name, fontSize: 13, bold: true, margin: [0, 0, 0, 4] },
+        { svg: forPdf(diagramSvg(diagram, plan)), width: diagram.width * scale },
+      ],
+    }
+  }
+  return {
+    ...common,
+    pageSize: 'A4',
+    content: what === 'lists' ? lists(given) : labels(given),
+  }
+}
+
+/** Without what only a browser needs: the PDF's own font is the one there is. */
+const forPdf = (svg: string): string =>
+  svg
+    .replace(/ font-family="[^"]*"/, '')
+    .replaceAll(/ (?:data-[\w-]+|style|paint-order)="[^"]*"/g, '')
+
+function lists({ plan, wiring }: WiringForPaper): Content[] {
+  const blocks = blocksById(wiring)
+  const groups = wireGroups(wiring.wires).flatMap(({ gauge, colour, wires, totalMm, spools }) => [
+    {
+      text: `${gauge.name} ${colour}: ${formatQuantity(totalMm / 1000, 'm')}`,
+      bold: true,
+      margin: [0, 10, 0, 3],
+    },
+    {
+      text: `cut from ${spools.map(({ lengthM, wires: own }) => `${String(lengthM)} m (${own.map(({ name }) => name).join(' ')})`).join('; ')}`,
+      fontSize: 8,
+      color: '#5f5646',
+      margin: [0, 0, 0, 3],
+    },
+    {
+      layout: 'lightHorizontalLines',
+      table: {
+        headerRows: 1,
+        widths: ['auto', '*', '*', 'auto', '*', 'auto', 'auto'],
+        body: [
+          ['wire', 'from', 'to', 'length', 'why', 'bare', 'sleeve'].map((text) => ({
+            text,
+            bold: true,
+          })),
+          ...wires.map((wire) => [
+            wire.name,
+            placeText(blocks, wire.from),
+            placeText(blocks, wire.to),
+            formatLength(wire.lengthMm, plan.units),
+            workingText(wire.working, plan.units),
+            `${String(wire.bareMm[0])}/${String(wire.bareMm[1])}`,
+            wire.sleeve ?? '',
+          ]),
+        ],
+      },
+    },
+  ])
+  return [
+    { text: `Wires · ${plan.name}`, fontSize: 14, bold: true },
+    ...(groups as Content[]),
+    { text: 'Joints', fontSize: 14, bold: true, pageBreak: 'before', margin: [0, 0, 0, 6] },
+    {
+      layout: 'lightHorizontalLines',
+      table: {
+        headerRows: 1,
+        widths: ['auto', 'auto', '*', '*', 'auto', 'auto'],
+        body: [
+          ['', 'done', 'where', 'what meets', 'min', 'so far'].map((text) => ({
+            text,
+            bold: true,
+          })),
+          ...wiring.joints.map(({ id, where, meets, threadFirst, minutes, soFarMin }, index) => [
+            String(index + 1),
+            plan.wiring.ticks.includes(id) ? 'yes' : '[  ]',
+            where,
+            [
+              ...(threadFirst.length > 0
+                ? [{ text: `first thread ${threadFirst.join(', ')}`, italics: true }]
+                : []),
+              ...meets,
+            ],
+            String(minutes),
+            String(soFarMin),
+          ]),
+        ],
+      },
+    },
+  ]
+}
+
+/** Small flags to fold around both ends of each wire: its name, and where this end and the other go. */
+function labels({ plan, wiring }: WiringForPaper): Content[] {
+  const blocks = blocksById(wiring)
+  const perRow = 3
+  const cells = wiring.wires.flatMap((wire) =>
+    [
+      [wire.from, wire.to],
+      [wire.to, wire.from],
+    ].map(([here = '', there = '']) => ({
+      stack: [
+        { text: wire.name, bold: true, fontSize: 11 },
+        { text: placeText(blocks, here), fontSize: 8 },
+        { text: `to ${placeText(blocks, there)}`, fontSize: 7, color: '#5f5646' },
+      ],
+      margin: [2, 2, 2, 2] as [number, number, number, number],
+    })),
+  )
+  const rows = Array.from({ length: Math.ceil(cells.length / perRow) }, (_, row) =>
+    Array.from({ length: perRow }, (__, column) => cells[row * perRow + column] ?? { text: '' }),
+  )
+  return [
+    { text: `Labels · ${plan.name}`, fontSize: 12, bold: true, margin: [0, 0, 0, 6] },
+    rows.length === 0
+      ? { text: 'No wires yet.' }
+      : { table: { widths: ['*', '*', '*'], dontBreakRows: true, body: rows } },
+  ]
+}
