@@ -16,7 +16,7 @@ const lines = (some) =>
         .filter((line) => line.trim()).length,
     0,
   )
-const isTest = (file) => /\.test\.ts$|^e2e\//.test(file)
+const isTest = (file) => /\.test\.ts$|^e2e\/|^src\/testing\//.test(file)
 const tests = lines(files.filter(isTest))
 const code = lines(files.filter((file) => !isTest(file)))
 const share = tests / (tests + code)

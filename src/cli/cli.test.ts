@@ -93,6 +93,24 @@ describe('the command line', () => {
     expect(glow(['csv', 'weights', 'demo/bay-window-nook.json']).status).toBe(2)
   })
 
+  it.each<[readonly string[], RegExp, number]>([
+    [['csv', 'wires'], /^wire,from,to,use,gauge,colour,length mm,why/, 42],
+    [['csv', 'joints'], /^joint,kind,where,what meets,thread on first/, 59],
+    [['csv', 'pixels'], /^lane,number,run,in run,x mm,y mm,lit/, 504],
+    [['header'], /#define LANE_COUNT 3/, 48],
+    [['header', '--json'], /"fullWhiteMa": 18461/, 88],
+    [['svg', 'diagram'], /^<svg xmlns.*data-wire="W41"/, 1],
+  ])('writes %j of the nook', (args, text, lines) => {
+    const { stdout, status } = spawnSync(
+      process.execPath,
+      ['--import', 'tsx', 'src/cli/main.ts', ...args, 'demo/bay-window-nook.json'],
+      { cwd: root, encoding: 'utf8' },
+    )
+    expect(status).toBe(0)
+    expect(stdout).toMatch(text)
+    expect(stdout.trimEnd().split(/\r?\n/)).toHaveLength(lines)
+  })
+
   it('solves a feed network in the shape of the worked ones', () => {
     const worked = JSON.parse(readFileSync(`${root}/worked/feed.json`, 'utf8')) as {
       cases: { network: object }[]

@@ -43,7 +43,7 @@ describe('a file that is no plan is refused, and the message names the place', (
     ['cut short', demo.slice(0, 300), /^: Not a plan, or cut short/],
     ['something else', '{"rows": [1, 2]}', /^: Not a plan of this program/],
     ['a list', '[]', /^: Not a plan of this program/],
-    ['newer', changed((p) => (p.version = 3)), /^version: .*version 3.*newer one/],
+    ['newer', changed((p) => (p.version = 4)), /^version: .*version 4.*newer one/],
     ['wrong type', changed((p) => (p.lines[1]!.text = 7)), /^lines\[1\]\.text: .*string/],
     ['unknown field', changed((p) => (p.lines[0]!.colour = 'red')), /lines\[0\]: .*colour/],
     ['1e999', demo.replace('"limit": 1', '"limit": 1e999'), /^limit: /],
@@ -67,7 +67,7 @@ describe('a file that is no plan is refused, and the message names the place', (
       /^lines\[2\]\.stripId: “rope”/,
     ],
     ['unknown supply', changed((p) => (p.lines[2]!.supplyId = 'x')), /^lines\[2\]\.supplyId: “x”/],
-    ['twice the same id', changed((p) => (p.lines[1]!.id = 'seat')), /^lines\[1\]\.id: .*twice/],
+    ['twice the same id', changed((p) => (p.lines[6]!.id = 'seat')), /^lines\[6\]\.id: .*twice/],
     [
       'mains voltage',
       changed((p) => {
@@ -86,13 +86,22 @@ describe('a file that is no plan is refused, and the message names the place', (
   })
 })
 
-it('a plan of version 1 is upgraded, and means what it meant', () => {
-  const text = readFileSync(new URL('samples/plan-1.json', import.meta.url), 'utf8')
-  const before = JSON.parse(text) as { lines: object[]; rules: object }
-  const read = readPlanFile(text)
+const sample = (version: number): string =>
+  readFileSync(new URL(`samples/plan-${String(version)}.json`, import.meta.url), 'utf8')
+
+it.each([1, 2])('a plan of version %i is upgraded, and means what it meant', (version) => {
+  const before = JSON.parse(sample(version)) as { lines: object[]; rules: object }
+  const read = readPlanFile(sample(version))
   if (!read.ok) throw new Error(JSON.stringify(read.issues))
-  expect(read.plan).toMatchObject({ version: 2, lines: before.lines, rules: before.rules })
+  expect(read.plan).toMatchObject({ version: 3, lines: before.lines, rules: before.rules })
   expect(tally(read.plan).totals).toMatchObject({ pixels: 503, singleLights: 40 })
+  // What it did not say yet is as usual: one lane of all, on the cheapest board that does it.
+  expect(read.plan.signal).toMatchObject({ board: 'auto', fix: 'none', lanes: [], inputs: [] })
+  expect(tally(read.plan).signal.lanes).toHaveLength(1)
+})
+
+it('strips of version 1 are told more of', () => {
+  const before = JSON.parse(sample(1)) as object
   const own: Record<string, unknown> = { ...shippedStrips[0]! }
   for (const key of ['flatRadiusMm', 'edgeRadiusMm', 'spliceMm', 'prewired'])
     Reflect.deleteProperty(own, key)
@@ -103,6 +112,22 @@ it('a plan of version 1 is upgraded, and means what it meant', () => {
 })
 
 it.each<[string, (plan: Json & { lines: Json[] }) => void, RegExp]>([
+  [
+    'a board',
+    (p) => (p.signal = { ...(p.signal as object), board: 'slab' }),
+    /^signal\.board: “slab”/,
+  ],
+  ['a diode', (p) => (p.signal = { ...(p.signal as object), diode: 'x' }), /^signal\.diode: “x”/],
+  [
+    'a line on two lanes',
+    (p) => {
+      p.signal = {
+        ...(p.signal as object),
+        lanes: ['a', 'b'].map((id) => ({ id, name: id, lines: ['seat'] })),
+      }
+    },
+    /^signal\.lanes\[1\]\.lines\[0\]: “seat” hangs on a lane already/,
+  ],
   [
     'a gauge',
     (p) => (p.defaults = { stripId: 'pixels-5v-60', wire: 'rope' }),

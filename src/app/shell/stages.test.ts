@@ -19,20 +19,20 @@ const states = (result: Tally | undefined): string =>
 
 describe('the state of each stage in a word', () => {
   it.each<[string, Tally | undefined, string]>([
-    ['before there is a tally', undefined, '… · … · …'],
-    ['of an empty pad', of({}), 'empty · empty · empty'],
+    ['before there is a tally', undefined, '… · … · … · … · …'],
+    ['of an empty pad', of({}), 'empty · empty · empty · empty · empty'],
     [
       'of a line that is not understood',
       of({ lines: [{ id: 'a', text: 'sill 12oo' }] }),
-      '1 unread · 0 reels · nothing fed',
+      '1 unread · 0 reels · nothing fed · no data · 0 joints',
     ],
     [
       'of a shelf with nothing the matter',
       of({ lines: [{ id: 'a', text: 'shelf 1000' }] }),
-      '1 place · 1 reel · fits',
+      '1 place · 1 reel · fits · 1 lane · 12 joints',
     ],
-    ['of the nook', demo('bay-window-nook'), '2 care · 2 reels · 2 stop'],
-    ['of the lanterns', demo('paper-lanterns'), '1 place · 1 reel · 2 care'],
+    ['of the nook', demo('bay-window-nook'), '2 care · 2 reels · 2 stop · 3 care · 58 joints'],
+    ['of the lanterns', demo('paper-lanterns'), '1 place · 1 reel · 2 care · no data · 15 joints'],
   ])('%s', (_name, result, expected) => {
     expect(states(result)).toBe(expected)
   })

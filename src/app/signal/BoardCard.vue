@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Board } from '../../core/plan/parts'
 import type { Plan } from '../../core/plan/plan'
+import { withSet } from '../../core/plan/with-set'
 import { formatQuantity } from '../../core/quantity/format'
 import type { TallySignal } from '../../core/signal/told'
 import { valueOf } from '../feed/value-of'
@@ -72,9 +73,8 @@ function add(board: Board): void {
 function noteQuirk(event: Event): void {
   const { board } = signal
   if (board === null) return
-  const { quirk: _, ...rest } = board
-  const text = valueOf(event).trim()
-  const noted: Board = text === '' ? rest : { ...rest, quirk: text.slice(0, 200) }
+  const text = valueOf(event).trim().slice(0, 200)
+  const noted: Board = withSet<Board>(board, { quirk: text === '' ? undefined : text })
   void shelf.keepPart({ id: noted.id, kind: 'board', part: noted })
   store.commit(
     [

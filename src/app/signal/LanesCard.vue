@@ -2,7 +2,7 @@
 import { GripVertical, Plus, X } from '@lucide/vue'
 import { storeToRefs } from 'pinia'
 import { nanoid } from 'nanoid'
-import { computed, nextTick, shallowRef, useTemplateRef } from 'vue'
+import { computed, nextTick, shallowRef, useTemplateRef, watch } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import { stripOf } from '../../core/parts/find'
 import type { Line, Plan, PlanLane } from '../../core/plan/plan'
@@ -27,8 +27,20 @@ const { parts } = storeToRefs(store)
 
 const area = useTemplateRef<HTMLElement>('area')
 const { runs, nameWidth, tapeWidth, scale } = useTapes(area, 66, 168)
-const runOf = computed(() => new Map(runs.value.map((run) => [run.id, run])))
-const lineOf = computed(() => new Map(plan.lines.map((line) => [line.id, line])))
+/** Each lane's runs with their tapes and their lines of the pad. */
+const rows = computed(() => {
+  const tapes = new Map(runs.value.map((run) => [run.id, run]))
+  const lines = new Map(plan.lines.map((line) => [line.id, line]))
+  return signal.lanes.map((lane) => ({
+    lane,
+    runs: lane.runs.flatMap((run) => {
+      const [tape, line] = [tapes.get(run.id), lines.get(run.id)]
+      return tape === undefined || line === undefined
+        ? []
+        : [{ run, tape, line, strip: stripOf(parts.value, tape.stripId) }]
+    }),
+  }))
+})
 const open = shallowRef<string>()
 
 const lanes = computed(() => asPlanned(signal.lanes))
@@ -48,17 +60,28 @@ function dropped(
   if (run !== undefined)
     commitLanes(moveRun(lanes.value, run, lane.id, event.newIndex ?? 0), 'order of the data')
 }
-async function step(run: string, by: 1 | -1): Promise<void> {
+/** A grip that is moved by keys keeps the focus when its row has come to its new place. */
+let moved: string | undefined
+watch(
+  () => signal,
+  async () => {
+    const run = moved
+    if (run === undefined) return
+    await nextTick()
+    moved = undefined
+    area.value?.querySelector<HTMLElement>(`[data-grip="${run}"]`)?.focus()
+  },
+)
+function step(run: string, by: 1 | -1): void {
+  moved = run
   commitLanes(stepRun(lanes.value, run, by), 'order of the data')
-  await nextTick()
-  area.value?.querySelector<HTMLElement>(`[data-grip="${run}"]`)?.focus()
 }
 function keyOn(event: KeyboardEvent, run: string): void {
   const by = { ArrowUp: -1, ArrowDown: 1 }[event.key]
   if (by === undefined) return
   event.preventDefault()
   event.stopPropagation()
-  void step(run, by as 1 | -1)
+  step(run, by as 1 | -1)
 }
 function rename(lane: TallyLane, event: Event): void {
   const name = valueOf(event).trim()
@@ -88,8 +111,7 @@ function even(): void {
 }
 const pinUses = (lane: TallyLane) =>
   signal.pins.filter(({ need }) => need.id.startsWith(`lane.${lane.id}.`))
-const turned = (line: Line | undefined): true | undefined =>
-  line?.isTurned === true ? undefined : true
+const turned = ({ isTurned }: Line): true | undefined => (isTurned === true ? undefined : true)
 const offsetText = (lane: TallyLane, index: number): string => {
   const run = lane.runs[index]
   if (run === undefined) return ''
@@ -103,7 +125,7 @@ const offsetText = (lane: TallyLane, index: number): string => {
       No pixels, so no data. Plain strips can be dimmed: see Pins.
     </p>
     <section
-      v-for="lane in signal.lanes"
+      v-for="{ lane, runs: own } in rows"
       :key="lane.id"
       class="mb-1 border-b border-bench-line pb-1 last:border-0"
       :aria-label="lane.name"
@@ -169,7 +191,7 @@ const offsetText = (lane: TallyLane, index: number): string => {
         @update="(event) => dropped(lane, event)"
       >
         <div
-          v-for="(run, index) in lane.runs"
+          v-for="({ run, tape, line, strip }, index) in own"
           :key="run.id"
           class="flex flex-wrap items-start gap-x-2"
           :data-lane-run="run.id"
@@ -201,9 +223,7 @@ const offsetText = (lane: TallyLane, index: number): string => {
                 <button
                   class="link-quiet"
                   :aria-label="`Turn ${run.name} round`"
-                  @click="
-                    set(run.id, { isTurned: turned(lineOf.get(run.id)) }, `turn ${run.name} round`)
-                  "
+                  @click="set(run.id, { isTurned: turned(line) }, `turn ${run.name} round`)"
                 >
                   turn
                 </button>
@@ -239,18 +259,17 @@ const offsetText = (lane: TallyLane, index: number): string => {
           </div>
           <div class="pl-4">
             <LaneTape
-              v-if="runOf.get(run.id)"
-              :run="runOf.get(run.id)!"
+              :run="tape"
               :lane="run"
-              :strip="stripOf(parts, runOf.get(run.id)!.stripId)"
+              :strip="strip"
               :scale="scale"
               :width="tapeWidth"
               :is-lit="spotlight.lit.has(run.id)"
             />
           </div>
           <SkipEditor
-            v-if="open === run.id && lineOf.get(run.id)"
-            :line="lineOf.get(run.id)!"
+            v-if="open === run.id"
+            :line="line"
             :lane="run"
             @set="(skip) => set(run.id, { skip }, `pixels to skip in ${run.name}`)"
             @close="open = undefined"

@@ -97,7 +97,7 @@ export const padOf = ({ pad }: Pick<Feed, 'pad'>, cuts: number): number =>
   pad === 'end' ? cuts : Math.min(pad, cuts)
 
 /** The supply that a line hangs on. */
-export const supplyIdOf = (plan: Plan, line: Pick<Plan['lines'][number], 'supplyId'>): string =>
+const supplyIdOf = (plan: Plan, line: Pick<Plan['lines'][number], 'supplyId'>): string =>
   line.supplyId ?? plan.supplies[0]?.id ?? ''
 
 /** Every lead of the plan, its junctions' first. */

@@ -66,7 +66,10 @@ export function formatQuantity(
       return value < 4000 ? `${String(Math.round(value))} B` : `${significant(value / 1024)} KB`
     case 'V':
       // A supply's 5 V are just that; volts that were solved keep their zeros, so that columns line up.
-      return `${Math.abs(value - Number(significant(value))) < 1e-9 ? significant(value) : fixedSignificant(value)} V`
+      return `${Math.abs(value - Number(significant(value))) < 1e-9 ? significant(value) : fixedSignificant(value)} V`.replace(
+        /^-/,
+        '−',
+      )
     case 'A':
     case 'W':
       return `${fixedSignificant(value)} ${unit}`

@@ -65,7 +65,7 @@ export const dataHighV = ({ board, pins }: Pick<FittedBoard, 'board' | 'pins'>):
   )
 
 /** Volts that a pixel of a lane asks data to be measured against when nothing is lit. */
-export const darkChipV = ({ runs }: Lane, supplyV: number): number =>
+const darkChipV = ({ runs }: Lane, supplyV: number): number =>
   Math.min(
     supplyV,
     ...runs.flatMap(({ entry }) =>

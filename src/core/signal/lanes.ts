@@ -47,7 +47,7 @@ const lightOf = ({ strip, pixels }: CutStripRun): PixelLight | undefined =>
  * Which runs hang on which output: as the plan's lanes say, as far as they name pixels of one kind. A run that none of them names goes to
  * the last lane of its kind, or to one of its own.
  */
-export function laneOrder(plan: Plan, cuts: readonly CutStripRun[]): PlanLane[] {
+function laneOrder(plan: Plan, cuts: readonly CutStripRun[]): PlanLane[] {
   const light = new Map(
     cuts.flatMap((entry) => {
       const pixels = lightOf(entry)

@@ -1,7 +1,7 @@
 import { roundUp } from '../quantity/round'
 
 /** Share of a pixel's supply that its data must reach (handbook 3, logic-level). */
-export const usualRatio = 0.7
+const usualRatio = 0.7
 
 /** Margin from which a level is good, V. */
 export const goodMarginV = 0.3

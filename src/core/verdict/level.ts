@@ -74,7 +74,7 @@ export const levels: Judge = (evidence) => {
 }
 
 /** How far unbuffered data goes, mm (handbook 4): from a board of low logic, from one of 5 V or a pixel, from a buffer. */
-export const reachMm = { low: 1000, high: 3000, buffered: 5000 } as const
+const reachMm = { low: 1000, high: 3000, buffered: 5000 } as const
 
 /** Data wires that are longer than what drives them reaches. */
 export const longData: Judge = ({ plan, signal }) =>

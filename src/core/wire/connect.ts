@@ -323,15 +323,19 @@ function addBoardFeed(loom: Loom, given: WiringGiven): void {
   const from = atStrip ? first.start : (hidden.supplies.get(supplyId) ?? hidden.controller)
   const length = way(plan, from, hidden.controller)
   const about = [supplyId]
-  const end = (sign: '+' | '−', role: WireRole): string =>
-    atStrip ? loom.at(source, sign, role) : loom.at(source, `${sign} board`, role, `board ${sign}`)
+  // Its supply's end and its own; a board at the strip is told the other way round, like all that ends at a run.
+  const ends = (sign: '+' | '−', role: WireRole): Pick<Drawn, 'from' | 'to'> => {
+    const own = loom.at('board', sign, role)
+    return atStrip
+      ? { from: own, to: loom.at(source, sign, role) }
+      : { from: loom.at(source, `${sign} board`, role, `board ${sign}`), to: own }
+  }
   const hasPlus = boardFrom !== 'usb'
   // A plug of the board's own brings its plus; the minuses meet all the same.
   if (hasPlus)
     loom.wire({
       role: 'plus',
-      from: end('+', 'plus'),
-      to: loom.at('board', '+', 'plus'),
+      ...ends('+', 'plus'),
       gauge,
       ...length,
       bundle: 'board',
@@ -341,8 +345,7 @@ function addBoardFeed(loom: Loom, given: WiringGiven): void {
   if (hasPlus || plan.rules.joinsMinus)
     loom.wire({
       role: 'minus',
-      from: end('−', 'minus'),
-      to: loom.at('board', '−', 'minus'),
+      ...ends('−', 'minus'),
       gauge,
       ...length,
       bundle: 'board',

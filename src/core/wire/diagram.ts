@@ -305,10 +305,10 @@ function placeSources(circuit: Circuit, size: typeof roomy): DrawnBlock[] {
   return drawn
 }
 
-/** A board's own feed first, then what goes to the buffer, then data and the rest as they come. */
+/** What goes to a buffer first, so that it stands beside; then data, the board's own feed, and the rest as they come. */
 const boardOrder = (terminals: readonly Terminal[]): Terminal[] => {
   const rank = ({ id, role }: Terminal): number =>
-    /\/[+−]$/.test(id) ? 0 : / out$/.test(id) ? 1 : role === 'data' || role === 'clock' ? 2 : 3
+    id.endsWith(' out') ? 0 : role === 'data' || role === 'clock' ? 1 : /\/[+−]$/.test(id) ? 2 : 3
   return terminals.toSorted((a, b) => rank(a) - rank(b))
 }
 
@@ -555,7 +555,8 @@ function routeOf(
   }
   // From run to run: out at one side and in below at the same.
   if (isTarget && from.side === to.side && from.side !== 'top') {
-    const beside = from.side === 'right' ? 12 : -12
+    const apart = wire.role === 'clock' ? 20 : 12
+    const beside = from.side === 'right' ? apart : -apart
     const x = (from.side === 'right' ? Math.max : Math.min)(start[0], end[0]) + beside
     return [start, [x, start[1]], [x, end[1]], end]
   }

@@ -108,14 +108,13 @@ export interface PlanJoint {
 
 /** *Typical* minutes (handbook 7): of a soldered joint by its wires, of a screw, and of a part in a wire. */
 const minutes = {
-  perJoint: { 1: 3, 2: 4, 3: 6 },
+  perJoint: [0, 3, 4, 6],
   moreWires: 8,
   screw: 1,
   inLine: 3,
   pad: 6,
 } as const
-const solderMinutes = (wires: number): number =>
-  minutes.perJoint[wires as 1 | 2 | 3] ?? minutes.moreWires
+const solderMinutes = (wires: number): number => minutes.perJoint[wires] ?? minutes.moreWires
 
 /** A group of wire ends that are joined in one go: all at one terminal strip, or the pads at one end of a strip. */
 const placeOf = (terminal: string): string => {
@@ -197,7 +196,7 @@ export function jointsOf(
       where: `${byId.get(`run:${at.run}`)?.name ?? ''}, ${at.pad === 0 ? 'start' : `pad ${String(at.pad)}`}`,
       meets: [`${text} across + and −, its stripe to −`],
       threadFirst: [],
-      minutes: minutes.perJoint[2],
+      minutes: solderMinutes(2),
       wires: [],
       about: [at.run],
     })

@@ -1,0 +1,102 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { boardSchema } from '../../core/plan/parts'
+import type { PlanLane } from '../../core/plan/plan'
+import { tally } from '../../core/tally'
+import { demoPlan } from '../../testing/demo-plan'
+import { litWires, runOfChoice } from '../wire/wire-choice'
+import { asPlanned, moveRun, stepRun, withExtra, withLane, withoutLane } from './lanes-edit'
+import { ownBoardPins } from './own-board'
+
+const anyLanes = fc
+  .array(fc.integer({ min: 0, max: 4 }), { minLength: 1, maxLength: 4 })
+  .map((sizes): PlanLane[] => {
+    let run = 0
+    return sizes.map((size, index) => ({
+      id: `lane${String(index)}`,
+      name: `Lane ${String(index)}`,
+      lines: Array.from({ length: size }, () => `run${String((run += 1))}`),
+    }))
+  })
+  .filter((lanes) => lanes.some(({ lines }) => lines.length > 0))
+const runsOf = (lanes: readonly PlanLane[]): string[] => lanes.flatMap(({ lines }) => lines)
+
+describe('lanes by hand', () => {
+  it('no edit loses a run or hangs it twice', () => {
+    fc.assert(
+      fc.property(anyLanes, fc.nat(), fc.nat(), fc.nat(), (lanes, which, to, at) => {
+        const runs = runsOf(lanes)
+        const run = runs[which % runs.length]!
+        const target = lanes[to % lanes.length]!
+        const after = [
+          moveRun(lanes, run, target.id, at % 5),
+          stepRun(lanes, run, 1),
+          stepRun(lanes, run, -1),
+          withLane(lanes, 'new'),
+          withoutLane(lanes, target.id),
+        ]
+        for (const next of after) expect(runsOf(next).toSorted()).toEqual(runs.toSorted())
+        expect(moveRun(lanes, run, target.id, 0).find(({ id }) => id === target.id)?.lines[0]).toBe(
+          run,
+        )
+      }),
+    )
+  })
+
+  it('a step goes on to the next lane, and back again', () => {
+    const lanes = asPlanned(tally(demoPlan('bay-window-nook')).signal.lanes)
+    const stepped = stepRun(lanes, 'ledge2', 1)
+    expect(stepped.map(({ lines }) => lines.length)).toEqual([1, 3, 2])
+    expect(stepped[1]?.lines[0]).toBe('ledge2')
+    expect(stepRun(stepped, 'ledge2', -1)).toEqual(lanes)
+    expect(stepRun(lanes, 'seat', -1)).toEqual(lanes)
+  })
+
+  it('extra pixels of a kind take the place of those there were', () => {
+    const skips = withExtra([{ from: 3, count: 2, why: 'dark' }], 'relay', 2)
+    expect(skips).toHaveLength(2)
+    expect(withExtra(skips!, 'relay', 0)).toEqual([{ from: 3, count: 2, why: 'dark' }])
+    expect(withExtra([], 'first', 0)).toBeUndefined()
+  })
+})
+
+it('a board of one’s own has as many pins of each kind as were told', () => {
+  const pins = ownBoardPins({ digital: 8, pwm: 3, analogue: 2, serial: 2 })
+  const count = (ability: string): number =>
+    pins.filter(({ can }) => can.some((one) => one === ability)).length
+  expect([pins.length, count('pwm'), count('serial'), count('analogue')]).toEqual([10, 3, 2, 2])
+  const board = {
+    id: 'own-1',
+    name: 'green',
+    highV: 3.3,
+    pins,
+    pinA: 0.02,
+    allA: 0.2,
+    memoryBytes: 1,
+    supplyV: 5,
+    drawA: 0,
+    price: 0,
+  }
+  expect(boardSchema.safeParse(board).success).toBe(true)
+})
+
+describe('what is chosen on the diagram', () => {
+  const { wires } = tally(demoPlan('bay-window-nook')).wiring
+  it('lights a wire, all of a terminal, or all of a block', () => {
+    expect(litWires(wires, { kind: 'wire', name: 'W9' })).toEqual(new Set(['W9']))
+    expect(litWires(wires, { kind: 'place', id: wires[8]!.to })).toEqual(new Set(['W9']))
+    const atBoard = litWires(wires, { kind: 'place', id: 'board' })
+    expect(atBoard.size).toBe(2 + 3 + 6)
+    expect(litWires(wires, undefined).size).toBe(0)
+  })
+  it('shows the run and the pad that it meets', () => {
+    expect(runOfChoice(wires, { kind: 'wire', name: 'W9' })).toEqual({ run: 'ledge2', pad: 0 })
+    const out = wires.find(({ from }) => from === 'run:seat/D out')!
+    expect(runOfChoice(wires, { kind: 'place', id: out.from })).toEqual({ run: 'seat', pad: 'end' })
+    expect(runOfChoice(wires, { kind: 'place', id: 'run:alcove/+ 12' })).toEqual({
+      run: 'alcove',
+      pad: 12,
+    })
+    expect(runOfChoice(wires, { kind: 'place', id: 'board' })).toBeUndefined()
+  })
+})

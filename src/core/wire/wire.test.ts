@@ -1,0 +1,311 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { demoPlan } from '../../testing/demo-plan'
+import { change } from '../plan/commands'
+import { emptyPlan } from '../plan/empty'
+import type { Line, Plan } from '../plan/plan'
+import type { Point } from '../measure/geometry'
+import { tally } from '../tally'
+import { wiredPlan } from '../wired-plan'
+import { blockOf } from './circuit'
+import { diagramOf, type Diagram } from './diagram'
+import { jointsOf, wireGroups } from './lists'
+import { tracksFor } from './track-order'
+
+const planOf = (lines: readonly Partial<Line>[], extra: Partial<Plan> = {}): Plan => ({
+  ...emptyPlan('t', 'x'),
+  lines: lines.map((line, index) => ({ id: `l${String(index)}`, text: '', ...line })),
+  ...extra,
+})
+const demos = ['bay-window-nook', 'pegboard-moon', 'wardrobe-rails', 'paper-lanterns'].map(
+  (name): [string, Plan] => [name, demoPlan(name)],
+)
+const dimmed = (plan: Plan): Plan => ({
+  ...plan,
+  lines: plan.lines.map((line) => ({ ...line, dimmer: 'all' })),
+})
+const many: Plan = planOf(
+  Array.from({ length: 40 }, (_, index) => ({
+    text: `shelf ${String(500 + 13 * index)}`,
+    ...(index % 7 === 3 && {
+      feeds: [
+        { id: 'a', pad: 0 as const, fuse: 'auto' as const },
+        { id: 'b', pad: 20, fuse: 'auto' as const },
+        { id: 'c', pad: 'end' as const, fuse: 'auto' as const },
+      ],
+    }),
+  })),
+)
+const withFix = (plan: Plan, fix: 'buffer' | 'diode'): Plan => ({
+  ...plan,
+  signal: { ...plan.signal, fix },
+})
+const plans: [string, Plan][] = [
+  ...demos,
+  ['nook with a buffer', withFix(demoPlan('bay-window-nook'), 'buffer')],
+  ['nook with a diode', withFix(demoPlan('bay-window-nook'), 'diode')],
+  ['wardrobe dimmed', dimmed(demoPlan('wardrobe-rails'))],
+  ['forty shelves', many],
+  ['forty shelves and a buffer', withFix(many, 'buffer')],
+  [
+    'colours, clock and a board at the strip',
+    {
+      ...planOf([
+        { text: 'a 900', stripId: 'pixels-5v-60-clocked' },
+        { text: 'b frame 400 x 300', stripId: 'pixels-5v-60-clocked' },
+      ]),
+      signal: { ...emptyPlan('t', 'x').signal, boardFrom: 'strip' },
+    },
+  ],
+]
+
+describe('the circuit', () => {
+  it.each(plans)('of %s: every wire ends at terminals that there are, named once', (_, plan) => {
+    const { circuit, leads } = wiredPlan(plan)
+    const terminals = new Set(
+      circuit.blocks.flatMap(({ terminals: own }) => own.map(({ id }) => id)),
+    )
+    expect(terminals.size).toBe(circuit.blocks.flatMap((block) => block.terminals).length)
+    for (const wire of circuit.wires) {
+      expect(terminals).toContain(wire.from)
+      expect(terminals).toContain(wire.to)
+      expect(wire.lengthMm).toBeGreaterThan(0)
+      // What it says of its length comes to its length.
+      const product = wire.working.operands.reduce((all, { value }) => all * value, 1)
+      expect(product).toBeCloseTo(wire.lengthMm, 6)
+      expect(wire.colour).toBe(plan.wiring.colours[wire.role])
+    }
+    expect(new Set(circuit.wires.map(({ name }) => name)).size).toBe(circuit.wires.length)
+    for (const lead of leads) {
+      const own = circuit.wires.filter(({ bundle }) => bundle === lead.id)
+      expect(own.map(({ role }) => role)).toContain('plus')
+      expect(own.map(({ role }) => role)).toContain('minus')
+      for (const { lengthMm, gauge } of own)
+        expect([lengthMm, gauge]).toEqual([lead.lengthMm, lead.wire])
+    }
+  })
+
+  it('plus meets plus, minus minus, out in: along every wire', () => {
+    for (const [name, plan] of plans) {
+      const { circuit } = wiredPlan(plan)
+      const roles = new Map(
+        circuit.blocks.flatMap(({ terminals }) => terminals.map(({ id, role }) => [id, role])),
+      )
+      for (const { from, to, role } of circuit.wires) {
+        expect([role, roles.get(to)], name).toContain(role)
+        if (role === 'plus' || role === 'minus')
+          expect([roles.get(from), roles.get(to)], `${name} ${from} ${to}`).toEqual([role, role])
+        if (role === 'data' && blockOf(from).startsWith('run:') && blockOf(from) !== blockOf(to)) {
+          expect(from).toMatch(/D out$/)
+          expect(to).toMatch(/D in$/)
+        }
+      }
+    }
+  })
+
+  it('fuses stand in the plus of every lead that has one, resistors in every first data wire', () => {
+    const { circuit, signal } = wiredPlan(demoPlan('bay-window-nook'))
+    const first = circuit.wires.filter(
+      ({ role, from }) => role === 'data' && blockOf(from) === 'board',
+    )
+    expect(first).toHaveLength(signal.lanes.length)
+    for (const { inLine } of first) expect(inLine).toEqual([{ kind: 'resistor', text: '330 Ω' }])
+    for (const { inLine, role } of circuit.wires)
+      if (inLine.some(({ kind }) => kind === 'fuse')) expect(role).toBe('plus')
+  })
+
+  it('switches dimmed strips in their minus', () => {
+    const { circuit } = wiredPlan(dimmed(demoPlan('wardrobe-rails')))
+    const strips = circuit.wires.filter(
+      ({ to, from }) => to.startsWith('run:') && blockOf(from) !== blockOf(to),
+    )
+    for (const { role, from } of strips)
+      expect(blockOf(from).startsWith('switch:')).toBe(role === 'minus')
+    expect(circuit.wires.filter(({ to }) => to.includes('gate'))).toHaveLength(1)
+  })
+})
+
+describe('joints', () => {
+  it.each(plans)('of %s: every wire end is in one, times add up, ids stay', (_, plan) => {
+    const { circuit } = wiredPlan(plan)
+    const joints = jointsOf(circuit, plan)
+    expect(new Set(joints.map(({ id }) => id)).size).toBe(joints.length)
+    const ends = joints
+      .filter(({ kind }) => kind === 'solder' || kind === 'screw')
+      .flatMap(({ wires }) => wires)
+    expect(ends.toSorted()).toEqual(circuit.wires.flatMap(({ name }) => [name, name]).toSorted())
+    let soFar = 0
+    for (const joint of joints) {
+      soFar += joint.minutes
+      expect(joint.soFarMin).toBeCloseTo(soFar, 9)
+    }
+  })
+
+  it('of one shelf, by hand', () => {
+    const plan = planOf([{ text: 'shelf 900' }], {})
+    const joints = jointsOf(wiredPlan(plan).circuit, plan)
+    // Two screws, a fuse, the three pads; then the board: two screws, a fuse, three pins and a resistor; the capacitor.
+    expect(joints.map(({ kind, where, minutes }) => `${kind} ${where} ${String(minutes)}`)).toEqual(
+      [
+        'screw Supply A, shelf + 1',
+        'screw Supply A, shelf − 1',
+        'in-line in W1 3',
+        'solder shelf, start 6',
+        'screw Supply A, board + 1',
+        'screw Supply A, board − 1',
+        'in-line in W3 3',
+        'solder Board, + 3',
+        'solder Board, − 3',
+        expect.stringMatching(/^solder Board, P\d 3$/),
+        'in-line in W5 3',
+        'solder shelf, start 4',
+      ],
+    )
+    expect(joints[3]!.threadFirst).toEqual([
+      'sleeve 4.8 mm on W1',
+      'sleeve 4.8 mm on W2',
+      'sleeve 2.4 mm on W5',
+    ])
+  })
+
+  it('that are ticked stay ticked while the plan changes elsewhere', () => {
+    const plan = demoPlan('bay-window-nook')
+    const [joint] = tally(plan).wiring.joints.filter(({ about }) => about.includes('alcove'))
+    const ticked = change(plan, [
+      { do: 'tick', joint: joint!.id, isDone: true },
+      { do: 'set-text', line: 'seat', text: 'seat front 1900' },
+    ]).plan
+    expect(ticked.wiring.ticks).toEqual([joint!.id])
+    expect(tally(ticked).wiring.joints.map(({ id }) => id)).toContain(joint!.id)
+    expect(
+      change(ticked, [{ do: 'tick', joint: joint!.id, isDone: false }]).plan.wiring.ticks,
+    ).toEqual([])
+  })
+})
+
+it.each(plans)('spools of %s hold every wire of their gauge and colour once', (_, plan) => {
+  const { wires } = wiredPlan(plan).circuit
+  const groups = wireGroups(wires)
+  expect(groups.flatMap((group) => group.wires).length).toBe(wires.length)
+  for (const { spools, wires: own, gauge, colour } of groups) {
+    expect(spools.flatMap((spool) => spool.wires.map(({ name }) => name)).toSorted()).toEqual(
+      own.map(({ name }) => name).toSorted(),
+    )
+    for (const { lengthM, leftMm, wires: cut } of spools) {
+      expect(leftMm).toBeGreaterThanOrEqual(0)
+      expect(cut.reduce((sum, wire) => sum + wire.lengthMm, 0)).toBeLessThanOrEqual(lengthM * 1000)
+      for (const wire of cut) expect([wire.gauge, wire.colour]).toEqual([gauge, colour])
+    }
+  }
+})
+
+describe('the diagram', () => {
+  const drawn = (plan: Plan): Diagram => {
+    const { circuit, cuts, signal } = wiredPlan(plan)
+    return diagramOf(circuit, cuts, signal)
+  }
+  type Stretch = readonly [a: Point, b: Point]
+  const stretches = (points: readonly Point[]): Stretch[] =>
+    points.slice(1).flatMap((b, index) => {
+      const a = points[index]!
+      return a[0] === b[0] && a[1] === b[1] ? [] : [[a, b] as const]
+    })
+  const overlap = (from: number, to: number, from2: number, to2: number): number =>
+    Math.min(Math.max(from, to), Math.max(from2, to2)) -
+    Math.max(Math.min(from, to), Math.min(from2, to2))
+
+  it.each(plans)(
+    'of %s: wires meet their terminals, turn at right angles and lie on no other',
+    (_, plan) => {
+      const { wires, blocks, width, height } = drawn(plan)
+      const at = new Map(
+        blocks.flatMap(({ terminals }) => terminals.map(({ id, at: place }) => [id, place])),
+      )
+      const all: { stretch: Stretch; ends: readonly string[] }[] = []
+      for (const { wire, points } of wires) {
+        expect(points[0]).toEqual(at.get(wire.from))
+        expect(points.at(-1)).toEqual(at.get(wire.to))
+        for (const stretch of stretches(points)) {
+          const [[ax, ay], [bx, by]] = stretch
+          expect(ax === bx || ay === by, `${wire.name} slants`).toBe(true)
+          for (const x of [ax, bx]) expect(x >= 0 && x <= width).toBe(true)
+          for (const y of [ay, by]) expect(y >= 0 && y <= height).toBe(true)
+          for (const other of all) {
+            // Wires to one terminal come together before it.
+            if (other.ends.some((end) => end === wire.from || end === wire.to)) continue
+            const [[cx, cy], [dx, dy]] = other.stretch
+            const isOn =
+              (ax === bx && cx === dx && ax === cx && overlap(ay, by, cy, dy) > 0.5) ||
+              (ay === by && cy === dy && ay === cy && overlap(ax, bx, cx, dx) > 0.5)
+            expect(isOn, `${wire.name} lies on ${other.ends.join(' ')}`).toBe(false)
+          }
+          all.push({ stretch, ends: [wire.from, wire.to] })
+        }
+      }
+    },
+  )
+
+  it.each(plans)(
+    'of %s: blocks stand apart, and no wire runs through one that is not its own',
+    (_, plan) => {
+      const { wires, blocks } = drawn(plan)
+      for (const [index, a] of blocks.entries())
+        for (const b of blocks.slice(index + 1)) {
+          const isApart =
+            overlap(a.x, a.x + a.width, b.x, b.x + b.width) <= 0 ||
+            overlap(a.y, a.y + a.height, b.y, b.y + b.height) <= 0
+          expect(isApart, `${a.block.id} and ${b.block.id}`).toBe(true)
+        }
+      for (const { wire, points } of wires)
+        for (const block of blocks) {
+          if ([blockOf(wire.from), blockOf(wire.to)].includes(block.block.id)) continue
+          for (const [[ax, ay], [bx, by]] of stretches(points))
+            expect(
+              overlap(ax, bx, block.x + 1, block.x + block.width - 1) >= 0 &&
+                overlap(ay, by, block.y + 1, block.y + block.height - 1) >= 0,
+              `${wire.name} through ${block.block.id}`,
+            ).toBe(false)
+        }
+    },
+  )
+})
+
+it('tracks of a channel cross no more than in the order in which they came', () => {
+  const height = fc.integer({ min: 0, max: 40 })
+  const bundle = fc.record({
+    left: fc.array(height, { minLength: 1, maxLength: 2 }),
+    right: fc.array(height, { minLength: 1, maxLength: 2 }),
+  })
+  fc.assert(
+    fc.property(fc.array(bundle, { minLength: 1, maxLength: 7 }), (items) => {
+      const spanOf = (item: (typeof items)[number]): number[] => [...item.left, ...item.right]
+      const crossings = (tracks: readonly number[]): number => {
+        let count = 0
+        for (const [i, a] of items.entries())
+          for (const [j, b] of items.entries()) {
+            if (tracks[i]! >= tracks[j]!) continue
+            const inside = (y: number, of: number[]): boolean =>
+              y > Math.min(...of) && y < Math.max(...of)
+            count += a.right.filter((y) => inside(y, spanOf(b))).length
+            count += b.left.filter((y) => inside(y, spanOf(a))).length
+          }
+        return count
+      }
+      const tracks = tracksFor(items)
+      // Those that share a track stand apart.
+      for (const [i, a] of items.entries())
+        for (const [j, b] of items.entries())
+          if (i < j && tracks[i] === tracks[j])
+            expect(
+              Math.max(...spanOf(a)) <= Math.min(...spanOf(b)) ||
+                Math.max(...spanOf(b)) <= Math.min(...spanOf(a)),
+            ).toBe(true)
+      const middle = (of: number[]): number => of.reduce((sum, y) => sum + y, 0) / of.length
+      const sorted = items
+        .map((_, index) => index)
+        .toSorted((i, j) => middle(items[j]!.right) - middle(items[i]!.right))
+      const plain = items.map((_, index) => sorted.indexOf(index))
+      expect(crossings(tracks)).toBeLessThanOrEqual(crossings(plain))
+    }),
+  )
+})

@@ -1,0 +1,133 @@
+import { XMLParser } from 'fast-xml-parser'
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { emptyPlan } from '../core/plan/empty'
+import { pixelMap } from '../core/signal/pixel-map'
+import { programData } from '../core/signal/program'
+import { diagramOf } from '../core/wire/diagram'
+import { jointsOf } from '../core/wire/lists'
+import { wiredPlan } from '../core/wired-plan'
+import { demoPlan } from '../testing/demo-plan'
+import { jointsCsv, pixelsCsv, wiresCsv } from './csv-wires'
+import { paperFor, wiringPdf } from './pdf-wiring'
+import { programHeader, programJson } from './program'
+import { diagramSvg } from './svg-diagram'
+import { node, svgText } from './svg-tree'
+
+const plan = demoPlan('bay-window-nook')
+const wired = wiredPlan(plan)
+const { circuit, cuts, signal, layout, supplies } = wired
+const diagram = diagramOf(circuit, cuts, signal)
+const data = programData(plan, signal, supplies)
+const rows = (text: string): string[] => text.trimEnd().split('\r\n')
+
+describe('the wiring as CSV', () => {
+  it('says of each wire where it goes, how long it is and why', () => {
+    const [head, first, ...rest] = rows(wiresCsv(circuit))
+    expect(head).toBe(
+      'wire,from,to,use,gauge,colour,length mm,why,bare from mm,bare to mm,sleeve,in the wire',
+    )
+    expect(first).toBe(
+      'W1,Supply A seat front +,seat front +,plus,1 mm²,red,462,"420 mm × 1.1 (at right angles along the drawing, with the plan’s slack)",7,3,4.8 mm,fuse 7.5 A',
+    )
+    expect(rest).toHaveLength(circuit.wires.length - 1)
+  })
+
+  it('says of each joint what meets what, and whether it is done', () => {
+    const joints = jointsOf(circuit, plan)
+    const [, first, second] = rows(jointsCsv(joints, [joints[1]!.id]))
+    expect(first).toBe('1,screw,"Supply A, seat front +",W1 plus (red) to seat front +,,1,1,')
+    expect(second).toMatch(/,2,yes$/)
+  })
+
+  it('has every pixel with its number and place', () => {
+    const lines = rows(pixelsCsv(pixelMap(signal.lanes, layout)))
+    expect(lines[0]).toBe('lane,number,run,in run,x mm,y mm,lit')
+    expect(lines).toHaveLength(1 + 503)
+    expect(lines[1]).toMatch(/^Seat,0,seat front,0,[\d.]+,[\d.]+,yes$/)
+  })
+})
+
+describe('for the program', () => {
+  it('counts, pins, lanes, offsets and limits as a C header', () => {
+    const header = programHeader(data)
+    for (const line of [
+      '#define LIMIT_MA 16000',
+      '#define FULL_WHITE_MA 18461',
+      '#define LANE_COUNT 3',
+      '#define LANE_SEAT_PIN 4',
+      '#define LANE_SEAT_PIXELS 161',
+      '#define LANE_SEAT_ORDER "GRB"',
+      '#define PIN_BRIGHTNESS_KNOB 34',
+      '  { "right ledge", 0, 128, 33 },',
+      '#define DARK_COUNT 0',
+    ])
+      expect(header.split('\n')).toContain(line)
+    expect(JSON.parse(programJson(data))).toEqual(data)
+  })
+
+  it('is C whatever things are called', () => {
+    fc.assert(
+      fc.property(fc.array(fc.string({ unit: 'binary' }), { maxLength: 4 }), (names) => {
+        const header = programHeader({
+          ...data,
+          plan: names.join(),
+          lanes: names.map((name) => ({
+            ...data.lanes[0]!,
+            name,
+            runs: [{ name, first: 0, count: 1, dark: [] }],
+          })),
+        })
+        const ids = [...header.matchAll(/^#define (\S+)/gm)].map(([, id]) => id!)
+        expect(new Set(ids).size).toBe(ids.length)
+        for (const id of ids) expect(id).toMatch(/^[A-Z_]\w*$/)
+        // No string or comment is left by a name.
+        for (const line of header.split('\n'))
+          if (!line.startsWith('//')) expect((line.match(/"/g) ?? []).length % 2).toBe(0)
+      }),
+    )
+  })
+})
+
+describe('the diagram on paper', () => {
+  it('is well-formed, shows every wire, and says where the mains ends', () => {
+    const svg = diagramSvg(diagram, { ...plan, name: 'a < b & "c"' })
+    const parsed = new XMLParser({ ignoreAttributes: false }).parse(svg) as {
+      svg: Record<string, string>
+    }
+    expect(parsed.svg['@_aria-label']).toBe('Wiring of a < b & "c"')
+    for (const { name } of circuit.wires) expect(svg).toContain(`data-wire="${name}"`)
+    expect(svg).toContain('licensed electrician')
+    expect(svgText(node('text', { x: 1 }, '<'))).toBe('<text x="1">&lt;</text>')
+  })
+
+  it('goes on the smallest paper on which it can be read', () => {
+    expect(paperFor({ width: 700, height: 900 })).toMatchObject({
+      pageSize: 'A4',
+      pageOrientation: 'portrait',
+    })
+    expect(paperFor(diagram)).toMatchObject({ pageSize: 'A4', pageOrientation: 'landscape' })
+    const forty = emptyPlan('forty', 'x')
+    const many = wiredPlan({
+      ...forty,
+      lines: Array.from({ length: 40 }, (_, index) => ({
+        id: `l${String(index)}`,
+        text: `shelf ${String(500 + index)}`,
+      })),
+    })
+    const large = diagramOf(many.circuit, many.cuts, many.signal)
+    const paper = paperFor(large)
+    expect(paper.pageSize).toBe('A3')
+    // Its small letters are 5 points high and more.
+    expect(paper.scale * 10).toBeGreaterThan(5)
+  })
+
+  it('lists and labels name both ends of every wire', () => {
+    const given = { plan, diagram, wiring: { ...circuit, joints: jointsOf(circuit, plan) } }
+    for (const what of ['lists', 'labels'] as const) {
+      const text = JSON.stringify(wiringPdf(what, given).content)
+      for (const { name } of circuit.wires) expect(text).toContain(`"${name}"`)
+    }
+    expect(JSON.stringify(wiringPdf('diagram', given).content)).toContain('<svg')
+  })
+})
