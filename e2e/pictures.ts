@@ -1,3 +1,7 @@
+import { diagramOf } from '../src/core/wire/diagram'
+import { wiredPlan } from '../src/core/wired-plan'
+import { diagramSvg } from '../src/formats/svg-diagram'
+import { demoPlan } from '../src/testing/demo-plan'
 import { expect, line, test, verdict } from './browser'
 
 const folder = 'docs/screenshots'
@@ -51,6 +55,34 @@ test('feed', async ({ page }) => {
     .click()
   await expect(page.getByRole('list', { name: 'Ways to feed it' })).toBeVisible()
   await page.screenshot({ path: `${folder}/feed-planned.png` })
+})
+
+test('signal and wire', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: /^Signal/ }).click()
+  await expect(verdict(page, 'low-level')).toBeVisible()
+  await page.screenshot({ path: `${folder}/signal.png` })
+  await page.getByRole('radio', { name: 'Pins' }).click()
+  await page.screenshot({ path: `${folder}/pins.png` })
+  await page.getByRole('link', { name: /^Wire/ }).click()
+  await expect(page.locator('[data-block="board"]').first()).toBeVisible()
+  await page.screenshot({ path: `${folder}/wire.png` })
+  await page.getByRole('radio', { name: 'Joints' }).click()
+  await page.getByRole('checkbox').first().check()
+  await expect(page.getByTestId('joints-left')).toHaveText(/^1 of/)
+  await page.screenshot({ path: `${folder}/joints.png` })
+})
+
+test('the diagram on paper', async ({ page }) => {
+  const plan = demoPlan('bay-window-nook')
+  const { circuit, cuts, signal } = wiredPlan(plan)
+  const svg = diagramSvg(diagramOf(circuit, cuts, signal), plan)
+  // A4, lying, at 96 px an inch.
+  await page.setViewportSize({ width: 1123, height: 794 })
+  await page.setContent(
+    `<body style="margin:24px">${svg.replace(/ width="\d+" height="\d+"/, ' style="width:1075px;height:746px"')}</body>`,
+  )
+  await page.screenshot({ path: `${folder}/wire-paper.png` })
 })
 
 test('supplies and use', async ({ page }) => {

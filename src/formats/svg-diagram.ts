@@ -348,25 +348,17 @@ function run(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNod
 /** Above the strip, or in it where there is no room; wires that pass are cut out around it. */
 function runTitle({ block, x, y, height }: DrawnBlock, theme: Theme): SvgNode {
   const isLow = height < 44
-  const words = node(
-    'tspan',
-    { 'font-weight': 600, fill: theme.ink, 'font-size': isLow ? 11.5 : 14 },
-    block.name,
-  )
+  const place = { x: x + (isLow ? 26 : 2), y: isLow ? y + height / 2 + 4 : y - 6 }
+  const words = [
+    node('tspan', { 'font-weight': 600, 'font-size': isLow ? 11.5 : 14 }, block.name),
+    node('tspan', { 'font-size': isLow ? 10 : 11 }, `  ${block.detail}`),
+  ]
+  const ground = isLow ? theme.strip : theme.ground
   return node(
-    'text',
-    {
-      x: x + (isLow ? 26 : 2),
-      y: isLow ? y + height / 2 + 4 : y - 6,
-      'font-size': isLow ? 10 : 11,
-      fill: theme.soft,
-      stroke: isLow ? theme.strip : theme.ground,
-      'stroke-width': 3,
-      'paint-order': 'stroke',
-      'data-block': block.id,
-    },
-    words,
-    `  ${block.detail}`,
+    'g',
+    { 'data-block': block.id },
+    node('text', { ...place, fill: ground, stroke: ground, 'stroke-width': 3 }, ...words),
+    node('text', { ...place, fill: theme.ink }, ...words),
   )
 }
 

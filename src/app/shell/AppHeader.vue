@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { ChevronDown, Redo2, Undo2 } from '@lucide/vue'
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
@@ -37,6 +37,19 @@ const stageLinks = computed(() =>
     key: String(index + 1),
     state: stageState(stage.name, store.tally),
   })),
+)
+
+/** In a narrow window the page that is open comes into view. */
+const nav = useTemplateRef<HTMLElement>('nav')
+watch(
+  () => [route.name, store.tally === undefined],
+  async () => {
+    await nextTick()
+    nav.value
+      ?.querySelector('[aria-current]')
+      ?.scrollIntoView({ inline: 'center', block: 'nearest' })
+  },
+  { immediate: true },
 )
 
 const isRenaming = ref(false)
@@ -177,6 +190,7 @@ const fileActions = [
     </div>
 
     <nav
+      ref="nav"
       class="ml-auto flex h-full min-w-0 items-stretch gap-3 overflow-x-auto overflow-y-hidden [scrollbar-width:none] lg:gap-6"
       aria-label="Stages"
     >

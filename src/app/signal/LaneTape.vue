@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { useElementVisibility } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
 import type { Strip } from '../../core/plan/parts'
 import type { TallyLaneRun } from '../../core/signal/told'
 import type { TallyRun } from '../../core/tally'
@@ -14,6 +15,10 @@ const { run, lane, strip, scale } = defineProps<{
   width: number
   isLit: boolean
 }>()
+
+/** Of hundreds of tapes only those near the window are drawn. */
+const root = useTemplateRef<SVGSVGElement>('root')
+const isNear = useElementVisibility(root, { rootMargin: '400px' })
 
 const top = 16
 const height = 15
@@ -58,84 +63,87 @@ const id = computed(() => `lane-tape-${run.id}`)
 
 <template>
   <svg
+    ref="root"
     :width="width"
     height="50"
     class="block overflow-visible"
     role="img"
     :aria-label="`${run.name}: pixels ${lane.first} to ${lane.first + lane.pixels - 1}`"
   >
-    <defs>
-      <pattern :id="id" patternUnits="userSpaceOnUse" :width="lightPx" :height="height" :y="top">
-        <circle
-          :cx="lightPx / 2"
-          :cy="height / 2"
-          :r="Math.max(0.5, Math.min(2.2, lightPx * 0.34))"
-          class="fill-[#fff3d6]"
-        />
-      </pattern>
-    </defs>
-    <g v-for="{ piece, stripX, stripWidth } in pieces" :key="piece.name">
-      <g :transform="`translate(${stripX} 0)`">
-        <rect
-          :y="top"
-          :width="stripWidth"
-          :height="height"
-          rx="1.5"
-          class="fill-[#3d372f]"
-          :class="isLit ? 'stroke-glow' : 'stroke-bench-line'"
-        />
-        <rect :y="top" :width="stripWidth" :height="height" :fill="`url(#${id})`" />
+    <template v-if="isNear">
+      <defs>
+        <pattern :id="id" patternUnits="userSpaceOnUse" :width="lightPx" :height="height" :y="top">
+          <circle
+            :cx="lightPx / 2"
+            :cy="height / 2"
+            :r="Math.max(0.5, Math.min(2.2, lightPx * 0.34))"
+            class="fill-[#fff3d6]"
+          />
+        </pattern>
+      </defs>
+      <g v-for="{ piece, stripX, stripWidth } in pieces" :key="piece.name">
+        <g :transform="`translate(${stripX} 0)`">
+          <rect
+            :y="top"
+            :width="stripWidth"
+            :height="height"
+            rx="1.5"
+            class="fill-[#3d372f]"
+            :class="isLit ? 'stroke-glow' : 'stroke-bench-line'"
+          />
+          <rect :y="top" :width="stripWidth" :height="height" :fill="`url(#${id})`" />
+        </g>
       </g>
-    </g>
-    <g v-for="([from, to], index) in lane.dark" :key="index">
-      <rect
-        :x="xOf(from)"
-        :y="top - 1"
-        :width="Math.max(2, xOf(to) - xOf(from))"
-        :height="height + 2"
-        class="fill-bench/85 stroke-bench-soft"
-        stroke-dasharray="2 2"
-      >
-        <title>Dark: {{ lane.first + from }} to {{ lane.first + to - 1 }}</title>
-      </rect>
-    </g>
-    <!-- The arrow that is printed on the strip. -->
-    <path
-      v-for="({ x }, index) in arrow"
-      :key="index"
-      :d="`M${x - 4} ${top + 2.5}l6 5l-6 5`"
-      fill="none"
-      stroke-width="1.8"
-      :class="lane.isAgainstArrow ? 'stroke-stop' : 'stroke-data'"
-    />
-    <!-- Where the data wire comes in. -->
-    <path
-      :d="
-        lane.isAgainstArrow
-          ? `M${endX + 16} ${top + height / 2}h-11l4 -4m-4 4l4 4`
-          : `M-14 ${top + height / 2}h11l-4 -4m4 4l-4 4`
-      "
-      fill="none"
-      class="stroke-glow"
-      stroke-width="2"
-    />
-    <text x="0" :y="top + height + 14" class="fill-glow text-[11px] font-semibold">
-      {{ lane.first }}
-    </text>
-    <g v-for="{ number, x } in numbers" :key="number">
-      <path :d="`M${x} ${top + height}v4`" class="stroke-bench-soft" />
-      <text :x="x + 2" :y="top + height + 14" class="fill-bench-soft text-[10.5px]">
-        {{ number }}
+      <g v-for="([from, to], index) in lane.dark" :key="index">
+        <rect
+          :x="xOf(from)"
+          :y="top - 1"
+          :width="Math.max(2, xOf(to) - xOf(from))"
+          :height="height + 2"
+          class="fill-bench/85 stroke-bench-soft"
+          stroke-dasharray="2 2"
+        >
+          <title>Dark: {{ lane.first + from }} to {{ lane.first + to - 1 }}</title>
+        </rect>
+      </g>
+      <!-- The arrow that is printed on the strip. -->
+      <path
+        v-for="({ x }, index) in arrow"
+        :key="index"
+        :d="`M${x - 4} ${top + 2.5}l6 5l-6 5`"
+        fill="none"
+        stroke-width="1.8"
+        :class="lane.isAgainstArrow ? 'stroke-stop' : 'stroke-data'"
+      />
+      <!-- Where the data wire comes in. -->
+      <path
+        :d="
+          lane.isAgainstArrow
+            ? `M${endX + 16} ${top + height / 2}h-11l4 -4m-4 4l4 4`
+            : `M-14 ${top + height / 2}h11l-4 -4m4 4l-4 4`
+        "
+        fill="none"
+        class="stroke-glow"
+        stroke-width="2"
+      />
+      <text x="0" :y="top + height + 14" class="fill-glow text-[11px] font-semibold">
+        {{ lane.first }}
       </text>
-    </g>
-    <text
-      v-if="endX > 60"
-      :x="endX"
-      :y="top + height + 14"
-      text-anchor="end"
-      class="fill-glow text-[11px] font-semibold"
-    >
-      {{ lane.first + lane.pixels - 1 }}
-    </text>
+      <g v-for="{ number, x } in numbers" :key="number">
+        <path :d="`M${x} ${top + height}v4`" class="stroke-bench-soft" />
+        <text :x="x + 2" :y="top + height + 14" class="fill-bench-soft text-[10.5px]">
+          {{ number }}
+        </text>
+      </g>
+      <text
+        v-if="endX > 60"
+        :x="endX"
+        :y="top + height + 14"
+        text-anchor="end"
+        class="fill-glow text-[11px] font-semibold"
+      >
+        {{ lane.first + lane.pixels - 1 }}
+      </text>
+    </template>
   </svg>
 </template>

@@ -43,7 +43,7 @@ const rows = computed(() => {
 })
 const open = shallowRef<string>()
 
-const lanes = computed(() => asPlanned(signal.lanes))
+const lanes = computed(() => asPlanned(signal.lanes, plan.signal.lanes))
 const commitLanes = (next: readonly PlanLane[], label: string): void => {
   store.commit([{ do: 'set-signal', signal: { lanes: [...next] } }], { label })
 }
@@ -193,7 +193,7 @@ const offsetText = (lane: TallyLane, index: number): string => {
         <div
           v-for="({ run, tape, line, strip }, index) in own"
           :key="run.id"
-          class="flex flex-wrap items-start gap-x-2"
+          class="flex flex-wrap items-start gap-x-2 [contain-intrinsic-size:auto_50px] [content-visibility:auto]"
           :data-lane-run="run.id"
           @pointerenter="spotlight.light([run.id])"
           @pointerleave="spotlight.dim"

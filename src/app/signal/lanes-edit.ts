@@ -1,9 +1,20 @@
 import type { PlanLane, Skip } from '../../core/plan/plan'
 import type { TallyLane } from '../../core/signal/told'
 
-/** The lanes as the plan keeps them. */
-export const asPlanned = (lanes: readonly TallyLane[]): PlanLane[] =>
-  lanes.map(({ id, name, runs }) => ({ id, name, lines: runs.map((run) => run.id) }))
+/**
+ * The lanes as the plan keeps them: its own, which are never behind the hand, and with them the runs that only the tally has put on a lane.
+ */
+export function asPlanned(told: readonly TallyLane[], own: readonly PlanLane[] = []): PlanLane[] {
+  const placed = new Set(own.flatMap(({ lines }) => lines))
+  const lanes = new Map(own.map((lane) => [lane.id, { ...lane, lines: [...lane.lines] }]))
+  for (const { id, name, runs } of told) {
+    const left = runs.map((run) => run.id).filter((run) => !placed.has(run))
+    const lane = lanes.get(id)
+    if (lane !== undefined) lane.lines.push(...left)
+    else if (left.length > 0) lanes.set(id, { id, name, lines: left })
+  }
+  return [...lanes.values()]
+}
 
 /** A run taken to a place on a lane. */
 export function moveRun(

@@ -52,6 +52,15 @@ describe('lanes by hand', () => {
     expect(stepRun(lanes, 'seat', -1)).toEqual(lanes)
   })
 
+  it('a run that no lane names stands where the tally has put it; what the hand did last counts', () => {
+    const { lanes } = tally(demoPlan('bay-window-nook')).signal
+    const [low, ...rest] = asPlanned(lanes)
+    const own = [{ ...low!, lines: ['seat'] }, ...rest]
+    expect(asPlanned(lanes, own)[0]?.lines).toEqual(['seat', 'ledge2'])
+    const moved = stepRun(asPlanned(lanes), 'ledge2', 1)
+    expect(asPlanned(lanes, moved)).toEqual(moved)
+  })
+
   it('extra pixels of a kind take the place of those there were', () => {
     const skips = withExtra([{ from: 3, count: 2, why: 'dark' }], 'relay', 2)
     expect(skips).toHaveLength(2)

@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { h, type VNode } from 'vue'
-import { computed } from 'vue'
+import { computed, useTemplateRef, watchEffect } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import type { Diagram } from '../../core/wire/diagram'
 import { diagramTree } from '../../formats/svg-diagram'
-import type { SvgNode } from '../../formats/svg-tree'
+import { svgText } from '../../formats/svg-tree'
 import type { WireChoice } from './wire-choice'
 
 const { diagram, plan, lit, choice } = defineProps<{
@@ -22,13 +21,14 @@ const tree = computed(() =>
     litPlace: choice?.kind === 'place' ? choice.id : undefined,
   }),
 )
-const vnode = ({ tag, attributes, children }: SvgNode): VNode =>
-  h(
-    tag,
-    attributes,
-    children.map((child) => (typeof child === 'string' ? child : vnode(child))),
-  )
-const Picture = (): VNode => vnode(tree.value)
+/** As text: a plan of hundreds of runs has tens of thousands of parts, and the browser's own reader is fastest. All words in it are escaped. */
+const picture = useTemplateRef<HTMLElement>('picture')
+watchEffect(
+  () => {
+    if (picture.value !== null) picture.value.innerHTML = svgText(tree.value)
+  },
+  { flush: 'post' },
+)
 
 function click(event: MouseEvent): void {
   const at = event.target instanceof Element ? event.target : undefined
@@ -42,5 +42,5 @@ function click(event: MouseEvent): void {
 </script>
 
 <template>
-  <div @click="click"><Picture /></div>
+  <div ref="picture" @click="click" />
 </template>

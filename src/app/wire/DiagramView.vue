@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Maximize, ZoomIn, ZoomOut } from '@lucide/vue'
 import { useElementSize } from '@vueuse/core'
-import { useTemplateRef } from 'vue'
+import { useTemplateRef, watch } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import type { Diagram } from '../../core/wire/diagram'
 import { useDrag } from '../bench/use-drag'
@@ -25,6 +25,18 @@ const { view, isFitted, fitAll, pan, zoom } = useView({
   height: () => height.value,
   padding: 4,
 })
+/** Letters that are drawn smaller cannot be read: in a narrow window the picture begins at its top left. */
+const leastScale = 0.55
+watch(
+  () => width.value > 0 && height.value > 0,
+  (isThere) => {
+    if (isThere && view.value.scale < leastScale) {
+      zoom(leastScale / view.value.scale, [0, 0])
+      pan({ ...view.value, x: 0, y: 0 }, 4, 44)
+    }
+  },
+  { flush: 'post' },
+)
 const startDrag = useDrag()
 function grab(event: PointerEvent): void {
   const from = view.value

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import type { Tally } from '../../core/tally'
@@ -9,6 +9,8 @@ import { usePlanStore } from '../stores/plan'
 const { plan, tally } = defineProps<{ plan: Plan; tally: Tally }>()
 
 const store = usePlanStore()
+/** Joints that are listed; more when asked for. */
+const shown = ref(200)
 const done = computed(() => new Set(plan.wiring.ticks))
 const joints = computed(() => tally.wiring.joints)
 const left = computed(() => joints.value.filter(({ id }) => !done.value.has(id)))
@@ -48,7 +50,7 @@ const kinds = { screw: 'screw', solder: 'solder', 'in-line': 'in line', pad: 'pa
       </p>
       <ol>
         <li
-          v-for="(joint, index) in joints"
+          v-for="(joint, index) in joints.slice(0, shown)"
           :key="joint.id"
           class="flex gap-3 border-b border-bench-line py-1.5 text-[12.5px] last:border-0"
           :class="done.has(joint.id) && 'opacity-60'"
@@ -82,6 +84,9 @@ const kinds = { screw: 'screw', solder: 'solder', 'in-line': 'in line', pad: 'pa
           </span>
         </li>
       </ol>
+      <button v-if="joints.length > shown" class="button-quiet mt-2" @click="shown += 200">
+        {{ joints.length - shown }} more
+      </button>
     </div>
   </div>
 </template>

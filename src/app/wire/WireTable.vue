@@ -21,6 +21,8 @@ const { plan, tally, lit } = defineProps<{
 const emit = defineEmits<{ choose: [choice: WireChoice] }>()
 
 const store = usePlanStore()
+/** Rows of one group that are shown; the files have all. */
+const mostRows = 200
 const blocks = computed(() => blocksById(tally.wiring))
 const groups = computed(() => wireGroups(tally.wiring.wires))
 
@@ -122,7 +124,7 @@ const spoolText = (group: (typeof groups.value)[number]): string => {
         </thead>
         <tbody>
           <tr
-            v-for="wire in group.wires"
+            v-for="wire in group.wires.slice(0, mostRows)"
             :key="wire.name"
             class="cursor-pointer border-t border-bench-line hover:bg-bench-high"
             :class="lit.has(wire.name) && 'bg-bench-high'"
@@ -152,6 +154,11 @@ const spoolText = (group: (typeof groups.value)[number]): string => {
             <td class="w-[180px] py-1 whitespace-nowrap text-bench-soft max-lg:hidden">
               bare {{ wire.bareMm[0] }}/{{ wire.bareMm[1] }}
               {{ wire.sleeve === null ? '' : `· sleeve ${wire.sleeve}` }}
+            </td>
+          </tr>
+          <tr v-if="group.wires.length > mostRows" class="border-t border-bench-line">
+            <td colspan="6" class="py-1 text-bench-soft">
+              and {{ group.wires.length - mostRows }} shorter ones: Save, Wires as CSV has all
             </td>
           </tr>
         </tbody>

@@ -2,6 +2,11 @@ import { describe, expect, it } from 'vitest'
 import { groupDraw } from '../load/load'
 import { partsOf, siblingAt, stripOf, supplyPartOf } from './find'
 import { shippedStrips } from './strips'
+import { boardSchema } from '../plan/parts'
+import { wireRoles } from '../plan/choices'
+import { boardOf, shippedBoards } from './boards'
+import { diodeOf, diodes } from './diodes'
+import { inputParts } from './inputs'
 import { shippedSupplies } from './supplies'
 
 const shipped = partsOf({ strips: [], supplies: [] })
@@ -87,5 +92,71 @@ describe('finding a part', () => {
   it('says which strip is missing; a missing supply is none', () => {
     expect(() => stripOf(shipped, 'rope')).toThrow('rope')
     expect(supplyPartOf(shipped, 'rope')).toBeUndefined()
+  })
+})
+
+describe('boards that ship', () => {
+  it.each(shippedBoards.map((board) => [board.name, board] as const))('%s is whole', (_, board) => {
+    expect(boardSchema.safeParse(board).error).toBeUndefined()
+    const names = board.pins.map(({ name }) => name)
+    expect(new Set(names).size).toBe(names.length)
+    for (const { can } of board.pins) {
+      // What only listens does no PWM, what only sends measures nothing.
+      expect(can.includes('input-only') && can.includes('pwm')).toBe(false)
+      expect(can.includes('output-only') && can.includes('analogue')).toBe(false)
+    }
+    expect(board.pinA).toBeLessThan(board.allA)
+    expect(board.burstA ?? Infinity).toBeGreaterThan(board.drawA)
+    if (board.raw !== undefined) expect(board.raw.fromV).toBeGreaterThan(board.supplyV)
+    expect(boardOf(shippedBoards, board.id)).toBe(board)
+  })
+
+  it('are those of the handbook', () => {
+    const count = (id: string, ability: string): number =>
+      boardOf(shippedBoards, id).pins.filter(({ can }) => can.some((one) => one === ability)).length
+    // Small 5 V: 14 digital of which 2 serial, 6 PWM, 6 analogue; large: 54 digital, 15 PWM; tiny: 5 pins.
+    const small = boardOf(shippedBoards, 'small-5v')
+    expect(small.pins.filter(({ name }) => name.startsWith('D'))).toHaveLength(14)
+    expect([
+      count('small-5v', 'serial'),
+      count('small-5v', 'pwm'),
+      count('small-5v', 'analogue'),
+    ]).toEqual([2, 6, 6])
+    expect([
+      small.memoryBytes,
+      small.raw?.limitA,
+      small.raw?.limitW,
+      small.pinA,
+      small.allA,
+    ]).toEqual([2048, 0.8, 1, 0.02, 0.2])
+    expect(count('large-5v', 'pwm')).toBe(15)
+    expect(boardOf(shippedBoards, 'tiny-5v').pins).toHaveLength(5)
+    expect(boardOf(shippedBoards, 'button-3v3').pins).toHaveLength(3)
+    // Wi-Fi: 18 usable besides those that load programs.
+    const wifi = boardOf(shippedBoards, 'wifi-3v3')
+    expect(wifi.pins.filter(({ can }) => !can.includes('serial'))).toHaveLength(18)
+    expect([wifi.drawA, wifi.burstA]).toEqual([0.08, 0.4])
+    expect(
+      boardOf(shippedBoards, 'pixel-box').pins.every(
+        ({ highV, name }) => (highV === 5) === name.startsWith('OUT'),
+      ),
+    ).toBe(true)
+    expect(() => boardOf(shippedBoards, 'slab')).toThrow(RangeError)
+  })
+
+  it('sensors need pins that some board has, diodes drop less than a volt', () => {
+    for (const { pins, mA } of Object.values(inputParts)) {
+      expect(mA).toBeGreaterThan(0)
+      for (const { must } of pins)
+        expect(
+          shippedBoards.some((board) => board.pins.some(({ can }) => can.includes(must))),
+        ).toBe(true)
+    }
+    for (const diode of diodes) {
+      expect(diode.dropV).toBeLessThan(1)
+      expect(diodeOf(diode.id)).toBe(diode)
+    }
+    expect(() => diodeOf('none')).toThrow(RangeError)
+    expect(wireRoles).toContain('clock')
   })
 })

@@ -94,8 +94,9 @@ const sourceWidth = 222
 const inputTrackPx = 8
 const edge = 16
 const inputWidth = 144
-/** Pieces that are drawn one by one. */
+/** Pieces of a run that are drawn one by one, in a plan of so many runs at most; otherwise their jumpers stand in the list alone. */
 const mostPieces = 12
+const mostRunsInPieces = 60
 
 /**
  * Lays the wiring out: supplies, junctions, board and what belongs to it at the left, one below the other; runs at the right, in the order of
@@ -421,7 +422,7 @@ function placeRuns(
       })
       if (isLeft) entryY.set(terminal.id, at)
     }
-    const { pieces, joints } = piecesIn(entry, isMirrored, size)
+    const { pieces, joints } = piecesIn(entry, isMirrored, size, runs.length > mostRunsInPieces)
     for (const terminal of block.terminals) {
       const joint = joints.get(terminal.id.split('/')[1] ?? '')
       if (joint === undefined) continue
@@ -468,10 +469,11 @@ function piecesIn(
   entry: CutStripRun,
   isMirrored: boolean,
   size: typeof roomy,
+  isWhole: boolean,
 ): { pieces: DrawnBlock['pieces']; joints: Map<string, number> } {
   const placed = entry.pieces.filter(({ cuts }) => cuts > 0)
   const joints = new Map<string, number>()
-  if (placed.length > mostPieces || placed.length === 0)
+  if (isWhole || placed.length > mostPieces || placed.length === 0)
     return { pieces: [{ x: 0, width: size.run, name: '' }], joints }
   const wired = new Set(
     jumpersOf(entry)

@@ -54,7 +54,40 @@ export function wireGroups(wires: readonly PlanWire[]): WireGroup[] {
     .toSorted((a, b) => b.gauge.areaMm2 - a.gauge.areaMm2 || a.colour.localeCompare(b.colour))
 }
 
+/** More wires than this are laid on spools one after another, longest first: the best way is not looked for any more. */
+const mostPacked = 60
+
+/** Wires on as few spools of one length as first fit gives, the last no longer than it has to be. */
+function firstFit(gauge: Gauge, wires: readonly PlanWire[]): WireGroup['spools'] {
+  const longest = Math.max(...spoolLengths.map(([metres]) => metres)) * 1000
+  const bins: { left: number; wires: PlanWire[] }[] = []
+  for (const wire of wires) {
+    const mm = Math.ceil(wire.lengthMm)
+    const bin = bins.find(({ left }) => left >= mm)
+    if (bin === undefined)
+      bins.push({ left: Math.max(longest, Math.ceil(mm / 1000) * 1000) - mm, wires: [wire] })
+    else {
+      bin.left -= mm
+      bin.wires.push(wire)
+    }
+  }
+  return bins.map(({ wires: own }) => {
+    const needMm = own.reduce((sum, { lengthMm }) => sum + Math.ceil(lengthMm), 0)
+    const [metres, share] = spoolLengths.find(([length]) => length * 1000 >= needMm) ?? [
+      Math.ceil(needMm / 1000),
+      1,
+    ]
+    return {
+      lengthM: metres,
+      price: Math.round(((metres * gauge.pricePerM) / 2) * share * 100) / 100,
+      wires: own,
+      leftMm: metres * 1000 - needMm,
+    }
+  })
+}
+
 function spoolsFor(gauge: Gauge, wires: readonly PlanWire[]): WireGroup['spools'] {
+  if (wires.length > mostPacked) return firstFit(gauge, wires)
   const packed = pack(
     {
       pieces: wires.map(({ lengthMm }) => Math.ceil(lengthMm)),
@@ -66,14 +99,8 @@ function spoolsFor(gauge: Gauge, wires: readonly PlanWire[]): WireGroup['spools'
     },
     { mostNodes: 500, mostSets: 60 },
   )
-  // Longer than any spool: as many metres as it takes, of one piece.
-  if (!packed.ok)
-    return wires.map((wire) => ({
-      lengthM: Math.ceil(wire.lengthMm / 1000),
-      price: (Math.ceil(wire.lengthMm / 1000) * gauge.pricePerM) / 2,
-      wires: [wire],
-      leftMm: 0,
-    }))
+  // Longer than any spool.
+  if (!packed.ok) return firstFit(gauge, wires)
   const left = [...wires]
   return packed.packing.bins.map(({ length, price, pieces }) => {
     const own = pieces.flatMap((mm) => {

@@ -1,0 +1,149 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { jointsCsv, pixelsCsv, wiresCsv } from '../formats/csv-wires'
+import { readPlanFile, writePlanFile } from '../formats/plan-file'
+import { programHeader } from '../formats/program'
+import { diagramSvg } from '../formats/svg-diagram'
+import { shippedBoards } from './parts/boards'
+import { diodes } from './parts/diodes'
+import { shippedStrips } from './parts/strips'
+import { boardFeeds, inputKinds, levelFixes, lowLogics, skipReasons } from './plan/choices'
+import { change } from './plan/commands'
+import { emptyPlan } from './plan/empty'
+import type { Line, Plan } from './plan/plan'
+import { pixelMap } from './signal/pixel-map'
+import { programData } from './signal/program'
+import { tally } from './tally'
+import { diagramOf } from './wire/diagram'
+import { wiredPlan } from './wired-plan'
+
+const anyText = fc.oneof(
+  fc.integer({ min: 30, max: 2600 }).map((mm) => `shelf ${String(mm)}`),
+  fc.constantFrom(
+    'ring 382',
+    'crown frame 500 x 300',
+    'ledge 3 x 410 + 90',
+    'cells panels 2 x 6 sides 168',
+    'stars grid 4 x 5 @ 60',
+    'sill 12oo',
+    '# a note',
+    '',
+  ),
+)
+const anyLine: fc.Arbitrary<Omit<Line, 'id'>> = fc.record(
+  {
+    text: anyText,
+    stripId: fc.constantFrom(...shippedStrips.map(({ id }) => id)),
+    isTurned: fc.boolean(),
+    isDataAtEnd: fc.boolean(),
+    dimmer: fc.constantFrom('all', 'some'),
+    skip: fc.array(
+      fc.record({
+        from: fc.nat({ max: 90 }),
+        count: fc.integer({ min: 1, max: 9 }),
+        why: fc.constantFrom(...skipReasons),
+      }),
+      { maxLength: 2 },
+    ),
+  },
+  { requiredKeys: ['text'] },
+)
+const anyPlan: fc.Arbitrary<Plan> = fc
+  .record({
+    lines: fc.array(anyLine, { minLength: 1, maxLength: 6 }),
+    board: fc.constantFrom('auto', ...shippedBoards.map(({ id }) => id)),
+    boardFrom: fc.constantFrom(...boardFeeds),
+    fix: fc.constantFrom(...levelFixes),
+    diode: fc.constantFrom(...diodes.map(({ id }) => id)),
+    resistorOhm: fc.constantFrom(null, 330),
+    inputs: fc.array(fc.constantFrom(...inputKinds), { maxLength: 4 }),
+    laneOf: fc.array(fc.nat({ max: 2 }), { minLength: 6, maxLength: 6 }),
+    lowLogic: fc.constantFrom(...lowLogics),
+    joinsMinus: fc.boolean(),
+  })
+  .map(({ lines, inputs, laneOf, lowLogic, joinsMinus, ...signal }) => {
+    const empty = emptyPlan('any', 'x')
+    const own = lines.map((line, index) => ({ ...line, id: `l${String(index)}` }))
+    return {
+      ...empty,
+      lines: own,
+      rules: { ...empty.rules, lowLogic, joinsMinus },
+      signal: {
+        ...empty.signal,
+        ...signal,
+        inputs: inputs.map((kind, index) => ({
+          id: `i${String(index)}`,
+          kind,
+          name: `${kind} ${String(index)}`,
+        })),
+        // Some lines on lanes of their own, the others wherever they go by themselves.
+        lanes: [0, 1].map((lane) => ({
+          id: `lane${String(lane)}`,
+          name: `Lane ${String(lane)}`,
+          lines: own.filter((_, index) => laneOf[index] === lane).map(({ id }) => id),
+        })),
+      },
+    }
+  })
+
+const numbersIn = (value: unknown): number[] =>
+  typeof value === 'number'
+    ? [value]
+    : typeof value === 'object' && value !== null
+      ? Object.values(value).flatMap(numbersIn)
+      : []
+
+describe('any plan', () => {
+  it('has a signal and a wiring without holes, and every remedy leaves a plan', () => {
+    fc.assert(
+      fc.property(anyPlan, (plan) => {
+        const { signal, wiring, verdicts, roll } = tally(plan)
+        for (const number of [
+          ...numbersIn(signal.lanes),
+          ...numbersIn(wiring.wires),
+          ...numbersIn(wiring.joints),
+        ])
+          expect(Number.isFinite(number)).toBe(true)
+        for (const { figures } of roll) for (const { value } of figures) expect(value).not.toBeNaN()
+        // A pin serves one thing; every lane that has pixels has its own.
+        const pins = signal.pins.flatMap(({ pin }) => pin?.name ?? [])
+        expect(new Set(pins).size).toBe(pins.length)
+        for (const { runs, pixels } of signal.lanes) {
+          let next = 0
+          for (const run of runs) {
+            expect(run.first - run.extra).toBe(next)
+            next = run.first + run.pixels
+          }
+          expect(next).toBe(pixels)
+        }
+        for (const { remedies, code } of verdicts)
+          for (const { commands, label } of remedies) {
+            const read = readPlanFile(writePlanFile(change(plan, commands).plan))
+            expect(read.ok, `${code}: ${label}`).toBe(true)
+          }
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('is written as lists, header and diagram, each with all of it', () => {
+    fc.assert(
+      fc.property(anyPlan, (plan) => {
+        const { circuit, signal, layout, supplies, cuts } = wiredPlan(plan)
+        const rows = (text: string): number => text.trimEnd().split('\r\n').length - 1
+        expect(rows(wiresCsv(circuit))).toBe(circuit.wires.length)
+        expect(rows(jointsCsv(tally(plan).wiring.joints, []))).toBe(
+          tally(plan).wiring.joints.length,
+        )
+        const pixels = signal.lanes.reduce((sum, lane) => sum + lane.pixels, 0)
+        expect(rows(pixelsCsv(pixelMap(signal.lanes, layout)))).toBe(pixels)
+        expect(programHeader(programData(plan, signal, supplies))).toContain(
+          `#define LANE_COUNT ${String(signal.lanes.length)}`,
+        )
+        const svg = diagramSvg(diagramOf(circuit, cuts, signal), plan)
+        expect(svg).not.toMatch(/NaN|undefined|Infinity/)
+      }),
+      { numRuns: 40 },
+    )
+  })
+})
