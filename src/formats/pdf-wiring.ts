@@ -93,7 +93,7 @@ export function wiringPdf(
 
 /** Without what only a browser needs: the PDF's own font is the one there is. */
 const forPdf = (svg: string): string =>
-  svg.replace(/ font-family="[^"]*"/, '').replaceAll(/ (?:data-[\w-]+|style)="[^"]*"/g, '')
+  svg.replace(/ font-family="[^"]*"/, '').replaceAll(/ (?:data-[\w-]+|cursor)="[^"]*"/g, '')
 
 function lists({ plan, wiring }: WiringForPaper): Content[] {
   const blocks = blocksById(wiring)

@@ -205,7 +205,7 @@ function wireNode(
 ): SvgNode {
   return node(
     'g',
-    { 'data-wire': wire.name, opacity: isDim ? 0.25 : 1, style: 'cursor:pointer' },
+    { 'data-wire': wire.name, opacity: isDim ? 0.25 : 1, cursor: 'pointer' },
     node('title', {}, `${wire.name}, ${wire.role}, ${wire.colour}`),
     node('path', { d: d(points), fill: 'none', stroke: 'transparent', 'stroke-width': 9 }),
     ...(isLit
@@ -234,7 +234,7 @@ function box(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNod
   const isLit = litPlace === block.id
   return node(
     'g',
-    { 'data-block': block.id, style: 'cursor:pointer' },
+    { 'data-block': block.id, cursor: 'pointer' },
     node('rect', {
       x,
       y,
@@ -290,7 +290,7 @@ function run(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNod
   const tip = isMirrored ? x + 20 : x + width - 20
   return node(
     'g',
-    { 'data-block': block.id, style: 'cursor:pointer' },
+    { 'data-block': block.id, cursor: 'pointer' },
     ...pieces.flatMap((piece) => [
       node('rect', {
         x: piece.x,

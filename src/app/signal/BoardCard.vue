@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { boardOf } from '../../core/parts/boards'
 import type { Board } from '../../core/plan/parts'
 import type { Plan } from '../../core/plan/plan'
 import { withSet } from '../../core/plan/with-set'
@@ -182,6 +183,11 @@ const slowest = computed(
         />
       </label>
     </template>
-    <OwnBoardDialog v-if="isAdding" @close="isAdding = false" @add="add" />
+    <OwnBoardDialog
+      v-if="isAdding"
+      :like="signal.board ?? boardOf(store.parts.boards, 'small-5v')"
+      @close="isAdding = false"
+      @add="add"
+    />
   </section>
 </template>

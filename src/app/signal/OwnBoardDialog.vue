@@ -1,69 +1,94 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
-import { useForm } from 'vee-validate'
+import { useField, useForm } from 'vee-validate'
 import { nameSchema, type Board } from '../../core/plan/parts'
 import { z } from '../../core/quantity/z'
 import FormDialog from '../ui/FormDialog.vue'
 import FormField from '../ui/FormField.vue'
 import { typedSchema } from '../ui/typed-schema'
-import { ownBoardPins } from './own-board'
+import { pinsText, readPins } from './own-board'
 
+const { like } = defineProps<{
+  /** Where it starts from. */
+  like: Board
+}>()
 const emit = defineEmits<{ close: []; add: [board: Board] }>()
 
-const count = (most: number) =>
+const amount = (what: string, most: number) =>
   z
-    .number({ error: 'How many?' })
-    .int('whole')
-    .min(0, 'not below 0')
+    .number({ error: `${what}?` })
+    .positive('more than 0')
     .max(most, `at most ${String(most)}`)
+const volts = amount('Volts', 60)
+
 const { handleSubmit } = useForm({
   validationSchema: typedSchema(
     z
       .object({
         name: nameSchema,
-        highV: z.number({ error: 'Volts?' }).min(1, 'at least 1 V').max(24, 'at most 24 V'),
-        digital: count(100),
-        pwm: count(100),
-        analogue: count(50),
-        serial: count(20),
-        memoryKb: z.number({ error: 'Kilobytes?' }).positive('more than 0').max(1e6, 'too many'),
-        allMa: z.number({ error: 'Milliamperes?' }).positive('more than 0').max(10_000, 'too many'),
+        highV: amount('Volts', 24),
+        memoryKb: amount('Kilobytes', 1e6),
+        pinMa: amount('Milliamperes', 10_000),
+        allMa: amount('Milliamperes', 50_000),
+        drawMa: amount('Milliamperes', 10_000),
+        fromV: volts.optional(),
+        toV: volts.optional(),
+        limitA: amount('Amperes', 50).optional(),
+        limitW: amount('Watts', 50).optional(),
+        pins: z.string().superRefine((text, context) => {
+          const read = readPins(text)
+          if (!read.ok) context.addIssue({ code: 'custom', message: read.message })
+        }),
       })
-      .refine(({ digital, pwm, serial }) => pwm + serial <= digital, {
-        path: ['pwm'],
-        message: 'PWM and serial pins are among the digital ones',
+      .refine(({ fromV, toV }) => fromV === undefined || toV === undefined || fromV <= toV, {
+        path: ['toV'],
+        message: 'not below where it begins',
       })
-      .refine(({ digital, analogue }) => digital + analogue > 0, {
-        path: ['digital'],
-        message: 'a board without a pin drives nothing',
-      }),
+      .refine(
+        ({ fromV, toV, limitA, limitW }) =>
+          [fromV, toV, limitA, limitW].filter((one) => one === undefined).length % 4 === 0,
+        { path: ['fromV'], message: 'all four of its raw input, or none' },
+      ),
   ),
   initialValues: {
     name: '',
-    highV: 3.3,
-    digital: 10,
-    pwm: 6,
-    analogue: 2,
-    serial: 2,
-    memoryKb: 32,
-    allMa: 200,
+    highV: like.highV,
+    memoryKb: like.memoryBytes / 1024,
+    pinMa: like.pinA * 1000,
+    allMa: like.allA * 1000,
+    drawMa: like.drawA * 1000,
+    fromV: like.raw?.fromV,
+    toV: like.raw?.toV,
+    limitA: like.raw?.limitA,
+    limitW: like.raw?.limitW,
+    pins: pinsText(like.pins),
   },
 })
-const submit = handleSubmit(({ name, highV, memoryKb, allMa, ...pins }) => {
-  emit('add', {
-    id: `own-${nanoid(8)}`,
-    name,
-    highV,
-    pins: ownBoardPins(pins),
-    pinA: 0.02,
-    allA: allMa / 1000,
-    memoryBytes: memoryKb * 1024,
-    supplyV: 5,
-    drawA: 0.05,
-    price: 0,
-  })
-  emit('close')
-})
+const { value: pins, errorMessage: pinsProblem } = useField<string>('pins')
+
+const submit = handleSubmit(
+  ({ name, highV, memoryKb, pinMa, allMa, drawMa, fromV, toV, limitA, limitW, pins: jotted }) => {
+    const read = readPins(jotted)
+    if (!read.ok) return
+    emit('add', {
+      id: `own-${nanoid(8)}`,
+      name,
+      highV,
+      pins: [...read.pins],
+      pinA: pinMa / 1000,
+      allA: allMa / 1000,
+      memoryBytes: memoryKb * 1024,
+      supplyV: like.supplyV,
+      drawA: drawMa / 1000,
+      price: 0,
+      ...(fromV !== undefined &&
+        toV !== undefined &&
+        limitA !== undefined &&
+        limitW !== undefined && { raw: { fromV, toV, limitA, limitW } }),
+    })
+    emit('close')
+  },
+)
 </script>
 
 <template>
@@ -77,20 +102,35 @@ const submit = handleSubmit(({ name, highV, memoryKb, allMa, ...pins }) => {
       class="col-span-2"
       name="name"
       label="Name"
-      hint="What it is, such as: green 3.3 V board"
+      :hint="`What it is, such as: green 3.3 V board. It starts as the ${like.name}.`"
     />
     <FormField name="highV" label="Logic high" unit="V" type="number" />
     <FormField name="memoryKb" label="Memory" unit="KB" type="number" />
-    <FormField name="digital" label="Digital pins" type="number" />
-    <FormField name="pwm" label="of these with PWM" type="number" />
-    <FormField name="serial" label="of these serial" type="number" />
-    <FormField name="analogue" label="Analogue pins" type="number" />
-    <FormField
-      class="col-span-2"
-      name="allMa"
-      label="Its pads give in all"
-      unit="mA"
-      type="number"
-    />
+    <FormField name="pinMa" label="A pin gives" unit="mA" type="number" />
+    <FormField name="allMa" label="Its pads give in all" unit="mA" type="number" />
+    <FormField name="drawMa" label="It draws itself" unit="mA" type="number" />
+    <label class="col-span-2 block text-[13px]">
+      <span class="mb-1 block text-bench-soft"
+        >Pins, a line each: name or range, and what it can do</span
+      >
+      <textarea
+        v-model="pins"
+        name="pins"
+        rows="5"
+        class="field font-mono text-[12px]"
+        :class="pinsProblem && 'border-stop'"
+        :aria-invalid="pinsProblem !== undefined"
+        spellcheck="false"
+      />
+      <span v-if="pinsProblem" class="mt-1 block text-[12px] text-stop">{{ pinsProblem }}</span>
+      <span v-else class="mt-1 block text-[12px] text-bench-soft"
+        >digital, pwm, analogue, interrupt, serial, boot, input, output; 5V where its high is
+        another. D2-D9 is a range.</span
+      >
+    </label>
+    <FormField name="fromV" label="Raw input from" unit="V" type="number" />
+    <FormField name="toV" label="to" unit="V" type="number" />
+    <FormField name="limitA" label="its regulator up to" unit="A" type="number" />
+    <FormField name="limitW" label="and burns up to" unit="W" type="number" />
   </FormDialog>
 </template>

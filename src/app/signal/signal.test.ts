@@ -1,12 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { shippedBoards } from '../../core/parts/boards'
 import { boardSchema } from '../../core/plan/parts'
 import type { PlanLane } from '../../core/plan/plan'
 import { tally } from '../../core/tally'
 import { demoPlan } from '../../testing/demo-plan'
 import { litWires, runOfChoice } from '../wire/wire-choice'
 import { asPlanned, moveRun, stepRun, withExtra, withLane, withoutLane } from './lanes-edit'
-import { ownBoardPins } from './own-board'
+import { pinsText, readPins } from './own-board'
 
 const anyLanes = fc
   .array(fc.integer({ min: 0, max: 4 }), { minLength: 1, maxLength: 4 })
@@ -69,24 +70,42 @@ describe('lanes by hand', () => {
   })
 })
 
-it('a board of one’s own has as many pins of each kind as were told', () => {
-  const pins = ownBoardPins({ digital: 8, pwm: 3, analogue: 2, serial: 2 })
-  const count = (ability: string): number =>
-    pins.filter(({ can }) => can.some((one) => one === ability)).length
-  expect([pins.length, count('pwm'), count('serial'), count('analogue')]).toEqual([10, 3, 2, 2])
-  const board = {
-    id: 'own-1',
-    name: 'green',
-    highV: 3.3,
-    pins,
-    pinA: 0.02,
-    allA: 0.2,
-    memoryBytes: 1,
-    supplyV: 5,
-    drawA: 0,
-    price: 0,
-  }
-  expect(boardSchema.safeParse(board).success).toBe(true)
+describe('pins of a board of one’s own', () => {
+  it('are read as they are jotted', () => {
+    const read = readPins(
+      'D0-D1 serial\nD2 pwm, interrupt\n\n  G34 input analogue\nOUT1 output 5V ',
+    )
+    expect(read).toEqual({
+      ok: true,
+      pins: [
+        { name: 'D0', can: ['digital', 'serial'] },
+        { name: 'D1', can: ['digital', 'serial'] },
+        { name: 'D2', can: ['digital', 'pwm', 'interrupt'] },
+        { name: 'G34', can: ['input-only', 'analogue'] },
+        { name: 'OUT1', can: ['digital', 'output-only'], highV: 5 },
+      ],
+    })
+  })
+
+  it.each<[string, RegExp]>([
+    ['D3 dimmable', /“dimmable” of D3: a pin can be digital, pwm/],
+    ['D9-D2 pwm', /“D9-D2”: a name such as D3, or a range/],
+    ['D1-A4 pwm', /“D1-A4”: a name/],
+    ['D1-D4\nD3 pwm', /D3 stands there twice/],
+    ['  \n', /without a pin/],
+    ['D0-D150\nE0-E99', /At most 200 pins/],
+  ])('%j is told what is wrong', (text, message) => {
+    const read = readPins(text)
+    expect(read.ok ? '' : read.message).toMatch(message)
+  })
+
+  it.each(shippedBoards.map((board) => [board.name, board] as const))(
+    'those of the %s come back as they were written',
+    (_, board) => {
+      expect(readPins(pinsText(board.pins))).toEqual({ ok: true, pins: board.pins })
+      expect(boardSchema.safeParse(board).success).toBe(true)
+    },
+  )
 })
 
 describe('what is chosen on the diagram', () => {

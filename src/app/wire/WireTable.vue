@@ -103,6 +103,19 @@ const spoolText = (group: (typeof groups.value)[number]): string => {
             {{ group.wires.length }} wires, {{ formatQuantity(group.totalMm / 1000, 'm') }} · buy
             {{ spoolText(group) }}
           </span>
+          <span
+            v-for="(spool, index) in group.wires.length > 1 ? group.spools.slice(0, 6) : []"
+            :key="index"
+            class="block text-[12px] text-bench-soft"
+          >
+            from {{ spool.lengthM }} m cut
+            {{
+              spool.wires
+                .slice(0, 24)
+                .map(({ name }) => name)
+                .join(' ')
+            }}, {{ formatQuantity(spool.leftMm / 1000, 'm') }} left
+          </span>
         </caption>
         <colgroup>
           <col class="w-12" />
