@@ -16,6 +16,7 @@ const routes: RouteRecordRaw[] = [
     },
   },
   { path: '/plans', name: 'plans', component: () => import('./plans/PlansPage.vue') },
+  { path: '/sums/:name?', name: 'sums', component: () => import('./sums/SumsPage.vue') },
   { path: '/plan/:id', redirect: (to) => ({ name: 'measure', params: to.params }) },
   { path: '/plan/:id/measure', name: 'measure', component: MeasurePage },
   { path: '/plan/:id/cut', name: 'cut', component: () => import('./cut/CutPage.vue') },

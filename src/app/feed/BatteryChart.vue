@@ -4,7 +4,13 @@ import VueApexCharts from 'vue3-apexcharts'
 import { formatQuantity } from '../../core/quantity/format'
 import type { Tally } from '../../core/tally'
 
-const { battery, name } = defineProps<{ battery: Tally['batteries'][number]; name: string }>()
+const { battery, name } = defineProps<{
+  battery: Pick<
+    Tally['batteries'][number],
+    'course' | 'cutoffV' | 'peakFirstV' | 'hours' | 'endsBy'
+  >
+  name: string
+}>()
 
 const series = computed(() => [
   {

@@ -214,6 +214,14 @@ const fileActions = [
         </RouterLink>
       </template>
       <RouterLink
+        :to="{ name: 'sums' }"
+        class="items-center border-t-2 border-b-2 border-transparent px-1 text-bench-soft"
+        :class="isInPlan ? 'hidden sm:flex' : 'flex'"
+        active-class="border-b-glow! text-bench-ink!"
+      >
+        Sums
+      </RouterLink>
+      <RouterLink
         :to="{ name: 'plans' }"
         class="hidden items-center border-t-2 border-b-2 border-transparent px-1 text-bench-soft sm:flex"
         active-class="border-b-glow! text-bench-ink!"

@@ -6,7 +6,7 @@ import { useLiveQuery } from '../storage/use-live-query'
 
 /** The browser's database: the shelf of plans, and the user's own parts, which every plan offers. */
 export const useShelf = defineStore('shelf', () => {
-  const db = openDatabase()
+  const db = markRaw(openDatabase())
   // Raw: seen through a reactive proxy the database loses track of its own transactions.
   const shelf = markRaw(new PlanShelf(db))
   const problem = shallowRef<string | undefined>()
@@ -23,6 +23,7 @@ export const useShelf = defineStore('shelf', () => {
   )
 
   return {
+    db,
     shelf,
     ready,
     parts,

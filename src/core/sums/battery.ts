@@ -1,7 +1,7 @@
 import { batteryLife } from '../feed/battery'
 import { chemistryNames } from '../parts/chemistries'
 import { z } from '../quantity/z'
-import { defineSum } from './sum'
+import { defineSum, line } from './sum'
 
 export const batterySum = defineSum(
   'battery',
@@ -20,4 +20,35 @@ export const batterySum = defineSum(
     cutoffV: z.number().nonnegative().max(60),
   }),
   batteryLife,
+  {
+    title: 'Battery life',
+    asks: ['how long will it last', 'how many hours on batteries', 'which batteries'],
+    start: {
+      chemistry: 'alkaline-aa',
+      inSeries: 3,
+      inParallel: 1,
+      load: { currentA: 0.2 },
+      cutoffV: 3.3,
+    },
+    fields: {
+      chemistry: ['Cells', ''],
+      inSeries: ['In series', ''],
+      inParallel: ['Side by side', ''],
+      'load.currentA': ['It draws', 'A'],
+      'load.powerW': ['It draws', 'W'],
+      'load.efficiency': ['Converter gives on', '%'],
+      cutoffV: ['It goes out below', 'V'],
+    },
+    lines: (_, { hours, firstV, usedShare, endsBy }) => [
+      line('lasts', hours * 60, 'min', {
+        note: endsBy === 'empty' ? 'until the cells are empty' : 'until they sag below the cut-off',
+      }),
+      line('at the start', firstV, 'V'),
+      line('used of the cells', usedShare, '%'),
+    ],
+    into: (_, { hours }) => ({
+      label: `${hours.toFixed(1)} h as what a battery has to last`,
+      commands: () => [{ do: 'set-use', use: { batteryHours: Math.max(0.1, hours) } }],
+    }),
+  },
 )

@@ -1,6 +1,6 @@
 import { benchLight } from '../glow/bench-light'
 import { z } from '../quantity/z'
-import { defineSum } from './sum'
+import { defineSum, line } from './sum'
 
 export const benchLightSum = defineSum(
   'bench-light',
@@ -12,4 +12,20 @@ export const benchLightSum = defineSum(
     offsetM: z.number().default(0),
   }),
   benchLight,
+  {
+    title: 'Light on a surface',
+    asks: ['how bright is it', 'lux on a worktop', 'enough light to read'],
+    start: { lumensPerM: 800, lengthM: 1.2, heightM: 0.5, offsetM: 0 },
+    fields: {
+      lumensPerM: ['Strip', 'lm/m'],
+      lengthM: ['Length', 'm'],
+      heightM: ['Height above it', 'm'],
+      offsetM: ['From its middle', 'm'],
+    },
+    lines: (_, { lux }) => [
+      line('on the surface', lux, 'lx', {
+        note: lux < 100 ? 'a glow' : lux < 300 ? 'to find things by' : 'to work by',
+      }),
+    ],
+  },
 )

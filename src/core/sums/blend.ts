@@ -1,6 +1,6 @@
 import { blend } from '../glow/blend'
 import { z } from '../quantity/z'
-import { defineSum } from './sum'
+import { defineSum, line } from './sum'
 
 export const blendSum = defineSum(
   'blend',
@@ -10,4 +10,16 @@ export const blendSum = defineSum(
     depthMm: z.number().positive().max(10_000),
   }),
   blend,
+  {
+    title: 'Dots behind a cover',
+    asks: ['do the dots show', 'how deep a profile', 'diffuser distance'],
+    start: { pitchMm: 16.7, depthMm: 15 },
+    fields: { pitchMm: ['From light to light', 'mm'], depthMm: ['From lights to cover', 'mm'] },
+    lines: (_, { ripple }) => [
+      line('ripple', ripple, '%', {
+        word: ripple < 0.05 ? 'the dots are gone' : ripple < 0.2 ? 'a soft wave' : 'dots show',
+        note: 'below about 5 % the line is even',
+      }),
+    ],
+  },
 )

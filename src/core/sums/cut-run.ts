@@ -1,7 +1,8 @@
+import { working } from '../quantity/figure'
 import { cutRun } from '../cut/cut-run'
 import { roundings } from '../plan/choices'
 import { z } from '../quantity/z'
-import { defineSum } from './sum'
+import { defineSum, line, op } from './sum'
 
 export const cutRunSum = defineSum(
   'cut-run',
@@ -14,4 +15,25 @@ export const cutRunSum = defineSum(
     endAllowanceMm: z.number().nonnegative().default(0),
   }),
   cutRun,
+  {
+    title: 'Strip cut at its marks',
+    asks: ['how many pixels fit', 'where do I cut', 'how large is the gap'],
+    start: { lengthMm: 655, cutPitchMm: 16.667, pixelsPerCut: 1, fit: 'inside', endAllowanceMm: 0 },
+    fields: {
+      lengthMm: ['Length', 'mm'],
+      cutPitchMm: ['From cut mark to cut mark', 'mm'],
+      pixelsPerCut: ['Pixels a group', ''],
+      fit: ['Round', ''],
+      endAllowanceMm: ['Kept free at each end', 'mm'],
+    },
+    lines: ({ cutPitchMm, lengthMm }, { cuts, placedMm, gapMm, pixels }) => [
+      line('strip', placedMm, 'mm', {
+        working: working`${op('groups', cuts)} × ${op('pitch', cutPitchMm, 'mm')}`,
+      }),
+      line(gapMm < 0 ? 'hangs over' : 'gap', Math.abs(gapMm), 'mm', {
+        working: working`${op('length', lengthMm, 'mm')} − ${op('strip', placedMm, 'mm')}`,
+      }),
+      line('pixels', pixels, 'px'),
+    ],
+  },
 )

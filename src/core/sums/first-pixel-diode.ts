@@ -1,6 +1,8 @@
 import { z } from '../quantity/z'
-import { firstPixelDiode } from '../signal/level'
-import { defineSum } from './sum'
+import { firstPixelDiode, levelGrade } from '../signal/level'
+import { defineSum, line } from './sum'
+
+const levelWords = { fail: 'too low', marginal: 'thin', good: 'good' } as const
 
 export const firstPixelDiodeSum = defineSum(
   'first-pixel-diode',
@@ -14,4 +16,36 @@ export const firstPixelDiodeSum = defineSum(
     diodeLimitMa: z.number().positive(),
   }),
   firstPixelDiode,
+  {
+    title: 'Diode before the first pixel',
+    asks: ['sacrificial pixel', 'diode trick for 3.3 V', 'level without a buffer'],
+    start: {
+      boardHighV: 3.3,
+      pixelSupplyV: 5,
+      ratio: 0.7,
+      diodeV: 0.7,
+      firstPixelMa: 60,
+      diodeLimitMa: 1000,
+    },
+    fields: {
+      boardHighV: ['The board’s high', 'V'],
+      pixelSupplyV: ['Strip', 'V'],
+      ratio: ['A pixel asks for', '%'],
+      diodeV: ['The diode drops', 'V'],
+      firstPixelMa: ['The pixel draws', 'mA'],
+      diodeLimitMa: ['The diode carries', 'mA'],
+    },
+    lines: (_, { firstSupplyV, firstThresholdV, firstMarginV, nextMarginV, diodeOk }) => [
+      line('board to first pixel', firstMarginV, 'V', {
+        word: levelWords[levelGrade(firstMarginV)],
+      }),
+      line('first to second pixel', nextMarginV, 'V', {
+        word: levelWords[levelGrade(nextMarginV)],
+      }),
+      line('the first pixel has', firstSupplyV, 'V', {
+        note: `and asks for ${firstThresholdV.toFixed(2)} V; it is a little dimmer`,
+      }),
+      line('the diode', null, '', { word: diodeOk ? 'stands it' : 'is too small' }),
+    ],
+  },
 )

@@ -1,6 +1,7 @@
+import { working } from '../quantity/figure'
 import { linearRegulator } from '../feed/linear-regulator'
 import { z } from '../quantity/z'
-import { defineSum } from './sum'
+import { defineSum, line, op } from './sum'
 
 export const linearRegulatorSum = defineSum(
   'linear-regulator',
@@ -13,4 +14,26 @@ export const linearRegulatorSum = defineSum(
     limitW: z.number().positive(),
   }),
   linearRegulator,
+  {
+    title: 'Heat of a regulator',
+    asks: ['can I feed it from 9 V', 'does the board get hot', 'raw input'],
+    start: { inputV: 9, outputV: 5, currentA: 0.25, limitA: 0.8, limitW: 1 },
+    fields: {
+      inputV: ['In', 'V'],
+      outputV: ['Out', 'V'],
+      currentA: ['Current', 'A'],
+      limitA: ['It passes at most', 'A'],
+      limitW: ['It burns at most', 'W'],
+    },
+    lines: ({ inputV, outputV, currentA, limitW }, { heatW, allowedA, efficiency }) => [
+      line('it may pass', allowedA, 'A', {
+        word: allowedA + 1e-9 >= currentA ? 'enough' : 'too little',
+        note: `${limitW.toFixed(2)} W across ${(inputV - outputV).toFixed(2)} V`,
+      }),
+      line('it burns', heatW, 'W', {
+        working: working`(${op('in', inputV, 'V')} − ${op('out', outputV, 'V')}) × ${op('current', currentA, 'A')}`,
+      }),
+      line('of its power arrives', efficiency, '%'),
+    ],
+  },
 )

@@ -1,7 +1,10 @@
+import { working } from '../quantity/figure'
 import { loadOf } from '../load/load-of'
 import { highestVolts } from '../plan/parts'
 import { z } from '../quantity/z'
-import { defineSum } from './sum'
+import { defineSum, line, op } from './sum'
+
+const sum = (values: readonly number[]): number => values.reduce((all, one) => all + one, 0)
 
 export const loadSum = defineSum(
   'load',
@@ -14,4 +17,24 @@ export const loadSum = defineSum(
     volts: z.number().positive().max(highestVolts),
   }),
   loadOf,
+  {
+    title: 'What pixels draw',
+    asks: ['how many amperes', 'how much current do pixels take', 'watts'],
+    start: { pixels: 150, channelMa: [12, 12, 12], idleMa: 0.7, level: 1, volts: 5 },
+    fields: {
+      pixels: ['Pixels', 'px'],
+      channelMa: ['Each colour', 'mA'],
+      idleMa: ['Idle', 'mA'],
+      level: ['Brightness', '%'],
+      volts: ['Supply', 'V'],
+    },
+    lines: ({ pixels, channelMa, idleMa, level, volts }, { currentA, powerW }) => [
+      line('current', currentA, 'A', {
+        working: working`${op('pixels', pixels, 'px')} × (${op('colours', sum(channelMa), 'mA')} × ${op('level', level, '%')} + ${op('idle', idleMa, 'mA')})`,
+      }),
+      line('power', powerW, 'W', {
+        working: working`${op('current', currentA, 'A')} × ${op('supply', volts, 'V')}`,
+      }),
+    ],
+  },
 )

@@ -1,6 +1,7 @@
+import { working } from '../quantity/figure'
 import { z } from '../quantity/z'
 import { logicLevel } from '../signal/level'
-import { defineSum } from './sum'
+import { defineSum, line, op } from './sum'
 
 export const logicLevelSum = defineSum(
   'logic-level',
@@ -12,4 +13,24 @@ export const logicLevelSum = defineSum(
     groundRiseV: z.number().default(0),
   }),
   logicLevel,
+  {
+    title: 'Logic level',
+    asks: ['does 3.3 V drive 5 V pixels', 'why does it flicker', 'level shifter'],
+    start: { boardHighV: 3.3, pixelSupplyV: 5, ratio: 0.7, groundRiseV: 0 },
+    fields: {
+      boardHighV: ['The board’s high', 'V'],
+      pixelSupplyV: ['At the first pixel', 'V'],
+      ratio: ['It asks for', '%'],
+      groundRiseV: ['Its minus rises', 'V'],
+    },
+    lines: ({ boardHighV, pixelSupplyV, ratio, groundRiseV }, { thresholdV, marginV, verdict }) => [
+      line('margin', marginV, 'V', {
+        word: { fail: 'too low', marginal: 'thin', good: 'good' }[verdict],
+        working: working`${op('high', boardHighV, 'V')} − ${op('rise', groundRiseV, 'V')} − ${op('threshold', thresholdV, 'V')}`,
+      }),
+      line('threshold', thresholdV, 'V', {
+        working: working`${op('share', ratio, '%')} × ${op('first pixel', pixelSupplyV, 'V')}`,
+      }),
+    ],
+  },
 )

@@ -1,5 +1,6 @@
+import { working } from '../quantity/figure'
 import { z } from '../quantity/z'
-import { defineSum } from './sum'
+import { defineSum, line, op } from './sum'
 
 /** Below 50 Hz flicker is visible, below 100 Hz likely: moving eyes, cameras (handbook 3, matrix). */
 const flickerOf = (refreshHz: number): 'visible' | 'likely' | 'none' =>
@@ -27,5 +28,34 @@ export const matrixSum = defineSum(
       refreshHz,
       flicker: flickerOf(refreshHz),
     }
+  },
+  {
+    title: 'Scanned matrix',
+    asks: ['how many pins for a matrix', 'does it flicker', 'how dim do scanned LEDs get'],
+    start: { rows: 4, columns: 6, dwellUs: 2000, peakMa: 20, scan: 'row' },
+    fields: {
+      rows: ['Rows', ''],
+      columns: ['Columns', ''],
+      dwellUs: ['Each is lit for', 'µs'],
+      peakMa: ['Current while lit', 'mA'],
+      scan: ['Scanned', ''],
+    },
+    lines: (
+      { rows, columns, scan, dwellUs, peakMa },
+      { pins, leds, duty, averageMa, refreshHz, flicker },
+    ) => [
+      line('refresh', refreshHz, '/s', {
+        working: working`1 s ÷ (${op('slots', scan === 'led' ? rows * columns : rows)} × ${op('each', dwellUs, 'µs')})`,
+        word: { visible: 'flickers', likely: 'may flicker', none: 'steady' }[flicker],
+      }),
+      line('pins', pins, '', {
+        working: working`${op('rows', rows)} + ${op('columns', columns)}`,
+        note: `for ${String(leds)} LEDs`,
+      }),
+      line('on average', averageMa, 'mA', {
+        working: working`${op('peak', peakMa, 'mA')} × ${op('lit', duty, '%')}`,
+        note: 'as dim as that: a driver chip keeps them bright',
+      }),
+    ],
   },
 )

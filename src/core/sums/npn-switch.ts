@@ -1,6 +1,7 @@
+import { working } from '../quantity/figure'
 import { z } from '../quantity/z'
 import { resistorAtMost } from './e-series'
-import { defineSum } from './sum'
+import { defineSum, line, op } from './sum'
 
 /** Drops of a small transistor that is fully on, V (handbook 3, npn-switch). */
 const baseV = 0.75
@@ -25,5 +26,27 @@ export const npnSwitchSum = defineSum(
       pinOk: realBaseA * 1000 <= pinLimitMa,
       heatW: loadA * saturatedV + realBaseA * baseV,
     }
+  },
+  {
+    title: 'Transistor as a switch',
+    asks: ['base resistor', 'switch LEDs from a pin', 'can a pin switch it'],
+    start: { loadA: 0.3, driveV: 5, forcedGain: 20, pinLimitMa: 20 },
+    fields: {
+      loadA: ['It switches', 'A'],
+      driveV: ['The pin gives', 'V'],
+      forcedGain: ['Forced gain', ''],
+      pinLimitMa: ['The pin stands', 'mA'],
+    },
+    lines: ({ loadA, forcedGain, driveV }, { baseMa, baseOhm, pinOk, heatW }) => [
+      line('base resistor', baseOhm, 'Ω', {
+        working: working`(${op('pin', driveV, 'V')} − 0.75 V) ÷ ${op('base', baseMa, 'mA')}`,
+        note: 'E12, next value down; the switch goes into the minus wire, grounds joined',
+      }),
+      line('base current', baseMa, 'mA', {
+        working: working`${op('load', loadA, 'A')} ÷ ${op('gain', forcedGain)}`,
+        word: pinOk ? 'the pin stands it' : 'too much for the pin',
+      }),
+      line('it burns', heatW, 'W'),
+    ],
   },
 )

@@ -1,6 +1,6 @@
 import { pack } from '../cut/pack'
 import { z } from '../quantity/z'
-import { defineSum, refuse } from './sum'
+import { defineSum, line, refuse } from './sum'
 
 const mm = z.number().positive().max(1_000_000)
 
@@ -41,5 +41,35 @@ export const reelsSum = defineSum(
         leftoverMm: length - pieces.reduce((sum, piece) => sum + piece, 0),
       })),
     }
+  },
+  {
+    title: 'Cheapest reels',
+    asks: ['which reels do I buy', 'how do I cut with least waste', 'leftovers'],
+    start: {
+      piecesMm: [2133, 1650, 1650, 900],
+      stock: [
+        { lengthMm: 5000, price: 29 },
+        { lengthMm: 2000, price: 15 },
+      ],
+      offcutsMm: [],
+    },
+    fields: {
+      piecesMm: ['Pieces', 'mm'],
+      stock: ['Sold lengths and their prices, 5000 @ 29', ''],
+      offcutsMm: ['Rests in the drawer', 'mm'],
+    },
+    lines: (_, { price, boundPrice, isProved, bins }) => [
+      line(isProved ? 'proved cheapest' : 'cheapest found', price, 'price', {
+        ...(!isProved && { note: `no way is cheaper than ${boundPrice.toFixed(2)}` }),
+      }),
+      ...bins.map(({ kind, lengthMm, piecesMm, leftoverMm }, index) =>
+        line(
+          `${kind === 'reel' ? 'reel' : 'rest'} ${String(index + 1)} of ${String(lengthMm)} mm, left`,
+          leftoverMm,
+          'mm',
+          { note: `cut ${piecesMm.map(String).join(', ')}` },
+        ),
+      ),
+    ],
   },
 )

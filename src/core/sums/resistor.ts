@@ -1,7 +1,8 @@
+import { working } from '../quantity/figure'
 import { isAtLeast } from '../quantity/round'
 import { z } from '../quantity/z'
 import { ratings, resistorAtLeast, seriesNames } from './e-series'
-import { defineSum, refuse } from './sum'
+import { defineSum, line, op, refuse } from './sum'
 
 export const resistorSum = defineSum(
   'resistor',
@@ -36,5 +37,39 @@ export const resistorSum = defineSum(
       powerW,
       ratingW: ratings.find((rating) => isAtLeast(rating, 2 * powerW)) ?? null,
     }
+  },
+  {
+    title: 'Resistor of an LED',
+    asks: ['which resistor', 'resistor for an LED', 'ohms in series'],
+    start: {
+      supplyV: 5,
+      forwardV: 2,
+      inSeries: 1,
+      currentA: 0.015,
+      series: 'E24',
+      tolerance: 0.05,
+    },
+    fields: {
+      supplyV: ['Supply', 'V'],
+      forwardV: ['Forward volts of an LED', 'V'],
+      inSeries: ['LEDs in series', ''],
+      currentA: ['Current wanted', 'A'],
+      series: ['Values', ''],
+      tolerance: ['Tolerance', '%'],
+    },
+    lines: (
+      { supplyV, forwardV, inSeries, currentA: wantedA, tolerance },
+      { pickOhm, idealOhm, currentA, powerW, ratingW, lowOhm, highOhm },
+    ) => [
+      line('take', pickOhm, 'Ω', {
+        working: working`(${op('supply', supplyV, 'V')} − ${op('in series', inSeries)} × ${op('forward', forwardV, 'V')}) ÷ ${op('current', wantedA, 'A')} = ${op('ideal', idealOhm, 'Ω')}`,
+        note: `next value up; ${lowOhm.toFixed(1)} to ${highOhm.toFixed(1)} Ω at ${String(tolerance * 100)} %`,
+      }),
+      line('current', currentA * 1000, 'mA'),
+      line('it burns', powerW, 'W', {
+        working: working`${op('current', currentA, 'A')}² × ${op('resistor', pickOhm, 'Ω')}`,
+      }),
+      line('rated', ratingW, 'W', { note: 'at least twice what it burns' }),
+    ],
   },
 )

@@ -1,6 +1,7 @@
+import { working } from '../quantity/figure'
 import { arcMm, distance, helixMm, ringMm, type Point } from '../measure/geometry'
 import { z } from '../quantity/z'
-import { defineSum } from './sum'
+import { defineSum, line, op } from './sum'
 
 const mm = z.number().positive()
 const count = z.int().min(1).max(10_000).default(1)
@@ -59,6 +60,27 @@ function lengthsOf(given: ShapeGiven): number[] {
   }
 }
 
+/** The shape as a line of the pad; `undefined` for those that the pad has no word for. */
+function jottedAs(given: ShapeGiven): string | undefined {
+  const times = 'count' in given && given.count > 1 ? `${String(given.count)} x ` : ''
+  switch (given.kind) {
+    case 'straight':
+      return `edge ${times}${String(given.lengthMm)}`
+    case 'frame':
+      return `${times}frame ${String(given.widthMm)} x ${String(given.heightMm)}`
+    case 'ring':
+      return `${times}ring ${String(given.diameterMm)}`
+    case 'arc':
+      return `${times}arch r${String(given.radiusMm)} ${String(given.degrees)}`
+    case 'polygon':
+      return `panels ${String(given.count)} x ${String(given.sides)} sides ${String(given.sideMm)}`
+    case 'rows':
+      return `rows ${given.lengthsMm.map(String).join(', ')}`
+    default:
+      return undefined
+  }
+}
+
 export const shapeSum = defineSum(
   'shape',
   'The lengths to light in a shape.',
@@ -68,5 +90,47 @@ export const shapeSum = defineSum(
     const copies = 'count' in given ? given.count : 1
     const segmentsMm = Array.from({ length: copies }, () => one).flat()
     return { segmentsMm, totalMm: segmentsMm.reduce((sum, length) => sum + length, 0) }
+  },
+  {
+    title: 'Length of a shape',
+    asks: ['how long is it', 'how much strip for a ring, a frame, an arch', 'circumference'],
+    start: { kind: 'frame', widthMm: 900, heightMm: 600, count: 1 },
+    fields: {
+      kind: ['Shape', ''],
+      lengthMm: ['Length', 'mm'],
+      count: ['How many', ''],
+      points: ['Points, x y; x y', ''],
+      widthMm: ['Width', 'mm'],
+      heightMm: ['Height', 'mm'],
+      sides: ['Sides', ''],
+      sideMm: ['Side', 'mm'],
+      diameterMm: ['Diameter', 'mm'],
+      radiusMm: ['Radius', 'mm'],
+      degrees: ['Degrees', ''],
+      pitchMm: ['Pitch', 'mm'],
+      turns: ['Turns', ''],
+      lengthsMm: ['Lengths', 'mm'],
+      rows: ['Rows', ''],
+      columns: ['Columns', ''],
+      pitchXMm: ['From light to light', 'mm'],
+      pitchYMm: ['From row to row', 'mm'],
+    },
+    lines: (_, { segmentsMm, totalMm }) => [
+      line('to light', totalMm / 1000, 'm', {
+        working: working`${op('parts', segmentsMm.length)} parts, ${op('on average', totalMm / segmentsMm.length, 'mm')} each`,
+      }),
+      line('longest part', Math.max(...segmentsMm), 'mm'),
+    ],
+    into: (given) => {
+      const text = jottedAs(given)
+      return text === undefined
+        ? undefined
+        : {
+            label: 'onto its pad',
+            commands: (plan, id) => [
+              { do: 'add-lines', at: plan.lines.length, lines: [{ id, text }] },
+            ],
+          }
+    },
   },
 )

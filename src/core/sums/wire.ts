@@ -1,6 +1,7 @@
+import { working } from '../quantity/figure'
 import { areaOfAwg, ohmPerMetre } from '../parts/copper'
 import { z } from '../quantity/z'
-import { defineSum } from './sum'
+import { defineSum, line, op } from './sum'
 
 export const wireSum = defineSum(
   'wire',
@@ -23,5 +24,26 @@ export const wireSum = defineSum(
     // Both wires count: there and back.
     const dropV = 2 * lengthM * ohmPerM * currentA
     return { areaMm2, ohmPerM, dropV, lossW: dropV * currentA }
+  },
+  {
+    title: 'Loss in a wire',
+    asks: ['which wire gauge', 'voltage drop', 'how thick a wire', 'AWG to mm²'],
+    start: { lengthM: 2.5, currentA: 4, tempC: 20, mm2: 0.75 },
+    fields: {
+      lengthM: ['Length, one way', 'm'],
+      currentA: ['Current', 'A'],
+      tempC: ['Temperature, °C', ''],
+      mm2: ['Gauge', 'mm²'],
+      awg: ['or AWG', ''],
+    },
+    lines: ({ lengthM, currentA }, { areaMm2, ohmPerM, dropV, lossW }) => [
+      line('lost on the way', dropV, 'V', {
+        working: working`2 × ${op('length', lengthM, 'm')} × ${op('copper', ohmPerM, 'Ω/m')} × ${op('current', currentA, 'A')}`,
+      }),
+      line('as warmth', lossW, 'W', {
+        working: working`${op('lost', dropV, 'V')} × ${op('current', currentA, 'A')}`,
+      }),
+      line('gauge', areaMm2, 'mm²'),
+    ],
   },
 )

@@ -1,0 +1,24 @@
+import { wrap } from 'comlink'
+import { onScopeDispose, shallowRef, type ShallowRef } from 'vue'
+import type { SumCard } from '../../core/sums/sum'
+import type { SumService } from '../workers/sum.worker'
+
+/** The sums' worker, and their cards as soon as it has told them. */
+export function useSums(): {
+  service: ReturnType<typeof wrap<SumService>>
+  cards: ShallowRef<readonly SumCard[]>
+} {
+  const worker = new Worker(new URL('../workers/sum.worker.ts', import.meta.url), {
+    type: 'module',
+    name: 'sums',
+  })
+  const service = wrap<SumService>(worker)
+  const cards = shallowRef<readonly SumCard[]>([])
+  void service.cards().then((told) => {
+    cards.value = told
+  })
+  onScopeDispose(() => {
+    worker.terminate()
+  })
+  return { service, cards }
+}
