@@ -187,3 +187,34 @@ test('the page can be read and used by all, wide and narrow', async ({ page }) =
     )
   }
 })
+
+test('a house rule says which way comes first; to try it and see stays a care', async ({
+  page,
+}) => {
+  await openSignal(page)
+  await page.getByRole('button', { name: 'House rules' }).click()
+  await page.getByRole('radio', { name: /^A diode before the first pixel/ }).check()
+  await page.keyboard.press('Escape')
+  const remedies = verdict(page, 'low-level').getByRole('button')
+  await expect(remedies.first()).toHaveText(/^diode before the first pixel/)
+  await page.getByRole('button', { name: 'House rules' }).click()
+  await page.getByRole('radio', { name: /^Try it and see/ }).check()
+  await page.keyboard.press('Escape')
+  await expect(verdict(page, 'low-level')).toContainText('CARE')
+})
+
+test('in a narrow window the page that is open is in sight in the header', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 800 })
+  await page.goto('/')
+  await page.getByRole('link', { name: /^Wire/ }).click()
+  const link = page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /^Wire/ })
+  await expect(link).toBeInViewport({ ratio: 0.9 })
+})
+
+test('stages are reached by keys', async ({ page }) => {
+  await page.goto('/')
+  await page.keyboard.press('Alt+4')
+  await expect(page.getByRole('heading', { name: 'Signal' })).toBeVisible()
+  await page.keyboard.press('Alt+5')
+  await expect(page.getByRole('heading', { name: 'Wire' })).toBeVisible()
+})

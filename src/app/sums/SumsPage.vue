@@ -70,6 +70,7 @@ function openFirst(): void {
       :class="card && 'max-lg:hidden'"
       aria-label="All sums"
     >
+      <h1 v-if="!card" class="text-lg font-bold">Sums</h1>
       <label class="relative block">
         <span class="sr-only">What do you want to know?</span>
         <Search :size="15" class="absolute top-2.5 left-2.5 text-bench-soft" />
