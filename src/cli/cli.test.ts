@@ -146,13 +146,16 @@ describe('the command line', () => {
   })
 
   it('tells every volt of a run as a plain number, and nothing endless', () => {
-    const { json } = glow(['tally', '--demo', 'paper-lanterns'])
-    const { feed, batteries } = json as {
+    const { feed } = glow(['tally', '--demo', 'wardrobe-rails']).json as {
       feed: { runs: { volts: number[] }[] }
+    }
+    for (const { volts } of feed.runs) {
+      expect(volts.length).toBeGreaterThan(3)
+      expect(volts.every((v) => v > 20 && v <= 24)).toBe(true)
+    }
+    const { batteries } = glow(['tally', '--demo', 'paper-lanterns']).json as {
       batteries: { hours: number | null }[]
     }
-    expect(feed.runs[0]!.volts).toHaveLength(42)
-    expect(feed.runs[0]!.volts.every((v) => v > 4 && v < 5)).toBe(true)
     expect(batteries[0]!.hours).toBeGreaterThan(1)
   })
 

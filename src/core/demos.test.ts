@@ -13,14 +13,21 @@ const demo = (name: string): Plan => {
   if (!read.ok) throw new Error(JSON.stringify(read.issues))
   return read.plan
 }
-const names = ['bay-window-nook', 'pegboard-moon', 'wardrobe-rails', 'paper-lanterns']
+const names = [
+  'bay-window-nook',
+  'pegboard-moon',
+  'wardrobe-rails',
+  'paper-lanterns',
+  'firefly-jar',
+]
 
 describe('the demo plans', () => {
   it.each<[string, VerdictCode[]]>([
     ['bay-window-nook', ['fade', 'lead-hot', 'supply-tight', 'wrong-end', 'glare', 'splice-shows']],
     ['pegboard-moon', ['fade', 'copper-hot', 'over-100-watt']],
     ['wardrobe-rails', ['hot-strip', 'wrong-end']],
-    ['paper-lanterns', ['battery-short', 'hot-strip']],
+    ['paper-lanterns', ['battery-short']],
+    ['firefly-jar', ['matrix-flicker']],
   ])('%s shows %j', (name, codes) => {
     const shown = tally(demo(name)).verdicts.map(({ code }) => code)
     for (const code of codes) expect(shown).toContain(code)

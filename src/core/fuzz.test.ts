@@ -6,8 +6,17 @@ import { programHeader } from '../formats/program'
 import { diagramSvg } from '../formats/svg-diagram'
 import { shippedBoards } from './parts/boards'
 import { diodes } from './parts/diodes'
+import { lightParts } from './parts/lights'
 import { shippedStrips } from './parts/strips'
-import { boardFeeds, inputKinds, levelFixes, lowLogics, skipReasons } from './plan/choices'
+import {
+  boardFeeds,
+  inputKinds,
+  levelFixes,
+  lightDrives,
+  lightResistors,
+  lowLogics,
+  skipReasons,
+} from './plan/choices'
 import { change } from './plan/commands'
 import { emptyPlan } from './plan/empty'
 import type { Line, Plan } from './plan/plan'
@@ -25,6 +34,8 @@ const anyText = fc.oneof(
     'ledge 3 x 410 + 90',
     'cells panels 2 x 6 sides 168',
     'stars grid 4 x 5 @ 60',
+    'lanterns string 7 @ 300',
+    'sparks scatter 5 drop 200',
     'sill 12oo',
     '# a note',
     '',
@@ -37,6 +48,20 @@ const anyLine: fc.Arbitrary<Omit<Line, 'id'>> = fc.record(
     isTurned: fc.boolean(),
     isDataAtEnd: fc.boolean(),
     dimmer: fc.constantFrom('all', 'some'),
+    lights: fc.record(
+      {
+        part: fc.constantFrom(...lightParts.map(({ id }) => id)),
+        inSeries: fc.integer({ min: 1, max: 4 }),
+        resistor: fc.constantFrom(...lightResistors),
+        drive: fc.constantFrom(...lightDrives),
+        by: fc.constantFrom('pin' as const, 'button' as const),
+        switchWith: fc.constantFrom('transistor' as const, 'mosfet' as const),
+        switchIn: fc.constantFrom('minus' as const, 'plus' as const),
+        scan: fc.constantFrom('row' as const, 'led' as const),
+        dwellUs: fc.integer({ min: 50, max: 9000 }),
+      },
+      { requiredKeys: ['part'] },
+    ),
     skip: fc.array(
       fc.record({
         from: fc.nat({ max: 90 }),

@@ -7,6 +7,7 @@ import { fuseFor } from './feed/fuse'
 import type { Lead } from './feed/leads'
 import type { FedSupply } from './feed/supplies'
 import { feedScene, type FedRun, type FedScene } from './feed/solved'
+import type { LitRun } from './load/lights'
 import type { RunLoad } from './load/load'
 import type { SceneName } from './plan/choices'
 import { tallySignal, type TallySignal } from './signal/told'
@@ -34,6 +35,14 @@ import {
   levels,
   longData,
 } from './verdict/level'
+import {
+  lightPinsOver,
+  lightResistors,
+  matrixFlicker,
+  sharedResistor,
+  switchDrive,
+  switchInPlus,
+} from './verdict/lights'
 import { batteries, capacitor, hotStrip, over100Watt, regulatorHot } from './verdict/sources'
 import { stockShort } from './verdict/stock-short'
 import { supplyLoad } from './verdict/supply-load'
@@ -56,6 +65,8 @@ export interface TallyRun {
   readonly cuts: number
   readonly pixels: number
   readonly lights: number
+  /** What its single lights are and draw; `null` where nothing is said of them. */
+  readonly lit: LitRun | null
   /** What of each segment is lit, mm along it, in the order of the run's segments. */
   readonly litMm: readonly (readonly [fromMm: number, toMm: number])[]
   readonly pieces: readonly Piece[]
@@ -169,6 +180,12 @@ const judges = [
   boardFeed,
   slowFrames,
   memory,
+  lightResistors,
+  sharedResistor,
+  lightPinsOver,
+  switchInPlus,
+  switchDrive,
+  matrixFlicker,
 ]
 
 /** While somebody types the packing may not take long; the Cut page can search on where it was cut short. */
@@ -179,8 +196,20 @@ const gravity: Readonly<Record<Grade, number>> = { stop: 0, care: 1, note: 2 }
 /** Works a plan out, stage after stage in the order of the work. Pure: the same plan gives the same tally. */
 export function tally(plan: Plan): Tally {
   const wired = wiredPlan(plan)
-  const { parts, measured, layout, hidden, cuts, loads, supplies, leads, full, signal, circuit } =
-    wired
+  const {
+    parts,
+    measured,
+    layout,
+    hidden,
+    cuts,
+    lit,
+    loads,
+    supplies,
+    leads,
+    full,
+    signal,
+    circuit,
+  } = wired
   const reels = cutFromReels(cuts, plan.offcuts, plan.rules, quickPacking)
   const prewired = prewiredInstead(cuts)
   const joints = countJoints(cuts, reels)
@@ -207,13 +236,21 @@ export function tally(plan: Plan): Tally {
     full,
     batteries: uses,
     signal,
+    lit,
   }
   const verdicts = judges
     .flatMap((judge) => judge(evidence))
     .toSorted((a, b) => gravity[a.grade] - gravity[b.grade])
   return {
     totals: totalsOf(cuts, loads),
-    runs: cuts.map((entry, index) => tallyRun(entry, loads[index], full)),
+    runs: cuts.map((entry, index) =>
+      tallyRun(
+        entry,
+        loads[index],
+        full,
+        lit.find(({ id }) => id === entry.run.id),
+      ),
+    ),
     supplies: supplies.map(tallySupply),
     reels,
     prewired,
@@ -250,6 +287,7 @@ export function tally(plan: Plan): Tally {
       full,
       shown,
       batteries: uses,
+      lit,
       signal,
       circuit,
       wireJoints,
@@ -261,7 +299,12 @@ export function tally(plan: Plan): Tally {
   }
 }
 
-function tallyRun(entry: CutStripRun, load: RunLoad | undefined, full: FedScene): TallyRun {
+function tallyRun(
+  entry: CutStripRun,
+  load: RunLoad | undefined,
+  full: FedScene,
+  lit: LitRun | undefined,
+): TallyRun {
   const fed = full.runs.get(entry.run.id)
   const { run, strip, ...placed } = entry
   return {
@@ -275,6 +318,7 @@ function tallyRun(entry: CutStripRun, load: RunLoad | undefined, full: FedScene)
     cuts: placed.cuts,
     pixels: placed.pixels,
     lights: run.lights.length,
+    lit: lit ?? null,
     litMm: litOf(entry),
     pieces: placed.pieces,
     minV: fed?.minV ?? null,

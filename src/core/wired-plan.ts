@@ -1,5 +1,6 @@
 import { fedPlan, type FedPlan } from './fed-plan'
-import { feedScene, type FedScene } from './feed/solved'
+import { litLeads } from './feed/leads'
+import { feedScene, withLitLeads, type FedScene } from './feed/solved'
 import type { Plan } from './plan/plan'
 import { signalOf, type Signal } from './signal/signal'
 import type { Circuit } from './wire/circuit'
@@ -15,7 +16,11 @@ export interface WiredPlan extends FedPlan {
 /** Works the stages out up to the wires, in the order of the work. */
 export function wiredPlan(plan: Plan): WiredPlan {
   const fed = fedPlan(plan)
-  const full = feedScene(plan, fed.cuts, fed.leads, fed.supplies, 'full-white')
+  const full = withLitLeads(
+    feedScene(plan, fed.cuts, fed.leads, fed.supplies, 'full-white'),
+    litLeads(plan, fed.cuts, fed.lit, fed.layout, fed.hidden),
+    fed.lit,
+  )
   const signal = signalOf(fed, full)
   return { ...fed, full, signal, circuit: connect({ ...fed, full, signal }) }
 }

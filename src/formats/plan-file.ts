@@ -1,5 +1,6 @@
 import { partsOf } from '../core/parts/find'
 import { diodes } from '../core/parts/diodes'
+import { lightParts } from '../core/parts/lights'
 import { wires } from '../core/parts/wires'
 import { mostLines, planFormat, planVersion } from '../core/plan/usual'
 import { planSchema, type Plan } from '../core/plan/plan'
@@ -124,6 +125,11 @@ function referenceIssues(plan: Plan): Issue[] {
       ? []
       : [{ path: 'signal.diode', message: `“${plan.signal.diode}” is no diode that ships` }]),
     ...laneIssues(plan, lines),
+    ...plan.lines.flatMap(({ lights }, index) =>
+      lights === undefined || lightParts.some(({ id }) => id === lights.part)
+        ? []
+        : [missing(`lines[${String(index)}].lights.part`, 'single light', lights.part)],
+    ),
     ...plan.junctions.flatMap((junction, index) =>
       leadIssues(`junctions[${String(index)}]`, junction),
     ),

@@ -87,7 +87,7 @@ describe('the picture of the wiring', () => {
 describe('notes on the wires', () => {
   /** About how wide letters are at the size of the notes, px. */
   const letterPx = 5.4
-  it.each(['bay-window-nook', 'pegboard-moon', 'wardrobe-rails', 'paper-lanterns'])(
+  it.each(['bay-window-nook', 'pegboard-moon', 'wardrobe-rails', 'paper-lanterns', 'firefly-jar'])(
     'of %s lie beside each other, not on each other, and on no run',
     (name) => {
       const { labels, blocks } = drawn(demoPlan(name))

@@ -13,6 +13,7 @@ import PartList, { type PartOption } from '../ui/PartList.vue'
 const { plan } = defineProps<{ plan: Plan }>()
 
 const MountPanel = defineAsyncComponent(() => import('./MountPanel.vue'))
+const SingleLights = defineAsyncComponent(() => import('./SingleLights.vue'))
 const OwnStripDialog = defineAsyncComponent(() => import('../parts/OwnStripDialog.vue'))
 
 const store = usePlanStore()
@@ -106,7 +107,9 @@ function add(part: Strip): void {
 </script>
 
 <template>
+  <SingleLights v-if="run && run.lights.length > 0" :plan="plan" :run="run" />
   <section
+    v-else
     class="rounded-lg border border-bench-line bg-bench-raised px-3 py-2.5"
     aria-label="Light"
   >

@@ -1,11 +1,12 @@
 import nook from '../../../demo/bay-window-nook.json'
+import fireflies from '../../../demo/firefly-jar.json'
 import lanterns from '../../../demo/paper-lanterns.json'
 import moon from '../../../demo/pegboard-moon.json'
 import wardrobe from '../../../demo/wardrobe-rails.json'
 import { readPlan } from '../../formats/plan-file'
 
 /** The last one is put on the shelf last, and so is the one that opens. */
-export const demos = [lanterns, wardrobe, moon, nook].flatMap((document) => {
+export const demos = [fireflies, lanterns, wardrobe, moon, nook].flatMap((document) => {
   const read = readPlan(document)
   return read.ok ? [read.plan] : []
 })

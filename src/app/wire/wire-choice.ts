@@ -24,7 +24,7 @@ export function runOfChoice(
   const terminal = terminals.find((id) => id.startsWith('run:'))
   if (terminal === undefined) return undefined
   const key = terminal.split('/')[1] ?? ''
-  const pad = / (\d+)$/.exec(key)?.[1]
+  const pad = /^[+−].* (\d+)$/.exec(key)?.[1]
   return {
     run: blockOf(terminal).slice('run:'.length),
     pad: pad !== undefined ? Number(pad) : key.endsWith('out') ? 'end' : 0,

@@ -1,5 +1,6 @@
 import type { CutStripRun } from '../cut/cut'
 import { padPlace } from '../cut/pads'
+import { isOnPins, type LitRun } from '../load/lights'
 import { squareWay, type Point } from '../measure/geometry'
 import { placer, type Layout } from '../measure/layout'
 import { wireOf, type Wire } from '../parts/wires'
@@ -131,6 +132,36 @@ export function junctionLeads(plan: Plan, hidden: Hidden): Lead[] {
       end: hidden.junctions.get(junction.id) ?? [0, 0],
     }),
   )
+}
+
+/** The leads to single lights: to the first of them, where the wire comes in. */
+export function litLeads(
+  plan: Plan,
+  cuts: readonly CutStripRun[],
+  lit: readonly LitRun[],
+  layout: Layout,
+  hidden: Hidden,
+): Lead[] {
+  const placeOf = new Map(layout.placed.map(({ id, place }) => [id, place]))
+  const entryOf = new Map(cuts.map((entry) => [entry.run.id, entry]))
+  return lit.flatMap(({ id, settings }): Lead[] => {
+    if (isOnPins(settings)) return []
+    const [entry, place] = [entryOf.get(id), placeOf.get(id)]
+    const first = entry?.run.lights[0]
+    const [feed] = entry === undefined ? [] : feedsOf(entry.run.line)
+    if (entry === undefined || place === undefined || first === undefined || feed === undefined)
+      return []
+    const { run } = entry
+    return [
+      leadOf(plan, hidden, {
+        id: `${run.id}.${feed.id}`,
+        settings: feed,
+        from: feed.from ?? supplyIdOf(plan, run.line),
+        to: { kind: 'run', run: run.id, pad: 0 },
+        end: placer(run, place)(first),
+      }),
+    ]
+  })
 }
 
 /** The leads of one run if it were fed at these places. */

@@ -1,4 +1,5 @@
 import type { CutStripRun } from '../cut/cut'
+import type { LitRun } from '../load/lights'
 import type { SceneName } from '../plan/choices'
 import type { Plan } from '../plan/plan'
 import { weakestAt } from './brightness'
@@ -148,4 +149,20 @@ function fedRun(
     copperAt,
     volts,
   }
+}
+
+/** The scene with the leads to single lights, which draw what their resistors let them: nothing of it is solved. */
+export function withLitLeads(
+  scene: FedScene,
+  leads: readonly Lead[],
+  lit: readonly LitRun[],
+): FedScene {
+  if (leads.length === 0) return scene
+  const amperes = new Map(lit.map(({ id, peakA }) => [id, peakA]))
+  const more = leads.map((lead): FedLead => {
+    const currentA = lead.to.kind === 'run' ? (amperes.get(lead.to.run) ?? 0) : 0
+    const dropV = 2 * (lead.lengthMm / 1000) * lead.wire.ohmPerM * currentA
+    return { lead, currentA, dropV, lossW: dropV * currentA }
+  })
+  return { ...scene, leads: [...scene.leads, ...more] }
 }

@@ -2,6 +2,7 @@ import type { CutStripRun } from '../cut/cut'
 import type { Strip } from '../plan/parts'
 import type { SceneName } from '../plan/choices'
 import type { Line, Plan } from '../plan/plan'
+import type { LitRun } from './lights'
 import { loadOf } from './load-of'
 
 /** What one load group of a strip draws: a pixel, or what lies between two cut marks of a plain strip. */
@@ -56,9 +57,30 @@ export function dutiesIn(
   return strip.light.channels.map(({ name }) => (isOneColour && name !== scene ? 0 : level))
 }
 
+/** The load of single lights: they are on or off, and dim with the scene where they are dimmed at all. */
+function litLoad(plan: Plan, { id, supplyV, part, strings, peakA }: LitRun): RunLoad {
+  const at = (scene: SceneName): number => peakA * (scene === 'idle' ? 0 : levelIn(plan, scene))
+  return {
+    id,
+    volts: part.kind === 'fixed' ? part.volts : supplyV,
+    groups: strings,
+    idleA: 0,
+    peakA: at('full-white'),
+    levelA: at('level'),
+    shownA: at(plan.scene.shown),
+  }
+}
+
 /** The load of every run in the plan's scenes. */
-export function loadRuns(plan: Plan, cuts: readonly CutStripRun[]): RunLoad[] {
+export function loadRuns(
+  plan: Plan,
+  cuts: readonly CutStripRun[],
+  lit: readonly LitRun[] = [],
+): RunLoad[] {
+  const litOf = new Map(lit.map((run) => [run.id, run]))
   return cuts.map(({ run, strip, cuts: cutGroups, pixels }) => {
+    const own = litOf.get(run.id)
+    if (own !== undefined) return litLoad(plan, own)
     const groups = strip.light.kind === 'pixels' ? pixels : cutGroups
     const { volts } = strip
     const { channelMa, idleMa } = groupDraw(strip)

@@ -65,6 +65,20 @@ export const wireColours = [
 /** What a wire is for. */
 export const wireRoles = ['plus', 'minus', 'data', 'clock', 'signal'] as const
 
+/** How single lights are driven. */
+export const lightDrives = [
+  'always',
+  'switch',
+  'pins',
+  'sink',
+  'matrix',
+  'charlie',
+  'driver',
+] as const
+/** One resistor for each group in series, one for all of them, or none. */
+export const lightResistors = ['each', 'shared', 'none'] as const
+export const eSeriesNames = ['E6', 'E12', 'E24'] as const
+
 export type Rounding = (typeof roundings)[number]
 export type Corners = (typeof corners)[number]
 export type GapPlace = (typeof gapPlaces)[number]
@@ -76,3 +90,5 @@ export type InputKind = (typeof inputKinds)[number]
 export type PinAbility = (typeof pinAbilities)[number]
 export type WireColour = (typeof wireColours)[number]
 export type WireRole = (typeof wireRoles)[number]
+export type LightDrive = (typeof lightDrives)[number]
+export type ESeriesName = (typeof eSeriesNames)[number]

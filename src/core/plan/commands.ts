@@ -86,6 +86,7 @@ export type LineSettings = {
       | 'skip'
       | 'isDataAtEnd'
       | 'dimmer'
+      | 'lights'
   ]?: Line[Key] | undefined
 }
 

@@ -5,12 +5,15 @@ import {
   corners,
   covers,
   dampnesses,
+  eSeriesNames,
   facings,
   furnitureKinds,
   gapPlaces,
   inputKinds,
   junctionKinds,
   lengthUnits,
+  lightDrives,
+  lightResistors,
   levelFixes,
   lowLogics,
   roundings,
@@ -113,6 +116,25 @@ const traceSchema = z.strictObject({
     .max(500),
 })
 
+/** What hangs where a run has single lights, and how it is driven. */
+const lightsSchema = z.strictObject({
+  /** A light's part: `parts/lights`. */
+  part: idSchema,
+  /** LEDs in series behind one resistor. */
+  inSeries: z.int().min(1).max(20).optional(),
+  /** Without it as the house rule says. */
+  resistor: z.enum(lightResistors).optional(),
+  drive: z.enum(lightDrives).optional(),
+  /** What works a switch: a pin of the board, or a button by itself. */
+  by: z.enum(['pin', 'button']).optional(),
+  switchWith: z.enum(['transistor', 'mosfet']).optional(),
+  /** Where the switch sits. */
+  switchIn: z.enum(['minus', 'plus']).optional(),
+  scan: z.enum(['row', 'led']).optional(),
+  /** How long a slot of a matrix is lit, µs. */
+  dwellUs: z.number().positive().max(1e6).optional(),
+})
+
 const skipSchema = z.strictObject({
   /** The first of them, from 0, in the run; no matter for extra ones. */
   from: z.int().min(0).max(1_000_000),
@@ -154,6 +176,7 @@ const lineSchema = z.strictObject({
   isDataAtEnd: z.boolean().optional(),
   /** Name of the dimmer that a plain strip hangs on; runs of one name dim together, without one it is always on. */
   dimmer: z.string().trim().min(1).max(40).optional(),
+  lights: lightsSchema.optional(),
 })
 
 /** Where power comes from: a part, or `auto` for the smallest that will do. */
@@ -188,6 +211,10 @@ const rulesSchema = z.strictObject({
   /** Minuses of all supplies are joined; their pluses never are. */
   joinsMinus: z.boolean(),
   lowLogic: z.enum(lowLogics),
+  /** For LEDs: whose resistor, of which values, and how exact. */
+  lightResistor: z.enum(['each', 'shared']),
+  eSeries: z.enum(eSeriesNames),
+  tolerance: z.number().min(0).max(0.5),
 })
 
 /** A data output and the runs behind it, in the order of the data. */
@@ -323,5 +350,6 @@ export type Use = Plan['use']
 export type Signal = Plan['signal']
 export type PlanLane = Signal['lanes'][number]
 export type Input = Signal['inputs'][number]
+export type Lights = NonNullable<Line['lights']>
 export type Skip = NonNullable<Line['skip']>[number]
 export type Wiring = Plan['wiring']

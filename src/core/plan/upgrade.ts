@@ -1,4 +1,11 @@
-import { usualLowLogic, usualRules, usualSignal, usualUse, usualWire, usualWiring } from './usual'
+import {
+  usualRules,
+  usualSignal,
+  usualSignalRules,
+  usualUse,
+  usualWire,
+  usualWiring,
+} from './usual'
 
 /** What strips of the first version did not say yet; *typical* (handbook 4). */
 export const usualStripFacts = {
@@ -43,7 +50,7 @@ export function toVersion3(document: object): object {
   return {
     ...plan,
     version: 3,
-    rules: { ...within(plan.rules), lowLogic: usualLowLogic },
+    rules: { ...within(plan.rules), ...usualSignalRules },
     signal: usualSignal,
     wiring: usualWiring,
     own: { ...within(plan.own), boards: [] },

@@ -36,8 +36,24 @@ export const usualMount = {
   hasCaps: false,
 } as const
 
-/** The rule that came with the third version. */
-export const usualLowLogic = 'buffer'
+/** Rules that came with the third version of the plan. */
+export const usualSignalRules = {
+  lowLogic: 'buffer',
+  lightResistor: 'each',
+  eSeries: 'E24',
+  tolerance: 0.05,
+} as const
+
+/** How single lights hang and are driven where nothing is said. */
+export const usualLights = {
+  inSeries: 1,
+  drive: 'always',
+  by: 'pin',
+  switchWith: 'transistor',
+  switchIn: 'minus',
+  scan: 'row',
+  dwellUs: 2000,
+} as const
 
 export const usualSignal = {
   board: 'auto',

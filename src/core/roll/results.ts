@@ -6,6 +6,7 @@ import type { BatteryUse } from '../feed/batteries'
 import type { Hidden, Lead } from '../feed/leads'
 import type { FedScene } from '../feed/solved'
 import type { FedSupply } from '../feed/supplies'
+import type { LitRun } from '../load/lights'
 import type { RunLoad } from '../load/load'
 import type { Layout } from '../measure/layout'
 import type { Plan } from '../plan/plan'
@@ -23,6 +24,7 @@ export interface Results {
   readonly reels: readonly StripReels[]
   readonly joints: readonly Joints[]
   readonly prewired: readonly Prewired[]
+  readonly lit: readonly LitRun[]
   readonly loads: readonly RunLoad[]
   readonly supplies: readonly FedSupply[]
   readonly leads: readonly Lead[]

@@ -12,6 +12,7 @@ import {
   useFigures,
   warmthFigures,
 } from './feed'
+import { lightFigures } from './lights'
 import type { Results } from './results'
 import { boardFigures, levelFigures, timingFigures, wireFigures, wireJointFigures } from './signal'
 import { supplyFigures } from './supply'
@@ -50,7 +51,13 @@ export function rollOf(results: Results): RollSection[] {
       'tight-bend',
       'off-mark',
     ]),
-    section('lights', 'Single lights', lightFigures(results), []),
+    section('lights', 'Single lights', lightFigures(results), [
+      'no-headroom',
+      'shared-resistor',
+      'pin-over',
+      'switch-in-plus',
+      'matrix-flicker',
+    ]),
     section('place', 'Where it is', [], ['glare', 'wet', 'open-sleeve', 'splice-shows']),
     section('leads', 'Leads from the supply', leadFigures(results), ['wrong-end']),
     section('home', 'Wires home', homeFigures(results), []),
@@ -205,21 +212,6 @@ function jointFigures({ joints }: Results): Figure[] {
   }))
   const count = joints.reduce((sum, of) => sum + of.count, 0)
   return [...figures, sumOf('joints.total', `${String(count)} joints`, 'min', figures)]
-}
-
-function lightFigures({ cuts }: Results): Figure[] {
-  return cuts
-    .filter(({ run }) => run.lights.length > 0)
-    .map(({ run }) => ({
-      id: `lights.${run.id}`,
-      label: run.name,
-      value: run.lights.length,
-      unit: 'lights',
-      operation: '',
-      operands: [],
-      rule: 'their current is not in the sums yet',
-      about: [run.id],
-    }))
 }
 
 /** The lowest volts of each run, with what is left of its weakest colour. */

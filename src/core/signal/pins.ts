@@ -3,6 +3,8 @@ import type { PinAbility } from '../plan/choices'
 import type { Board } from '../plan/parts'
 import type { Plan } from '../plan/plan'
 import type { CutStripRun } from '../cut/cut'
+import type { LitRun } from '../load/lights'
+import { charliePins } from './drives'
 import { leastCost } from './least-cost'
 import type { Lane } from './lanes'
 
@@ -38,6 +40,7 @@ export function pinNeeds(
   plan: Plan,
   cuts: readonly CutStripRun[],
   lanes: readonly Lane[],
+  lit: readonly LitRun[] = [],
 ): PinNeed[] {
   const data = lanes.flatMap(({ id, name, data }): PinNeed[] =>
     (data === 'clocked' ? ['data', 'clock'] : ['data']).map((line) => ({
@@ -67,30 +70,87 @@ export function pinNeeds(
       isOutput: pin.name === 'TRIG' || pin.name === 'EMIT',
     })),
   )
-  return [...data, ...dimmed, ...inputs]
+  const lights = lit.flatMap((run): PinNeed[] => {
+    const name = cuts.find((entry) => entry.run.id === run.id)?.run.name ?? ''
+    return lightPins(run).map((line) => ({
+      id: `light.${run.id}.${line}`,
+      of: run.id,
+      name: `${name}, ${line}`,
+      must: 'digital',
+      isOutput: true,
+    }))
+  })
+  return [...data, ...dimmed, ...lights, ...inputs]
 }
 
-/** Plain strips that dim together, by the name of their dimmer. */
+const numbered = (word: string, count: number): string[] =>
+  Array.from({ length: count }, (_, index) => `${word} ${String(index + 1)}`)
+
+/** What single lights need of the board, by how they are driven. */
+function lightPins({ settings, strings, rows, columns, lights }: LitRun): string[] {
+  switch (settings.drive) {
+    case 'always':
+      return []
+    case 'switch':
+      return settings.by === 'pin' ? ['switch'] : []
+    case 'pins':
+      return numbered('light', strings)
+    case 'sink':
+      return ['data', 'clock']
+    case 'matrix':
+      return [...numbered('row', rows), ...numbered('column', columns)]
+    case 'charlie':
+      return numbered('pin', charliePins(lights))
+    case 'driver':
+      return ['data', 'clock', 'load']
+  }
+}
+
+/** What is switched in its minus: plain strips that dim together, or single lights. */
 export interface Dimmer {
   readonly name: string
+  /** What does it. */
+  readonly detail: string
   readonly channels: readonly string[]
   readonly runs: readonly CutStripRun[]
+  /** Which need of a pin works a channel; `undefined` where a button does. */
+  readonly needOf: (channel: string) => string | undefined
 }
 
-export function dimmersOf(cuts: readonly CutStripRun[]): Dimmer[] {
+export function dimmersOf(cuts: readonly CutStripRun[], lit: readonly LitRun[] = []): Dimmer[] {
   const byName = new Map<string, CutStripRun[]>()
   for (const entry of cuts) {
     const { dimmer } = entry.run.line
     if (dimmer === undefined || entry.cuts === 0 || entry.strip.light.kind !== 'plain') continue
     byName.set(dimmer, [...(byName.get(dimmer) ?? []), entry])
   }
-  return [...byName].map(([name, runs]) => ({
-    name,
-    runs,
-    channels: [
+  const dimmed = [...byName].map(([name, runs]): Dimmer => {
+    const channels = [
       ...new Set(runs.flatMap(({ strip }) => strip.light.channels.map((channel) => channel.name))),
-    ],
-  }))
+    ]
+    return {
+      name,
+      runs,
+      channels,
+      detail: `${channels.length === 1 ? 'one MOSFET' : `${String(channels.length)} MOSFETs`} in the minus`,
+      needOf: (channel) => `dimmer.${name}.${channel}`,
+    }
+  })
+  const switched = lit.flatMap(({ id, settings }): Dimmer[] => {
+    const entry = cuts.find(({ run }) => run.id === id)
+    if (settings.drive !== 'switch' || entry === undefined) return []
+    const isPin = settings.by === 'pin'
+    return [
+      {
+        name: `${entry.run.name} switch`,
+        runs: [entry],
+        channels: ['light'],
+        detail: `${isPin ? `a ${settings.switchWith === 'mosfet' ? 'MOSFET' : 'transistor'}` : 'a button'} in the ${settings.switchIn}`,
+        needOf: () => (isPin ? `light.${id}.switch` : undefined),
+      },
+    ]
+  })
+  return [...dimmed, ...switched]
 }
 
 /** What a pin that is used for something costs, against the others; the figures only order them. */

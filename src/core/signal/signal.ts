@@ -2,6 +2,7 @@ import type { CutStripRun } from '../cut/cut'
 import type { Fed } from '../feed/feed-alone'
 import type { FedScene } from '../feed/solved'
 import type { Parts } from '../parts/find'
+import type { LitRun } from '../load/lights'
 import { chosenBoard, type FittedBoard } from './boards'
 import { lanesOf, type Lane } from './lanes'
 import { frameTime } from './level'
@@ -36,12 +37,16 @@ export interface Signal {
 
 /** Boards, lanes, pins and levels of a plan whose feed is solved. */
 export function signalOf(
-  fed: Fed & { readonly parts: Parts; readonly cuts: readonly CutStripRun[] },
+  fed: Fed & {
+    readonly parts: Parts
+    readonly cuts: readonly CutStripRun[]
+    readonly lit: readonly LitRun[]
+  },
   full: FedScene,
 ): Signal {
-  const { plan, parts, cuts, layout, hidden, supplies } = fed
+  const { plan, parts, cuts, lit, layout, hidden, supplies } = fed
   const lanes = lanesOf(plan, cuts, layout, hidden)
-  const needs = pinNeeds(plan, cuts, lanes)
+  const needs = pinNeeds(plan, cuts, lanes, lit)
   const fit = chosenBoard(plan, parts, needs, lanes, (lane) => laneSupplyV(lane, plan, supplies))
   if (fit === undefined || lanes.length === 0)
     return { fit, needs, lanes, levels: new Map(), ways: [] }

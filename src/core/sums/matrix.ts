@@ -1,10 +1,7 @@
 import { working } from '../quantity/figure'
 import { z } from '../quantity/z'
+import { matrixScan } from '../signal/drives'
 import { defineSum, line, op } from './sum'
-
-/** Below 50 Hz flicker is visible, below 100 Hz likely: moving eyes, cameras (handbook 3, matrix). */
-const flickerOf = (refreshHz: number): 'visible' | 'likely' | 'none' =>
-  refreshHz < 50 ? 'visible' : refreshHz < 100 ? 'likely' : 'none'
 
 export const matrixSum = defineSum(
   'matrix',
@@ -16,19 +13,7 @@ export const matrixSum = defineSum(
     peakMa: z.number().nonnegative(),
     scan: z.enum(['led', 'row']).default('row'),
   }),
-  ({ rows, columns, dwellUs, peakMa, scan }) => {
-    const slots = scan === 'led' ? rows * columns : rows
-    const duty = 1 / slots
-    const refreshHz = 1e6 / (slots * dwellUs)
-    return {
-      pins: rows + columns,
-      leds: rows * columns,
-      duty,
-      averageMa: peakMa * duty,
-      refreshHz,
-      flicker: flickerOf(refreshHz),
-    }
-  },
+  matrixScan,
   {
     title: 'Scanned matrix',
     asks: ['how many pins for a matrix', 'does it flicker', 'how dim do scanned LEDs get'],

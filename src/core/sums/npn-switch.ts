@@ -1,11 +1,7 @@
 import { working } from '../quantity/figure'
 import { z } from '../quantity/z'
-import { resistorAtMost } from './e-series'
+import { baseV, npnSwitch } from '../signal/drives'
 import { defineSum, line, op } from './sum'
-
-/** Drops of a small transistor that is fully on, V (handbook 3, npn-switch). */
-const baseV = 0.75
-const saturatedV = 0.2
 
 export const npnSwitchSum = defineSum(
   'npn-switch',
@@ -16,17 +12,7 @@ export const npnSwitchSum = defineSum(
     forcedGain: z.number().positive().default(20),
     pinLimitMa: z.number().positive(),
   }),
-  ({ loadA, driveV, forcedGain, pinLimitMa }) => {
-    const baseMa = (loadA / forcedGain) * 1000
-    const baseOhm = resistorAtMost((driveV - baseV) / (baseMa / 1000), 'E12')
-    const realBaseA = (driveV - baseV) / baseOhm
-    return {
-      baseMa,
-      baseOhm,
-      pinOk: realBaseA * 1000 <= pinLimitMa,
-      heatW: loadA * saturatedV + realBaseA * baseV,
-    }
-  },
+  npnSwitch,
   {
     title: 'Transistor as a switch',
     asks: ['base resistor', 'switch LEDs from a pin', 'can a pin switch it'],

@@ -1,7 +1,7 @@
 import { working } from '../quantity/figure'
-import { isAtLeast } from '../quantity/round'
+import { resistorFor } from '../load/e-series'
+import { eSeriesNames } from '../plan/choices'
 import { z } from '../quantity/z'
-import { ratings, resistorAtLeast, seriesNames } from './e-series'
 import { defineSum, line, op, refuse } from './sum'
 
 export const resistorSum = defineSum(
@@ -12,31 +12,20 @@ export const resistorSum = defineSum(
     forwardV: z.number().nonnegative(),
     inSeries: z.int().min(1).max(100).default(1),
     currentA: z.number().positive(),
-    series: z.enum(seriesNames).default('E24'),
+    series: z.enum(eSeriesNames).default('E24'),
     tolerance: z.number().min(0).lt(1).default(0.05),
   }),
-  ({ supplyV, forwardV, inSeries, currentA, series, tolerance }) => {
-    const leftV = supplyV - inSeries * forwardV
-    if (leftV <= 0)
+  (given) => {
+    const { supplyV, forwardV, inSeries } = given
+    return (
+      resistorFor(given) ??
       refuse([
         {
           path: 'supplyV',
           message: `no headroom: ${String(inSeries)} × ${String(forwardV)} V leave nothing of ${String(supplyV)} V; put fewer in series or take more volts`,
         },
       ])
-    const idealOhm = leftV / currentA
-    const pickOhm = resistorAtLeast(idealOhm, series)
-    const realA = leftV / pickOhm
-    const powerW = realA ** 2 * pickOhm
-    return {
-      idealOhm,
-      pickOhm,
-      lowOhm: pickOhm * (1 - tolerance),
-      highOhm: pickOhm * (1 + tolerance),
-      currentA: realA,
-      powerW,
-      ratingW: ratings.find((rating) => isAtLeast(rating, 2 * powerW)) ?? null,
-    }
+    )
   },
   {
     title: 'Resistor of an LED',

@@ -4,6 +4,7 @@ import type { BatteryUse } from '../feed/batteries'
 import type { Hidden, Lead } from '../feed/leads'
 import type { FedScene } from '../feed/solved'
 import type { FedSupply } from '../feed/supplies'
+import type { LitRun } from '../load/lights'
 import type { Layout } from '../measure/layout'
 import type { Parts } from '../parts/find'
 import type { Command } from '../plan/commands'
@@ -70,6 +71,12 @@ export type VerdictCode =
   | 'board-over'
   | 'diode-small'
   | 'board-quirk'
+  // single lights
+  | 'no-headroom'
+  | 'shared-resistor'
+  | 'pin-over'
+  | 'switch-in-plus'
+  | 'matrix-flicker'
 
 export interface Verdict {
   /** Stable while the plan changes: the code and what it is about. */
@@ -99,6 +106,7 @@ export interface Evidence {
   /** Of supplies that live on cells, by the id of their place in the plan. */
   readonly batteries: ReadonlyMap<string, BatteryUse>
   readonly signal: Signal
+  readonly lit: readonly LitRun[]
 }
 
 export type Judge = (evidence: Evidence) => Verdict[]

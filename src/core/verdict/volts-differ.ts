@@ -8,9 +8,11 @@ import { listed, type Evidence, type Judge, type Remedy } from './verdict'
 /** A run made for other volts than its supply gives. */
 export const voltsDiffer: Judge = (evidence) =>
   evidence.supplies.flatMap((supply) => {
-    const volts = [...new Set(supply.misfits.map((load) => load.volts))]
+    // Single lights are told by what they are: see lights.
+    const misfits = supply.misfits.filter(({ id }) => !evidence.lit.some((run) => run.id === id))
+    const volts = [...new Set(misfits.map((load) => load.volts))]
     return volts.map((runVolts) => {
-      const ids = supply.misfits.filter((load) => load.volts === runVolts).map((load) => load.id)
+      const ids = misfits.filter((load) => load.volts === runVolts).map((load) => load.id)
       const names = evidence.cuts
         .filter(({ run }) => ids.includes(run.id))
         .map(({ run }) => run.name)

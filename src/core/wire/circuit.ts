@@ -67,6 +67,12 @@ export interface Circuit {
   readonly blocks: readonly Block[]
   readonly wires: readonly PlanWire[]
   readonly capacitors: readonly PlanCapacitor[]
+  /** Single lights, whose legs and resistors are soldered where they hang. */
+  readonly lightJoints: readonly {
+    readonly run: string
+    readonly lights: number
+    readonly resistors: number
+  }[]
   /** Pieces of a split part, soldered pad on pad. */
   readonly padJoints: readonly {
     readonly run: string

@@ -5,6 +5,7 @@ import { fuseFor } from '../feed/fuse'
 import { leadName, type Hidden, type Lead } from '../feed/leads'
 import type { FedScene } from '../feed/solved'
 import type { FedSupply } from '../feed/supplies'
+import type { LitRun } from '../load/lights'
 import { squareWay, type Point } from '../measure/geometry'
 import { diodeOf } from '../parts/diodes'
 import { inputParts } from '../parts/inputs'
@@ -28,6 +29,7 @@ import {
 export interface WiringGiven {
   readonly plan: Plan
   readonly cuts: readonly CutStripRun[]
+  readonly lit: readonly LitRun[]
   readonly hidden: Hidden
   readonly supplies: readonly FedSupply[]
   readonly full: FedScene
@@ -118,19 +120,23 @@ class Loom {
 export function connect(given: WiringGiven): Circuit {
   const loom = new Loom(given.plan)
   addBlocks(loom, given)
-  const dimmers = dimmersOf(given.cuts)
+  const dimmers = dimmersOf(given.cuts, given.lit)
   for (const { lead, currentA } of given.full.leads) addLead(loom, given, lead, currentA, dimmers)
   for (const entry of given.cuts) addJumpers(loom, given, entry)
   if (given.signal.fit !== undefined) {
     addBoardFeed(loom, given)
     addLanes(loom, given)
-    for (const dimmer of dimmers) addDimmer(loom, given, dimmer)
+  }
+  for (const dimmer of dimmers) addDimmer(loom, given, dimmer)
+  if (given.signal.fit !== undefined) {
+    for (const lit of given.lit) addLightPins(loom, given, lit)
     addInputs(loom, given)
   }
   return {
     blocks: [...loom.blocks.values()].filter(({ terminals }) => terminals.length > 0),
     wires: loom.wires,
     capacitors: capacitorsOf(given),
+    lightJoints: given.lit.map(({ id, lights, resistors }) => ({ run: id, lights, resistors })),
     padJoints: given.cuts.flatMap((entry) =>
       jumpersOf(entry)
         .filter(({ lengthMm }) => lengthMm === 0)
@@ -139,7 +145,7 @@ export function connect(given: WiringGiven): Circuit {
   }
 }
 
-function addBlocks(loom: Loom, { plan, supplies, cuts, signal }: WiringGiven): void {
+function addBlocks(loom: Loom, { plan, supplies, cuts, lit, signal }: WiringGiven): void {
   for (const { slot, part, volts } of supplies)
     loom.block(`supply:${slot.id}`, {
       kind: 'supply',
@@ -162,6 +168,16 @@ function addBlocks(loom: Loom, { plan, supplies, cuts, signal }: WiringGiven): v
   const inLanes = signal.lanes.flatMap(({ runs }) => runs.map(({ entry }) => entry))
   for (const entry of [...inLanes, ...cuts.filter((one) => !inLanes.includes(one))]) {
     const { run, strip, pieces } = entry
+    const own = lit.find(({ id }) => id === run.id)
+    if (own !== undefined) {
+      loom.block(`run:${run.id}`, {
+        kind: 'run',
+        name: run.name,
+        detail: `${String(own.lights)} × ${own.part.name}`,
+        about: [run.id],
+      })
+      continue
+    }
     if (entry.cuts === 0) continue
     const names = pieces.filter((piece) => piece.cuts > 0).map(({ name }) => name)
     const what =
@@ -262,11 +278,11 @@ function addLead(
 }
 
 /** What switches the minus of dimmed strips. */
-const addSwitch = (loom: Loom, { name, channels, runs }: Dimmer): void => {
+const addSwitch = (loom: Loom, { name, detail, runs }: Dimmer): void => {
   loom.block(`switch:${name}`, {
     kind: 'switch',
     name,
-    detail: `${channels.length === 1 ? 'one MOSFET' : `${String(channels.length)} MOSFETs`} in the minus`,
+    detail,
     about: runs.map(({ run }) => run.id),
   })
 }
@@ -431,9 +447,9 @@ function addDimmer(loom: Loom, { plan, signal, hidden, cuts }: WiringGiven, dimm
   const block = `switch:${dimmer.name}`
   const about = dimmer.runs.map(({ run }) => run.id)
   for (const channel of dimmer.channels) {
-    const pin = signal.fit?.pins.find(
-      ({ need }) => need.id === `dimmer.${dimmer.name}.${channel}`,
-    )?.pin
+    const needId = dimmer.needOf(channel)
+    if (needId === undefined || signal.fit === undefined) continue
+    const pin = signal.fit.pins.find(({ need }) => need.id === needId)?.pin
     loom.wire({
       role: 'signal',
       from: loom.at('board', pin?.name ?? channel, 'signal'),
@@ -464,6 +480,44 @@ function addDimmer(loom: Loom, { plan, signal, hidden, cuts }: WiringGiven, dimm
     bundle: `dimmer.${dimmer.name}.minus`,
     about,
   })
+}
+
+/** Wires from the board's pins to single lights that hang on them, or to what drives them. */
+function addLightPins(
+  loom: Loom,
+  { plan, signal, hidden, full, cuts }: WiringGiven,
+  lit: LitRun,
+): void {
+  const gauge = wireOf(plan.wiring.dataWire)
+  const block = `run:${lit.id}`
+  const lead = full.leads.find(({ lead: { to } }) => to.kind === 'run' && to.run === lit.id)
+  const entry = cuts.find(({ run }) => run.id === lit.id)
+  const at: Point = lead?.lead.end ?? entry?.run.lights[0] ?? hidden.controller
+  for (const { need, pin } of signal.fit?.pins ?? []) {
+    if (need.of !== lit.id || !need.id.startsWith('light.') || lit.settings.drive === 'switch')
+      continue
+    const line = need.id.split('.').at(-1) ?? ''
+    loom.wire({
+      role: 'signal',
+      from: loom.at('board', pin?.name ?? line, 'signal'),
+      to: loom.at(block, line, 'signal'),
+      gauge,
+      ...way(plan, hidden.controller, at),
+      bundle: `lights.${lit.id}`,
+      about: [lit.id],
+    })
+  }
+  // Lights on pins of their own come back to the board's minus together.
+  if (lit.settings.drive === 'pins')
+    loom.wire({
+      role: 'minus',
+      from: loom.at('board', '− sensors', 'minus', '−'),
+      to: loom.at(block, '−', 'minus'),
+      gauge,
+      ...way(plan, hidden.controller, at),
+      bundle: `lights.${lit.id}`,
+      about: [lit.id],
+    })
 }
 
 /** Sensors, buttons and knobs: plus where they take it, minus, and their pins. */

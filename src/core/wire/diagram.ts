@@ -422,6 +422,14 @@ function placeRuns(
       })
       if (isLeft) entryY.set(terminal.id, at)
     }
+    // What comes to single lights from the board's pins stands below.
+    const signals = block.terminals.filter(({ role }) => role === 'signal')
+    signals.forEach((terminal, index) => {
+      const at = stripY + size.row + index * 8 + 4
+      terminals.push({ ...terminal, side: 'left', at: [0, at] })
+      entryY.set(terminal.id, at)
+    })
+    const height = size.row + (signals.length > 0 ? signals.length * 8 + 8 : 0)
     const { pieces, joints } = piecesIn(entry, isMirrored, size, runs.length > mostRunsInPieces)
     for (const terminal of block.terminals) {
       const joint = joints.get(terminal.id.split('/')[1] ?? '')
@@ -437,12 +445,12 @@ function placeRuns(
       x: 0,
       y: stripY,
       width: size.run,
-      height: size.row,
+      height,
       terminals,
       pieces,
       isMirrored,
     })
-    y = stripY + size.row + size.gap
+    y = stripY + height + size.gap
   }
   return { blocks, entryY }
 }

@@ -146,7 +146,7 @@ const solderMinutes = (wires: number): number => minutes.perJoint[wires] ?? minu
 /** A group of wire ends that are joined in one go: all at one terminal strip, or the pads at one end of a strip. */
 const placeOf = (terminal: string): string => {
   const [block = '', key = ''] = terminal.split('/')
-  if (!block.startsWith('run:')) return terminal
+  if (!block.startsWith('run:') || !/^(?:[+−DC] ?|\S+ [+−DC])/.test(key)) return terminal
   // Pads side by side: plus, data and minus of a start, of an end, or of a feed along the way.
   const along = / (\d+)$/.exec(key)?.[1]
   const piece = /^(\S+) \S+(?: \S+)* (start|end)$/.exec(key)
@@ -161,7 +161,7 @@ const placeOf = (terminal: string): string => {
  * A joint at a strip takes all the wires of its pads at once.
  */
 export function jointsOf(
-  { blocks, wires, capacitors, padJoints }: Circuit,
+  { blocks, wires, capacitors, padJoints, lightJoints }: Circuit,
   plan: Plan,
 ): PlanJoint[] {
   const byId = new Map(blocks.map((block) => [block.id, block]))
@@ -234,6 +234,19 @@ export function jointsOf(
       meets: [`pads of ${from} on those of ${to}, same to same`],
       threadFirst: [],
       minutes: minutes.pad,
+      wires: [],
+      about: [run],
+    })
+  for (const { run, lights, resistors } of lightJoints)
+    put(`run:${run}/lights`, {
+      kind: 'solder',
+      where: `${byId.get(`run:${run}`)?.name ?? ''}, every light`,
+      meets: [
+        `${String(lights)} lights by two legs each`,
+        ...(resistors > 0 ? [`${String(resistors)} resistors in their plus`] : []),
+      ],
+      threadFirst: ['sleeve on each leg'],
+      minutes: solderMinutes(1) * (lights * 2 + resistors),
       wires: [],
       about: [run],
     })

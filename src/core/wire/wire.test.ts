@@ -17,9 +17,13 @@ const planOf = (lines: readonly Partial<Line>[], extra: Partial<Plan> = {}): Pla
   lines: lines.map((line, index) => ({ id: `l${String(index)}`, text: '', ...line })),
   ...extra,
 })
-const demos = ['bay-window-nook', 'pegboard-moon', 'wardrobe-rails', 'paper-lanterns'].map(
-  (name): [string, Plan] => [name, demoPlan(name)],
-)
+const demos = [
+  'bay-window-nook',
+  'pegboard-moon',
+  'wardrobe-rails',
+  'paper-lanterns',
+  'firefly-jar',
+].map((name): [string, Plan] => [name, demoPlan(name)])
 const dimmed = (plan: Plan): Plan => ({
   ...plan,
   lines: plan.lines.map((line) => ({ ...line, dimmer: 'all' })),

@@ -1,0 +1,230 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { change } from '../plan/commands'
+import { emptyPlan } from '../plan/empty'
+import type { Lights, Plan, Signal } from '../plan/plan'
+import { charliePins } from '../signal/drives'
+import { tally } from '../tally'
+import type { VerdictCode } from '../verdict/verdict'
+import { wiredPlan } from '../wired-plan'
+import type { LitRun } from './lights'
+
+const planOf = (
+  text: string,
+  lights: Lights,
+  signal: Partial<Signal> = {},
+  part = 'brick-5v-2',
+): Plan => {
+  const empty = emptyPlan('t', 'x')
+  return {
+    ...empty,
+    lines: [{ id: 'l', text, lights }],
+    supplies: [{ id: 'supply-a', name: 'Supply A', part }],
+    signal: { ...empty.signal, ...signal },
+  }
+}
+const litOf = (plan: Plan): LitRun => wiredPlan(plan).lit[0]!
+
+describe('single lights by hand', () => {
+  it('ten red LEDs on 5 V: 3 V on 150 Ω are 20 mA each', () => {
+    const lit = litOf(planOf('stars grid 2 x 5 @ 60', { part: 'led-red' }))
+    expect(lit).toMatchObject({ lights: 10, strings: 10, resistors: 10, supplyV: 5, peakA: 0.2 })
+    expect(lit.resistor).toMatchObject({ pickOhm: 150, ratingW: 0.125 })
+  })
+
+  it('nine white ones in threes on 12 V: 12 − 9.3 V on 150 Ω are 18 mA a group', () => {
+    const plan = planOf(
+      'stars grid 3 x 3 @ 60',
+      { part: 'led-white', inSeries: 3 },
+      {},
+      'brick-12v-1',
+    )
+    const lit = litOf(plan)
+    expect(lit).toMatchObject({ strings: 3, resistors: 3, supplyV: 12 })
+    expect(lit.resistor?.pickOhm).toBe(150)
+    expect(lit.peakA).toBeCloseTo((3 * 2.7) / 150, 9)
+    // Their current is in the supply's sum, in the totals and on the lead.
+    const { supplies, totals, feed } = tally(plan)
+    expect(supplies[0]!.loadA).toBeCloseTo(lit.peakA, 9)
+    expect(totals.peakCurrentA).toBeCloseTo(lit.peakA, 9)
+    expect(feed.leads[0]!.currentA).toBeCloseTo(lit.peakA, 9)
+  })
+
+  it('a last group that is not full counts as one', () => {
+    expect(litOf(planOf('a string 7 @ 90', { part: 'led-red', inSeries: 2 })).strings).toBe(4)
+  })
+
+  it('grains and bulbs take what they are made for, without a resistor', () => {
+    const lit = litOf(planOf('a string 20 @ 90', { part: 'grain-12v' }, {}, 'brick-12v-1'))
+    expect(lit).toMatchObject({ resistor: undefined, resistors: 0, peakA: 0.3 })
+  })
+
+  it('lines that say nothing of their lights draw nothing, and are told so', () => {
+    const plan = { ...emptyPlan('t', 'x'), lines: [{ id: 'l', text: 'stars grid 2 x 5 @ 60' }] }
+    const { totals, roll } = tally(plan)
+    expect(totals).toMatchObject({ singleLights: 10, peakCurrentA: 0 })
+    expect(JSON.stringify(roll)).toContain('choose what hangs there')
+  })
+
+  it('a matrix lights a row at a time, through a resistor in each column', () => {
+    const lit = litOf(
+      planOf('m grid 4 x 6 @ 22', { part: 'led-red', drive: 'matrix' }, { board: 'small-5v' }),
+    )
+    expect(lit).toMatchObject({ rows: 4, columns: 6, resistors: 6, supplyV: 5 })
+    expect(lit.peakA).toBeCloseTo(6 * 0.02, 9)
+    const byLed = litOf(
+      planOf(
+        'm grid 4 x 6 @ 22',
+        { part: 'led-red', drive: 'matrix', scan: 'led' },
+        { board: 'small-5v' },
+      ),
+    )
+    expect(byLed.peakA).toBeCloseTo(0.02, 9)
+  })
+})
+
+describe('any single lights', () => {
+  const anyLit = fc.record({
+    count: fc.integer({ min: 1, max: 60 }),
+    inSeries: fc.integer({ min: 1, max: 3 }),
+    part: fc.constantFrom('led-red', 'led-white', 'led-amber', 'led-flicker-warm'),
+    supply: fc.constantFrom('brick-5v-2', 'brick-12v-1', 'brick-24v-1'),
+  })
+  it('never get more than they are made for, each with a resistor of its own', () => {
+    fc.assert(
+      fc.property(anyLit, ({ count, inSeries, part, supply }) => {
+        const lit = litOf(planOf(`a string ${String(count)} @ 90`, { part, inSeries }, {}, supply))
+        expect(lit.stringA).toBeLessThanOrEqual(lit.part.mA / 1000 + 1e-12)
+        expect(lit.strings).toBe(Math.ceil(count / inSeries))
+        expect(lit.hasHeadroom).toBe(lit.supplyV > inSeries * lit.part.volts)
+        expect(lit.peakA).toBeCloseTo(lit.strings * lit.stringA, 12)
+      }),
+    )
+  })
+
+  it('on one resistor the hottest gets more than its share, never more than all of it', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 30 }), (count) => {
+        const lit = litOf(
+          planOf(`a string ${String(count)} @ 90`, { part: 'led-red', resistor: 'shared' }),
+        )
+        expect(lit.resistors).toBe(1)
+        expect(lit.hottestA).toBeGreaterThan(lit.stringA)
+        expect(lit.hottestA).toBeLessThan(lit.supplyV / lit.resistor!.pickOhm)
+      }),
+    )
+  })
+
+  it('between pins: as many as n × (n − 1), and not with one pin fewer', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 400 }), (leds) => {
+        const pins = charliePins(leds)
+        expect(pins * (pins - 1)).toBeGreaterThanOrEqual(leds)
+        if (pins > 2) expect((pins - 1) * (pins - 2)).toBeLessThan(leds)
+      }),
+    )
+  })
+})
+
+describe('what drives them', () => {
+  it.each<[string, Lights, number]>([
+    ['always on', { part: 'led-red' }, 0],
+    ['a switch on a pin', { part: 'led-red', drive: 'switch' }, 1],
+    ['a switch with a button', { part: 'led-red', drive: 'switch', by: 'button' }, 0],
+    ['each on a pin', { part: 'led-red', drive: 'pins' }, 12],
+    ['sink boards in a chain', { part: 'led-red', drive: 'sink' }, 2],
+    ['a matrix of 3 by 4', { part: 'led-red', drive: 'matrix' }, 7],
+    // 4 × 3 = 12.
+    ['between pins', { part: 'led-red', drive: 'charlie' }, 4],
+    ['a driver chip', { part: 'led-red', drive: 'driver' }, 3],
+  ])('%s: pins', (_, lights, pins) => {
+    const { signal, circuit } = wiredPlan(planOf('m grid 3 x 4 @ 22', lights))
+    expect(signal.needs).toHaveLength(pins)
+    const toLights = circuit.wires.filter(
+      ({ role, from }) => role === 'signal' && from.startsWith('board/'),
+    )
+    expect(toLights).toHaveLength(pins)
+  })
+
+  it('sink boards: 40 groups need three, eight outputs are left', () => {
+    const { roll } = tally(planOf('m grid 5 x 8 @ 22', { part: 'led-red', drive: 'sink' }))
+    const figures = roll.flatMap((section) => section.figures)
+    const found = figures.find(({ id }) => id === 'drive.l')
+    expect(found).toMatchObject({ value: 3, rule: '8 outputs are left; in a chain on two pins' })
+  })
+
+  it('a switch sits in the minus: plus goes to the lights, minus through the switch', () => {
+    const { circuit } = wiredPlan(planOf('a string 8 @ 90', { part: 'led-red', drive: 'switch' }))
+    const [plus, minus] = circuit.wires
+    expect(plus).toMatchObject({ role: 'plus', to: 'run:l/+' })
+    expect(minus?.from.startsWith('switch:')).toBe(true)
+    expect(circuit.wires.some(({ to }) => to === 'switch:a switch/gate light')).toBe(true)
+  })
+})
+
+describe('verdicts on single lights', () => {
+  const red = { part: 'led-red' }
+  const cases: [VerdictCode, Plan, RegExp][] = [
+    [
+      'no-resistor',
+      planOf('a string 3 @ 90', { ...red, resistor: 'none' }),
+      /red LED on 5 V without a resistor/,
+    ],
+    [
+      'no-headroom',
+      planOf('a string 6 @ 90', { ...red, inSeries: 3 }),
+      /3 × 2 V in series leave nothing of 5 V/,
+    ],
+    [
+      'shared-resistor',
+      planOf('a string 6 @ 90', { ...red, resistor: 'shared' }),
+      /hottest gets [\d.]+ mA instead of 18\.5 mA/,
+    ],
+    [
+      'volts-differ',
+      planOf('a string 6 @ 90', { part: 'bulb-5v' }, {}, 'brick-12v-1'),
+      /5 V bulb of four LEDs on 12 V/,
+    ],
+    [
+      'pin-over',
+      planOf('m grid 3 x 4 @ 22', { ...red, drive: 'matrix' }, { board: 'small-5v' }),
+      /80 mA on a pin of the small 5 V 8-bit board, which gives 20 mA/,
+    ],
+    [
+      'board-over',
+      planOf('a string 12 @ 90', { ...red, drive: 'pins' }, { board: 'small-5v' }),
+      /240 mA from the pins of the small 5 V 8-bit board, which give 200 mA in all/,
+    ],
+    [
+      'pin-over',
+      planOf('a string 40 @ 90', { ...red, drive: 'switch' }, { board: 'small-5v' }),
+      /its transistor wants 40 mA of base current, a pin gives 20 mA/,
+    ],
+    [
+      'switch-in-plus',
+      planOf(
+        'a string 4 @ 90',
+        { ...red, drive: 'switch', switchIn: 'plus' },
+        { board: 'small-5v' },
+      ),
+      /the transistor sits in the plus/,
+    ],
+    [
+      'matrix-flicker',
+      planOf(
+        'm grid 8 x 8 @ 22',
+        { ...red, drive: 'matrix', dwellUs: 4000 },
+        { board: 'large-5v' },
+      ),
+      /scanned 31\.3\/s, it flickers/,
+    ],
+  ]
+  it.each(cases)('%s: its first remedy mends it', (code, plan, text) => {
+    const verdict = tally(plan).verdicts.find((one) => one.code === code)
+    expect(verdict?.text).toMatch(text)
+    const [first] = verdict!.remedies
+    if (first === undefined) return
+    const after = tally(change(plan, first.commands).plan).verdicts
+    expect(after.filter(({ id }) => id === verdict!.id)).toEqual([])
+  })
+})

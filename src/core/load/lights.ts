@@ -1,0 +1,179 @@
+import type { CutStripRun } from '../cut/cut'
+import { lightPartOf, type LightPart } from '../parts/lights'
+import { supplyPartOf, type Parts } from '../parts/find'
+import type { Lights, Plan } from '../plan/plan'
+import { usualLights } from '../plan/usual'
+import { resistorFor, type ResistorPick } from './e-series'
+
+/** How single lights hang and are driven, all said. */
+export type LightSettings = {
+  readonly [Key in keyof Omit<Lights, 'part'>]-?: NonNullable<Lights[Key]>
+}
+
+/** The single lights of a run, with what stands before them and what they draw. */
+export interface LitRun {
+  readonly id: string
+  readonly part: LightPart
+  readonly settings: LightSettings
+  readonly lights: number
+  readonly supplyV: number
+  /** Groups in series, each on its own between plus and minus. */
+  readonly strings: number
+  /** Of a matrix: rows and columns. */
+  readonly rows: number
+  readonly columns: number
+  /** `undefined` where there is none, or the supply leaves nothing for it. */
+  readonly resistor: ResistorPick | undefined
+  readonly resistors: number
+  readonly hasHeadroom: boolean
+  /** Through one group while it is lit, A. */
+  readonly stringA: number
+  /** Through all that are lit at a time, A. */
+  readonly peakA: number
+  /** Of LEDs that share a resistor: what the hottest gets when forward volts differ by ±0.1 V, A. */
+  readonly hottestA: number | undefined
+}
+
+/** What is said of single lights, and for the rest what is usual and the house rule. */
+export const lightSettings = (
+  { rules }: Pick<Plan, 'rules'>,
+  lights: Partial<Lights> = {},
+): LightSettings => ({ ...usualLights, resistor: rules.lightResistor, ...lights }) as LightSettings
+
+/** Drives whose lights get their current from the board's pins, not from the supply. */
+export const isOnPins = ({ drive }: Pick<LightSettings, 'drive'>): boolean =>
+  drive === 'pins' || drive === 'matrix' || drive === 'charlie'
+
+/** How far forward volts of LEDs of one kind differ, V, and the slope of an LED, Ω: *typical*. */
+const spreadV = 0.1
+const slopeOhm = 10
+
+/** Volts of the supply that a line hangs on: of its part, or else what most of its strips are made for. */
+function slotVolts(
+  plan: Plan,
+  parts: Parts,
+  cuts: readonly CutStripRun[],
+  supplyId: string | undefined,
+  fallback: number,
+): number {
+  const slot = plan.supplies.find(({ id }) => id === supplyId) ?? plan.supplies[0]
+  if (slot?.trimV !== undefined) return slot.trimV
+  if (slot !== undefined && slot.part !== 'auto')
+    return supplyPartOf(parts, slot.part)?.volts ?? fallback
+  const strip = cuts.find(
+    ({ run, cuts: groups }) =>
+      groups > 0 && (run.line.supplyId ?? plan.supplies[0]?.id) === slot?.id,
+  )?.strip
+  return strip?.volts ?? fallback
+}
+
+/** Volts that single LEDs get by themselves where nothing else decides. */
+const usualSupplyV = 5
+
+/** The single lights of every run that says what hangs there. */
+export function litRuns(plan: Plan, cuts: readonly CutStripRun[], parts: Parts): LitRun[] {
+  return cuts.flatMap((entry): LitRun[] => {
+    const { run } = entry
+    const { lights } = run.line
+    if (lights === undefined || run.lights.length === 0) return []
+    const part = lightPartOf(lights.part)
+    const { drive = usualLights.drive } = lights
+    // Lights on pins get what the pins give.
+    const board = parts.boards.find(({ id }) => id === plan.signal.board)
+    const supplyV = isOnPins({ drive })
+      ? (board?.highV ?? usualSupplyV)
+      : slotVolts(
+          plan,
+          parts,
+          cuts,
+          run.line.supplyId,
+          part.kind === 'fixed' ? part.volts : usualSupplyV,
+        )
+    return [litRun(plan, entry, part, lights, supplyV)]
+  })
+}
+
+function litRun(
+  { rules }: Plan,
+  { run }: CutStripRun,
+  part: LightPart,
+  lights: Lights,
+  supplyV: number,
+): LitRun {
+  const settings = lightSettings({ rules }, lights)
+  const count = run.lights.length
+  const inSeries = part.kind === 'fixed' ? 1 : settings.inSeries
+  const strings = Math.ceil(count / inSeries)
+  const [rows, columns] = gridOf(run, count)
+  const isShared = part.kind === 'led' && settings.resistor === 'shared' && strings > 1
+  const hasResistor = part.kind === 'led' && settings.resistor !== 'none'
+  const resistor = hasResistor
+    ? resistorFor({
+        supplyV,
+        forwardV: part.volts,
+        inSeries,
+        currentA: (part.mA / 1000) * (isShared ? strings : 1),
+        series: rules.eSeries,
+        tolerance: rules.tolerance,
+      })
+    : undefined
+  const perString =
+    resistor === undefined ? part.mA / 1000 : resistor.currentA / (isShared ? strings : 1)
+  const hasHeadroom = part.kind === 'fixed' || supplyV > inSeries * part.volts
+  const stringA = hasHeadroom ? perString : 0
+  const atOnce = {
+    always: strings,
+    switch: strings,
+    pins: strings,
+    sink: strings,
+    driver: strings,
+    matrix: settings.scan === 'led' ? 1 : columns,
+    charlie: 1,
+  }[settings.drive]
+  return {
+    id: run.id,
+    part,
+    settings,
+    lights: count,
+    supplyV,
+    strings,
+    rows,
+    columns,
+    resistor,
+    resistors: resistor === undefined ? 0 : isShared ? 1 : resistorsFor(settings, strings, columns),
+    hasHeadroom,
+    stringA,
+    peakA: stringA * atOnce,
+    hottestA:
+      isShared && resistor !== undefined
+        ? hottest(supplyV, inSeries * part.volts, strings, resistor.pickOhm)
+        : undefined,
+  }
+}
+
+/**
+ * What one group with forward volts 0.1 V below gets beside others 0.1 V above, all on one resistor: Σ (v − Vf) / slope = (supply − v) / R.
+ * LEDs are taken as straight lines behind their forward volts at the wanted current.
+ */
+function hottest(supplyV: number, forwardV: number, strings: number, ohm: number): number {
+  const kneeV = forwardV - 0.02 * slopeOhm
+  const [low, high] = [kneeV - spreadV, kneeV + spreadV]
+  const siemens = strings / slopeOhm + 1 / ohm
+  const at = ((low + (strings - 1) * high) / slopeOhm + supplyV / ohm) / siemens
+  // Where the others do not even light, all of it goes through the one.
+  return at > high ? (at - low) / slopeOhm : (supplyV - low) / (ohm + slopeOhm)
+}
+
+/** One for each group; a matrix has one in each column, since one of its LEDs is lit at a time. */
+const resistorsFor = ({ drive }: LightSettings, strings: number, columns: number): number =>
+  drive === 'matrix' ? columns : strings
+
+/** Rows and columns: those of a grid as it was jotted, or as square as the number allows. */
+function gridOf({ shape, dimensions }: CutStripRun['run'], count: number): [number, number] {
+  const counts = dimensions.filter(({ kind }) => kind === 'count').map(({ value }) => value)
+  const [rows, columns] = counts
+  if (shape === 'grid' && rows !== undefined && columns !== undefined && rows * columns === count)
+    return [rows, columns]
+  const across = Math.max(1, Math.ceil(Math.sqrt(count)))
+  return [Math.ceil(count / across), across]
+}

@@ -1,0 +1,162 @@
+import type { LitRun } from '../load/lights'
+import { operand, working, type Figure } from '../quantity/figure'
+import { charliePins, matrixScan, npnSwitch } from '../signal/drives'
+import type { Results } from './results'
+
+/** Outputs of one PWM sink board (handbook 4). */
+const sinkOutputs = 16
+
+/** Single lights: what stands before them, what they draw, and what drives them. */
+export function lightFigures({ cuts, lit, signal }: Results): Figure[] {
+  const runOf = new Map(lit.map((run) => [run.id, run]))
+  return cuts
+    .filter(({ run }) => run.lights.length > 0)
+    .flatMap(({ run }): Figure[] => {
+      const own = runOf.get(run.id)
+      const about = [run.id]
+      if (own === undefined)
+        return [
+          {
+            id: `lights.${run.id}`,
+            label: run.name,
+            value: run.lights.length,
+            unit: 'lights',
+            operation: '',
+            operands: [],
+            rule: 'choose what hangs there: until then they draw nothing in these sums',
+            about,
+          },
+        ]
+      return [
+        {
+          id: `lights.${run.id}`,
+          label: `${run.name}, ${own.part.name}`,
+          value: own.peakA,
+          unit: 'A',
+          ...working`${operand('groups', own.strings)} × ${operand('each', own.stringA * 1000, 'mA')}`,
+          rule: `${String(own.lights)} lights${own.settings.inSeries > 1 ? `, ${String(own.settings.inSeries)} in series` : ''}`,
+          about,
+        },
+        ...resistorFigure(run.name, own, about),
+        ...driveFigures(run.name, own, signal.fit?.board, about),
+      ]
+    })
+}
+
+function resistorFigure(name: string, own: LitRun, about: readonly string[]): Figure[] {
+  const { resistor, part, settings, supplyV, resistors, strings } = own
+  if (resistor === undefined) return []
+  const wantedA = (part.mA / 1000) * (resistors === 1 ? strings : 1)
+  return [
+    {
+      id: `resistor.${own.id}`,
+      label: `${String(resistors)} × resistor of ${name}`,
+      value: resistor.pickOhm,
+      unit: 'Ω',
+      ...working`(${operand('supply', supplyV, 'V')} − ${operand('in series', settings.inSeries)} × ${operand('forward', part.volts, 'V')}) ÷ ${operand('current', wantedA, 'A')}`,
+      rule: `next value up; burns ${(resistor.powerW * 1000).toFixed(0)} mW, take ${resistor.ratingW === null ? 'several' : `${String(resistor.ratingW)} W`}`,
+      about,
+    },
+  ]
+}
+
+function driveFigures(
+  name: string,
+  own: LitRun,
+  board: { readonly highV: number; readonly pinA: number } | undefined,
+  about: readonly string[],
+): Figure[] {
+  const { settings, rows, columns, stringA, peakA, strings, lights } = own
+  switch (settings.drive) {
+    case 'switch': {
+      if (settings.by !== 'pin' || board === undefined || peakA === 0) return []
+      if (settings.switchWith === 'mosfet')
+        return [
+          {
+            id: `drive.${own.id}`,
+            label: `gate resistor of ${name}`,
+            value: 220,
+            unit: 'Ω',
+            operation: '',
+            operands: [],
+            rule: 'a logic-level MOSFET that is fully on at the pin’s volts; 100 kΩ from gate to minus',
+            about,
+          },
+        ]
+      const { baseOhm, baseMa } = npnSwitch({
+        loadA: peakA,
+        driveV: board.highV,
+        pinLimitMa: board.pinA * 1000,
+      })
+      return [
+        {
+          id: `drive.${own.id}`,
+          label: `base resistor of ${name}`,
+          value: baseOhm,
+          unit: 'Ω',
+          ...working`(${operand('pin', board.highV, 'V')} − 0.75 V) ÷ ${operand('base', baseMa, 'mA')}`,
+          rule: 'in the minus, grounds joined',
+          about,
+        },
+      ]
+    }
+    case 'sink': {
+      const boards = Math.ceil(strings / sinkOutputs)
+      return [
+        {
+          id: `drive.${own.id}`,
+          label: `PWM sink boards of ${name}`,
+          value: boards,
+          unit: '',
+          ...working`${operand('groups', strings)} ÷ ${operand('outputs', sinkOutputs)}`,
+          rule: `${String(boards * sinkOutputs - strings)} outputs are left; in a chain on two pins`,
+          about,
+        },
+      ]
+    }
+    case 'matrix': {
+      const { pins, averageMa, refreshHz, duty } = matrixScan({
+        rows,
+        columns,
+        dwellUs: settings.dwellUs,
+        peakMa: stringA * 1000,
+        scan: settings.scan,
+      })
+      return [
+        {
+          id: `drive.${own.id}`,
+          label: `${name} is scanned`,
+          value: refreshHz,
+          unit: '/s',
+          ...working`${operand('rows', rows)} × ${operand('columns', columns)} on ${operand('pins', pins)} pins`,
+          rule: `${settings.scan === 'row' ? 'row by row' : 'LED by LED'}, each slot ${String(settings.dwellUs)} µs`,
+          about,
+        },
+        {
+          id: `mean.${own.id}`,
+          label: `each LED of ${name} on average`,
+          value: averageMa,
+          unit: 'mA',
+          ...working`${operand('while lit', stringA * 1000, 'mA')} × ${operand('lit', duty, '%')}`,
+          about,
+        },
+      ]
+    }
+    case 'charlie': {
+      const pins = charliePins(lights)
+      return [
+        {
+          id: `drive.${own.id}`,
+          label: `pins of ${name}`,
+          value: pins,
+          unit: '',
+          ...working`${operand('pins', pins)} × ${operand('others', pins - 1)} = ${operand('LEDs at most', pins * (pins - 1))}`,
+          rule: 'each LED between two pins; one at a time, the fewest pins there are',
+          about,
+        },
+      ]
+    }
+    default:
+      return []
+  }
+}

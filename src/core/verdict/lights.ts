@@ -1,0 +1,195 @@
+import { suits } from '../feed/supplies'
+import type { LitRun } from '../load/lights'
+import type { Lights } from '../plan/plan'
+import { formatQuantity } from '../quantity/format'
+import { isAtLeast } from '../quantity/round'
+import { matrixScan, npnSwitch } from '../signal/drives'
+import type { Evidence, Judge, Remedy, Verdict } from './verdict'
+
+const mA = (amperes: number): string => formatQuantity(amperes * 1000, 'mA')
+const volts = (value: number): string => formatQuantity(value, 'V')
+
+const nameOf = ({ cuts }: Evidence, { id }: LitRun): string =>
+  cuts.find(({ run }) => run.id === id)?.run.name ?? ''
+
+/** An edit of what hangs on a line. */
+function setLights(
+  { plan }: Evidence,
+  { id }: LitRun,
+  label: string,
+  set: Partial<Lights>,
+): Remedy[] {
+  const lights = plan.lines.find((line) => line.id === id)?.lights
+  return lights === undefined
+    ? []
+    : [
+        {
+          label,
+          commands: [{ do: 'set-lines', lines: [id], set: { lights: { ...lights, ...set } } }],
+        },
+      ]
+}
+
+const each = (
+  evidence: Evidence,
+  judge: (run: LitRun, name: string) => Omit<Verdict, 'about' | 'id'> | undefined,
+): Verdict[] =>
+  evidence.lit.flatMap((run) => {
+    const found = judge(run, nameOf(evidence, run))
+    return found === undefined ? [] : [{ ...found, id: `${found.code}.${run.id}`, about: [run.id] }]
+  })
+
+/** LEDs without a resistor, or with so many in series that nothing is left for one. */
+export const lightResistors: Judge = (evidence) =>
+  each(evidence, (run, name) => {
+    const { part, settings, supplyV, hasHeadroom } = run
+    if (part.kind === 'fixed') {
+      if (suits(part.volts, supplyV)) return undefined
+      return {
+        code: 'volts-differ',
+        grade: 'stop',
+        text: `${name}: ${part.name} on ${volts(supplyV)}`,
+        why:
+          supplyV > part.volts
+            ? 'It is made for less, and burns out.'
+            : 'It is made for more, and stays dark.',
+        remedies: [],
+      }
+    }
+    if (!hasHeadroom) {
+      const fits = Math.floor((supplyV - 0.3) / part.volts)
+      return {
+        code: 'no-headroom',
+        grade: 'stop',
+        text: `${name}: ${String(settings.inSeries)} × ${volts(part.volts)} in series leave nothing of ${volts(supplyV)}`,
+        why: 'LEDs in series need more than the sum of their forward volts, and a rest for the resistor.',
+        remedies:
+          fits < 1 ? [] : setLights(evidence, run, `${String(fits)} in series`, { inSeries: fits }),
+      }
+    }
+    if (settings.resistor !== 'none') return undefined
+    return {
+      code: 'no-resistor',
+      grade: 'stop',
+      text: `${name}: ${part.name} on ${volts(supplyV)} without a resistor`,
+      why: 'Nothing limits its current: it dies at once, or slowly and hot.',
+      remedies: setLights(evidence, run, 'a resistor for each group', { resistor: 'each' }),
+    }
+  })
+
+/** LEDs side by side on one resistor: the one with the lowest forward volts takes the most. */
+export const sharedResistor: Judge = (evidence) =>
+  each(evidence, (run, name) => {
+    const { hottestA, stringA, strings, part } = run
+    if (hottestA === undefined) return undefined
+    return {
+      code: 'shared-resistor',
+      grade: 'care',
+      text: `${name}: ${String(strings)} groups on one resistor; where forward volts differ by ±0.1 V the hottest gets ${mA(hottestA)} instead of ${mA(stringA)}`,
+      why: `When it dies the others share its ${String(part.mA)} mA, and go one after another.`,
+      remedies: setLights(evidence, run, 'each group its own', { resistor: 'each' }),
+    }
+  })
+
+/** Pins that give more than they stand, one by one or all together. */
+export const lightPinsOver: Judge = (evidence) => {
+  const { fit } = evidence.signal
+  if (fit === undefined) return []
+  const { board } = fit
+  return each(evidence, (run, name) => {
+    const { settings, stringA, columns, strings } = run
+    const perPinA =
+      settings.drive === 'pins'
+        ? stringA
+        : settings.drive === 'matrix'
+          ? stringA * (settings.scan === 'row' ? columns : 1)
+          : settings.drive === 'charlie'
+            ? stringA
+            : 0
+    const allA = settings.drive === 'pins' ? stringA * strings : perPinA
+    if (perPinA === 0 || (isAtLeast(board.pinA, perPinA) && isAtLeast(board.allA, allA)))
+      return undefined
+    const isPin = !isAtLeast(board.pinA, perPinA)
+    return {
+      code: isPin ? 'pin-over' : 'board-over',
+      grade: 'stop',
+      text: isPin
+        ? `${name}: ${mA(perPinA)} on a pin of the ${board.name}, which gives ${mA(board.pinA)}`
+        : `${name}: ${mA(allA)} from the pins of the ${board.name}, which give ${mA(board.allA)} in all`,
+      why: 'The pin sags at once and burns in time, and with it the board.',
+      remedies: [
+        ...(settings.drive === 'pins'
+          ? setLights(evidence, run, 'all of them behind a switch', { drive: 'switch' })
+          : setLights(evidence, run, 'a driver chip', { drive: 'driver' })),
+      ],
+    }
+  })
+}
+
+/** Low-side switches that were put into the plus. */
+export const switchInPlus: Judge = (evidence) =>
+  each(evidence, (run, name) =>
+    run.settings.drive !== 'switch' ||
+    run.settings.by !== 'pin' ||
+    run.settings.switchIn === 'minus'
+      ? undefined
+      : {
+          code: 'switch-in-plus',
+          grade: 'stop',
+          text: `${name}: the ${run.settings.switchWith} sits in the plus`,
+          why: 'There it loses what switches it, stays half open and gets hot. It belongs between the lights and minus, grounds joined.',
+          remedies: setLights(evidence, run, 'put it into the minus', { switchIn: 'minus' }),
+        },
+  )
+
+/** Transistors that ask more of a pin than it gives. */
+export const switchDrive: Judge = (evidence) =>
+  each(evidence, (run, name) => {
+    const { fit } = evidence.signal
+    const { settings, peakA } = run
+    if (fit === undefined || peakA === 0 || settings.drive !== 'switch' || settings.by !== 'pin')
+      return undefined
+    if (settings.switchWith === 'mosfet') return undefined
+    const { baseMa, pinOk } = npnSwitch({
+      loadA: peakA,
+      driveV: fit.board.highV,
+      pinLimitMa: fit.board.pinA * 1000,
+    })
+    if (pinOk) return undefined
+    return {
+      code: 'pin-over',
+      grade: 'stop',
+      text: `${name}: its transistor wants ${formatQuantity(baseMa, 'mA')} of base current, a pin gives ${mA(fit.board.pinA)}`,
+      why: 'Half switched on it gets hot and the lights stay dim.',
+      remedies: setLights(evidence, run, 'a logic-level MOSFET instead', { switchWith: 'mosfet' }),
+    }
+  })
+
+/** Matrices that are scanned too slowly, and how dim they get. */
+export const matrixFlicker: Judge = (evidence) =>
+  each(evidence, (run, name) => {
+    const { settings, rows, columns, stringA } = run
+    if (settings.drive !== 'matrix') return undefined
+    const { refreshHz, flicker, averageMa } = matrixScan({
+      rows,
+      columns,
+      dwellUs: settings.dwellUs,
+      peakMa: stringA * 1000,
+      scan: settings.scan,
+    })
+    if (flicker === 'none') return undefined
+    const slots = settings.scan === 'led' ? rows * columns : rows
+    const dwellUs = Math.floor(1e6 / (slots * 100) / 10) * 10
+    return {
+      code: 'matrix-flicker',
+      grade: flicker === 'visible' ? 'stop' : 'care',
+      text: `${name}: scanned ${formatQuantity(refreshHz, '/s')}, ${flicker === 'visible' ? 'it flickers' : 'it may flicker'}; each LED gets ${formatQuantity(averageMa, 'mA')} on average`,
+      why: 'Below 50 a second flicker is seen, below 100 by moving eyes and cameras; a loop that also does other work makes it worse.',
+      remedies: [
+        ...setLights(evidence, run, 'a driver chip', { drive: 'driver' }),
+        ...(dwellUs > 0
+          ? setLights(evidence, run, `light each slot for ${String(dwellUs)} µs`, { dwellUs })
+          : []),
+      ],
+    }
+  })
