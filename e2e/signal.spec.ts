@@ -213,8 +213,9 @@ test('in a narrow window the page that is open is in sight in the header', async
 
 test('stages are reached by keys', async ({ page }) => {
   await page.goto('/')
+  await expect(page.getByTestId('signal-state')).toHaveText(/care/)
   await page.keyboard.press('Alt+4')
-  await expect(page.getByRole('heading', { name: 'Signal' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Signal', level: 1 })).toBeVisible()
   await page.keyboard.press('Alt+5')
-  await expect(page.getByRole('heading', { name: 'Wire' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Wire', level: 1 })).toBeVisible()
 })

@@ -6,6 +6,7 @@ const answer = (page: Page, line: string): Locator => page.locator(`[data-line="
 
 test('a sum is found by what is meant, and answers with its working', async ({ page }) => {
   await page.goto('/sums')
+  await expect(page.getByRole('link', { name: /^Battery life/ })).toBeVisible()
   await page.getByRole('searchbox').fill('which resistor')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Resistor of an LED' })).toBeVisible()

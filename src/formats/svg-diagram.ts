@@ -246,7 +246,7 @@ function box(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNod
       'stroke-width': isLit ? 2 : 1.2,
     }),
     ...titled(drawn, theme),
-    ...(block.kind === 'supply' ? mains(drawn, theme) : []),
+    ...(block.hasMains === true ? mains(drawn, theme) : []),
     ...drawn.terminals.flatMap(({ id, at: [tx, ty], label, side }, index) => [
       node('circle', {
         cx: tx,

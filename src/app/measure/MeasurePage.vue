@@ -5,11 +5,12 @@ import BenchDrawing from '../bench/BenchDrawing.vue'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { usePlanStore } from '../stores/plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
-import LightCard from './LightCard.vue'
 import PadSheet from './PadSheet.vue'
 import SceneCard from './SceneCard.vue'
-import SupplyCard from './SupplyCard.vue'
 
+// What is chosen by list comes a moment after what is typed and drawn.
+const LightCard = defineAsyncComponent(() => import('./LightCard.vue'))
+const SupplyCard = defineAsyncComponent(() => import('./SupplyCard.vue'))
 const HouseRules = defineAsyncComponent(() => import('./HouseRules.vue'))
 
 const store = usePlanStore()
@@ -52,7 +53,7 @@ const units = [
         <PadSheet v-if="shows('pad')" :plan="plan" />
         <BenchDrawing v-if="shows('drawing')" :plan="plan" />
       </div>
-      <div class="grid grid-cols-1 gap-2.5 min-[900px]:grid-cols-3">
+      <div class="grid grid-cols-1 gap-2.5 min-[900px]:min-h-[106px] min-[900px]:grid-cols-3">
         <LightCard v-if="shows('pad')" :plan="plan" />
         <SceneCard v-if="shows('drawing')" :plan="plan" :tally="tally" />
         <SupplyCard v-if="shows('pad')" :plan="plan" :tally="tally" />

@@ -81,6 +81,10 @@ const stageOfCode: Partial<Readonly<Record<VerdictCode, StageName>>> = {
   'board-quirk': 'signal',
 }
 
+/** A resistor is missing in the data lines, or before single lights. */
+const stageOf = ({ code, about }: Tally['verdicts'][number]): StageName =>
+  code === 'no-resistor' && about.length > 0 ? 'measure' : (stageOfCode[code] ?? 'measure')
+
 export interface StageState {
   readonly text: string
   readonly grade: Grade | 'ok' | 'none'
@@ -90,7 +94,7 @@ export interface StageState {
 export function stageState(stage: StageName, tally: Tally | undefined): StageState {
   if (tally === undefined) return { text: '…', grade: 'none' }
   if (tally.runs.length === 0 && tally.unread.length === 0) return { text: 'empty', grade: 'none' }
-  const own = tally.verdicts.filter(({ code }) => (stageOfCode[code] ?? 'measure') === stage)
+  const own = tally.verdicts.filter((verdict) => stageOf(verdict) === stage)
   for (const grade of ['stop', 'care'] as const) {
     const count = own.filter((verdict) => verdict.grade === grade).length
     if (count > 0) return { text: `${String(count)} ${grade}`, grade }
@@ -112,7 +116,8 @@ function stateText(stage: StageName, tally: Tally): string {
     case 'feed':
       return tally.feed.leads.length === 0 ? 'nothing fed' : 'fits'
     case 'signal':
-      return tally.signal.lanes.length === 0 ? 'no data' : plural(tally.signal.lanes.length, 'lane')
+      if (tally.signal.lanes.length > 0) return plural(tally.signal.lanes.length, 'lane')
+      return tally.signal.pins.length > 0 ? plural(tally.signal.pins.length, 'pin') : 'no data'
     case 'wire':
       return plural(tally.wiring.joints.length, 'joint')
   }

@@ -13,7 +13,7 @@ const { name, told } = defineProps<{ name: string; told: Extract<ToldSum, { ok: 
 const BatteryChart = defineAsyncComponent(() => import('../feed/BatteryChart.vue'))
 
 /** What the sum was given and answers, which its own schema has checked. */
-const numbers = computed(() => ({ ...told.given, ...told.answer }) as Record<string, number>)
+const numbers = computed((): Record<string, number> => ({ ...told.given, ...told.answer }))
 const scan = computed(() => ('scan' in told.given && told.given.scan === 'led' ? 'led' : 'row'))
 const battery = computed(() => {
   const given = told.given as BatteryGiven

@@ -88,7 +88,7 @@ const isChecked = (event: Event): boolean =>
 const shown = (field: Field): string =>
   typed.value.get(field.path) ?? textOf(field, valueAt(given.value, field.path))
 const variantOf = (field: Field): string =>
-  Object.keys((valueAt(given.value, field.path) ?? {}) as object)[0] ?? ''
+  Object.keys(valueAt(given.value, field.path) ?? {})[0] ?? ''
 const problemOf = ({ path }: Field): string | undefined =>
   misread.value.get(path) ??
   (told.value?.ok === false

@@ -30,6 +30,11 @@ export interface Field {
   readonly isOptional: boolean
 }
 
+const textual = (value: unknown): string =>
+  typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean'
+    ? String(value)
+    : ''
+
 const variantsOf = ({ anyOf, oneOf }: Schema): readonly Schema[] | undefined => anyOf ?? oneOf
 
 /** The variant that a value is of: by its constants, or else by the keys that it has to have. */
@@ -53,7 +58,7 @@ export function fieldsOf(card: SumCard, given: Given): Field[] {
   const variants = variantsOf(schema)
   if (variants === undefined) return fieldsIn(card, schema, given, '')
   const chosen = variantFor(variants, given) ?? variants[0]
-  const kinds = variants.map(({ properties = {} }) => String(properties.kind?.const ?? ''))
+  const kinds = variants.map(({ properties = {} }) => textual(properties.kind?.const))
   return [
     {
       ...labelled(card, 'kind'),
@@ -145,7 +150,7 @@ export function withValue(given: Given, path: string, value: unknown): Given {
       ),
     }
   }
-  const { [key]: _old, ...others } = given
+  const others = Object.fromEntries(Object.entries(given).filter(([other]) => other !== key))
   return value === undefined ? others : { ...others, [key]: value }
 }
 
@@ -164,7 +169,7 @@ export function textOf({ kind, unit }: Field, value: unknown): string {
         .map(({ lengthMm, price }) => `${String(lengthMm)} @ ${String(price)}`)
         .join(', ')
     default:
-      return String(value)
+      return textual(value)
   }
 }
 

@@ -44,10 +44,14 @@ describe('single lights by hand', () => {
     expect(lit.resistor?.pickOhm).toBe(150)
     expect(lit.peakA).toBeCloseTo((3 * 2.7) / 150, 9)
     // Their current is in the supply's sum, in the totals and on the lead.
-    const { supplies, totals, feed } = tally(plan)
+    const { supplies, totals, feed, roll } = tally(plan)
     expect(supplies[0]!.loadA).toBeCloseTo(lit.peakA, 9)
     expect(totals.peakCurrentA).toBeCloseTo(lit.peakA, 9)
     expect(feed.leads[0]!.currentA).toBeCloseTo(lit.peakA, 9)
+    const figure = roll
+      .flatMap(({ figures }) => figures)
+      .find(({ id }) => id === 'current.12.total')
+    expect(figure?.value).toBeCloseTo(lit.peakA, 9)
   })
 
   it('a last group that is not full counts as one', () => {

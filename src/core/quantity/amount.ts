@@ -41,7 +41,7 @@ export function readAmount(text: string, unit: Unit): AmountResult {
   const plain = text.trim()
   if (plain === '') return { ok: false, message: 'a number?' }
   if (unit === 'mm' || unit === 'm') return readLengthIn(plain, unit)
-  const [, whole, letter, rest] = (unit === 'Ω' && lettered.exec(plain)) || []
+  const [, whole, letter, rest] = (unit === 'Ω' ? lettered.exec(plain) : null) ?? []
   if (whole !== undefined && letter !== undefined && rest !== undefined)
     return {
       ok: true,

@@ -31,7 +31,7 @@ export const sceneLabel = (plan: Pick<Plan, 'scene'>): string =>
 type Batch = readonly [CutStripRun, ...CutStripRun[]]
 
 /** What the runs at some volts draw in the scene that the plan shows: strip by strip, and level by level. */
-export function currentFigures({ plan, cuts }: Results, volts: number): Figure[] {
+export function currentFigures({ plan, cuts, lit, loads }: Results, volts: number): Figure[] {
   const ofVolts = cuts.filter(({ strip, cuts: groups }) => strip.volts === volts && groups > 0)
   const batches = new Map<string, Batch>()
   for (const entry of ofVolts) {
@@ -42,9 +42,26 @@ export function currentFigures({ plan, cuts }: Results, volts: number): Figure[]
   const figures = [...batches].flatMap(([key, batch]) =>
     batchFigures(plan, key, batch, batches.size > 1),
   )
-  const about = ofVolts.map(({ run }) => run.id)
+  const singles = lit.flatMap(({ id }): Figure[] => {
+    const load = loads.find((one) => one.id === id)
+    if (load?.volts !== volts) return []
+    return [
+      {
+        id: `current.lights.${id}`,
+        label: cuts.find(({ run }) => run.id === id)?.run.name ?? '',
+        value: load.shownA,
+        unit: 'A',
+        ...working`${operand('groups', load.groups)} single lights`,
+        about: [id],
+      },
+    ]
+  })
+  const about = [...ofVolts.map(({ run }) => run.id), ...singles.flatMap((one) => one.about)]
   const total: Figure = {
-    ...sumOf(`current.${String(volts)}.total`, sceneLabel(plan), 'A', figures.filter(isAddend)),
+    ...sumOf(`current.${String(volts)}.total`, sceneLabel(plan), 'A', [
+      ...figures.filter(isAddend),
+      ...singles,
+    ]),
     about,
   }
   const amperes = total.value ?? 0
@@ -56,7 +73,7 @@ export function currentFigures({ plan, cuts }: Results, volts: number): Figure[]
     ...working`${operand('volts', volts, 'V')} × ${operand('current', amperes, 'A')}`,
     about,
   }
-  return [...figures, total, power]
+  return [...figures, ...singles, total, power]
 }
 
 /** Full draw of a batch, the brightness it is held to, and what its pixels draw while dark. */

@@ -3,6 +3,7 @@ import { emptyPlan } from '../plan/empty'
 import type { Plan } from '../plan/plan'
 import { figureText, workingText } from '../quantity/figure'
 import { tally } from '../tally'
+import { demoPlan } from '../../testing/demo-plan'
 
 /** The roll as it is printed: `label working = value`. */
 function printed(extra: Partial<Plan>): string[] {
@@ -133,4 +134,29 @@ describe('the roll', () => {
   it('of an empty pad is empty', () => {
     expect(printed(lines('', '# later', 'oops 12oo'))).toEqual([])
   })
+})
+
+describe('every verdict has its place on the roll', () => {
+  it.each(['bay-window-nook', 'pegboard-moon', 'wardrobe-rails', 'paper-lanterns', 'firefly-jar'])(
+    'of %s, and is told once',
+    (name) => {
+      const plan = demoPlan(name)
+      const { roll, verdicts } = tally({
+        ...plan,
+        signal: { ...plan.signal, resistorOhm: null, fix: 'none' },
+        lines: plan.lines.map((line) => ({
+          ...line,
+          ...(line.lights !== undefined && {
+            lights: { ...line.lights, resistor: 'none' as const },
+          }),
+        })),
+      })
+      const shown = roll.flatMap((section) => section.verdicts.map(({ id }) => id))
+      for (const { id } of verdicts)
+        expect(
+          shown.filter((one) => one === id),
+          id,
+        ).toHaveLength(1)
+    },
+  )
 })

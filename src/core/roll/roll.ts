@@ -41,7 +41,10 @@ export function rollOf(results: Results): RollSection[] {
     figures,
     verdicts: verdicts.filter(
       (verdict) =>
-        codes.includes(verdict.code) && (about === undefined || verdict.about.includes(about)),
+        codes.includes(verdict.code) &&
+        (about === undefined || verdict.about.includes(about)) &&
+        // A resistor is missing in the data lines, or before single lights.
+        (verdict.code !== 'no-resistor' || (id === 'lights') === verdict.about.length > 0),
     ),
   })
   return [
@@ -52,6 +55,7 @@ export function rollOf(results: Results): RollSection[] {
       'off-mark',
     ]),
     section('lights', 'Single lights', lightFigures(results), [
+      'no-resistor',
       'no-headroom',
       'shared-resistor',
       'pin-over',

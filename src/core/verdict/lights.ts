@@ -36,7 +36,11 @@ const each = (
 ): Verdict[] =>
   evidence.lit.flatMap((run) => {
     const found = judge(run, nameOf(evidence, run))
-    return found === undefined ? [] : [{ ...found, id: `${found.code}.${run.id}`, about: [run.id] }]
+    if (found === undefined) return []
+    const line = evidence.plan.lines.find(({ id }) => id === run.id)
+    const supplyId = line?.supplyId ?? evidence.plan.supplies[0]?.id ?? ''
+    const about = found.code === 'volts-differ' ? [run.id, supplyId] : [run.id]
+    return [{ ...found, id: `${found.code}.${run.id}`, about }]
   })
 
 /** LEDs without a resistor, or with so many in series that nothing is left for one. */

@@ -21,6 +21,8 @@ export interface Block {
   readonly terminals: readonly Terminal[]
   /** Ids of the runs and supplies concerned. */
   readonly about: readonly string[]
+  /** Of a supply that is plugged into the mains: its mains side is never drawn. */
+  readonly hasMains?: boolean
   /** Of a block `input`. */
   readonly input?: InputKind
 }

@@ -145,6 +145,9 @@ export function connect(given: WiringGiven): Circuit {
   }
 }
 
+/** Supplies that have no mains side. */
+const cellKinds: readonly string[] = ['battery', 'power-bank', 'boosted-cell', 'board-pin']
+
 function addBlocks(loom: Loom, { plan, supplies, cuts, lit, signal }: WiringGiven): void {
   for (const { slot, part, volts } of supplies)
     loom.block(`supply:${slot.id}`, {
@@ -152,6 +155,7 @@ function addBlocks(loom: Loom, { plan, supplies, cuts, lit, signal }: WiringGive
       name: slot.name,
       detail: part?.name ?? formatQuantity(volts, 'V'),
       about: [slot.id],
+      hasMains: part === undefined || !cellKinds.includes(part.kind),
     })
   for (const { id, name, limitA } of plan.junctions)
     loom.block(`junction:${id}`, {
@@ -473,7 +477,7 @@ function addDimmer(loom: Loom, { plan, signal, hidden, cuts }: WiringGiven, dimm
   )
   loom.wire({
     role: 'minus',
-    from: loom.at(`supply:${supplyId}`, `− ${dimmer.name}`, 'minus', `${dimmer.name} −`),
+    from: loom.at(`supply:${supplyId}`, `− ${dimmer.name}`, 'minus', 'switch −'),
     to: loom.at(block, '−', 'minus'),
     gauge: thickest,
     ...way(plan, hidden.supplies.get(supplyId) ?? hidden.controller, hidden.controller),

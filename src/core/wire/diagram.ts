@@ -424,12 +424,13 @@ function placeRuns(
     }
     // What comes to single lights from the board's pins stands below.
     const signals = block.terminals.filter(({ role }) => role === 'signal')
+    const apart = size.isClose ? 8 : 16
     signals.forEach((terminal, index) => {
-      const at = stripY + size.row + index * 8 + 4
+      const at = stripY + size.row + index * apart
       terminals.push({ ...terminal, side: 'left', at: [0, at] })
       entryY.set(terminal.id, at)
     })
-    const height = size.row + (signals.length > 0 ? signals.length * 8 + 8 : 0)
+    const height = size.row + signals.length * apart
     const { pieces, joints } = piecesIn(entry, isMirrored, size, runs.length > mostRunsInPieces)
     for (const terminal of block.terminals) {
       const joint = joints.get(terminal.id.split('/')[1] ?? '')
