@@ -139,7 +139,7 @@ export function connect(given: WiringGiven): Circuit {
     lightJoints: given.lit.map(({ id, lights, resistors }) => ({ run: id, lights, resistors })),
     padJoints: given.cuts.flatMap((entry) =>
       jumpersOf(entry)
-        .filter(({ lengthMm }) => lengthMm === 0)
+        .filter(({ from, to }) => from.part === to.part)
         .map(({ from, to }) => ({ run: entry.run.id, from: from.name, to: to.name })),
     ),
   }
@@ -314,7 +314,7 @@ function addJumpers(loom: Loom, { plan }: WiringGiven, entry: CutStripRun): void
         ]
   for (const { from, to, lengthMm } of jumpersOf(entry)) {
     // Pieces of a split part are soldered pad on pad.
-    if (lengthMm === 0) continue
+    if (from.part === to.part) continue
     const mm = Math.max(20, lengthMm)
     for (const [key, role] of lines)
       loom.wire({

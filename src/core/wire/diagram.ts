@@ -486,7 +486,7 @@ function piecesIn(
     return { pieces: [{ x: 0, width: size.run, name: '' }], joints }
   const wired = new Set(
     jumpersOf(entry)
-      .filter(({ lengthMm }) => lengthMm > 0)
+      .filter(({ from, to }) => from.part !== to.part)
       .map(({ to }) => to.name),
   )
   const between = 14

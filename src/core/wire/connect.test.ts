@@ -1,0 +1,192 @@
+import { describe, expect, it } from 'vitest'
+import { squareWay } from '../measure/geometry'
+import { emptyPlan } from '../plan/empty'
+import type { Junction, Line, Plan, Signal } from '../plan/plan'
+import { wiredPlan } from '../wired-plan'
+import { blockOf, type PlanWire } from './circuit'
+import { jointsOf } from './lists'
+
+const planOf = (
+  lines: readonly Partial<Line>[],
+  signal: Partial<Signal> = {},
+  extra: Partial<Plan> = {},
+): Plan => {
+  const empty = emptyPlan('t', 'x')
+  return {
+    ...empty,
+    lines: lines.map((line, index) => ({ id: `l${String(index)}`, text: '', ...line })),
+    signal: { ...empty.signal, ...signal },
+    ...extra,
+  }
+}
+const wiresOf = (plan: Plan): readonly PlanWire[] => wiredPlan(plan).circuit.wires
+const ends = ({ from, to }: PlanWire): string => `${blockOf(from)} → ${blockOf(to)}`
+const shelf = { text: 'shelf 900' }
+
+describe('the board’s own feed', () => {
+  const powered = (boardFrom: Signal['boardFrom'], joinsMinus = true): string[] => {
+    const plan = planOf([shelf], { boardFrom })
+    return wiresOf({ ...plan, rules: { ...plan.rules, joinsMinus } })
+      .filter(({ bundle }) => bundle === 'board')
+      .map((wire) => `${wire.role} ${ends(wire)}`)
+  }
+  it('comes from the strip’s supply, from a plug of its own, or from the first pixel’s pads', () => {
+    expect(powered('supply')).toEqual([
+      'plus supply:supply-a → board',
+      'minus supply:supply-a → board',
+    ])
+    // Its own plug brings plus; only the minuses meet.
+    expect(powered('usb')).toEqual(['minus supply:supply-a → board'])
+    expect(powered('usb', false)).toEqual([])
+    expect(powered('strip')).toEqual(['plus board → run:l0', 'minus board → run:l0'])
+  })
+
+  it('is fused at the supply, not at the strip', () => {
+    const fuses = (boardFrom: Signal['boardFrom']): number =>
+      wiresOf(planOf([shelf], { boardFrom })).filter(
+        ({ bundle, inLine }) => bundle === 'board' && inLine.length > 0,
+      ).length
+    expect([fuses('supply'), fuses('usb'), fuses('strip')]).toEqual([1, 0, 0])
+  })
+})
+
+describe('data', () => {
+  it('goes from the board along the lane, out to in, and is as long as the drawing says', () => {
+    const plan = planOf([shelf, { text: 'sill 600' }, { text: 'rail 400' }])
+    const { circuit, signal, hidden } = wiredPlan(plan)
+    const data = circuit.wires.filter(({ role }) => role === 'data')
+    expect(data.map(ends)).toEqual(['board → run:l0', 'run:l0 → run:l1', 'run:l1 → run:l2'])
+    const [first, second] = signal.lanes[0]!.runs
+    expect(data[0]!.lengthMm).toBeCloseTo(squareWay(hidden.controller, first!.start) * 1.1, 6)
+    expect(data[1]!.lengthMm).toBeCloseTo(squareWay(first!.end, second!.start) * 1.1, 6)
+  })
+
+  it('takes a clock along where there is one, and a buffer where one is built', () => {
+    const plan = planOf([{ ...shelf, stripId: 'pixels-5v-60-clocked' }], { fix: 'buffer' })
+    const lines = wiresOf(plan).filter(({ role }) => role === 'data' || role === 'clock')
+    expect(lines.map((wire) => `${wire.role} ${ends(wire)}`)).toEqual([
+      'data board → buffer',
+      'data buffer → run:l0',
+      'clock board → buffer',
+      'clock buffer → run:l0',
+    ])
+    // The resistor stands behind the buffer, before the strip.
+    expect(lines.map(({ inLine }) => inLine.length)).toEqual([0, 1, 0, 1])
+  })
+
+  it('has its diode told at the first pixel of every lane, and no resistor where there is none', () => {
+    const lanes = ['l0', 'l1'].map((line) => ({ id: `a${line}`, name: line, lines: [line] }))
+    const plan = planOf([shelf, { text: 'sill 600' }], { fix: 'diode', resistorOhm: null, lanes })
+    const inLine = wiresOf(plan)
+      .filter(({ role }) => role === 'data')
+      .map((wire) => wire.inLine.map(({ kind }) => kind))
+    expect(inLine).toEqual([['diode'], ['diode']])
+  })
+})
+
+describe('leads', () => {
+  const junction = (id: string, from?: string): Junction => ({
+    id,
+    name: id,
+    kind: 'terminals',
+    limitA: 10,
+    fuse: 'auto',
+    wire: 'mm2-1_5',
+    ...(from !== undefined && { from }),
+  })
+  it('run over junctions, each part with its own gauge', () => {
+    const feeds = [{ id: 'a', pad: 0 as const, fuse: 'auto' as const, from: 'inner' }]
+    const plan = planOf(
+      [{ ...shelf, feeds }],
+      {},
+      {
+        junctions: [junction('outer'), junction('inner', 'outer')],
+      },
+    )
+    const plus = wiresOf(plan).filter(({ role, bundle }) => role === 'plus' && bundle !== 'board')
+    expect(plus.map((wire) => `${ends(wire)} ${wire.gauge.name}`)).toEqual([
+      'supply:supply-a → junction:outer 1.5 mm²',
+      'junction:outer → junction:inner 1.5 mm²',
+      'junction:inner → run:l0 1 mm²',
+    ])
+  })
+
+  it('keep a length that was measured, and say so', () => {
+    const feeds = [{ id: 'a', pad: 'end' as const, fuse: 'none' as const, lengthMm: 1234 }]
+    const [lead] = wiresOf(planOf([{ ...shelf, feeds }]))
+    expect(lead).toMatchObject({ lengthMm: 1234, rule: 'as measured', inLine: [] })
+    expect(lead!.to).toMatch(/^run:l0\/\+ \d+$/)
+  })
+
+  it('of two supplies come from each, and each has its capacitor', () => {
+    const plan = planOf(
+      [shelf, { text: 'rail 900', stripId: 'white-12v-10', supplyId: 'b' }],
+      {},
+      {
+        supplies: [
+          { id: 'a', name: 'A', part: 'auto' },
+          { id: 'b', name: 'B', part: 'auto' },
+        ],
+      },
+    )
+    const { circuit } = wiredPlan(plan)
+    const sources = circuit.wires.filter(({ to }) => to.endsWith('/+')).map(ends)
+    expect(sources).toContain('supply:a → run:l0')
+    expect(sources).toContain('supply:b → run:l1')
+    expect(circuit.capacitors.map(({ text }) => text)).toEqual(['1000 µF 6.3 V', '1000 µF 16 V'])
+    const without = {
+      ...plan,
+      supplies: plan.supplies.map((slot) => ({ ...slot, capacitorV: null })),
+    }
+    expect(wiredPlan(without).circuit.capacitors).toEqual([])
+  })
+
+  it('are bared by what they meet, and sleeved where they are soldered', () => {
+    const [plus] = wiresOf(planOf([shelf]))
+    expect(plus).toMatchObject({ bareMm: [7, 3], sleeve: '4.8 mm' })
+    const data = wiresOf(planOf([shelf])).find(({ role }) => role === 'data')
+    expect(data).toMatchObject({ bareMm: [5, 3], sleeve: '2.4 mm' })
+    // From screw to screw there is nothing to sleeve.
+    const screwed = wiresOf(planOf([shelf], {}, { junctions: [junction('outer')] }))[0]
+    expect(screwed).toMatchObject({ bareMm: [7, 7], sleeve: null })
+  })
+})
+
+describe('pieces', () => {
+  it('are joined by three wires at a corner, pad on pad at a split', () => {
+    const framed = wiredPlan(planOf([{ text: 'f frame 500 x 300' }])).circuit
+    const jumpers = framed.wires.filter(({ from, to }) => blockOf(from) === blockOf(to))
+    expect(jumpers.map(({ role }) => role)).toEqual(Array(3).fill(['plus', 'minus', 'data']).flat())
+    const cutting = [{ part: 0, more: 0, offMm: 0, splits: [10, 20] }]
+    const split = wiredPlan(planOf([{ ...shelf, cutting }])).circuit
+    expect(split.padJoints.map(({ from, to }) => `${from} ${to}`)).toHaveLength(2)
+    expect(split.wires.filter(({ from, to }) => blockOf(from) === blockOf(to))).toEqual([])
+  })
+
+  it('outdoors, and in a sleeve: gland and end cap go on before the joint', () => {
+    const mount = { damp: 'outdoors' as const, hasSleeve: true }
+    const plan = planOf([{ ...shelf, mount }])
+    const start = jointsOf(wiredPlan(plan).circuit, plan).find(({ id }) => id === 'run:l0/start')
+    expect(start?.threadFirst).toContain('gland')
+    expect(start?.threadFirst).toContain('end cap')
+  })
+})
+
+describe('sensors', () => {
+  it('get plus where they take it, minus, and a wire for each of their pins', () => {
+    const inputs: Signal['inputs'] = [
+      { id: 'b', kind: 'button', name: 'button' },
+      { id: 'd', kind: 'distance', name: 'distance', at: [100, 100] },
+    ]
+    const wires = wiresOf(planOf([shelf], { inputs }))
+    const of = (id: string): string[] =>
+      wires.filter(({ from }) => blockOf(from) === `input:${id}`).map(({ role }) => role)
+    expect(of('b')).toEqual(['minus', 'signal'])
+    expect(of('d')).toEqual(['plus', 'minus', 'signal', 'signal'])
+    const [notPlaced] = wires.filter(({ from }) => blockOf(from) === 'input:b')
+    expect(notPlaced).toMatchObject({
+      lengthMm: 1000,
+      rule: 'a metre until it stands on the drawing',
+    })
+  })
+})
