@@ -48,6 +48,24 @@ test('the firefly jar is scanned; a driver chip keeps it from flicker', async ({
   await expect(card.getByLabel('Driven by')).toHaveValue('driver')
 })
 
+test('house rules say which resistors there are, and whether several LEDs share one', async ({
+  page,
+}) => {
+  await page.goto('/plans')
+  await page.getByRole('link', { name: 'Paper lanterns' }).click()
+  await line(page, 1).click()
+  // (5 − 3.1) V ÷ 20 mA = 95 Ω: 100 in every series from E12 up, and in E6.
+  await expect(page.getByTestId('lit-answer')).toHaveText(/14 × 100 Ω/)
+  await page.getByRole('button', { name: 'House rules' }).click()
+  await page.getByRole('checkbox', { name: /^One for several side by side/ }).check()
+  await page.keyboard.press('Escape')
+  await expect(verdict(page, 'shared-resistor')).toContainText('14 groups on one resistor')
+  // 1.9 V ÷ 280 mA = 6.79 Ω: 6.8 in E24, and in E6 too; at 3 lanterns 31.7 Ω would differ.
+  await expect(page.getByTestId('lit-answer')).toHaveText(/1 × 6\.8 Ω/)
+  await verdict(page, 'shared-resistor').getByRole('button', { name: 'each group its own' }).click()
+  await expect(verdict(page, 'shared-resistor')).toHaveCount(0)
+})
+
 test('the lanterns are wired with a switch in their minus', async ({ page }) => {
   await page.goto('/plans')
   await page.getByRole('link', { name: 'Paper lanterns' }).click()

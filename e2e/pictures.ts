@@ -73,6 +73,17 @@ test('signal and wire', async ({ page }) => {
   await page.screenshot({ path: `${folder}/joints.png` })
 })
 
+test('sums and single lights', async ({ page }) => {
+  await page.goto('/sums/battery')
+  await expect(page.locator('.apexcharts-svg')).toBeVisible()
+  await page.screenshot({ path: `${folder}/sums.png` })
+  await page.goto('/plans')
+  await page.getByRole('link', { name: 'Firefly jar' }).click()
+  await line(page, 1).click()
+  await expect(page.getByTestId('lit-answer')).toBeVisible()
+  await page.screenshot({ path: `${folder}/firefly-jar.png` })
+})
+
 test('the diagram on paper', async ({ page }) => {
   const plan = demoPlan('bay-window-nook')
   const { circuit, cuts, signal } = wiredPlan(plan)

@@ -143,6 +143,21 @@ test('diagram, lists and labels as files for paper', async ({ page }) => {
   expect((await bytes(await saved(page, 'Joints as CSV'))).toString()).toContain('what meets')
 })
 
+test('sixteen shelves stand close in one picture, and each has its wires in it', async ({
+  page,
+}) => {
+  await openEmptyPlan(page)
+  for (let shelf = 1; shelf <= 16; shelf += 1) {
+    await page.keyboard.type(`"shelf ${String(shelf)}" ${String(500 + 13 * shelf)}`)
+    await page.keyboard.press('Enter')
+  }
+  await page.getByRole('link', { name: /^Wire/ }).click()
+  await expect(page.locator('[data-block^="run:"]').first()).toBeVisible()
+  await expect(page.locator('text[data-wire="W1"]')).toHaveText(/W1 W2 · 1 mm²/)
+  await page.getByRole('radio', { name: 'Joints' }).click()
+  await expect(page.getByTestId('joints-left')).toHaveText(/^0 of 8\d joints done/)
+})
+
 test('an empty plan says what to do; its first line is wired at once', async ({ page }) => {
   await openEmptyPlan(page)
   await page.getByRole('link', { name: /^Wire/ }).click()

@@ -229,6 +229,18 @@ const titled = (drawn: DrawnBlock, theme: Theme): SvgNode[] => [
   text(drawn.x + 10, drawn.y + 33, drawn.block.detail, 11, theme.soft),
 ]
 
+/** A terminal, which can be chosen. */
+const dot = (id: string, [x, y]: Point, theme: Theme, litPlace: string | undefined): SvgNode =>
+  node('circle', {
+    cx: x,
+    cy: y,
+    r: litPlace === id ? 5 : 3,
+    fill: litPlace === id ? theme.mark : theme.ground,
+    stroke: theme.ink,
+    'stroke-width': 1.2,
+    'data-terminal': id,
+  })
+
 function box(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNode {
   const { block, x, y, width, height } = drawn
   const isLit = litPlace === block.id
@@ -248,15 +260,7 @@ function box(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNod
     ...titled(drawn, theme),
     ...(block.hasMains === true ? mains(drawn, theme) : []),
     ...drawn.terminals.flatMap(({ id, at: [tx, ty], label, side }, index) => [
-      node('circle', {
-        cx: tx,
-        cy: ty,
-        r: litPlace === id ? 5 : 3,
-        fill: litPlace === id ? theme.mark : theme.ground,
-        stroke: theme.ink,
-        'stroke-width': 1.2,
-        'data-terminal': id,
-      }),
+      dot(id, [tx, ty], theme, litPlace),
       text(
         side === 'left' ? tx + 8 : tx - 8,
         ty + 4,
@@ -324,15 +328,7 @@ function run(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNod
     ...drawn.terminals
       .filter(({ id }) => !/ (start|end)$/.test(id))
       .flatMap(({ id, at: [tx, ty], label, side }) => [
-        node('circle', {
-          cx: tx,
-          cy: ty,
-          r: litPlace === id ? 5 : 3,
-          fill: litPlace === id ? theme.mark : theme.ground,
-          stroke: theme.ink,
-          'stroke-width': 1.2,
-          'data-terminal': id,
-        }),
+        dot(id, [tx, ty], theme, litPlace),
         ...(side === 'top' || isLow
           ? []
           : [

@@ -66,6 +66,22 @@ describe('for the program', () => {
     expect(JSON.parse(programJson(data))).toEqual(data)
   })
 
+  it('tells dimmers and what has no pin', () => {
+    const wardrobe = demoPlan('wardrobe-rails')
+    const dimmed = wiredPlan({
+      ...wardrobe,
+      signal: { ...wardrobe.signal, board: 'small-5v', boardFrom: 'usb' },
+      lines: wardrobe.lines.map((line) => ({ ...line, dimmer: 'all rails' })),
+    })
+    const header = programHeader(programData(wardrobe, dimmed.signal, dimmed.supplies))
+    expect(header).toMatch(/#define PIN_ALL_RAILS \d+/)
+    expect(header).toContain('#define LANE_COUNT 0')
+    const none = programHeader({ ...data, inputs: [{ name: 'bell', kind: 'button', pin: null }] })
+    expect(none).toContain('#define PIN_BELL -1 /* no pin is left */')
+    const analogue = programHeader({ ...data, inputs: [{ name: 'dial', kind: 'knob', pin: 'A2' }] })
+    expect(analogue).toContain('#define PIN_DIAL A2')
+  })
+
   it('is C whatever things are called', () => {
     fc.assert(
       fc.property(fc.array(fc.string({ unit: 'binary' }), { maxLength: 4 }), (names) => {

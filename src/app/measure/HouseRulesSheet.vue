@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { Corners, GapPlace, LowLogic, Rounding, Sizing } from '../../core/plan/choices'
 import { wires } from '../../core/parts/wires'
-import type { Plan } from '../../core/plan/plan'
+import { eSeriesNames } from '../../core/plan/choices'
+import type { Plan, Rules } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 
@@ -84,6 +85,7 @@ const setLowLogic = (lowLogic: LowLogic): void => {
 const setSizing = (sizing: Sizing): void => {
   store.commit([{ do: 'set-rules', rules: { sizing } }], { label: 'supply size' })
 }
+const seriesOptions = eSeriesNames.map((value) => ({ value, label: value }))
 const wireOptions = wires.map(({ id, name, limitA }) => ({
   id,
   text: `${name}, ${String(limitA)} A`,
@@ -92,6 +94,13 @@ const percentOf = (event: Event, least: number, most: number): number | undefine
   if (!(event.target instanceof HTMLInputElement)) return undefined
   const share = event.target.valueAsNumber / 100
   return Number.isNaN(share) ? undefined : Math.min(most, Math.max(least, share))
+}
+function setLed(rules: Partial<Pick<Rules, 'lightResistor' | 'eSeries' | 'tolerance'>>): void {
+  store.commit([{ do: 'set-rules', rules }], { label: 'resistors of LEDs', key: 'led' })
+}
+function setTolerance(event: Event): void {
+  const tolerance = percentOf(event, 0, 0.5)
+  if (tolerance !== undefined) setLed({ tolerance })
 }
 function setSlack(event: Event): void {
   const slack = percentOf(event, 0, 1)
@@ -265,6 +274,45 @@ function setHeadroom(event: Event): void {
       <p class="text-[12px] text-bench-soft">
         Most eyes see a fifth less; for photographs and white walls take 95.
       </p>
+    </fieldset>
+    <fieldset class="mt-3 grid gap-2 text-[13px]">
+      <legend class="mb-1 font-semibold">Resistors of LEDs</legend>
+      <label class="flex gap-2.5">
+        <input
+          type="checkbox"
+          class="mt-0.5 accent-glow"
+          :checked="plan.rules.lightResistor === 'shared'"
+          @change="
+            setLed({ lightResistor: plan.rules.lightResistor === 'shared' ? 'each' : 'shared' })
+          "
+        />
+        <span>
+          One for several side by side<br /><span class="text-[12px] text-bench-soft"
+            >Fewer parts; the LED with the lowest volts takes the most. Stays a care.</span
+          >
+        </span>
+      </label>
+      <div class="flex items-center gap-2">
+        <SegmentedChoice
+          label="Values of resistors"
+          :options="seriesOptions"
+          :model-value="plan.rules.eSeries"
+          @update:model-value="(eSeries) => setLed({ eSeries })"
+        />
+        <label class="flex items-center gap-2">
+          ±
+          <input
+            type="number"
+            min="0"
+            max="50"
+            class="field w-16 px-1.5 py-1"
+            aria-label="Tolerance of resistors, %"
+            :value="Math.round(plan.rules.tolerance * 100)"
+            @change="setTolerance"
+          />
+          %
+        </label>
+      </div>
     </fieldset>
   </div>
 </template>

@@ -37,6 +37,26 @@ describe('the state of each stage in a word', () => {
     expect(states(result)).toBe(expected)
   })
 
+  it('says how many pins are used where there is no data', () => {
+    expect(stageState('signal', demo('firefly-jar')).text).toBe('10 pins')
+  })
+
+  it('counts a missing resistor where it is missing: before single lights, or in the data lines', () => {
+    const bare = of({
+      lines: [{ id: 'a', text: 'a string 3 @ 90', lights: { part: 'led-red', resistor: 'none' } }],
+      supplies: [{ id: 'supply-a', name: 'A', part: 'brick-5v-2' }],
+    })
+    expect(stageState('measure', bare).text).toBe('1 stop')
+    expect(stageState('signal', bare).text).toBe('no data')
+    const { signal } = emptyPlan('t', 'a')
+    const data = of({
+      lines: [{ id: 'a', text: 'shelf 1000' }],
+      signal: { ...signal, resistorOhm: null },
+    })
+    expect(stageState('measure', data).text).toBe('1 place')
+    expect(stageState('signal', data).text).toBe('1 care')
+  })
+
   it('counts every verdict that is no note at one stage', () => {
     for (const name of ['bay-window-nook', 'pegboard-moon', 'wardrobe-rails', 'paper-lanterns']) {
       const result = demo(name)

@@ -8,7 +8,6 @@ import { stripOf } from '../../core/parts/find'
 import type { Line, Plan, PlanLane } from '../../core/plan/plan'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
 import { splitLanes } from '../../core/signal/lanes'
-import { abilitiesText } from '../../core/signal/pins'
 import type { TallyLane, TallySignal } from '../../core/signal/told'
 import type { LineSettings } from '../../core/plan/commands'
 import { valueOf } from '../feed/value-of'
@@ -18,6 +17,7 @@ import { useTapes } from '../tape/use-tapes'
 import { asPlanned, moveRun, stepRun, withLane, withoutLane } from './lanes-edit'
 import LaneTape from './LaneTape.vue'
 import SkipEditor from './SkipEditor.vue'
+import PinSelect from './PinSelect.vue'
 
 const { plan, signal } = defineProps<{ plan: Plan; signal: TallySignal }>()
 
@@ -91,10 +91,6 @@ function rename(lane: TallyLane, event: Event): void {
       'name of a lane',
     )
 }
-function choosePin(need: string, event: Event): void {
-  const pin = valueOf(event)
-  store.commit([{ do: 'set-pin', need, pin: pin === '' ? undefined : pin }], { label: 'pin' })
-}
 /** As evenly as whole runs allow. */
 function even(): void {
   const lines = splitLanes(
@@ -141,20 +137,7 @@ const offsetText = (lane: TallyLane, index: number): string => {
         />
         <label v-for="use in pinUses(lane)" :key="use.need.id" class="flex items-center gap-1">
           {{ use.need.name.endsWith('clock') ? 'clock' : 'pin' }}
-          <select
-            class="field w-[76px] px-1.5 py-0.5 font-semibold"
-            :value="use.isChosen ? use.pin?.name : ''"
-            :title="use.reason"
-            :aria-label="`Pin of ${use.need.name}`"
-            @change="choosePin(use.need.id, $event)"
-          >
-            <option value="">
-              {{ use.isChosen ? 'by itself' : (use.pin?.name ?? 'none left') }}
-            </option>
-            <option v-for="pin in signal.board?.pins" :key="pin.name" :value="pin.name">
-              {{ pin.name }}: {{ abilitiesText(pin) }}
-            </option>
-          </select>
+          <PinSelect :use="use" :board="signal.board" />
         </label>
         <span>{{ formatQuantity(lane.pixels, 'px') }}</span>
         <span

@@ -6,11 +6,11 @@ import { inputParts } from '../../core/parts/inputs'
 import { inputKinds, type InputKind } from '../../core/plan/choices'
 import type { Input, Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
-import { abilitiesText } from '../../core/signal/pins'
 import type { TallySignal } from '../../core/signal/told'
 import type { Tally } from '../../core/tally'
 import { valueOf } from '../feed/value-of'
 import { usePlanStore } from '../stores/plan'
+import PinSelect from './PinSelect.vue'
 
 const { plan, signal, tally } = defineProps<{ plan: Plan; signal: TallySignal; tally: Tally }>()
 
@@ -43,10 +43,6 @@ function remove(input: Input): void {
     inputs.value.filter((one) => one.id !== input.id),
     `remove ${input.name}`,
   )
-}
-function choosePin(need: string, event: Event): void {
-  const pin = valueOf(event)
-  store.commit([{ do: 'set-pin', need, pin: pin === '' ? undefined : pin }], { label: 'pin' })
 }
 /** Plain strips, which can hang on a dimmer. */
 const plain = computed(() =>
@@ -162,19 +158,7 @@ function setDimmer(id: string, event: Event): void {
           >
             <td class="py-1 pr-3">{{ use.need.name }}</td>
             <td class="py-1 pr-3">
-              <select
-                class="field w-[92px] px-1.5 py-0.5 font-semibold"
-                :value="use.isChosen ? use.pin?.name : ''"
-                :aria-label="`Pin of ${use.need.name}`"
-                @change="choosePin(use.need.id, $event)"
-              >
-                <option value="">
-                  {{ use.isChosen ? 'by itself' : (use.pin?.name ?? 'none left') }}
-                </option>
-                <option v-for="pin in signal.board?.pins" :key="pin.name" :value="pin.name">
-                  {{ pin.name }}: {{ abilitiesText(pin) }}
-                </option>
-              </select>
+              <PinSelect :use="use" :board="signal.board" />
             </td>
             <td
               class="py-1"
