@@ -98,7 +98,7 @@ test('a battery has a course, a time and packs beside it', async ({ page }) => {
   await page.getByRole('link', { name: 'Paper lanterns' }).click()
   await page.getByRole('link', { name: /^Feed/ }).click()
   await page.getByRole('radio', { name: 'Supplies and use' }).click()
-  await expect(page.getByText(/Battery box: 2 h \d\d until/)).toBeVisible()
+  await expect(page.getByText(/Battery box: 7 h \d\d until/)).toBeVisible()
   await expect(page.locator('.apexcharts-svg')).toBeVisible()
   await expect(page.getByRole('row', { name: /power bank, 37 Wh/ })).toBeVisible()
   await expect(verdict(page, 'battery-short')).toBeVisible()

@@ -188,6 +188,23 @@ test('the page can be read and used by all, wide and narrow', async ({ page }) =
   }
 })
 
+test('a status light says who can tell its colours apart', async ({ page }) => {
+  await openSignal(page)
+  await page.getByRole('radio', { name: 'Pins' }).click()
+  const card = page.getByRole('region', { name: 'Status light' })
+  await card.getByRole('button', { name: 'colour' }).click()
+  await card.getByRole('button', { name: 'colour' }).click()
+  await expect(page.locator('[data-need="status.red"]')).toBeVisible()
+  await card.getByLabel('Colour of state 1').fill('#7fae00')
+  await card.getByLabel('Colour of state 2').fill('#d08000')
+  await expect(verdict(page, 'status-colours-alike')).toContainText('eyes without green cones')
+  await expect(card.getByText('alike', { exact: true })).toHaveCount(2)
+  await verdict(page, 'status-colours-alike').getByRole('button').click()
+  await expect(verdict(page, 'status-colours-alike')).toHaveCount(0)
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  expect(violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([])
+})
+
 test('a house rule says which way comes first; to try it and see stays a care', async ({
   page,
 }) => {

@@ -50,7 +50,7 @@ test('a link opens a sum with its values; the sums done last are kept', async ({
   await page.getByRole('button', { name: 'Copy a link with these values' }).click()
   await expect(page.getByRole('button', { name: 'Copied' })).toBeVisible()
   const link = await page.evaluate(() => navigator.clipboard.readText())
-  await expect(page.getByRole('list', { name: 'Done last' })).toContainText('Dots behind a cover')
+  await expect(page.getByRole('list', { name: 'Done last' })).toContainText('ripple 0.031 %')
   await page.goto(link)
   await expect(page.getByRole('form').getByLabel('From lights to cover')).toHaveValue('30')
   await page.goto('/sums')

@@ -44,6 +44,7 @@ import {
   switchInPlus,
 } from './verdict/lights'
 import { batteries, capacitor, hotStrip, over100Watt, regulatorHot } from './verdict/sources'
+import { statusColours } from './verdict/status'
 import { stockShort } from './verdict/stock-short'
 import { supplyLoad } from './verdict/supply-load'
 import type { Grade, Verdict } from './verdict/verdict'
@@ -186,6 +187,7 @@ const judges = [
   switchInPlus,
   switchDrive,
   matrixFlicker,
+  statusColours,
 ]
 
 /** While somebody types the packing may not take long; the Cut page can search on where it was cut short. */

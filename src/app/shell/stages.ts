@@ -79,6 +79,7 @@ const stageOfCode: Partial<Readonly<Record<VerdictCode, StageName>>> = {
   'board-over': 'signal',
   'diode-small': 'signal',
   'board-quirk': 'signal',
+  'status-colours-alike': 'signal',
 }
 
 /** A resistor is missing in the data lines, or before single lights. */

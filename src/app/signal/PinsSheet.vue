@@ -11,6 +11,7 @@ import type { Tally } from '../../core/tally'
 import { valueOf } from '../feed/value-of'
 import { usePlanStore } from '../stores/plan'
 import PinSelect from './PinSelect.vue'
+import StatusCard from './StatusCard.vue'
 
 const { plan, signal, tally } = defineProps<{ plan: Plan; signal: TallySignal; tally: Tally }>()
 
@@ -133,6 +134,7 @@ function setDimmer(id: string, event: Event): void {
         </datalist>
       </div>
     </section>
+    <StatusCard :plan="plan" />
     <section
       class="rounded-lg border border-bench-line bg-bench-raised px-3.5 py-3"
       aria-label="Pins"

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { Search } from '@lucide/vue'
-import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { formatQuantity } from '../../core/quantity/format'
@@ -40,10 +39,11 @@ const start = computed((): Given => {
 
 const recent = shallowRef<readonly RecentSum[]>([])
 void recentSums(shelf.db).then((list) => {
-  recent.value = list
+  // What was done in the meantime stays in front.
+  const here = new Set(recent.value.map((one) => one.name))
+  recent.value = [...recent.value, ...list.filter((one) => !here.has(one.name))]
 })
-/** Kept when somebody has stopped changing it, so that the list is not full of steps on the way. */
-const remember = useDebounceFn((given: Given, told: Extract<ToldSum, { ok: true }>, of: string) => {
+function remember(given: Given, told: Extract<ToldSum, { ok: true }>, of: string): void {
   const [first] = told.lines
   const answer =
     first === undefined
@@ -51,7 +51,7 @@ const remember = useDebounceFn((given: Given, told: Extract<ToldSum, { ok: true 
       : `${first.label} ${first.value === null ? (first.word ?? '–') : formatQuantity(first.value, first.unit)}`
   recent.value = withRecent(recent.value, { name: of, given, answer })
   void keepRecent(shelf.db, recent.value)
-}, 800)
+}
 const titleOf = (of: string): string => cards.value.find((one) => one.name === of)?.title ?? of
 const linkTo = (of: string, given?: Given) => ({
   name: 'sums',

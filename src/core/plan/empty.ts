@@ -34,7 +34,7 @@ export function emptyPlan(name: string, lineId: string): Plan {
       ...usualSignalRules,
     },
     use: usualUse,
-    signal: { ...usualSignal, lanes: [], inputs: [], pins: [] },
+    signal: { ...usualSignal, lanes: [], inputs: [], status: [], pins: [] },
     wiring: { ...usualWiring, ticks: [] },
     offcuts: [],
     own: { strips: [], supplies: [], boards: [] },

@@ -232,6 +232,13 @@ const inputSchema = z.strictObject({
   at: pointSchema.optional(),
 })
 
+/** What a status light of three colours says with one of them. */
+const statusColourSchema = z.strictObject({
+  id: idSchema,
+  meaning: z.string().trim().min(1).max(60),
+  colour: z.string().regex(/^#[\da-f]{6}$/, 'a colour such as #ffa000'),
+})
+
 const signalSchema = z.strictObject({
   /** A board's part, or `auto` for the smallest that will do. */
   board: z.union([z.literal('auto'), idSchema]),
@@ -245,6 +252,8 @@ const signalSchema = z.strictObject({
   lanes: z.array(laneSchema).max(100),
   inputs: z.array(inputSchema).max(100),
   /** Pins that the user chose; all others are chosen by what is needed. */
+  /** Colours of a status light on the board's own pins, by what they mean. */
+  status: z.array(statusColourSchema).max(12),
   pins: z.array(z.strictObject({ need: z.string().max(120), pin: z.string().max(20) })).max(300),
 })
 
@@ -350,6 +359,7 @@ export type Use = Plan['use']
 export type Signal = Plan['signal']
 export type PlanLane = Signal['lanes'][number]
 export type Input = Signal['inputs'][number]
+export type StatusColour = Signal['status'][number]
 export type Lights = NonNullable<Line['lights']>
 export type Skip = NonNullable<Line['skip']>[number]
 export type Wiring = Plan['wiring']

@@ -63,6 +63,7 @@ export const usualSignal = {
   resistorOhm: 330,
   lanes: [],
   inputs: [],
+  status: [],
   pins: [],
 } as const
 

@@ -46,6 +46,9 @@ export function leadFigures(results: Results): Figure[] {
   ]
 }
 
+/** Conductors of the cable that bundles of single wires are bought as. */
+const cableConductors = 8
+
 /** Wires home of lights that hang by themselves: from the drop along the drawing to the controller. */
 export function homeFigures({ plan, cuts, layout, hidden }: Results): Figure[] {
   const places = new Map(layout.placed.map(({ id, place }) => [id, place]))
@@ -66,6 +69,15 @@ export function homeFigures({ plan, cuts, layout, hidden }: Results): Figure[] {
         value: allMm / 1000,
         unit: 'm',
         ...working`(${operand('drops', (dropMm * run.lights.length) / 1000, 'm')} + ${operand('ways', wayMm / 1000, 'm')}) × ${operand('slack', 1 + plan.rules.slack)}`,
+        about: [run.id],
+      },
+      {
+        id: `cables.${run.id}`,
+        label: `${run.name}, cables of ${String(cableConductors)}`,
+        value: Math.ceil(run.lights.length / (cableConductors - 1)),
+        unit: '',
+        ...working`${operand('lights', run.lights.length)} ÷ ${operand('a cable', cableConductors - 1)}`,
+        rule: 'a conductor for each light and one for their common minus',
         about: [run.id],
       },
     ]

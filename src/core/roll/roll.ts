@@ -132,6 +132,7 @@ export function rollOf(results: Results): RollSection[] {
       'serial-pin',
       'board-over',
       'memory',
+      'status-colours-alike',
     ]),
     section('wires', 'Wire', wireFigures(results), []),
     section('wire-joints', 'Joints, one by one', wireJointFigures(results), []),

@@ -80,7 +80,16 @@ export function pinNeeds(
       isOutput: true,
     }))
   })
-  return [...data, ...dimmed, ...lights, ...inputs]
+  const status = (plan.signal.status.length === 0 ? [] : ['red', 'green', 'blue']).map(
+    (channel): PinNeed => ({
+      id: `status.${channel}`,
+      of: 'status',
+      name: `status light, ${channel}`,
+      must: 'pwm',
+      isOutput: true,
+    }),
+  )
+  return [...data, ...dimmed, ...lights, ...status, ...inputs]
 }
 
 const numbered = (word: string, count: number): string[] =>

@@ -77,6 +77,7 @@ export type VerdictCode =
   | 'pin-over'
   | 'switch-in-plus'
   | 'matrix-flicker'
+  | 'status-colours-alike'
 
 export interface Verdict {
   /** Stable while the plan changes: the code and what it is about. */

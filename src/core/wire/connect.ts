@@ -130,6 +130,7 @@ export function connect(given: WiringGiven): Circuit {
   for (const dimmer of dimmers) addDimmer(loom, given, dimmer)
   if (given.signal.fit !== undefined) {
     for (const lit of given.lit) addLightPins(loom, given, lit)
+    addStatus(loom, given)
     addInputs(loom, given)
   }
   return {
@@ -522,6 +523,31 @@ function addLightPins(
       bundle: `lights.${lit.id}`,
       about: [lit.id],
     })
+}
+
+/** The status light, beside the board: a resistor for each of its colours. */
+function addStatus(loom: Loom, { plan, signal }: WiringGiven): void {
+  const pins = signal.fit?.pins.filter(({ need }) => need.of === 'status') ?? []
+  if (pins.length === 0) return
+  const block = 'input:status'
+  loom.block(block, { kind: 'input', name: 'Status light', detail: 'three colours', about: [] })
+  const common = { gauge: wireOf(plan.wiring.dataWire), ...beside, bundle: block, about: [] }
+  for (const { need, pin } of pins) {
+    const channel = need.id.split('.')[1] ?? ''
+    loom.wire({
+      ...common,
+      role: 'signal',
+      from: loom.at(block, channel, 'signal'),
+      to: loom.at('board', pin?.name ?? channel, 'signal'),
+      inLine: [{ kind: 'resistor', text: '220 Ω' }],
+    })
+  }
+  loom.wire({
+    ...common,
+    role: 'minus',
+    from: loom.at(block, '−', 'minus'),
+    to: loom.at('board', '− sensors', 'minus', '−'),
+  })
 }
 
 /** Sensors, buttons and knobs: plus where they take it, minus, and their pins. */
