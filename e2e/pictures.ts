@@ -18,7 +18,6 @@ test('a strip is chosen', async ({ page }) => {
   await page.getByRole('button', { name: /^Light:/ }).click()
   await page.screenshot({ path: `${folder}/choose-a-strip.png` })
 })
-})
 
 test('cut', async ({ page }) => {
   await page.goto('/')

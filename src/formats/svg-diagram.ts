@@ -42,7 +42,7 @@ const themes: Readonly<Record<'bench' | 'paper', Theme>> = {
     soft: '#a6a8b8',
     strip: '#3d372f',
     light: '#fff3d6',
-    casing: '#8f95ad',
+    casing: '#b4b9cd',
     mark: '#ffb84d',
   },
   paper: {
