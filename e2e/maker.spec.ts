@@ -31,6 +31,7 @@ test('a shelf from the first line to a plan that holds, out to a file and in aga
   expect(file.version).toBe(3)
   expect(file.lines[0]?.feeds?.map(({ pad }) => pad)).toEqual([0, 'end'])
   expect(file.rules.joins.areAllowed).toBe(true)
+  await expect(page.getByTestId('saved')).toContainText('saved on this device')
   await page.reload()
   await expect(page.locator('[data-flag]')).toHaveCount(3)
   const [chooser] = await Promise.all([

@@ -93,6 +93,7 @@ describe('the feed on the roll', () => {
     // Drops 3 × 0.3; ways 1.0 + 1.1 + 0.8; a tenth of slack.
     expect(section(tally(plan), 'home')).toEqual([
       'fireflies, wires home (0.90 m + 2.90 m) × 1.1 = 4.18 m',
+      'fireflies, cables of 8 3 ÷ 7 = 1',
     ])
   })
 })
