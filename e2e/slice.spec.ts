@@ -102,6 +102,7 @@ test('lines are moved by keys and by dragging', async ({ page }) => {
   await expect(line(page, 2)).toHaveValue('seat front 2140')
   await expect(line(page, 2)).toBeFocused()
   const grip = page.locator('.grip')
+  await expect(page.locator('[data-can-drag="true"]')).toBeVisible()
   await line(page, 4).hover()
   const from = (await grip.nth(3).boundingBox())!
   const to = (await grip.nth(0).boundingBox())!

@@ -89,6 +89,7 @@ const share = ({ loadA, ratedA }: TallySupply): string =>
         group="runs"
         class="mt-1.5 flex min-h-7 flex-wrap gap-1.5"
         :animation="120"
+        :force-fallback="true"
         @add="
           (event) => {
             const id = event.item.dataset.run

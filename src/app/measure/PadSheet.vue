@@ -140,14 +140,22 @@ function onSorted(lines: readonly Line[]): void {
 /** Lines can be dragged a moment after they are there: what does that is not needed to read and write them. */
 const list = useTemplateRef<HTMLElement>('list')
 const dragging = effectScope()
+const canDrag = shallowRef(false)
 onMounted(async () => {
   const { useDraggable } = await import('vue-draggable-plus')
   const target = list.value
   if (target === null) return
   const lines = computed({ get: () => [...sorted.value], set: onSorted })
   dragging.run(() =>
-    useDraggable(target, lines, { handle: '.grip', animation: 120, ghostClass: 'opacity-40' }),
+    useDraggable(target, lines, {
+      handle: '.grip',
+      animation: 120,
+      ghostClass: 'opacity-40',
+      // By the pointer's own moves: a browser's dragging of its own does not always begin.
+      forceFallback: true,
+    }),
   )
+  canDrag.value = true
 })
 onScopeDispose(() => {
   dragging.stop()
@@ -198,7 +206,7 @@ function writeOn(): void {
   >
     <div ref="scroller" class="relative min-h-0 flex-1 overflow-y-auto pt-[9px]">
       <div class="ruled flex min-h-full flex-col" @click.self="writeOn">
-        <div ref="list" class="pad-lines">
+        <div ref="list" class="pad-lines" :data-can-drag="canDrag">
           <PadLine
             v-for="(line, index) in sorted"
             :key="line.id"

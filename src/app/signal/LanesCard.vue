@@ -169,6 +169,7 @@ const offsetText = (lane: TallyLane, index: number): string => {
         group="lanes"
         handle="[data-grip]"
         :animation="120"
+        :force-fallback="true"
         class="min-h-6"
         @add="(event) => dropped(lane, event)"
         @update="(event) => dropped(lane, event)"
