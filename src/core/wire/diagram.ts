@@ -197,7 +197,7 @@ export function diagramOf(
       })
       return plus === undefined || minus === undefined
         ? []
-        : [{ at: [runsX - 44, plus] as const, heightPx: minus - plus, text }]
+        : [{ at: [runsX - 38, plus] as const, heightPx: minus - plus, text }]
     }),
   }
 }
