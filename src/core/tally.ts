@@ -3,10 +3,9 @@ import { countJoints, type Joints } from './cut/joints'
 import { prewiredInstead, type Prewired } from './cut/prewired'
 import { cutFromReels, type StripReels } from './cut/reels'
 import { batteryUse, drainOf, type BatteryUse, type Drain } from './feed/batteries'
-import { fuseFor } from './feed/fuse'
 import type { Lead } from './feed/leads'
 import type { FedSupply } from './feed/supplies'
-import { feedScene, type FedRun, type FedScene } from './feed/solved'
+import { leadFuse, feedScene, type FedRun, type FedScene } from './feed/solved'
 import type { LitRun } from './load/lights'
 import type { RunLoad } from './load/load'
 import type { SceneName } from './plan/choices'
@@ -267,7 +266,7 @@ export function tally(plan: Plan): Tally {
         currentA,
         dropV,
         lossW,
-        fuseA: lead.fuse === 'auto' ? fuseFor(currentA, lead.wire.limitA) : lead.fuse,
+        fuseA: leadFuse({ lead, currentA }),
       })),
       lostW: shown.lostW,
     },

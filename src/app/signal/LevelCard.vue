@@ -3,6 +3,7 @@ import { Check } from '@lucide/vue'
 import { computed } from 'vue'
 import { diodes } from '../../core/parts/diodes'
 import type { Plan } from '../../core/plan/plan'
+import { supplyIdOf } from '../../core/plan/supply-of'
 import { formatQuantity } from '../../core/quantity/format'
 import { goodMarginV } from '../../core/signal/level'
 import type { LevelWay } from '../../core/signal/levels'
@@ -47,12 +48,15 @@ function take(way: LevelWay): void {
 function drop(way: LevelWay): void {
   const [lane] = signal.lanes
   const [first] = lane?.runs ?? []
-  const supply = plan.lines.find(({ id }) => id === first?.id)?.supplyId ?? plan.supplies[0]?.id
+  const supply = supplyIdOf(
+    plan,
+    plan.lines.find(({ id }) => id === first?.id),
+  )
   store.commit(
     way.id === 'shorter-lead'
       ? [{ do: 'set-signal', signal: { boardFrom: 'supply' } }]
       : way.id === 'lower-supply'
-        ? [{ do: 'trim-supply', supply: supply ?? '', volts: undefined }]
+        ? [{ do: 'trim-supply', supply, volts: undefined }]
         : [{ do: 'set-signal', signal: { fix: 'none' } }],
     { label: `without ${way.name}` },
   )

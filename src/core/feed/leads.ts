@@ -5,6 +5,7 @@ import { squareWay, type Point } from '../measure/geometry'
 import { placer, type Layout } from '../measure/layout'
 import { wireOf, type Wire } from '../parts/wires'
 import type { Feed, Junction, Place, Plan } from '../plan/plan'
+import { supplyIdOf } from '../plan/supply-of'
 
 /** A pair of wires from a supply or a junction to a pad, or to a junction. */
 export interface Lead {
@@ -96,10 +97,6 @@ export function leadName(
 /** A feed's pad in cut groups: what a shorter run no longer has is its end. */
 export const padOf = ({ pad }: Pick<Feed, 'pad'>, cuts: number): number =>
   pad === 'end' ? cuts : Math.min(pad, cuts)
-
-/** The supply that a line hangs on. */
-const supplyIdOf = (plan: Plan, line: Pick<Plan['lines'][number], 'supplyId'>): string =>
-  line.supplyId ?? plan.supplies[0]?.id ?? ''
 
 /** Every lead of the plan, its junctions' first. */
 export function leadsOf(

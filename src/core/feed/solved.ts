@@ -5,7 +5,8 @@ import type { Plan } from '../plan/plan'
 import { weakestAt } from './brightness'
 import { loadsPerGroup, networkOf } from './build'
 import { drawOf } from './draw'
-import type { Lead } from './leads'
+import { fuseFor } from './fuse'
+import { targetOf, type Lead } from './leads'
 import type { Network } from './network'
 import { solve, type FloatingRun, type SolvedRun } from './solve'
 import type { FedSupply } from './supplies'
@@ -36,6 +37,19 @@ export interface FedLead {
   readonly dropV: number
   readonly lossW: number
 }
+
+/** A lead with what it loses at a current: both its wires count. */
+function fedLead(lead: Lead, currentA: number): FedLead {
+  const dropV = 2 * (lead.lengthMm / 1000) * lead.wire.ohmPerM * currentA
+  return { lead, currentA, dropV, lossW: dropV * currentA }
+}
+
+/** What a lead's fuse is, A: as it was set, or the one that fits; `null` where none does. */
+export const leadFuse = ({
+  lead,
+  currentA,
+}: Pick<FedLead, 'lead' | 'currentA'>): number | 'none' | null =>
+  lead.fuse === 'auto' ? fuseFor(currentA, lead.wire.limitA) : lead.fuse
 
 /** The solved network of a plan in one scene. */
 export interface FedScene {
@@ -82,11 +96,9 @@ export function feedScene(
     if ('floating' in solved) floating.set(entry.run.id, solved.floating)
     else runs.set(entry.run.id, fedRun(entry, solved, run, leads, solution.leads))
   }
-  const fedLeads = leads.map((lead, index): FedLead => {
-    const currentA = Math.abs(solution.leads[index]?.plusA ?? 0)
-    const dropV = 2 * (lead.lengthMm / 1000) * lead.wire.ohmPerM * currentA
-    return { lead, currentA, dropV, lossW: dropV * currentA }
-  })
+  const fedLeads = leads.map((lead, index) =>
+    fedLead(lead, Math.abs(solution.leads[index]?.plusA ?? 0)),
+  )
   let given = 0
   for (const { slot, volts } of supplies)
     given += volts * (solution.supplyA.get(`supply:${slot.id}`) ?? 0)
@@ -159,10 +171,6 @@ export function withLitLeads(
 ): FedScene {
   if (leads.length === 0) return scene
   const amperes = new Map(lit.map(({ id, peakA }) => [id, peakA]))
-  const more = leads.map((lead): FedLead => {
-    const currentA = lead.to.kind === 'run' ? (amperes.get(lead.to.run) ?? 0) : 0
-    const dropV = 2 * (lead.lengthMm / 1000) * lead.wire.ohmPerM * currentA
-    return { lead, currentA, dropV, lossW: dropV * currentA }
-  })
+  const more = leads.map((lead) => fedLead(lead, amperes.get(targetOf(lead)) ?? 0))
   return { ...scene, leads: [...scene.leads, ...more] }
 }

@@ -2,6 +2,7 @@ import type { CutStripRun } from '../cut/cut'
 import { lightPartOf, type LightPart } from '../parts/lights'
 import { supplyPartOf, type Parts } from '../parts/find'
 import type { Lights, Plan } from '../plan/plan'
+import { supplyIdOf } from '../plan/supply-of'
 import { usualLights } from '../plan/usual'
 import { resistorFor, type ResistorPick } from './e-series'
 
@@ -61,8 +62,7 @@ function slotVolts(
   if (slot !== undefined && slot.part !== 'auto')
     return supplyPartOf(parts, slot.part)?.volts ?? fallback
   const strip = cuts.find(
-    ({ run, cuts: groups }) =>
-      groups > 0 && (run.line.supplyId ?? plan.supplies[0]?.id) === slot?.id,
+    ({ run, cuts: groups }) => groups > 0 && supplyIdOf(plan, run.line) === slot?.id,
   )?.strip
   return strip?.volts ?? fallback
 }

@@ -1,5 +1,5 @@
+import { leadFuse } from '../feed/solved'
 import { energy } from '../feed/energy'
-import { fuseFor } from '../feed/fuse'
 import { drainOf, meanOf, type BatteryUse } from '../feed/batteries'
 import { capacitorFor, capacitorUf, leastCapacitorV } from '../feed/capacitor'
 import { leadName, targetOf } from '../feed/leads'
@@ -126,7 +126,7 @@ export function warmthFigures({ plan, cuts }: Results): Figure[] {
 export function dropFigures(results: Results): Figure[] {
   const { full, plan, cuts } = results
   return full.leads.slice(0, mostListed).flatMap(({ lead, currentA, dropV }): Figure[] => {
-    const fuse = lead.fuse === 'auto' ? fuseFor(currentA, lead.wire.limitA) : lead.fuse
+    const fuse = leadFuse({ lead, currentA })
     const about = [targetOf(lead)]
     return [
       {

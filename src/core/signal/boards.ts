@@ -56,7 +56,13 @@ function shortfall(plan: Plan, { board, pins, memory }: FittedBoard): number {
   return missing * 4 + (isFull ? 1 : 0) + (sensorA(plan) > board.allA ? 2 : 0)
 }
 
-/** The highest that data gets on a board, V. */
+/** How high the data of a lane is on a board, V: its pin's own volts, or the board's. */
+export const laneHighV = (
+  { board, pins }: Pick<FittedBoard, 'board' | 'pins'>,
+  { id }: Pick<Lane, 'id'>,
+): number => pins.find(({ need }) => need.of === id)?.pin?.highV ?? board.highV
+
+/** The least that data gets on a board, V. */
 export const dataHighV = ({ board, pins }: Pick<FittedBoard, 'board' | 'pins'>): number =>
   Math.min(
     ...pins

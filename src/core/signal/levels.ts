@@ -8,8 +8,9 @@ import type { LevelFix } from '../plan/choices'
 import type { Command } from '../plan/commands'
 import type { Board } from '../plan/parts'
 import type { Plan } from '../plan/plan'
+import { supplyIdOf } from '../plan/supply-of'
 import { formatQuantity, significant } from '../quantity/format'
-import { boardsFor, dataHighV, suffices, type FittedBoard } from './boards'
+import { boardsFor, dataHighV, laneHighV, suffices, type FittedBoard } from './boards'
 import type { Lane } from './lanes'
 import { firstPixelDiode, goodMarginV, levelGrade, logicLevel, type LevelGrade } from './level'
 import type { PinNeed } from './pins'
@@ -55,13 +56,10 @@ interface FirstPixel {
 function hopsOf(given: LevelGiven, { chipV, groundV }: FirstPixel): Hop[] {
   const riseV = groundV - given.boardGroundV
   const highV = given.fix === 'buffer' ? Math.max(given.highV, given.bufferV) : given.highV
-  const hop = (name: string, boardHighV: number, pixelSupplyV: number, rise: number): Hop => ({
-    name,
-    highV: boardHighV,
-    riseV: rise,
-    chipV: pixelSupplyV,
-    ...pick(logicLevel({ boardHighV, pixelSupplyV, groundRiseV: rise })),
-  })
+  const hop = (name: string, boardHighV: number, pixelSupplyV: number, rise: number): Hop => {
+    const { thresholdV, marginV } = logicLevel({ boardHighV, pixelSupplyV, groundRiseV: rise })
+    return { name, highV: boardHighV, riseV: rise, chipV: pixelSupplyV, thresholdV, marginV }
+  }
   if (given.fix !== 'diode')
     return [
       hop(given.fix === 'buffer' ? 'buffer to first pixel' : 'to first pixel', highV, chipV, riseV),
@@ -78,14 +76,6 @@ function hopsOf(given: LevelGiven, { chipV, groundV }: FirstPixel): Hop[] {
     hop('first to second pixel', firstSupplyV, chipV, 0),
   ]
 }
-
-const pick = ({
-  thresholdV,
-  marginV,
-}: {
-  readonly thresholdV: number
-  readonly marginV: number
-}): Pick<Hop, 'thresholdV' | 'marginV'> => ({ thresholdV, marginV })
 
 const leastOf = (hops: readonly Hop[]): number => Math.min(...hops.map(({ marginV }) => marginV))
 
@@ -125,7 +115,7 @@ export const laneSupplyV = (
   plan: Plan,
   supplies: readonly Pick<FedSupply, 'slot' | 'volts'>[],
 ): number => {
-  const id = firstOf(lane)?.entry.run.line.supplyId ?? plan.supplies[0]?.id
+  const id = supplyIdOf(plan, firstOf(lane)?.entry.run.line)
   return supplies.find(({ slot }) => slot.id === id)?.volts ?? 0
 }
 
@@ -137,9 +127,8 @@ function givenFor(
   lane: Lane,
   supplyV: number,
 ): LevelGiven {
-  const pin = fit.pins.find(({ need }) => need.of === lane.id)?.pin
   return {
-    highV: pin?.highV ?? fit.board.highV,
+    highV: laneHighV(fit, lane),
     boardGroundV: plan.signal.boardFrom === 'strip' ? groundAtStrip(lanes, full) : 0,
     fix: plan.signal.fix,
     diode: diodeOf(plan.signal.diode),
@@ -287,7 +276,7 @@ function lowerSupplyWay(given: LevelsGiven): LevelWay {
   const name = 'lower the strip’s supply'
   const [lane] = lanes
   const first = lane && firstOf(lane)
-  const supplyId = first?.entry.run.line.supplyId ?? plan.supplies[0]?.id
+  const supplyId = supplyIdOf(plan, first?.entry.run.line)
   const supply = supplies.find(({ slot }) => slot.id === supplyId)
   if (lane === undefined || supply?.part === undefined)
     return cannot('lower-supply', name, 'there is no supply yet')

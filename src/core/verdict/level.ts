@@ -2,6 +2,7 @@ import { diodeOf, diodes } from '../parts/diodes'
 import type { LowLogic } from '../plan/choices'
 import { formatQuantity } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
+import { laneHighV } from '../signal/boards'
 import type { LaneLevel, LevelWay } from '../signal/levels'
 import { listed, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
 
@@ -81,11 +82,7 @@ export const longData: Judge = ({ plan, signal }) =>
   signal.lanes.flatMap((lane): Verdict[] =>
     lane.runs.flatMap(({ entry, leadMm, extra, start }, index): Verdict[] => {
       const isFirst = index === 0
-      const highV =
-        signal.fit === undefined
-          ? 5
-          : (signal.fit.pins.find(({ need }) => need.of === lane.id)?.pin?.highV ??
-            signal.fit.board.highV)
+      const highV = signal.fit === undefined ? 5 : laneHighV(signal.fit, lane)
       const isBuffered = plan.signal.fix === 'buffer'
       const reach = !isFirst
         ? reachMm.high

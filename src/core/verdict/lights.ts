@@ -1,6 +1,7 @@
 import { suits } from '../feed/supplies'
 import type { LitRun } from '../load/lights'
 import type { Lights } from '../plan/plan'
+import { supplyIdOf } from '../plan/supply-of'
 import { formatQuantity } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
 import { matrixScan, npnSwitch } from '../signal/drives'
@@ -38,8 +39,8 @@ const each = (
     const found = judge(run, nameOf(evidence, run))
     if (found === undefined) return []
     const line = evidence.plan.lines.find(({ id }) => id === run.id)
-    const supplyId = line?.supplyId ?? evidence.plan.supplies[0]?.id ?? ''
-    const about = found.code === 'volts-differ' ? [run.id, supplyId] : [run.id]
+    const about =
+      found.code === 'volts-differ' ? [run.id, supplyIdOf(evidence.plan, line)] : [run.id]
     return [{ ...found, id: `${found.code}.${run.id}`, about }]
   })
 

@@ -3,7 +3,7 @@ import { jumpersOf } from '../cut/pads'
 import { capacitorFor, capacitorUf } from '../feed/capacitor'
 import { fuseFor } from '../feed/fuse'
 import { leadName, type Hidden, type Lead } from '../feed/leads'
-import type { FedScene } from '../feed/solved'
+import { leadFuse, type FedScene } from '../feed/solved'
 import type { FedSupply } from '../feed/supplies'
 import type { LitRun } from '../load/lights'
 import { squareWay, type Point } from '../measure/geometry'
@@ -12,6 +12,7 @@ import { inputParts } from '../parts/inputs'
 import { wireOf, type Wire as Gauge } from '../parts/wires'
 import type { WireRole } from '../plan/choices'
 import type { Plan } from '../plan/plan'
+import { supplyIdOf } from '../plan/supply-of'
 import { operand, working, type Working } from '../quantity/figure'
 import { formatQuantity, significant } from '../quantity/format'
 import type { LaneRun } from '../signal/lanes'
@@ -235,7 +236,7 @@ function addLead(
   const target = to.kind === 'run' ? `run:${to.run}` : `junction:${to.junction}`
   const pad = to.kind === 'run' ? to.pad : 0
   const goal = leadName(plan, given.cuts, lead)
-  const fuse = lead.fuse === 'auto' ? fuseFor(currentA, lead.wire.limitA) : lead.fuse
+  const fuse = leadFuse({ lead, currentA })
   const common = {
     gauge: lead.wire,
     lengthMm: lead.lengthMm,
@@ -337,7 +338,7 @@ function addBoardFeed(loom: Loom, given: WiringGiven): void {
   const { plan, hidden, signal } = given
   const gauge = wireOf(plan.wiring.dataWire)
   const first = signal.lanes[0]?.runs[0]
-  const supplyId = first?.entry.run.line.supplyId ?? plan.supplies[0]?.id ?? ''
+  const supplyId = supplyIdOf(plan, first?.entry.run.line)
   const { boardFrom } = plan.signal
   const atStrip = boardFrom === 'strip' && first !== undefined
   const source = atStrip ? `run:${first.entry.run.id}` : `supply:${supplyId}`
@@ -467,7 +468,7 @@ function addDimmer(loom: Loom, { plan, signal, hidden, cuts }: WiringGiven, dimm
     })
   }
   const [first] = dimmer.runs
-  const supplyId = first?.run.line.supplyId ?? plan.supplies[0]?.id ?? ''
+  const supplyId = supplyIdOf(plan, first?.run.line)
   const thickest = cuts.reduce(
     (gauge, { run }) =>
       (run.line.feeds ?? []).reduce((thick, { wire }) => {
