@@ -6,15 +6,18 @@ import { programHeader } from '../formats/program'
 import { diagramSvg } from '../formats/svg-diagram'
 import { shippedBoards } from './parts/boards'
 import { diodes } from './parts/diodes'
-import { lightParts } from './parts/lights'
+import { shippedLights } from './parts/lights'
 import { shippedStrips } from './parts/strips'
 import {
   boardFeeds,
   inputKinds,
   levelFixes,
   lightDrives,
+  lightJoinings,
   lightResistors,
   lowLogics,
+  nodeReads,
+  readerKinds,
   skipReasons,
 } from './plan/choices'
 import { change } from './plan/commands'
@@ -50,7 +53,7 @@ const anyLine: fc.Arbitrary<Omit<Line, 'id'>> = fc.record(
     dimmer: fc.constantFrom('all', 'some'),
     lights: fc.record(
       {
-        part: fc.constantFrom(...lightParts.map(({ id }) => id)),
+        part: fc.constantFrom(...shippedLights.map(({ id }) => id)),
         inSeries: fc.integer({ min: 1, max: 4 }),
         resistor: fc.constantFrom(...lightResistors),
         drive: fc.constantFrom(...lightDrives),
@@ -59,8 +62,37 @@ const anyLine: fc.Arbitrary<Omit<Line, 'id'>> = fc.record(
         switchIn: fc.constantFrom('minus' as const, 'plus' as const),
         scan: fc.constantFrom('row' as const, 'led' as const),
         dwellUs: fc.integer({ min: 50, max: 9000 }),
+        joining: fc.constantFrom(...lightJoinings),
+        ways: fc.integer({ min: 2, max: 6 }),
+        leads: fc.integer({ min: 1, max: 4 }),
+        hasExtensions: fc.boolean(),
       },
       { requiredKeys: ['part'] },
+    ),
+    node: fc.record(
+      {
+        parts: fc.uniqueArray(
+          fc.record({
+            id: fc.constantFrom('a', 'b'),
+            name: fc.constantFrom('button', 'pair'),
+            count: fc.integer({ min: 1, max: 3 }),
+            holes: fc.nat({ max: 2 }),
+            holeMm: fc.constantFrom(5, 12),
+            wires: fc.nat({ max: 4 }),
+            minutes: fc.nat({ max: 9 }),
+            mA: fc.nat({ max: 30 }),
+            channels: fc.nat({ max: 2 }),
+            reads: fc.constantFrom(...nodeReads),
+          }),
+          { maxLength: 2, selector: ({ id }) => id },
+        ),
+        readers: fc.record({
+          by: fc.constantFrom(...readerKinds),
+          each: fc.integer({ min: 1, max: 9 }),
+        }),
+        sampleMin: fc.integer({ min: 1, max: 60 }),
+      },
+      { requiredKeys: ['parts'] },
     ),
     skip: fc.array(
       fc.record({
@@ -122,11 +154,13 @@ describe('any plan', () => {
   it('has a signal and a wiring without holes, and every remedy leaves a plan', () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
-        const { signal, wiring, verdicts, roll } = tally(plan)
+        const { signal, wiring, verdicts, roll, feed, nodes } = tally(plan)
         for (const number of [
           ...numbersIn(signal.lanes),
           ...numbersIn(wiring.wires),
           ...numbersIn(wiring.joints),
+          ...numbersIn(feed.branches),
+          ...numbersIn(nodes),
         ])
           expect(Number.isFinite(number)).toBe(true)
         for (const { figures } of roll) for (const { value } of figures) expect(value).not.toBeNaN()

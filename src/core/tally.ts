@@ -2,12 +2,14 @@ import { litOf, type CutStripRun, type Piece } from './cut/cut'
 import { countJoints, type Joints } from './cut/joints'
 import { prewiredInstead, type Prewired } from './cut/prewired'
 import { cutFromReels, type StripReels } from './cut/reels'
+import { branchesOf, type Branch } from './feed/branches'
 import { batteryUse, drainOf, type BatteryUse, type Drain } from './feed/batteries'
 import type { Lead } from './feed/leads'
 import type { FedSupply } from './feed/supplies'
 import { leadFuse, feedScene, type FedRun, type FedScene } from './feed/solved'
 import type { LitRun } from './load/lights'
 import type { RunLoad } from './load/load'
+import type { NodeRun } from './load/nodes'
 import type { SceneName } from './plan/choices'
 import { tallySignal, type TallySignal } from './signal/told'
 import type { Plan } from './plan/plan'
@@ -39,9 +41,11 @@ import {
   lightResistors,
   matrixFlicker,
   sharedResistor,
+  sinkOver,
   switchDrive,
   switchInPlus,
 } from './verdict/lights'
+import { leadOver, leadShort, nodesApart, plugHole, portsShort } from './verdict/plugs'
 import { batteries, capacitor, hotStrip, over100Watt, regulatorHot } from './verdict/sources'
 import { statusColours } from './verdict/status'
 import { stockShort } from './verdict/stock-short'
@@ -121,6 +125,8 @@ export interface TallyFeed {
   readonly runs: readonly FedRun[]
   readonly leads: readonly TallyLead[]
   readonly lostW: number
+  /** What hangs on what at full white, a supply each. */
+  readonly branches: readonly Branch[]
 }
 
 export interface Tally {
@@ -131,6 +137,8 @@ export interface Tally {
   readonly prewired: readonly Prewired[]
   readonly joints: readonly Joints[]
   readonly feed: TallyFeed
+  /** Runs whose lights are assemblies. */
+  readonly nodes: readonly NodeRun[]
   readonly batteries: readonly (BatteryUse & { readonly id: string })[]
   readonly signal: TallySignal
   readonly wiring: Circuit & { readonly joints: readonly PlanJoint[] }
@@ -186,6 +194,12 @@ const judges = [
   switchInPlus,
   switchDrive,
   matrixFlicker,
+  sinkOver,
+  leadShort,
+  nodesApart,
+  leadOver,
+  plugHole,
+  portsShort,
   statusColours,
 ]
 
@@ -204,6 +218,8 @@ export function tally(plan: Plan): Tally {
     hidden,
     cuts,
     lit,
+    plugs,
+    nodes,
     loads,
     supplies,
     leads,
@@ -238,6 +254,7 @@ export function tally(plan: Plan): Tally {
     batteries: uses,
     signal,
     lit,
+    plugs,
   }
   const verdicts = judges
     .flatMap((judge) => judge(evidence))
@@ -269,7 +286,9 @@ export function tally(plan: Plan): Tally {
         fuseA: leadFuse({ lead, currentA }),
       })),
       lostW: shown.lostW,
+      branches: branchesOf(wired),
     },
+    nodes,
     batteries: [...uses].map(([id, use]) => ({ id, ...use })),
     signal: tallySignal(signal),
     wiring: { ...circuit, joints: wireJoints },
@@ -289,6 +308,8 @@ export function tally(plan: Plan): Tally {
       shown,
       batteries: uses,
       lit,
+      plugs,
+      nodes,
       signal,
       circuit,
       wireJoints,

@@ -17,9 +17,9 @@ export interface WiredPlan extends FedPlan {
 export function wiredPlan(plan: Plan): WiredPlan {
   const fed = fedPlan(plan)
   const full = withLitLeads(
+    plan,
     feedScene(plan, fed.cuts, fed.leads, fed.supplies, 'full-white'),
-    litLeads(plan, fed.cuts, fed.lit, fed.layout, fed.hidden),
-    fed.lit,
+    litLeads(plan, fed.cuts, fed.lit, fed.plugs, fed.layout, fed.hidden),
   )
   const signal = signalOf(fed, full)
   return { ...fed, full, signal, circuit: connect({ ...fed, full, signal }) }

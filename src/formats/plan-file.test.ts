@@ -43,7 +43,7 @@ describe('a file that is no plan is refused, and the message names the place', (
     ['cut short', demo.slice(0, 300), /^: Not a plan, or cut short/],
     ['something else', '{"rows": [1, 2]}', /^: Not a plan of this program/],
     ['a list', '[]', /^: Not a plan of this program/],
-    ['newer', changed((p) => (p.version = 4)), /^version: .*version 4.*newer one/],
+    ['newer', changed((p) => (p.version = 5)), /^version: .*version 5.*newer one/],
     ['wrong type', changed((p) => (p.lines[1]!.text = 7)), /^lines\[1\]\.text: .*string/],
     ['unknown field', changed((p) => (p.lines[0]!.colour = 'red')), /lines\[0\]: .*colour/],
     ['1e999', demo.replace('"limit": 1', '"limit": 1e999'), /^limit: /],
@@ -89,15 +89,20 @@ describe('a file that is no plan is refused, and the message names the place', (
 const sample = (version: number): string =>
   readFileSync(new URL(`samples/plan-${String(version)}.json`, import.meta.url), 'utf8')
 
-it.each([1, 2])('a plan of version %i is upgraded, and means what it meant', (version) => {
-  const before = JSON.parse(sample(version)) as { lines: object[]; rules: object }
+it.each([1, 2, 3])('a plan of version %i is upgraded, and means what it meant', (version) => {
+  const before = JSON.parse(sample(version)) as {
+    lines: object[]
+    rules: object
+    signal?: { lanes: object[] }
+  }
   const read = readPlanFile(sample(version))
   if (!read.ok) throw new Error(JSON.stringify(read.issues))
-  expect(read.plan).toMatchObject({ version: 3, lines: before.lines, rules: before.rules })
+  expect(read.plan).toMatchObject({ version: 4, lines: before.lines, rules: before.rules })
   expect(tally(read.plan).totals).toMatchObject({ pixels: 503, singleLights: 40 })
   // What it did not say yet is as usual: one lane of all, on the cheapest board that does it.
-  expect(read.plan.signal).toMatchObject({ board: 'auto', fix: 'none', lanes: [], inputs: [] })
-  expect(tally(read.plan).signal.lanes).toHaveLength(1)
+  const usual = { board: 'auto', fix: 'none', lanes: [], inputs: [] }
+  expect(read.plan.signal).toMatchObject(before.signal ?? usual)
+  expect(tally(read.plan).signal.lanes).toHaveLength(before.signal?.lanes.length ?? 1)
 })
 
 it('strips of version 1 are told more of', () => {

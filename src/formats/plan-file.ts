@@ -1,10 +1,9 @@
 import { partsOf } from '../core/parts/find'
 import { diodes } from '../core/parts/diodes'
-import { lightParts } from '../core/parts/lights'
 import { wires } from '../core/parts/wires'
 import { mostLines, planFormat, planVersion } from '../core/plan/usual'
 import { planSchema, type Plan } from '../core/plan/plan'
-import { toVersion2, toVersion3 } from '../core/plan/upgrade'
+import { toVersion2, toVersion3, toVersion4 } from '../core/plan/upgrade'
 import { issuesOf, pathText, z, type Issue } from '../core/quantity/z'
 
 export type PlanFileResult =
@@ -20,6 +19,7 @@ const headerSchema = z.looseObject({ format: z.literal(planFormat), version: z.i
 const upgrades = new Map<number, (document: object) => object>([
   [1, toVersion2],
   [2, toVersion3],
+  [3, toVersion4],
 ])
 
 /** Keys that could reach an object's prototype: never part of a plan. */
@@ -126,7 +126,7 @@ function referenceIssues(plan: Plan): Issue[] {
       : [{ path: 'signal.diode', message: `“${plan.signal.diode}” is no diode that ships` }]),
     ...laneIssues(plan, lines),
     ...plan.lines.flatMap(({ lights }, index) =>
-      lights === undefined || lightParts.some(({ id }) => id === lights.part)
+      lights === undefined || parts.lights.some(({ id }) => id === lights.part)
         ? []
         : [missing(`lines[${String(index)}].lights.part`, 'single light', lights.part)],
     ),
@@ -136,7 +136,10 @@ function referenceIssues(plan: Plan): Issue[] {
     ...plan.lines.flatMap(({ feeds = [] }, index) =>
       feeds.flatMap((feed, at) => leadIssues(`lines[${String(index)}].feeds[${String(at)}]`, feed)),
     ),
-    ...plan.lines.flatMap(({ feeds = [] }, index) => twice(`lines[${String(index)}].feeds`, feeds)),
+    ...plan.lines.flatMap(({ feeds = [], node }, index) => [
+      ...twice(`lines[${String(index)}].feeds`, feeds),
+      ...twice(`lines[${String(index)}].node.parts`, node?.parts ?? []),
+    ]),
     ...circles(plan),
     ...(strips.has(plan.defaults.stripId)
       ? []
@@ -172,6 +175,7 @@ function referenceIssues(plan: Plan): Issue[] {
         ['signal.lanes', plan.signal.lanes],
         ['signal.inputs', plan.signal.inputs],
         ['own.boards', plan.own.boards],
+        ['own.lights', plan.own.lights],
         ['own.strips', plan.own.strips],
         ['own.supplies', plan.own.supplies],
       ] as const

@@ -28,6 +28,8 @@ const sheets = [
 
 const area = useTemplateRef<HTMLElement>('area')
 const { runs, nameWidth, tapeWidth, scale } = useTapes(area, 40, 132)
+/** Nodes on wire come as they are: there is nothing to cut. */
+const tapes = computed(() => runs.value.filter(({ lights }) => lights === 0))
 /** Where the factory's splices fall, by the name of the piece: where that is cut from one reel. */
 const splices = computed(
   () =>
@@ -107,7 +109,7 @@ function split(run: TallyRun, piece: Piece, mark: number): void {
         aria-label="Tapes"
         tabindex="0"
       >
-        <p v-if="runs.length === 0" class="grid h-full place-items-center text-bench-soft">
+        <p v-if="tapes.length === 0" class="grid h-full place-items-center text-bench-soft">
           No strip to cut yet. Jot a length on the Measure page first.
         </p>
         <template v-else>
@@ -119,7 +121,7 @@ function split(run: TallyRun, piece: Piece, mark: number): void {
             :units="plan.units"
           />
           <div
-            v-for="run in runs"
+            v-for="run in tapes"
             :key="run.id"
             class="flex flex-wrap items-start gap-x-3 rounded"
             :data-tape="run.id"

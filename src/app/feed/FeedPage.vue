@@ -139,6 +139,12 @@ function setLevel(event: Event, plan: Plan, line?: Line): void {
     { label: `level ${event.target.value} %`, key: `level.${line?.id ?? ''}` },
   )
 }
+/** Strip by its length, nodes on wire by their number. */
+const facts = ({ placedMm, pixels }: TallyRun, { units }: Plan): string =>
+  [
+    ...(placedMm > 0 ? [formatLength(placedMm, units)] : []),
+    ...(pixels > 0 ? [formatQuantity(pixels, 'px')] : []),
+  ].join(' · ')
 const percent = (share: number): number => Math.round(share * 100)
 </script>
 
@@ -221,10 +227,7 @@ const percent = (share: number): number => Math.round(share * 100)
                     {{ run.name }}
                   </p>
                   <p class="text-[12px] whitespace-nowrap text-bench-soft">
-                    {{ formatLength(run.placedMm, plan.units)
-                    }}<template v-if="run.pixels > 0">
-                      · {{ formatQuantity(run.pixels, 'px') }}</template
-                    >
+                    {{ facts(run, plan) }}
                   </p>
                   <button
                     class="link-quiet mt-0.5 text-[12px]"

@@ -44,10 +44,13 @@ const options = computed(() => {
   )
   return offered.value.map((part): PartOption => {
     const { light } = part
+    const volts = formatQuantity(part.volts, 'V')
     const groupName =
-      light.kind === 'pixels'
-        ? `${formatQuantity(part.volts, 'V')} pixels`
-        : `Plain, ${formatQuantity(part.volts, 'V')}`
+      light.kind === 'plain'
+        ? `Plain, ${volts}`
+        : part.nodesPerString === undefined
+          ? `${volts} pixels`
+          : 'Pixel nodes on wire'
     return {
       id: part.id,
       name: part.name,

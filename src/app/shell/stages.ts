@@ -1,4 +1,5 @@
-import { plural, type Grade, type VerdictCode } from '../../core/verdict/verdict'
+import { plural } from '../../core/quantity/format'
+import { type Grade, type VerdictCode } from '../../core/verdict/verdict'
 import type { Tally } from '../../core/tally'
 
 /** The pages of a plan, in the order of the work. */

@@ -24,7 +24,13 @@ function tick({ id, where }: PlanJoint, event: Event): void {
     label: `${isDone ? 'joint done' : 'joint not done'}: ${where}`,
   })
 }
-const kinds = { screw: 'screw', solder: 'solder', 'in-line': 'in line', pad: 'pad on pad' } as const
+const kinds = {
+  screw: 'screw',
+  solder: 'solder',
+  'in-line': 'in line',
+  pad: 'pad on pad',
+  plug: 'plug',
+} as const
 </script>
 
 <template>

@@ -38,7 +38,7 @@ export interface Piece extends CutRun {
   readonly segments: readonly number[]
 }
 
-/** A run with the strip that lies in it. Single lights have no pieces. */
+/** A run with the strip that lies in it. Single lights have no pieces, but for pixel nodes on wire: a piece is a string of them. */
 export interface CutStripRun {
   readonly run: MeasuredRun
   readonly strip: Strip
@@ -56,10 +56,11 @@ export function cut(plan: Plan, runs: readonly MeasuredRun[], parts: Parts): Cut
   const tags = tagsOf(plan.lines)
   return runs.map((run) => {
     const strip = stripOf(parts, run.line.stripId ?? plan.defaults.stripId)
-    const own = partsOf(run, plan, strip)
-    const pieces = own.flatMap((part) =>
-      piecesOf(part, run.line, strip, plan, tags.get(run.id) ?? ''),
-    )
+    const tag = tags.get(run.id) ?? ''
+    const own = isOnWire({ run, strip }) ? [] : partsOf(run, plan, strip)
+    const pieces = isOnWire({ run, strip })
+      ? stringsOf(run, strip, tag)
+      : own.flatMap((part) => piecesOf(part, run.line, strip, plan, tag))
     const sum = (of: (piece: Piece) => number): number =>
       pieces.reduce((total, piece) => total + of(piece), 0)
     return {
@@ -68,9 +69,40 @@ export function cut(plan: Plan, runs: readonly MeasuredRun[], parts: Parts): Cut
       parts: own,
       pieces,
       cuts: sum((piece) => piece.cuts),
-      placedMm: sum((piece) => piece.placedMm),
+      // The wire between nodes is no light.
+      placedMm: isOnWire({ run, strip }) ? 0 : sum((piece) => piece.placedMm),
       gapMm: sum((piece) => piece.gapMm),
       pixels: sum((piece) => piece.pixels),
+    }
+  })
+}
+
+/** Single lights that are pixel nodes on wire: those of a run that says of nothing else that it hangs there. */
+export const isOnWire = ({ run, strip }: Pick<CutStripRun, 'run' | 'strip'>): boolean =>
+  run.lights.length > 0 && run.line.lights === undefined && strip.nodesPerString !== undefined
+
+/** Strings of nodes, full ones first, plugged end to end. */
+function stringsOf(
+  { lights }: MeasuredRun,
+  { nodesPerString = 1, cutPitchMm, light }: Strip,
+  tag: string,
+): Piece[] {
+  const strings = Math.ceil(lights.length / nodesPerString)
+  return Array.from({ length: strings }, (_, index): Piece => {
+    const fromGroup = index * nodesPerString
+    const cuts = Math.min(nodesPerString, lights.length - fromGroup)
+    return {
+      name: `${tag}${String(index + 1)}`,
+      part: 0,
+      fromGroup,
+      offMm: 0,
+      lengthMm: cuts * cutPitchMm,
+      startMm: 0,
+      segments: [],
+      cuts,
+      placedMm: cuts * cutPitchMm,
+      gapMm: 0,
+      pixels: cuts * (light.kind === 'pixels' ? light.perCut : 0),
     }
   })
 }

@@ -1,4 +1,4 @@
-import type { CutStripRun } from './cut'
+import { isOnWire, type CutStripRun } from './cut'
 import { jumpersOf } from './pads'
 import type { StripReels } from './reels'
 
@@ -28,7 +28,8 @@ export function countJoints(cuts: readonly CutStripRun[], reels: readonly StripR
     const splits = joins.filter(({ from, to }) => from.part === to.part).length
     add('lead', Math.max(1, entry.run.line.feeds?.length ?? 1), kind)
     add('jumper', 2 * (joins.length - splits), kind)
-    add('pad', splits, kind)
+    // Strings of nodes have plugs on them.
+    if (!isOnWire(entry)) add('pad', splits, kind)
   }
   for (const { joins, strip } of reels) add('pad', joins, strip.light.kind)
   return (['lead', 'jumper', 'pad'] as const)

@@ -1,5 +1,5 @@
 import { distance, pointAlong, type Point } from '../measure/geometry'
-import type { CutStripRun, Piece } from './cut'
+import { isOnWire, type CutStripRun, type Piece } from './cut'
 
 /** Where a pad lies in its run. Pads are counted in cut groups from the end where the wire enters. */
 export interface PadPlace {
@@ -26,6 +26,8 @@ export function pointOf(
   piece: Piece,
   groups: number,
 ): Point {
+  if (isOnWire({ run, strip }))
+    return run.lights[Math.min(piece.fromGroup + groups, run.lights.length - 1)] ?? [0, 0]
   let left = piece.startMm + groups * strip.cutPitchMm
   for (const index of piece.segments) {
     const segment = run.segments[index]

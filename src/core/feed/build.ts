@@ -1,6 +1,7 @@
-import type { CutStripRun } from '../cut/cut'
+import { isOnWire, type CutStripRun } from '../cut/cut'
 import { jumpersOf } from '../cut/pads'
 import { dutiesIn } from '../load/load'
+import { nodeMa } from '../load/nodes'
 import { wireOf } from '../parts/wires'
 import type { SceneName } from '../plan/choices'
 import type { Strip } from '../plan/parts'
@@ -38,7 +39,11 @@ export function networkOf(
         loads: groups * loads,
         pitchM: strip.cutPitchMm / loads / 1000,
         railOhmPerM: { p: strip.railOhmPerM, m: strip.railOhmPerM },
-        load: loadOf(strip, dutiesIn(plan, scene, run.line, strip)),
+        load: loadOf(
+          strip,
+          dutiesIn(plan, scene, run.line, strip),
+          isOnWire(entry) ? nodeMa(run.line) : 0,
+        ),
         jumpers: jumpersOf(entry)
           .filter(({ lengthMm }) => lengthMm > 0)
           .map(({ pad, lengthMm }) => {
@@ -62,11 +67,15 @@ export function networkOf(
   }
 }
 
-/** What one load of a strip draws at each brightness of its channels (handbook 3, the feed network). */
-function loadOf({ light, volts, cutPitchMm }: Strip, duties: readonly number[]): NetworkLoad {
+/** What one load of a strip draws at each brightness of its channels, and what else is in its node (handbook 3, the feed network). */
+function loadOf(
+  { light, volts, cutPitchMm }: Strip,
+  duties: readonly number[],
+  nodeMilliamperes: number,
+): NetworkLoad {
   if (light.kind === 'pixels')
     return {
-      idleA: light.idleMa / 1000,
+      idleA: (light.idleMa + nodeMilliamperes) / 1000,
       channels: light.channels.map(({ fullMa, kneeV, offV }, index) => ({
         fullA: fullMa / 1000,
         kneeV,

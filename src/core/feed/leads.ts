@@ -1,11 +1,13 @@
 import type { CutStripRun } from '../cut/cut'
 import { padPlace } from '../cut/pads'
 import { isOnPins, type LitRun } from '../load/lights'
+import { nodeMa } from '../load/nodes'
 import { squareWay, type Point } from '../measure/geometry'
 import { placer, type Layout } from '../measure/layout'
 import { wireOf, type Wire } from '../parts/wires'
 import type { Feed, Junction, Place, Plan } from '../plan/plan'
 import { supplyIdOf } from '../plan/supply-of'
+import type { PlugTree } from './plugs'
 
 /** A pair of wires from a supply or a junction to a pad, or to a junction. */
 export interface Lead {
@@ -131,17 +133,26 @@ export function junctionLeads(plan: Plan, hidden: Hidden): Lead[] {
   )
 }
 
-/** The leads to single lights: to the first of them, where the wire comes in. */
+/** A lead to single lights with what they draw through it, A. */
+export interface LitLead {
+  readonly lead: Lead
+  readonly currentA: number
+}
+
+/** The leads to single lights: to the first of them, or to the first splitters of those that are plugged together. */
 export function litLeads(
   plan: Plan,
   cuts: readonly CutStripRun[],
   lit: readonly LitRun[],
+  plugs: readonly PlugTree[],
   layout: Layout,
   hidden: Hidden,
-): Lead[] {
+): LitLead[] {
   const placeOf = new Map(layout.placed.map(({ id, place }) => [id, place]))
   const entryOf = new Map(cuts.map((entry) => [entry.run.id, entry]))
-  return lit.flatMap(({ id, settings }): Lead[] => {
+  const treeOf = new Map(plugs.map((tree) => [tree.id, tree]))
+  return lit.flatMap((own): LitLead[] => {
+    const { id, settings, lights, peakA } = own
     if (isOnPins(settings)) return []
     const [entry, place] = [entryOf.get(id), placeOf.get(id)]
     const first = entry?.run.lights[0]
@@ -149,15 +160,20 @@ export function litLeads(
     if (entry === undefined || place === undefined || first === undefined || feed === undefined)
       return []
     const { run } = entry
-    return [
-      leadOf(plan, hidden, {
-        id: `${run.id}.${feed.id}`,
+    const nodeA = (nodeMa(run.line) * lights) / 1000
+    const ends = treeOf.get(id)?.leads ?? [
+      { end: placer(run, place)(first), currentA: peakA, lights },
+    ]
+    return ends.map(({ end, currentA, lights: share }, index) => ({
+      lead: leadOf(plan, hidden, {
+        id: `${run.id}.${feed.id}${index === 0 ? '' : `@${String(index + 1)}`}`,
         settings: feed,
         from: feed.from ?? supplyIdOf(plan, run.line),
         to: { kind: 'run', run: run.id, pad: 0 },
-        end: placer(run, place)(first),
+        end,
       }),
-    ]
+      currentA: currentA + (nodeA * share) / lights,
+    }))
   })
 }
 

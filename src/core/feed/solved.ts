@@ -1,12 +1,11 @@
 import type { CutStripRun } from '../cut/cut'
-import type { LitRun } from '../load/lights'
 import type { SceneName } from '../plan/choices'
 import type { Plan } from '../plan/plan'
 import { weakestAt } from './brightness'
 import { loadsPerGroup, networkOf } from './build'
 import { drawOf } from './draw'
 import { fuseFor } from './fuse'
-import { targetOf, type Lead } from './leads'
+import type { Lead, LitLead } from './leads'
 import type { Network } from './network'
 import { solve, type FloatingRun, type SolvedRun } from './solve'
 import type { FedSupply } from './supplies'
@@ -163,14 +162,31 @@ function fedRun(
   }
 }
 
-/** The scene with the leads to single lights, which draw what their resistors let them: nothing of it is solved. */
+/**
+ * The scene with the leads to single lights, which draw what their resistors let them: nothing of it is solved. The junctions that they
+ * hang on carry it too.
+ */
 export function withLitLeads(
+  plan: Pick<Plan, 'junctions'>,
   scene: FedScene,
-  leads: readonly Lead[],
-  lit: readonly LitRun[],
+  lit: readonly LitLead[],
 ): FedScene {
-  if (leads.length === 0) return scene
-  const amperes = new Map(lit.map(({ id, peakA }) => [id, peakA]))
-  const more = leads.map((lead) => fedLead(lead, amperes.get(targetOf(lead)) ?? 0))
-  return { ...scene, leads: [...scene.leads, ...more] }
+  if (lit.length === 0) return scene
+  const before = new Map(plan.junctions.map(({ id, from }) => [id, from]))
+  const more = new Map<string, number>()
+  for (const { lead, currentA } of lit)
+    for (
+      let from: string | undefined = lead.from;
+      from !== undefined && before.has(from);
+      from = before.get(from)
+    )
+      more.set(from, (more.get(from) ?? 0) + currentA)
+  return {
+    ...scene,
+    leads: [
+      // The id of a junction's lead is the junction's.
+      ...scene.leads.map((own) => fedLead(own.lead, own.currentA + (more.get(own.lead.id) ?? 0))),
+      ...lit.map(({ lead, currentA }) => fedLead(lead, currentA)),
+    ],
+  }
 }

@@ -1,6 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
-import { lightPartOf, type LightPart } from '../parts/lights'
-import { supplyPartOf, type Parts } from '../parts/find'
+import { lightPartOf, supplyPartOf, type Parts } from '../parts/find'
+import { sinkBoard } from '../parts/drivers'
+import type { LightPart } from '../plan/parts'
 import type { Lights, Plan } from '../plan/plan'
 import { supplyIdOf } from '../plan/supply-of'
 import { usualLights } from '../plan/usual'
@@ -8,7 +9,7 @@ import { resistorFor, type ResistorPick } from './e-series'
 
 /** How single lights hang and are driven, all said. */
 export type LightSettings = {
-  readonly [Key in keyof Omit<Lights, 'part'>]-?: NonNullable<Lights[Key]>
+  readonly [Key in keyof typeof usualLights | 'resistor']: NonNullable<Lights[Key]>
 }
 
 /** The single lights of a run, with what stands before them and what they draw. */
@@ -39,7 +40,11 @@ export interface LitRun {
 export const lightSettings = (
   { rules }: Pick<Plan, 'rules'>,
   lights: Partial<Lights> = {},
-): LightSettings => ({ ...usualLights, resistor: rules.lightResistor, ...lights }) as LightSettings
+): LightSettings => {
+  // The outputs of a sink board set the current themselves.
+  const resistor = lights.drive === 'sink' ? 'none' : rules.lightResistor
+  return { ...usualLights, resistor, ...lights } as LightSettings
+}
 
 /** Drives whose lights get their current from the board's pins, not from the supply. */
 export const isOnPins = ({ drive }: Pick<LightSettings, 'drive'>): boolean =>
@@ -76,7 +81,7 @@ export function litRuns(plan: Plan, cuts: readonly CutStripRun[], parts: Parts):
     const { run } = entry
     const { lights } = run.line
     if (lights === undefined || run.lights.length === 0) return []
-    const part = lightPartOf(lights.part)
+    const part = lightPartOf(parts, lights.part)
     const { drive = usualLights.drive } = lights
     // Lights on pins get what the pins give.
     const board = parts.boards.find(({ id }) => id === plan.signal.board)
@@ -109,7 +114,7 @@ function litRun(
   const hasResistor = part.kind === 'led' && settings.resistor !== 'none'
   const resistor = hasResistor
     ? resistorFor({
-        supplyV,
+        supplyV: settings.drive === 'sink' ? supplyV - sinkBoard.dropV : supplyV,
         forwardV: part.volts,
         inSeries,
         currentA: (part.mA / 1000) * (isShared ? strings : 1),

@@ -1,9 +1,10 @@
-import type { CutStripRun } from '../cut/cut'
+import { isOnWire, type CutStripRun } from '../cut/cut'
 import type { Strip } from '../plan/parts'
 import type { SceneName } from '../plan/choices'
 import type { Line, Plan } from '../plan/plan'
 import type { LitRun } from './lights'
 import { loadOf } from './load-of'
+import { nodeMa } from './nodes'
 
 /** What one load group of a strip draws: a pixel, or what lies between two cut marks of a plain strip. */
 export interface GroupDraw {
@@ -58,13 +59,18 @@ export function dutiesIn(
 }
 
 /** The load of single lights: they are on or off, and dim with the scene where they are dimmed at all. */
-function litLoad(plan: Plan, { id, supplyV, part, strings, peakA }: LitRun): RunLoad {
-  const at = (scene: SceneName): number => peakA * (scene === 'idle' ? 0 : levelIn(plan, scene))
+function litLoad(
+  plan: Plan,
+  { id, supplyV, part, strings, peakA }: LitRun,
+  nodesA: number,
+): RunLoad {
+  const at = (scene: SceneName): number =>
+    nodesA + peakA * (scene === 'idle' ? 0 : levelIn(plan, scene))
   return {
     id,
     volts: part.kind === 'fixed' ? part.volts : supplyV,
     groups: strings,
-    idleA: 0,
+    idleA: nodesA,
     peakA: at('full-white'),
     levelA: at('level'),
     shownA: at(plan.scene.shown),
@@ -80,10 +86,13 @@ export function loadRuns(
   const litOf = new Map(lit.map((run) => [run.id, run]))
   return cuts.map(({ run, strip, cuts: cutGroups, pixels }) => {
     const own = litOf.get(run.id)
-    if (own !== undefined) return litLoad(plan, own)
+    // What else is in nodes draws all the time.
+    const ownMa = nodeMa(run.line)
+    if (own !== undefined) return litLoad(plan, own, (ownMa * own.lights) / 1000)
     const groups = strip.light.kind === 'pixels' ? pixels : cutGroups
     const { volts } = strip
-    const { channelMa, idleMa } = groupDraw(strip)
+    const { channelMa, idleMa: dark } = groupDraw(strip)
+    const idleMa = dark + (isOnWire({ run, strip }) ? ownMa : 0)
     const at = (scene: SceneName): number => {
       const duties = dutiesIn(plan, scene, run.line, strip)
       const lit = channelMa.map((mA, index) => mA * (duties[index] ?? 0))

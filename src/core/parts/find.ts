@@ -1,6 +1,7 @@
 import type { Plan } from '../plan/plan'
-import type { Board, Strip, SupplyPart } from '../plan/parts'
+import type { Board, LightPart, Strip, SupplyPart } from '../plan/parts'
 import { shippedBoards } from './boards'
+import { shippedLights } from './lights'
 import { shippedStrips } from './strips'
 import { shippedSupplies } from './supplies'
 
@@ -9,13 +10,20 @@ export interface Parts {
   readonly strips: readonly Strip[]
   readonly supplies: readonly SupplyPart[]
   readonly boards: readonly Board[]
+  readonly lights: readonly LightPart[]
 }
 
-export function partsOf({ strips = [], supplies = [], boards = [] }: Partial<Plan['own']>): Parts {
+export function partsOf({
+  strips = [],
+  supplies = [],
+  boards = [],
+  lights = [],
+}: Partial<Plan['own']>): Parts {
   return {
     strips: merged(strips, shippedStrips),
     supplies: merged(supplies, shippedSupplies),
     boards: merged(boards, shippedBoards),
+    lights: merged(lights, shippedLights),
   }
 }
 
@@ -28,6 +36,17 @@ export function stripOf(parts: Parts, id: string): Strip {
   const strip = parts.strips.find((part) => part.id === id)
   if (strip === undefined) throw new RangeError(`no strip has the id ${id}`)
   return strip
+}
+
+/**
+ * The single light of that id.
+ *
+ * @throws RangeError where there is none; a plan is checked for that when it is read
+ */
+export function lightPartOf(parts: Parts, id: string): LightPart {
+  const found = parts.lights.find((part) => part.id === id)
+  if (found === undefined) throw new RangeError(`no single light has the id ${id}`)
+  return found
 }
 
 export const supplyPartOf = (parts: Parts, id: string): SupplyPart | undefined =>
@@ -62,8 +81,9 @@ export const bendingSiblings = (parts: Parts, strip: Strip): Strip[] =>
 const strangeness = (strip: Strip, other: Strip): number =>
   Math.abs(Math.log(other.nameplateWPerM / strip.nameplateWPerM))
 
-const colourKey = (strip: Strip): string =>
-  strip.light.channels.map((channel) => channel.name).join('+')
+/** Strips that look alike: of the same colours, and on tape or on wire. */
+const colourKey = ({ light, nodesPerString }: Strip): string =>
+  [...light.channels.map(({ name }) => name), nodesPerString === undefined ? '' : 'nodes'].join('+')
 
 function merged<Part extends { readonly id: string }>(
   own: readonly Part[],

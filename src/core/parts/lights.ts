@@ -1,20 +1,6 @@
-/** A single light: a bare LED that needs a resistor, or one that is made for its volts. *Typical* figures (handbook 4). */
-export interface LightPart {
-  readonly id: string
-  readonly name: string
-  /** `led`: its resistor is worked out; `fixed`: it has one in it, and takes the volts it is made for. */
-  readonly kind: 'led' | 'fixed'
-  /** Of an LED its forward volts, otherwise the volts that it is made for. */
-  readonly volts: number
-  readonly mA: number
-  /** LEDs in one of them. */
-  readonly leds: number
-  /** How it looks. */
-  readonly tint: string
-  /** The hole that it goes into, mm. */
-  readonly holeMm: number
-  readonly price: number
-}
+import type { LightPart } from '../plan/parts'
+
+// *Typical* figures (handbook 4).
 
 const led = (id: string, name: string, volts: number, tint: string, mA = 20): LightPart => ({
   id: `led-${id}`,
@@ -28,7 +14,7 @@ const led = (id: string, name: string, volts: number, tint: string, mA = 20): Li
   price: 0.08,
 })
 
-export const lightParts: readonly LightPart[] = [
+export const shippedLights: readonly LightPart[] = [
   led('warm', 'warm white LED', 3.1, '#ffd9a0'),
   led('white', 'white LED', 3.1, '#f4f6ff'),
   led('red', 'red LED', 2, '#ff5a4d'),
@@ -48,6 +34,7 @@ export const lightParts: readonly LightPart[] = [
     tint: '#ffd9a0',
     holeMm: 4,
     price: 0.45,
+    lead: { lengthMm: 300, plugMm: 6.5, mostOnLead: 24 },
   },
   {
     id: 'bulb-5v',
@@ -59,6 +46,7 @@ export const lightParts: readonly LightPart[] = [
     tint: '#ffd9a0',
     holeMm: 14,
     price: 1.3,
+    lead: { lengthMm: 1000, plugMm: 11, mostOnLead: 10 },
   },
   {
     id: 'bulb-12v',
@@ -70,16 +58,6 @@ export const lightParts: readonly LightPart[] = [
     tint: '#ffd9a0',
     holeMm: 14,
     price: 1.1,
+    lead: { lengthMm: 1000, plugMm: 11, mostOnLead: 20 },
   },
 ]
-
-/**
- * The light of that id.
- *
- * @throws RangeError where there is none; a plan is checked for that when it is read
- */
-export function lightPartOf(id: string): LightPart {
-  const found = lightParts.find((candidate) => candidate.id === id)
-  if (found === undefined) throw new RangeError(`no single light has the id ${id}`)
-  return found
-}

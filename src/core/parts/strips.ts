@@ -76,6 +76,32 @@ function pixels(part: PixelStrip): Strip {
   }
 }
 
+/** Pixels in a bead each, with wire between them: sold as strings with a plug at each end. */
+function nodes(volts: 5 | 12, price: number): Strip {
+  const wireMm = 100
+  return {
+    ...pixels({
+      id: `nodes-${String(volts)}v`,
+      name: `${String(volts)} V pixel nodes on wire, 50 to a string`,
+      perM: 1000 / wireMm,
+      channels: volts === 12 ? rgb12 : rgb5(20),
+      volts,
+      lumensPerM: 100,
+      reels: [{ lengthMm: stringOf * wireMm, price }],
+      widthMm: 12,
+    }),
+    // A pair of 0.5 mm², and the plugs.
+    railOhmPerM: 0.04,
+    flatRadiusMm: 10,
+    edgeRadiusMm: 10,
+    isSealed: true,
+    spliceMm: stringOf * wireMm,
+    prewired: [],
+    nodesPerString: stringOf,
+  }
+}
+const stringOf = 50
+
 interface PlainStrip {
   readonly id: string
   readonly name: string
@@ -214,6 +240,8 @@ export const shippedStrips: readonly Strip[] = [
     lumensPerM: 600,
     reels: [m(5, 27)],
   }),
+  nodes(5, 17),
+  nodes(12, 19),
   plain({
     id: 'white-usb',
     name: '5 V white, USB plug',

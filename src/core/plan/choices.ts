@@ -77,6 +77,12 @@ export const lightDrives = [
 ] as const
 /** One resistor for each group in series, one for all of them, or none. */
 export const lightResistors = ['each', 'shared', 'none'] as const
+/** Lights with a plug on their lead: plugged into splitters, or cut off and soldered. */
+export const lightJoinings = ['plugs', 'solder'] as const
+export const nodeReads = ['analogue', 'digital'] as const
+/** A board that reads nodes takes so many columns of a grid, or so many channels. */
+export const readerKinds = ['columns', 'channels'] as const
+export const objectShapes = ['round', 'square'] as const
 export const eSeriesNames = ['E6', 'E12', 'E24'] as const
 
 export type Rounding = (typeof roundings)[number]
@@ -91,4 +97,5 @@ export type PinAbility = (typeof pinAbilities)[number]
 export type WireColour = (typeof wireColours)[number]
 export type WireRole = (typeof wireRoles)[number]
 export type LightDrive = (typeof lightDrives)[number]
+export type NodeReads = (typeof nodeReads)[number]
 export type ESeriesName = (typeof eSeriesNames)[number]

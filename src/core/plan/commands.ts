@@ -1,5 +1,5 @@
 import { applyPatches, enablePatches, original, produceWithPatches, type Patch } from 'immer'
-import type { Board, SupplyPart, Strip } from './parts'
+import type { Board, LightPart, SupplyPart, Strip } from './parts'
 import type { SceneName } from './choices'
 import type {
   Furniture,
@@ -70,6 +70,7 @@ export type Command =
   | { readonly do: 'own-strip'; readonly strip: Strip }
   | { readonly do: 'own-supply'; readonly supply: SupplyPart }
   | { readonly do: 'own-board'; readonly board: Board }
+  | { readonly do: 'own-light'; readonly light: LightPart }
 
 /** What hangs on a line besides its text; `undefined` takes a setting away. */
 export type LineSettings = {
@@ -87,6 +88,7 @@ export type LineSettings = {
       | 'isDataAtEnd'
       | 'dimmer'
       | 'lights'
+      | 'node'
   ]?: Line[Key] | undefined
 }
 
@@ -272,6 +274,9 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       return
     case 'own-board':
       putItem(plan.own.boards, command.board)
+      return
+    case 'own-light':
+      putItem(plan.own.lights, command.light)
       return
   }
 }

@@ -2,6 +2,7 @@ import type { Plan } from './plan'
 import {
   planFormat,
   planVersion,
+  usualCableRules,
   usualRules,
   usualSignal,
   usualSignalRules,
@@ -32,11 +33,12 @@ export function emptyPlan(name: string, lineId: string): Plan {
       headroom: 0.2,
       ...usualRules,
       ...usualSignalRules,
+      ...usualCableRules,
     },
     use: usualUse,
     signal: { ...usualSignal, lanes: [], inputs: [], status: [], pins: [] },
     wiring: { ...usualWiring, ticks: [] },
     offcuts: [],
-    own: { strips: [], supplies: [], boards: [] },
+    own: { strips: [], supplies: [], boards: [], lights: [] },
   }
 }

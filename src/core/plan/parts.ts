@@ -79,6 +79,8 @@ export const stripSchema = z.strictObject({
   reels: z.array(soldLengthSchema).min(1).max(20),
   /** Lengths that are sold with wires and plugs on them. */
   prewired: z.array(soldLengthSchema).max(20),
+  /** Pixel nodes on wire: how many to a string. Its cut pitch is the wire from node to node. */
+  nodesPerString: z.int().min(1).max(10_000).optional(),
 })
 export type Strip = z.infer<typeof stripSchema>
 
@@ -167,3 +169,30 @@ export const boardSchema = z.strictObject({
   quirk: z.string().max(200).optional(),
 })
 export type Board = z.infer<typeof boardSchema>
+
+export const lightPartSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  /** `led`: its resistor is worked out; `fixed`: it has one in it, and takes the volts it is made for. */
+  kind: z.enum(['led', 'fixed']),
+  /** Of an LED its forward volts, otherwise the volts that it is made for. */
+  volts: voltsSchema,
+  mA: positive.max(10_000),
+  /** LEDs in one of them. */
+  leds: z.int().min(1).max(1_000),
+  /** How it looks. */
+  tint: z.string().regex(/^#[\da-f]{6}$/, 'a colour such as #ffa000'),
+  /** The hole that it goes into, mm. */
+  holeMm: positive.max(1_000),
+  price: notNegative.max(100_000),
+  /** A lead of its own with a plug: how long, how thick the plug, and how many may hang on one lead of the source. */
+  lead: z
+    .strictObject({
+      lengthMm: positive.max(100_000),
+      plugMm: positive.max(200),
+      mostOnLead: z.int().min(1).max(1_000),
+    })
+    .optional(),
+})
+/** A single light: a bare LED that needs a resistor, or one that is made for its volts. */
+export type LightPart = z.infer<typeof lightPartSchema>

@@ -13,9 +13,13 @@ import {
   junctionKinds,
   lengthUnits,
   lightDrives,
+  lightJoinings,
   lightResistors,
   levelFixes,
   lowLogics,
+  nodeReads,
+  objectShapes,
+  readerKinds,
   roundings,
   sceneNames,
   sizings,
@@ -23,7 +27,14 @@ import {
   surfaces,
   wireColours,
 } from './choices'
-import { boardSchema, idSchema, nameSchema, stripSchema, supplyPartSchema } from './parts'
+import {
+  boardSchema,
+  idSchema,
+  lightPartSchema,
+  nameSchema,
+  stripSchema,
+  supplyPartSchema,
+} from './parts'
 import { mostLines, planFormat, planVersion } from './usual'
 
 /** Nothing on a drawing is farther away than this, mm. */
@@ -100,6 +111,8 @@ const junctionSchema = leadSchema.extend({
   at: pointSchema.optional(),
   /** What it may carry, A. */
   limitA: z.number().positive().max(1_000),
+  /** How many plugs a splitter takes; without it the most there are. */
+  ways: z.int().min(2).max(6).optional(),
 })
 
 /** An outline read from a file: its courses in mm, with their true lengths. */
@@ -133,6 +146,47 @@ const lightsSchema = z.strictObject({
   scan: z.enum(['row', 'led']).optional(),
   /** How long a slot of a matrix is lit, µs. */
   dwellUs: z.number().positive().max(1e6).optional(),
+  /** Which row or column is on each pin around a matrix part, rows before columns, from 0; without it in that order. */
+  circle: z.array(z.int().min(0).max(1_000)).max(1_000).optional(),
+  /** What happens to the plugs of lights that have one. */
+  joining: z.enum(lightJoinings).optional(),
+  /** Of each splitter. */
+  ways: z.int().min(2).max(6).optional(),
+  /** Leads from the source that share the lights out between them. */
+  leads: z.int().min(1).max(50).optional(),
+  /** Extension leads stand where a light's own is too short. */
+  hasExtensions: z.boolean().optional(),
+  /** The hole that each is threaded through, mm; without it the one that its part asks for. */
+  holeMm: z.number().positive().max(1_000).optional(),
+})
+
+/** One thing that is in every node, and what it takes. */
+const nodePartSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  count: z.int().min(1).max(100),
+  holes: z.int().min(0).max(100),
+  holeMm: z.number().positive().max(1_000),
+  wires: z.int().min(0).max(100),
+  minutes: z.number().min(0).max(1_000),
+  /** What it draws all the time, besides the light itself, mA. */
+  mA: z.number().min(0).max(10_000),
+  /** Signals that a board reads from it. */
+  channels: z.int().min(0).max(100),
+  reads: z.enum(nodeReads),
+})
+
+/** Lights that are small assemblies: all of a run are alike. */
+const nodeSchema = z.strictObject({
+  parts: z.array(nodePartSchema).max(20),
+  /** Boards that read them, each so many columns or channels; without any the plan's board reads all. */
+  readers: z.strictObject({ by: z.enum(readerKinds), each: z.int().min(1).max(1_000) }).optional(),
+  /** What the first took, minutes. */
+  sampleMin: z.number().positive().max(10_000).optional(),
+  /** What is laid on them. */
+  object: z
+    .strictObject({ shape: z.enum(objectShapes), mm: z.number().positive().max(10_000) })
+    .optional(),
 })
 
 const skipSchema = z.strictObject({
@@ -177,6 +231,7 @@ const lineSchema = z.strictObject({
   /** Name of the dimmer that a plain strip hangs on; runs of one name dim together, without one it is always on. */
   dimmer: z.string().trim().min(1).max(40).optional(),
   lights: lightsSchema.optional(),
+  node: nodeSchema.optional(),
 })
 
 /** Where power comes from: a part, or `auto` for the smallest that will do. */
@@ -215,6 +270,8 @@ const rulesSchema = z.strictObject({
   lightResistor: z.enum(['each', 'shared']),
   eSeries: z.enum(eSeriesNames),
   tolerance: z.number().min(0).max(0.5),
+  /** Wires in the cable that bundles of single wires are bought as. */
+  cableWires: z.int().min(2).max(50),
 })
 
 /** A data output and the runs behind it, in the order of the data. */
@@ -339,6 +396,7 @@ export const planSchema = z.strictObject({
     strips: z.array(stripSchema).max(500),
     supplies: z.array(supplyPartSchema).max(500),
     boards: z.array(boardSchema).max(100),
+    lights: z.array(lightPartSchema).max(100),
   }),
 })
 
@@ -361,5 +419,8 @@ export type PlanLane = Signal['lanes'][number]
 export type Input = Signal['inputs'][number]
 export type StatusColour = Signal['status'][number]
 export type Lights = NonNullable<Line['lights']>
+export type LightNode = NonNullable<Line['node']>
+export type NodePart = LightNode['parts'][number]
+export type NodeObject = NonNullable<LightNode['object']>
 export type Skip = NonNullable<Line['skip']>[number]
 export type Wiring = Plan['wiring']

@@ -1,4 +1,5 @@
 import {
+  usualCableRules,
   usualRules,
   usualSignal,
   usualSignalRules,
@@ -54,6 +55,17 @@ export function toVersion3(document: object): object {
     signal: usualSignal,
     wiring: usualWiring,
     own: { ...within(plan.own), boards: [] },
+  }
+}
+
+/** Version 4 knows lights of the user's own, how lights are plugged together, and the cables of their wires home. */
+export function toVersion4(document: object): object {
+  const plan: Document = { ...document }
+  return {
+    ...plan,
+    version: 4,
+    rules: { ...within(plan.rules), ...usualCableRules },
+    own: { ...within(plan.own), lights: [] },
   }
 }
 

@@ -1,7 +1,7 @@
 // What a plan takes where nothing is said. Apart from the schema, so that the worker need not load the checker.
 
 export const planFormat = 'glow-tally plan'
-export const planVersion = 3
+export const planVersion = 4
 
 /** Lines in one plan, at most; a longer list is refused with a message that says so. */
 export const mostLines = 2_000
@@ -44,6 +44,9 @@ export const usualSignalRules = {
   tolerance: 0.05,
 } as const
 
+/** Rules that came with the fourth version of the plan. */
+export const usualCableRules = { cableWires: 8 } as const
+
 /** How single lights hang and are driven where nothing is said. */
 export const usualLights = {
   inSeries: 1,
@@ -53,6 +56,10 @@ export const usualLights = {
   switchIn: 'minus',
   scan: 'row',
   dwellUs: 2000,
+  joining: 'plugs',
+  ways: 6,
+  leads: 1,
+  hasExtensions: false,
 } as const
 
 export const usualSignal = {

@@ -128,3 +128,7 @@ function fixedSignificant(value: number): string {
 
 const trimZeros = (text: string): string =>
   text.includes('.') ? text.replace(/\.?0+$/, '').replace(/^-0$/, '0') : text
+
+/** A count with its noun: `1 light`, `2 lights`. */
+export const plural = (count: number, one: string, many = `${one}s`): string =>
+  `${String(count)} ${count === 1 ? one : many}`

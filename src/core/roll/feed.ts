@@ -1,3 +1,5 @@
+import { isOnWire, type CutStripRun } from '../cut/cut'
+import { extensionsOf, isPlugged } from '../feed/plugs'
 import { leadFuse } from '../feed/solved'
 import { energy } from '../feed/energy'
 import { drainOf, meanOf, type BatteryUse } from '../feed/batteries'
@@ -5,9 +7,11 @@ import { capacitorFor, capacitorUf, leastCapacitorV } from '../feed/capacitor'
 import { leadName, targetOf } from '../feed/leads'
 import type { FedSupply } from '../feed/supplies'
 import { warmthOf } from '../feed/run-warmth'
+import type { LitRun } from '../load/lights'
 import { squareWay } from '../measure/geometry'
 import { placer } from '../measure/layout'
 import { operand, working, type Figure } from '../quantity/figure'
+import { formatLength } from '../quantity/format'
 import { sceneLabel } from './current'
 import type { Results } from './results'
 
@@ -46,41 +50,86 @@ export function leadFigures(results: Results): Figure[] {
   ]
 }
 
-/** Conductors of the cable that bundles of single wires are bought as. */
-const cableConductors = 8
+/** Lights that each have a wire of their own to where the controller is: they hang by themselves, or each on an output. */
+function hasWiresHome({ run, strip }: CutStripRun, lit: LitRun | undefined): boolean {
+  if (run.lights.length === 0 || isOnWire({ run, strip })) return false
+  if (lit === undefined) return run.shape === 'scatter'
+  if (isPlugged(lit)) return false
+  const { drive } = lit.settings
+  return run.shape === 'scatter' || drive === 'pins' || drive === 'sink'
+}
 
-/** Wires home of lights that hang by themselves: from the drop along the drawing to the controller. */
-export function homeFigures({ plan, cuts, layout, hidden }: Results): Figure[] {
+/** Wires home: from each drop along the drawing to the controller, one for each group in series. */
+export function homeFigures({ plan, cuts, layout, hidden, lit }: Results): Figure[] {
   const places = new Map(layout.placed.map(({ id, place }) => [id, place]))
-  return cuts.flatMap(({ run }): Figure[] => {
+  const litOf = new Map(lit.map((own) => [own.id, own]))
+  const { cableWires } = plan.rules
+  return cuts.flatMap((entry): Figure[] => {
+    const { run } = entry
     const place = places.get(run.id)
-    if (run.shape !== 'scatter' || place === undefined) return []
-    const dropMm = run.dropMm ?? 0
+    const own = litOf.get(run.id)
+    if (place === undefined || !hasWiresHome(entry, own)) return []
     const at = placer(run, place)
-    const wayMm = run.lights.reduce(
-      (sum, light) => sum + squareWay(at(light), hidden.controller),
-      0,
-    )
-    const allMm = (wayMm + dropMm * run.lights.length) * (1 + plan.rules.slack)
+    // The last of each group is wired home; the others hang on their neighbours.
+    const inSeries = own?.part.kind === 'led' ? own.settings.inSeries : 1
+    const ends = run.lights.filter((_, index) => index % inSeries === 0)
+    const dropsMm = (run.dropMm ?? 0) * ends.length
+    const wayMm = ends.reduce((sum, light) => sum + squareWay(at(light), hidden.controller), 0)
+    const allMm = (wayMm + dropsMm) * (1 + plan.rules.slack)
     return [
       {
         id: `home.${run.id}`,
         label: `${run.name}, wires home`,
         value: allMm / 1000,
         unit: 'm',
-        ...working`(${operand('drops', (dropMm * run.lights.length) / 1000, 'm')} + ${operand('ways', wayMm / 1000, 'm')}) × ${operand('slack', 1 + plan.rules.slack)}`,
+        ...working`(${operand('drops', dropsMm / 1000, 'm')} + ${operand('ways', wayMm / 1000, 'm')}) × ${operand('slack', 1 + plan.rules.slack)}`,
         about: [run.id],
       },
       {
         id: `cables.${run.id}`,
-        label: `${run.name}, cables of ${String(cableConductors)}`,
-        value: Math.ceil(run.lights.length / (cableConductors - 1)),
+        label: `${run.name}, cables of ${String(cableWires)}`,
+        value: Math.ceil(ends.length / (cableWires - 1)),
         unit: '',
-        ...working`${operand('lights', run.lights.length)} ÷ ${operand('a cable', cableConductors - 1)}`,
-        rule: 'a conductor for each light and one for their common minus',
+        ...working`${operand('wires', ends.length)} ÷ ${operand('a cable', cableWires - 1)}`,
+        rule: 'one of each cable is what they have in common',
         about: [run.id],
       },
     ]
+  })
+}
+
+/** How lights are plugged together: splitters and their plugs, extension leads. */
+export function plugFigures({ plugs, cuts }: Results): Figure[] {
+  return plugs.flatMap((tree): Figure[] => {
+    const name = cuts.find(({ run }) => run.id === tree.id)?.run.name ?? ''
+    const about = [tree.id]
+    const splitters = tree.leads.flatMap((lead) => lead.splitters)
+    const [first] = splitters
+    const left = splitters.reduce((sum, { portsLeft }) => sum + portsLeft, 0)
+    const lights = tree.leads.reduce((sum, lead) => sum + lead.lights, 0)
+    const figures: Figure[] = []
+    if (first !== undefined)
+      figures.push({
+        id: `splitters.${tree.id}`,
+        label: `${name}, splitters of ${String(first.ways)}`,
+        value: splitters.length,
+        unit: '',
+        ...working`(${operand('lights', lights)} − ${operand('leads', tree.leads.length)}) ÷ ${operand('ways', first.ways - 1)}`,
+        rule: `${String(left)} plugs are left; every splitter but the last of a lead gives one to the next`,
+        about,
+      })
+    for (const [mm, count] of extensionsOf(tree))
+      figures.push({
+        id: `extension.${tree.id}.${String(mm)}`,
+        label: `${name}, extension leads of ${formatLength(mm)}`,
+        value: count,
+        unit: '',
+        operation: '',
+        operands: [],
+        rule: 'where a lead of its own does not reach',
+        about,
+      })
+    return figures
   })
 }
 

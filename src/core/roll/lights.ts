@@ -1,19 +1,32 @@
+import { isOnWire } from '../cut/cut'
 import type { LitRun } from '../load/lights'
 import { operand, working, type Figure } from '../quantity/figure'
-import { charliePins, matrixScan, npnSwitch } from '../signal/drives'
+import { sinkBoard } from '../parts/drivers'
+import { formatQuantity } from '../quantity/format'
+import { charliePins, matrixScan, npnSwitch, sinkBoards } from '../signal/drives'
 import type { Results } from './results'
-
-/** Outputs of one PWM sink board (handbook 4). */
-const sinkOutputs = 16
 
 /** Single lights: what stands before them, what they draw, and what drives them. */
 export function lightFigures({ cuts, lit, signal }: Results): Figure[] {
   const runOf = new Map(lit.map((run) => [run.id, run]))
   return cuts
     .filter(({ run }) => run.lights.length > 0)
-    .flatMap(({ run }): Figure[] => {
+    .flatMap((entry): Figure[] => {
+      const { run, strip } = entry
       const own = runOf.get(run.id)
       const about = [run.id]
+      if (isOnWire(entry))
+        return [
+          {
+            id: `lights.${run.id}`,
+            label: `${run.name}, ${strip.name}`,
+            value: entry.pieces.length,
+            unit: '',
+            ...working`${operand('nodes', entry.cuts)} ÷ ${operand('a string', strip.nodesPerString ?? 1)}`,
+            rule: 'strings, plugged end to end',
+            about,
+          },
+        ]
       if (own === undefined)
         return [
           {
@@ -101,15 +114,34 @@ function driveFigures(
       ]
     }
     case 'sink': {
-      const boards = Math.ceil(strings / sinkOutputs)
+      const { boards, outputsLeft, setMa, leastV, heatW } = sinkBoards(own)
       return [
         {
           id: `drive.${own.id}`,
           label: `PWM sink boards of ${name}`,
           value: boards,
           unit: '',
-          ...working`${operand('groups', strings)} ÷ ${operand('outputs', sinkOutputs)}`,
-          rule: `${String(boards * sinkOutputs - strings)} outputs are left; in a chain on two pins`,
+          ...working`${operand('groups', strings)} ÷ ${operand('outputs', sinkBoard.outputs)}`,
+          rule: `${String(outputsLeft)} outputs are left; in a chain on two pins`,
+          about,
+        },
+        {
+          id: `sink-set.${own.id}`,
+          label: 'each output is set to',
+          value: setMa,
+          unit: 'mA',
+          operation: '',
+          operands: [],
+          rule: `all ${String(sinkBoard.outputs)} of a board alike, at most ${String(sinkBoard.mostMa)} mA`,
+          about,
+        },
+        {
+          id: `sink-supply.${own.id}`,
+          label: 'its supply gives at least',
+          value: leastV,
+          unit: 'V',
+          ...working`${operand('lights', leastV - sinkBoard.dropV, 'V')} + ${operand('output', sinkBoard.dropV, 'V')}`,
+          rule: `at ${formatQuantity(own.supplyV, 'V')} a full board burns ${formatQuantity(heatW, 'W')} of the ${formatQuantity(sinkBoard.limitW, 'W')} that it can`,
           about,
         },
       ]

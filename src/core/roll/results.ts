@@ -4,10 +4,12 @@ import type { Prewired } from '../cut/prewired'
 import type { StripReels } from '../cut/reels'
 import type { BatteryUse } from '../feed/batteries'
 import type { Hidden, Lead } from '../feed/leads'
+import type { PlugTree } from '../feed/plugs'
 import type { FedScene } from '../feed/solved'
 import type { FedSupply } from '../feed/supplies'
 import type { LitRun } from '../load/lights'
 import type { RunLoad } from '../load/load'
+import type { NodeRun } from '../load/nodes'
 import type { Layout } from '../measure/layout'
 import type { Plan } from '../plan/plan'
 import type { Signal } from '../signal/signal'
@@ -25,6 +27,8 @@ export interface Results {
   readonly joints: readonly Joints[]
   readonly prewired: readonly Prewired[]
   readonly lit: readonly LitRun[]
+  readonly plugs: readonly PlugTree[]
+  readonly nodes: readonly NodeRun[]
   readonly loads: readonly RunLoad[]
   readonly supplies: readonly FedSupply[]
   readonly leads: readonly Lead[]

@@ -9,10 +9,12 @@ import {
   homeFigures,
   leadFigures,
   lossFigures,
+  plugFigures,
   useFigures,
   warmthFigures,
 } from './feed'
 import { lightFigures } from './lights'
+import { nodeFigures } from './nodes'
 import type { Results } from './results'
 import { boardFigures, levelFigures, timingFigures, wireFigures, wireJointFigures } from './signal'
 import { supplyFigures } from './supply'
@@ -61,10 +63,18 @@ export function rollOf(results: Results): RollSection[] {
       'pin-over',
       'switch-in-plus',
       'matrix-flicker',
+      'sink-over',
     ]),
     section('place', 'Where it is', [], ['glare', 'wet', 'open-sleeve', 'splice-shows']),
     section('leads', 'Leads from the supply', leadFigures(results), ['wrong-end']),
+    section('plugs', 'Splitters and extensions', plugFigures(results), [
+      'lead-short',
+      'lead-over',
+      'plug-hole',
+      'ports-short',
+    ]),
     section('home', 'Wires home', homeFigures(results), []),
+    section('nodes', 'Nodes', nodeFigures(results), []),
     ...voltsIn(results).map((volts, index) =>
       section(
         `current.${String(volts)}`,

@@ -100,6 +100,7 @@ const kindName = {
   solder: 'soldered',
   'in-line': 'in a wire',
   pad: 'pad on pad',
+  plug: 'plugged',
 } as const
 
 /** All joints by their kind. */

@@ -1,4 +1,6 @@
 import { resistorAtMost } from '../load/e-series'
+import type { LitRun } from '../load/lights'
+import { sinkBoard } from '../parts/drivers'
 
 /** Drops of a small transistor that is fully on, V (handbook 3, npn-switch). */
 export const baseV = 0.75
@@ -77,4 +79,27 @@ export function charliePins(leds: number): number {
   let pins = 2
   while (pins * (pins - 1) < leds) pins += 1
   return pins
+}
+
+/**
+ * What PWM sink boards do for the lights of a run, fully on: how many, what each output is set to (mA), what the lights need (V), and what
+ * is left for a board's outputs to burn, W: (supply − lights − resistor) × current for each.
+ */
+export function sinkBoards({ strings, stringA, supplyV, part, settings, resistor }: LitRun): {
+  readonly boards: number
+  readonly outputsLeft: number
+  readonly setMa: number
+  readonly leastV: number
+  readonly heatW: number
+} {
+  const boards = Math.ceil(strings / sinkBoard.outputs)
+  const lightsV = part.volts * (part.kind === 'led' ? settings.inSeries : 1)
+  const restV = Math.max(0, supplyV - lightsV - stringA * (resistor?.pickOhm ?? 0))
+  return {
+    boards,
+    outputsLeft: boards * sinkBoard.outputs - strings,
+    setMa: stringA * 1000,
+    leastV: lightsV + sinkBoard.dropV,
+    heatW: restV * stringA * Math.min(strings, sinkBoard.outputs),
+  }
 }

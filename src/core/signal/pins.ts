@@ -4,6 +4,7 @@ import type { Board } from '../plan/parts'
 import type { Plan } from '../plan/plan'
 import type { CutStripRun } from '../cut/cut'
 import type { LitRun } from '../load/lights'
+import type { NodeRun } from '../load/nodes'
 import { charliePins } from './drives'
 import { leastCost } from './least-cost'
 import type { Lane } from './lanes'
@@ -41,6 +42,7 @@ export function pinNeeds(
   cuts: readonly CutStripRun[],
   lanes: readonly Lane[],
   lit: readonly LitRun[] = [],
+  nodes: readonly NodeRun[] = [],
 ): PinNeed[] {
   const data = lanes.flatMap(({ id, name, data }): PinNeed[] =>
     (data === 'clocked' ? ['data', 'clock'] : ['data']).map((line) => ({
@@ -89,8 +91,29 @@ export function pinNeeds(
       isOutput: true,
     }),
   )
-  return [...data, ...dimmed, ...lights, ...status, ...inputs]
+  return [...data, ...dimmed, ...lights, ...status, ...inputs, ...nodeNeeds(cuts, nodes)]
 }
+
+/** What nodes need of the board: a pin for each of their signals, or two for the boards that read them in a chain. */
+const nodeNeeds = (cuts: readonly CutStripRun[], nodes: readonly NodeRun[]): PinNeed[] =>
+  nodes.flatMap(({ id, node, nodes: count, readers, each }): PinNeed[] => {
+    const name = cuts.find(({ run }) => run.id === id)?.run.name ?? ''
+    const need = (line: string, must: PinAbility, isOutput: boolean): PinNeed => ({
+      id: `node.${id}.${line}`,
+      of: id,
+      name: `${name}, ${line}`,
+      must,
+      isOutput,
+    })
+    if (each.channels === 0) return []
+    if (readers !== undefined)
+      return [need('readers’ data', 'digital', false), need('readers’ clock', 'digital', true)]
+    return node.parts.flatMap((part) =>
+      numbered(part.name, part.count * part.channels * count).map((line) =>
+        need(line, part.reads, false),
+      ),
+    )
+  })
 
 const numbered = (word: string, count: number): string[] =>
   Array.from({ length: count }, (_, index) => `${word} ${String(index + 1)}`)

@@ -3,6 +3,7 @@ import type { Fed } from '../feed/feed-alone'
 import type { FedScene } from '../feed/solved'
 import type { Parts } from '../parts/find'
 import type { LitRun } from '../load/lights'
+import type { NodeRun } from '../load/nodes'
 import { chosenBoard, type FittedBoard } from './boards'
 import { lanesOf, type Lane } from './lanes'
 import { frameTime } from './level'
@@ -41,12 +42,13 @@ export function signalOf(
     readonly parts: Parts
     readonly cuts: readonly CutStripRun[]
     readonly lit: readonly LitRun[]
+    readonly nodes: readonly NodeRun[]
   },
   full: FedScene,
 ): Signal {
-  const { plan, parts, cuts, lit, layout, hidden, supplies } = fed
+  const { plan, parts, cuts, lit, nodes, layout, hidden, supplies } = fed
   const lanes = lanesOf(plan, cuts, layout, hidden)
-  const needs = pinNeeds(plan, cuts, lanes, lit)
+  const needs = pinNeeds(plan, cuts, lanes, lit, nodes)
   const fit = chosenBoard(plan, parts, needs, lanes, (lane) => laneSupplyV(lane, plan, supplies))
   if (fit === undefined || lanes.length === 0)
     return { fit, needs, lanes, levels: new Map(), ways: [] }

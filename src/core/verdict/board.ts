@@ -1,14 +1,17 @@
 import { linearRegulator } from '../feed/linear-regulator'
+import { isOnPins } from '../load/lights'
 import type { Command } from '../plan/commands'
-import { formatQuantity, significant } from '../quantity/format'
+import { formatQuantity, significant, plural } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
 import { boardsFor, memoryOf, sensorA, suffices } from '../signal/boards'
 import { splitLanes } from '../signal/lanes'
+import { charliePins } from '../signal/drives'
 import { frameTime } from '../signal/level'
 import { laneSupplyV } from '../signal/levels'
 import { dataTiming, laneTiming } from '../signal/signal'
 import { abilitiesText } from '../signal/pins'
-import { listed, plural, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
+import { setLights } from './lights'
+import { listed, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
 
 /** The board that would do everything, as an edit. */
 function otherBoard({ plan, parts, signal }: Evidence): Remedy[] {
@@ -24,21 +27,35 @@ function otherBoard({ plan, parts, signal }: Evidence): Remedy[] {
       ]
 }
 
+/** Lights that take fewer pins when each hangs between two of them. */
+const fewestPins = (evidence: Evidence): Remedy[] =>
+  evidence.lit
+    .filter(({ settings, part }) => part.kind === 'led' && isOnPins(settings))
+    .filter(({ lights, id }) => {
+      const used = evidence.signal.needs.filter(({ of }) => of === id).length
+      return charliePins(lights) < used
+    })
+    .flatMap((run) =>
+      setLights(evidence, run, `lights between pins, on ${String(charliePins(run.lights))}`, {
+        drive: 'charlie',
+      }),
+    )
+
 /** Boards that have fewer pins than are needed; names the smallest that would do. */
 export const pinsShort: Judge = (evidence) => {
   const { fit } = evidence.signal
   const missing = fit?.pins.filter(({ pin }) => pin === undefined) ?? []
   if (fit === undefined || missing.length === 0) return []
-  const remedies = otherBoard(evidence)
+  const boards = otherBoard(evidence)
   return [
     {
       id: 'pins-short',
       code: 'pins-short',
       grade: 'stop',
       about: [],
-      text: `${fit.board.name}: ${plural(fit.pins.length, 'pin')} needed, none is left for ${listed(missing.map(({ need }) => need.name))}${remedies.length === 0 ? '; no board that ships has enough' : ''}`,
+      text: `${fit.board.name}: ${plural(fit.pins.length, 'pin')} needed, none is left for ${listed(missing.map(({ need }) => need.name))}${boards.length === 0 ? '; no board that ships has enough' : ''}`,
       why: 'Everything that is sent or listened to needs a pin that can do it.',
-      remedies,
+      remedies: [...boards, ...fewestPins(evidence)],
     },
   ]
 }

@@ -1,6 +1,6 @@
 import { usualMount } from '../plan/usual'
-import { formatLength } from '../quantity/format'
-import { mountEdit, plural, type Judge, type Verdict } from './verdict'
+import { formatLength, plural } from '../quantity/format'
+import { mountEdit, type Judge, type Verdict } from './verdict'
 
 /** A cut beside its mark. */
 export const offMark: Judge = ({ plan, cuts }) =>

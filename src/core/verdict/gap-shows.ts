@@ -1,8 +1,8 @@
 import { cutRun } from '../cut/cut-run'
 import type { CutStripRun, Part } from '../cut/cut'
 import { roundings, type Rounding } from '../plan/choices'
-import { formatLength } from '../quantity/format'
-import { plural, type Judge, type Remedy } from './verdict'
+import { formatLength, plural } from '../quantity/format'
+import { type Judge, type Remedy } from './verdict'
 
 /** A dark end, or an overhang, from which it is noticed, and from which it spoils the line, mm. *Typical.* */
 const noticedMm = 10

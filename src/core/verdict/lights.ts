@@ -4,7 +4,8 @@ import type { Lights } from '../plan/plan'
 import { supplyIdOf } from '../plan/supply-of'
 import { formatQuantity } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
-import { matrixScan, npnSwitch } from '../signal/drives'
+import { sinkBoard } from '../parts/drivers'
+import { matrixScan, npnSwitch, sinkBoards } from '../signal/drives'
 import type { Evidence, Judge, Remedy, Verdict } from './verdict'
 
 const mA = (amperes: number): string => formatQuantity(amperes * 1000, 'mA')
@@ -14,7 +15,7 @@ const nameOf = ({ cuts }: Evidence, { id }: LitRun): string =>
   cuts.find(({ run }) => run.id === id)?.run.name ?? ''
 
 /** An edit of what hangs on a line. */
-function setLights(
+export function setLights(
   { plan }: Evidence,
   { id }: LitRun,
   label: string,
@@ -31,7 +32,8 @@ function setLights(
       ]
 }
 
-const each = (
+/** Judges every run of single lights by itself. */
+export const eachLit = (
   evidence: Evidence,
   judge: (run: LitRun, name: string) => Omit<Verdict, 'about' | 'id'> | undefined,
 ): Verdict[] =>
@@ -46,7 +48,7 @@ const each = (
 
 /** LEDs without a resistor, or with so many in series that nothing is left for one. */
 export const lightResistors: Judge = (evidence) =>
-  each(evidence, (run, name) => {
+  eachLit(evidence, (run, name) => {
     const { part, settings, supplyV, hasHeadroom } = run
     if (part.kind === 'fixed') {
       if (suits(part.volts, supplyV)) return undefined
@@ -72,7 +74,8 @@ export const lightResistors: Judge = (evidence) =>
           fits < 1 ? [] : setLights(evidence, run, `${String(fits)} in series`, { inSeries: fits }),
       }
     }
-    if (settings.resistor !== 'none') return undefined
+    // The outputs of a sink board hold their current by themselves.
+    if (settings.resistor !== 'none' || settings.drive === 'sink') return undefined
     return {
       code: 'no-resistor',
       grade: 'stop',
@@ -84,7 +87,7 @@ export const lightResistors: Judge = (evidence) =>
 
 /** LEDs side by side on one resistor: the one with the lowest forward volts takes the most. */
 export const sharedResistor: Judge = (evidence) =>
-  each(evidence, (run, name) => {
+  eachLit(evidence, (run, name) => {
     const { hottestA, stringA, strings, part } = run
     if (hottestA === undefined) return undefined
     return {
@@ -101,7 +104,7 @@ export const lightPinsOver: Judge = (evidence) => {
   const { fit } = evidence.signal
   if (fit === undefined) return []
   const { board } = fit
-  return each(evidence, (run, name) => {
+  return eachLit(evidence, (run, name) => {
     const { settings, stringA, columns, strings } = run
     const perPinA =
       settings.drive === 'pins'
@@ -133,7 +136,7 @@ export const lightPinsOver: Judge = (evidence) => {
 
 /** Low-side switches that were put into the plus. */
 export const switchInPlus: Judge = (evidence) =>
-  each(evidence, (run, name) =>
+  eachLit(evidence, (run, name) =>
     run.settings.drive !== 'switch' ||
     run.settings.by !== 'pin' ||
     run.settings.switchIn === 'minus'
@@ -149,7 +152,7 @@ export const switchInPlus: Judge = (evidence) =>
 
 /** Transistors that ask more of a pin than it gives. */
 export const switchDrive: Judge = (evidence) =>
-  each(evidence, (run, name) => {
+  eachLit(evidence, (run, name) => {
     const { fit } = evidence.signal
     const { settings, peakA } = run
     if (fit === undefined || peakA === 0 || settings.drive !== 'switch' || settings.by !== 'pin')
@@ -172,7 +175,7 @@ export const switchDrive: Judge = (evidence) =>
 
 /** Matrices that are scanned too slowly, and how dim they get. */
 export const matrixFlicker: Judge = (evidence) =>
-  each(evidence, (run, name) => {
+  eachLit(evidence, (run, name) => {
     const { settings, rows, columns, stringA } = run
     if (settings.drive !== 'matrix') return undefined
     const { refreshHz, flicker, averageMa } = matrixScan({
@@ -196,5 +199,34 @@ export const matrixFlicker: Judge = (evidence) =>
           ? setLights(evidence, run, `light each slot for ${String(dwellUs)} µs`, { dwellUs })
           : []),
       ],
+    }
+  })
+
+/** Outputs of sink boards that are set to more than they hold, or that have too much left to burn. */
+export const sinkOver: Judge = (evidence) =>
+  eachLit(evidence, (run, name) => {
+    if (run.settings.drive !== 'sink' || !run.hasHeadroom) return undefined
+    const { setMa, heatW, leastV } = sinkBoards(run)
+    const isTooMuch = !isAtLeast(sinkBoard.mostMa, setMa)
+    const isDim = !isAtLeast(run.supplyV, leastV)
+    if (!isTooMuch && !isDim && isAtLeast(sinkBoard.limitW, heatW)) return undefined
+    const given = `of ${volts(run.supplyV)}`
+    return {
+      code: 'sink-over',
+      grade: isTooMuch ? 'stop' : 'care',
+      text: isTooMuch
+        ? `${name}: ${formatQuantity(setMa, 'mA')} an output of a sink board, which takes ${String(sinkBoard.mostMa)} mA`
+        : isDim
+          ? `${name}: the lights and a sink board’s output need ${volts(leastV)} ${given}`
+          : `${name}: a full sink board burns ${formatQuantity(heatW, 'W')} ${given}, it can burn ${formatQuantity(sinkBoard.limitW, 'W')}`,
+      why: isTooMuch
+        ? 'More than it holds it cannot be set to: the lights stay dimmer, or it dies.'
+        : isDim
+          ? 'Below that it cannot hold its current, and the lights are dimmer than planned.'
+          : 'Whatever the lights leave of the volts becomes heat in the board; a resistor takes it out there.',
+      remedies:
+        isTooMuch || isDim || run.part.kind === 'fixed'
+          ? []
+          : setLights(evidence, run, 'a resistor for each group', { resistor: 'each' }),
     }
   })

@@ -1,5 +1,5 @@
-import { formatLength } from '../quantity/format'
-import { plural, type Judge } from './verdict'
+import { formatLength, plural } from '../quantity/format'
+import { type Judge } from './verdict'
 
 /** A piece that is longer than the longest reel, so that it has to be joined within. */
 export const stockShort: Judge = ({ plan, reels }) =>

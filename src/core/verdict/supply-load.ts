@@ -113,11 +113,11 @@ const higherVolts: FindRemedy = ({ plan, parts, cuts }, { slot, volts, fits, gra
   for (const higher of [12, 24].filter((v) => v > volts)) {
     const commands: Command[] = []
     let watts = 0
-    for (const { run, strip, placedMm } of fed) {
+    for (const { run, strip, cuts: groups } of fed) {
       const sibling = siblingAt(parts, strip, higher)
       if (sibling === undefined) break
       commands.push({ do: 'set-strip', line: run.id, strip: sibling.id })
-      watts += (placedMm / 1000) * sibling.nameplateWPerM
+      watts += ((groups * strip.cutPitchMm) / 1000) * sibling.nameplateWPerM
     }
     const isEnough = (watts / higher) * plan.limit <= largestLoadA(parts, higher, headroomOf(plan))
     if (commands.length === fed.length && isEnough) {

@@ -1,3 +1,4 @@
+import { plural } from '../quantity/format'
 import { describe, expect, it } from 'vitest'
 import { emptyPlan } from '../plan/empty'
 import type { Plan } from '../plan/plan'
@@ -5,7 +6,7 @@ import { usualWire } from '../plan/usual'
 import { shippedStrips } from '../parts/strips'
 import { tally } from '../tally'
 import { nextSupply } from './next-supply'
-import { listed, plural, type Verdict } from './verdict'
+import { listed, type Verdict } from './verdict'
 
 type Line = Plan['lines'][number]
 const line = (text: string, extra: Partial<Line> = {}): Line => ({

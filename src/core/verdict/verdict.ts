@@ -2,6 +2,7 @@ import type { CutStripRun } from '../cut/cut'
 import type { StripReels } from '../cut/reels'
 import type { BatteryUse } from '../feed/batteries'
 import type { Hidden, Lead } from '../feed/leads'
+import type { PlugTree } from '../feed/plugs'
 import type { FedScene } from '../feed/solved'
 import type { FedSupply } from '../feed/supplies'
 import type { LitRun } from '../load/lights'
@@ -77,6 +78,11 @@ export type VerdictCode =
   | 'pin-over'
   | 'switch-in-plus'
   | 'matrix-flicker'
+  | 'sink-over'
+  | 'lead-short'
+  | 'lead-over'
+  | 'plug-hole'
+  | 'ports-short'
   | 'status-colours-alike'
 
 export interface Verdict {
@@ -108,6 +114,7 @@ export interface Evidence {
   readonly batteries: ReadonlyMap<string, BatteryUse>
   readonly signal: Signal
   readonly lit: readonly LitRun[]
+  readonly plugs: readonly PlugTree[]
 }
 
 export type Judge = (evidence: Evidence) => Verdict[]
@@ -118,9 +125,6 @@ export function listed(names: readonly string[]): string {
   if (names.length <= 2) return names.length < 2 ? first : `${first} and ${second}`
   return `${first}, ${second} and ${String(names.length - 2)} more`
 }
-
-export const plural = (count: number, one: string, many = `${one}s`): string =>
-  `${String(count)} ${count === 1 ? one : many}`
 
 /** The mount of a run with something changed, as an edit of its line. */
 export const mountEdit = (line: Line, set: Mount): Command => ({

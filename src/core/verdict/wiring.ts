@@ -33,7 +33,7 @@ function editLead(
       lines: [line.id],
       set: {
         feeds: feedsOf(line).map((feed) =>
-          `${line.id}.${feed.id}` === id ? withSet(feed, set) : feed,
+          `${line.id}.${feed.id}` === id.split('@')[0] ? withSet(feed, set) : feed,
         ),
       },
     },

@@ -69,17 +69,20 @@ export interface Circuit {
   readonly blocks: readonly Block[]
   readonly wires: readonly PlanWire[]
   readonly capacitors: readonly PlanCapacitor[]
-  /** Single lights, whose legs and resistors are soldered where they hang. */
+  /** Single lights, whose legs and resistors are soldered where they hang, or that are plugged in. */
   readonly lightJoints: readonly {
     readonly run: string
     readonly lights: number
     readonly resistors: number
+    /** By plugs of their own: nothing is soldered. */
+    readonly isPlugged: boolean
   }[]
-  /** Pieces of a split part, soldered pad on pad. */
+  /** Pieces of a split part, soldered pad on pad; strings of nodes, plugged. */
   readonly padJoints: readonly {
     readonly run: string
     readonly from: string
     readonly to: string
+    readonly isPlugged: boolean
   }[]
 }
 

@@ -1,11 +1,13 @@
-import type { CutStripRun } from '../cut/cut'
+import { isOnWire, type CutStripRun } from '../cut/cut'
 import { jumpersOf } from '../cut/pads'
 import { capacitorFor, capacitorUf } from '../feed/capacitor'
 import { fuseFor } from '../feed/fuse'
 import { leadName, type Hidden, type Lead } from '../feed/leads'
+import { isPlugged, type PlugTree } from '../feed/plugs'
 import { leadFuse, type FedScene } from '../feed/solved'
 import type { FedSupply } from '../feed/supplies'
 import type { LitRun } from '../load/lights'
+import type { NodeRun } from '../load/nodes'
 import { squareWay, type Point } from '../measure/geometry'
 import { diodeOf } from '../parts/diodes'
 import { inputParts } from '../parts/inputs'
@@ -31,6 +33,8 @@ export interface WiringGiven {
   readonly plan: Plan
   readonly cuts: readonly CutStripRun[]
   readonly lit: readonly LitRun[]
+  readonly plugs: readonly PlugTree[]
+  readonly nodes: readonly NodeRun[]
   readonly hidden: Hidden
   readonly supplies: readonly FedSupply[]
   readonly full: FedScene
@@ -131,6 +135,7 @@ export function connect(given: WiringGiven): Circuit {
   for (const dimmer of dimmers) addDimmer(loom, given, dimmer)
   if (given.signal.fit !== undefined) {
     for (const lit of given.lit) addLightPins(loom, given, lit)
+    for (const node of given.nodes) addNodePins(loom, given, node)
     addStatus(loom, given)
     addInputs(loom, given)
   }
@@ -138,11 +143,21 @@ export function connect(given: WiringGiven): Circuit {
     blocks: [...loom.blocks.values()].filter(({ terminals }) => terminals.length > 0),
     wires: loom.wires,
     capacitors: capacitorsOf(given),
-    lightJoints: given.lit.map(({ id, lights, resistors }) => ({ run: id, lights, resistors })),
+    lightJoints: given.lit.map((own) => ({
+      run: own.id,
+      lights: own.lights,
+      resistors: own.resistors,
+      isPlugged: isPlugged(own),
+    })),
     padJoints: given.cuts.flatMap((entry) =>
       jumpersOf(entry)
         .filter(({ from, to }) => from.part === to.part)
-        .map(({ from, to }) => ({ run: entry.run.id, from: from.name, to: to.name })),
+        .map(({ from, to }) => ({
+          run: entry.run.id,
+          from: from.name,
+          to: to.name,
+          isPlugged: isOnWire(entry),
+        })),
     ),
   }
 }
@@ -179,7 +194,7 @@ function addBlocks(loom: Loom, { plan, supplies, cuts, lit, signal }: WiringGive
       loom.block(`run:${run.id}`, {
         kind: 'run',
         name: run.name,
-        detail: `${String(own.lights)} × ${own.part.name}`,
+        detail: `${String(own.lights)} × ${own.part.name}${isPlugged(own) ? ', plugged' : ''}`,
         about: [run.id],
       })
       continue
@@ -220,6 +235,13 @@ const beside: Pick<Drawn, 'lengthMm' | 'working' | 'rule'> = {
 const sourceBlock = ({ plan }: WiringGiven, id: string): string =>
   plan.junctions.some((junction) => junction.id === id) ? `junction:${id}` : `supply:${id}`
 
+/** The splitter that a lead of plugged lights ends in. */
+const splitterOf = ({ plugs }: WiringGiven, { id, to }: Lead): string | undefined =>
+  to.kind === 'run'
+    ? plugs.find((tree) => tree.id === to.run)?.leads[Number(id.split('@')[1] ?? 1) - 1]
+        ?.splitters[0]?.name
+    : undefined
+
 /** The key of a run's pads at a feed: nothing at its start. */
 const padKey = (sign: string, pad: number): string => (pad === 0 ? sign : `${sign} ${String(pad)}`)
 
@@ -235,6 +257,9 @@ function addLead(
   const { to } = lead
   const target = to.kind === 'run' ? `run:${to.run}` : `junction:${to.junction}`
   const pad = to.kind === 'run' ? to.pad : 0
+  const splitter = splitterOf(given, lead)
+  const endKey = (sign: string): string =>
+    splitter === undefined ? padKey(sign, pad) : `${splitter} ${sign}`
   const goal = leadName(plan, given.cuts, lead)
   const fuse = leadFuse({ lead, currentA })
   const common = {
@@ -253,7 +278,7 @@ function addLead(
     ...common,
     role: 'plus',
     from: loom.at(source, `+ ${lead.id}`, 'plus', `${goal} +`),
-    to: loom.at(target, padKey('+', pad), 'plus', '+'),
+    to: loom.at(target, endKey('+'), 'plus', splitter === undefined ? '+' : endKey('+')),
     inLine: typeof fuse === 'number' ? [{ kind: 'fuse', text: `${significant(fuse)} A` }] : [],
   })
   const dimmer = dimmers.find(
@@ -264,7 +289,7 @@ function addLead(
       ...common,
       role: 'minus',
       from: loom.at(source, `− ${lead.id}`, 'minus', `${goal} −`),
-      to: loom.at(target, padKey('−', pad), 'minus', '−'),
+      to: loom.at(target, endKey('−'), 'minus', splitter === undefined ? '−' : endKey('−')),
     })
     return
   }
@@ -526,6 +551,24 @@ function addLightPins(
     })
 }
 
+/** Signals of nodes to the board: theirs, or those of the boards that read them. */
+function addNodePins(loom: Loom, { plan, signal, hidden, cuts }: WiringGiven, node: NodeRun): void {
+  const first = cuts.find(({ run }) => run.id === node.id)?.run.lights[0]
+  for (const { need, pin } of signal.fit?.pins ?? []) {
+    if (need.of !== node.id || !need.id.startsWith('node.')) continue
+    const line = need.id.split('.').slice(2).join('.')
+    loom.wire({
+      role: 'signal',
+      from: loom.at(`run:${node.id}`, line, 'signal'),
+      to: loom.at('board', pin?.name ?? line, 'signal'),
+      gauge: wireOf(plan.wiring.dataWire),
+      ...way(plan, hidden.controller, first ?? hidden.controller),
+      bundle: `nodes.${node.id}`,
+      about: [node.id],
+    })
+  }
+}
+
 /** The status light, beside the board: a resistor for each of its colours. */
 function addStatus(loom: Loom, { plan, signal }: WiringGiven): void {
   const pins = signal.fit?.pins.filter(({ need }) => need.of === 'status') ?? []
@@ -592,10 +635,14 @@ const notPlaced: Pick<Drawn, 'lengthMm' | 'working' | 'rule'> = {
   rule: 'a metre until it stands on the drawing',
 }
 
-function capacitorsOf({ supplies, full }: WiringGiven): PlanCapacitor[] {
+function capacitorsOf({ supplies, full, cuts }: WiringGiven): PlanCapacitor[] {
+  const strips = new Set(cuts.filter((entry) => entry.cuts > 0).map(({ run }) => run.id))
   return supplies.flatMap(({ slot, volts }): PlanCapacitor[] => {
     const rating = slot.capacitorV === undefined ? capacitorFor(volts) : slot.capacitorV
-    const first = full.leads.find(({ lead }) => lead.to.kind === 'run' && lead.from === slot.id)
+    // Single lights draw evenly and have no pads for it.
+    const first = full.leads.find(
+      ({ lead: { to, from } }) => to.kind === 'run' && from === slot.id && strips.has(to.run),
+    )
     if (rating === null || first?.lead.to.kind !== 'run') return []
     const { run, pad } = first.lead.to
     return [

@@ -2,6 +2,7 @@ import { pack } from '../cut/pack'
 import type { Wire as Gauge } from '../parts/wires'
 import type { WireColour } from '../plan/choices'
 import type { Plan } from '../plan/plan'
+import { plural } from '../quantity/format'
 import { blockOf, type Block, type Circuit, type PlanWire } from './circuit'
 
 /** Wires of one gauge and colour, and what to buy for them. */
@@ -120,7 +121,7 @@ function spoolsFor(gauge: Gauge, wires: readonly PlanWire[]): WireGroup['spools'
 export interface PlanJoint {
   /** Stable while the plan changes: where it is. */
   readonly id: string
-  readonly kind: 'screw' | 'solder' | 'in-line' | 'pad'
+  readonly kind: 'screw' | 'solder' | 'in-line' | 'pad' | 'plug'
   readonly where: string
   /** What meets what there. */
   readonly meets: readonly string[]
@@ -140,12 +141,19 @@ const minutes = {
   screw: 1,
   inLine: 3,
   pad: 6,
+  plug: 0.5,
 } as const
 const solderMinutes = (wires: number): number => minutes.perJoint[wires] ?? minutes.moreWires
+
+/** The splitter that a lead is plugged into where it ends. */
+const splitterOf = (terminal: string): string | undefined =>
+  /^run:[^/]*\/(S\d+) [+−]$/.exec(terminal)?.[1]
 
 /** A group of wire ends that are joined in one go: all at one terminal strip, or the pads at one end of a strip. */
 const placeOf = (terminal: string): string => {
   const [block = '', key = ''] = terminal.split('/')
+  const splitter = splitterOf(terminal)
+  if (splitter !== undefined) return `${block}/${splitter}`
   if (!block.startsWith('run:') || !/^(?:[+−DC] ?|\S+ [+−DC])/.test(key)) return terminal
   // Pads side by side: plus, data and minus of a start, of an end, or of a feed along the way.
   const along = / (\d+)$/.exec(key)?.[1]
@@ -192,12 +200,13 @@ export function jointsOf(
     if (block === undefined) return
     const label = labels.get(terminal) ?? ''
     const isScrew = ['supply', 'junction', 'switch'].includes(block.kind)
+    const isPlug = splitterOf(terminal) !== undefined
     put(placeOf(terminal), {
-      kind: isScrew ? 'screw' : 'solder',
+      kind: isPlug ? 'plug' : isScrew ? 'screw' : 'solder',
       where: `${block.name}${spotText(placeOf(terminal), block, label)}`,
       meets: [`${wire.name} ${roleText(wire)} to ${label}`],
-      threadFirst: isScrew ? [] : threadFirst(wire, block, plan),
-      minutes: isScrew ? minutes.screw : solderMinutes(1),
+      threadFirst: isScrew || isPlug ? [] : threadFirst(wire, block, plan),
+      minutes: isPlug ? minutes.plug / 2 : isScrew ? minutes.screw : solderMinutes(1),
       wires: [wire.name],
       about: wire.about,
     })
@@ -227,26 +236,32 @@ export function jointsOf(
       wires: [],
       about: [at.run],
     })
-  for (const { run, from, to } of padJoints)
+  for (const { run, from, to, isPlugged } of padJoints)
     put(`run:${run}/${from} to ${to}`, {
-      kind: 'pad',
+      kind: isPlugged ? 'plug' : 'pad',
       where: `${byId.get(`run:${run}`)?.name ?? ''}, ${from} to ${to}`,
-      meets: [`pads of ${from} on those of ${to}, same to same`],
+      meets: [
+        isPlugged
+          ? `plug of ${from} into ${to}`
+          : `pads of ${from} on those of ${to}, same to same`,
+      ],
       threadFirst: [],
-      minutes: minutes.pad,
+      minutes: isPlugged ? minutes.plug : minutes.pad,
       wires: [],
       about: [run],
     })
-  for (const { run, lights, resistors } of lightJoints)
+  for (const { run, lights, resistors, isPlugged } of lightJoints)
     put(`run:${run}/lights`, {
-      kind: 'solder',
+      kind: isPlugged ? 'plug' : 'solder',
       where: `${byId.get(`run:${run}`)?.name ?? ''}, every light`,
-      meets: [
-        `${String(lights)} lights by two legs each`,
-        ...(resistors > 0 ? [`${String(resistors)} resistors in their plus`] : []),
-      ],
-      threadFirst: ['sleeve on each leg'],
-      minutes: solderMinutes(1) * (lights * 2 + resistors),
+      meets: isPlugged
+        ? [`${plural(lights, 'light')} into splitters`]
+        : [
+            `${plural(lights, 'light')} by two legs each`,
+            ...(resistors > 0 ? [`${plural(resistors, 'resistor')} in their plus`] : []),
+          ],
+      threadFirst: isPlugged ? ['plug through the hole'] : ['sleeve on each leg'],
+      minutes: isPlugged ? minutes.plug * lights : solderMinutes(1) * (lights * 2 + resistors),
       wires: [],
       about: [run],
     })

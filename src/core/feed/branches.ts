@@ -1,0 +1,148 @@
+import type { CutStripRun } from '../cut/cut'
+import type { Plan } from '../plan/plan'
+import { leadName } from './leads'
+import { countBy, type PlugTree, type Splitter } from './plugs'
+import type { FedLead, FedScene } from './solved'
+import type { FedSupply } from './supplies'
+
+/** A place of the feed and all that hangs on it: supply, junction, splitter, run, or lights. */
+export interface Branch {
+  /** Stable while the plan changes. */
+  readonly id: string
+  readonly kind: 'supply' | 'junction' | 'splitter' | 'run' | 'lights'
+  readonly name: string
+  /** Through the lead to it at full white, A; of a supply what it gives. */
+  readonly currentA: number
+  /** The lead to it, mm, and extension leads in it, mm; nothing of a supply. */
+  readonly leadMm: number | undefined
+  readonly extensionsMm: readonly number[]
+  /** Plugs that it takes up in what it hangs on. */
+  readonly plugs: number
+  /** How many plugs it takes, where that is counted. */
+  readonly ways: number | undefined
+  /** Ids of the runs, junctions and supplies concerned. */
+  readonly about: readonly string[]
+  readonly branches: readonly Branch[]
+}
+
+/** Plugs that are left; below 0 where more hang on it than it takes. */
+export const portsLeft = ({ ways, branches }: Branch): number | undefined =>
+  ways === undefined ? undefined : ways - branches.reduce((sum, { plugs }) => sum + plugs, 0)
+
+/** Ways of a junction whose plugs are counted. */
+export const waysOf = ({ kind, ways }: Plan['junctions'][number]): number | undefined =>
+  kind === 'splitter' ? (ways ?? mostWays) : undefined
+
+/** The largest splitter there is (handbook 4). */
+export const mostWays = 6
+
+/** The feed as trees, a supply each: what hangs on what, at full white. */
+export function branchesOf({
+  plan,
+  cuts,
+  supplies,
+  full,
+  plugs,
+}: {
+  readonly plan: Plan
+  readonly cuts: readonly CutStripRun[]
+  readonly supplies: readonly FedSupply[]
+  readonly full: FedScene
+  readonly plugs: readonly PlugTree[]
+}): Branch[] {
+  const byFrom = new Map<string, FedLead[]>()
+  for (const fed of full.leads)
+    byFrom.set(fed.lead.from, [...(byFrom.get(fed.lead.from) ?? []), fed])
+  const treeOf = new Map(plugs.map((tree) => [tree.id, tree]))
+  const junctionOf = new Map(plan.junctions.map((junction) => [junction.id, junction]))
+  const leadsSoFar = new Map<string, number>()
+  const below = (from: string): Branch[] => (byFrom.get(from) ?? []).map(branchOf)
+  const branchOf = ({ lead, currentA }: FedLead): Branch => {
+    const { to } = lead
+    const common = { currentA, leadMm: lead.lengthMm, extensionsMm: [], plugs: 1 }
+    const name = leadName(plan, cuts, lead)
+    if (to.kind === 'junction') {
+      const junction = junctionOf.get(to.junction)
+      return {
+        ...common,
+        id: to.junction,
+        kind: 'junction',
+        name,
+        ways: junction && waysOf(junction),
+        about: [to.junction],
+        branches: below(to.junction),
+      }
+    }
+    const tree = treeOf.get(to.run)
+    const number = leadsSoFar.get(to.run) ?? 0
+    leadsSoFar.set(to.run, number + 1)
+    const plugged = tree?.leads[number]
+    return {
+      ...common,
+      id: lead.id,
+      kind: 'run',
+      name: (tree?.leads.length ?? 0) > 1 ? `${name}, lead ${String(number + 1)}` : name,
+      ways: undefined,
+      about: [to.run],
+      branches: plugged === undefined ? [] : splitterBranches(plugged.splitters, to.run),
+    }
+  }
+  return supplies.map(({ slot, part }): Branch => {
+    const branches = below(slot.id)
+    return {
+      id: slot.id,
+      kind: 'supply',
+      name: part === undefined ? slot.name : `${slot.name}, ${part.name}`,
+      currentA: branches.reduce((sum, { currentA }) => sum + currentA, 0),
+      leadMm: undefined,
+      extensionsMm: [],
+      plugs: 0,
+      ways: undefined,
+      about: [slot.id],
+      branches,
+    }
+  })
+}
+
+/** The first splitter of a lead, with the rest behind it. */
+function splitterBranches([own, ...rest]: readonly Splitter[], run: string): Branch[] {
+  if (own === undefined) return []
+  const { name, ways, currentA, lights, needMm, extensionsMm } = own
+  const behind = rest[0]?.currentA ?? 0
+  return [
+    {
+      id: `${run}.${name}`,
+      kind: 'splitter',
+      name,
+      currentA,
+      leadMm: needMm,
+      extensionsMm,
+      plugs: 1,
+      ways,
+      about: [run],
+      branches: [
+        {
+          id: `${run}.${name}.lights`,
+          kind: 'lights',
+          name: `${String(lights.length)} ${lights.length === 1 ? 'light' : 'lights'}`,
+          currentA: currentA - behind,
+          leadMm: Math.max(...lights.map((light) => light.needMm)),
+          extensionsMm: lights.flatMap((light) => light.extensionsMm),
+          plugs: lights.length,
+          ways: undefined,
+          about: [run],
+          branches: [],
+        },
+        ...splitterBranches(rest, run),
+      ],
+    },
+  ]
+}
+
+/** Extension leads as they are told: `2 × 500, 1 × 200 mm`. */
+export const extensionsText = (extensionsMm: readonly number[]): string =>
+  extensionsMm.length === 0
+    ? ''
+    : `${countBy(extensionsMm)
+        .map(([mm, count]) => `${String(count)} × ${String(mm)}`)
+        .join(', ')} mm`

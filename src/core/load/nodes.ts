@@ -1,0 +1,87 @@
+import type { MeasuredRun } from '../measure/measure'
+import type { LightNode, Line } from '../plan/plan'
+
+/** Holes of one size in all nodes of a run. */
+export interface Holes {
+  readonly mm: number
+  readonly count: number
+}
+
+/** Lights that are small assemblies: what one takes, and what all of them take. */
+export interface NodeRun {
+  readonly id: string
+  readonly node: LightNode
+  readonly nodes: number
+  /** In one node. */
+  readonly each: {
+    readonly parts: number
+    readonly wires: number
+    readonly channels: number
+    /** By the starting minutes of its parts. */
+    readonly minutes: number
+    /** What it draws all the time besides its light, mA. */
+    readonly mA: number
+  }
+  /** Thinnest first. */
+  readonly holes: readonly Holes[]
+  /** Boards that read them, and what is left on the last: columns or channels; `undefined` where the plan's board reads all. */
+  readonly readers: { readonly boards: number; readonly left: number } | undefined
+  /** Minutes for all: the sample's where one was built and timed. */
+  readonly minutes: number
+  /** Minutes for the rest once the first is built. */
+  readonly restMinutes: number
+}
+
+/** What the parts of a node draw besides its light, mA. */
+export const nodeMa = ({ node }: Pick<Line, 'node'>): number =>
+  node?.parts.reduce((sum, { count, mA }) => sum + count * mA, 0) ?? 0
+
+/** The runs whose lights are assemblies. */
+export const nodeRuns = (runs: readonly MeasuredRun[]): NodeRun[] =>
+  runs.flatMap((run) => {
+    const { node } = run.line
+    return node === undefined || run.lights.length === 0 ? [] : [nodeRun(run, node)]
+  })
+
+function nodeRun(run: MeasuredRun, node: LightNode): NodeRun {
+  const nodes = run.lights.length
+  const perNode = (of: (part: LightNode['parts'][number]) => number): number =>
+    node.parts.reduce((sum, part) => sum + part.count * of(part), 0)
+  const each = {
+    parts: perNode(() => 1),
+    wires: perNode(({ wires }) => wires),
+    channels: perNode(({ channels }) => channels),
+    minutes: perNode(({ minutes }) => minutes),
+    mA: nodeMa(run.line),
+  }
+  const holes = new Map<number, number>()
+  for (const { holeMm, holes: own, count } of node.parts)
+    if (own > 0) holes.set(holeMm, (holes.get(holeMm) ?? 0) + own * count * nodes)
+  const eachMin = node.sampleMin ?? each.minutes
+  return {
+    id: run.id,
+    node,
+    nodes,
+    each,
+    holes: [...holes].map(([mm, count]): Holes => ({ mm, count })).toSorted((a, b) => a.mm - b.mm),
+    readers: readersFor(run, node, each.channels),
+    minutes: nodes * eachMin,
+    restMinutes: (nodes - 1) * eachMin,
+  }
+}
+
+/** Boards for whole columns of a grid, or for channels wherever they come from. */
+function readersFor(
+  run: MeasuredRun,
+  { readers }: LightNode,
+  channels: number,
+): NodeRun['readers'] {
+  if (readers === undefined || channels === 0) return undefined
+  const all = readers.by === 'columns' ? columnsOf(run) : run.lights.length * channels
+  const boards = Math.ceil(all / readers.each)
+  return { boards, left: boards * readers.each - all }
+}
+
+/** Columns of a grid: lights of one column stand below each other. */
+export const columnsOf = ({ lights }: Pick<MeasuredRun, 'lights'>): number =>
+  new Set(lights.map(([x]) => Math.round(x * 10))).size
