@@ -5,6 +5,7 @@ import { cutFromReels, type StripReels } from './cut/reels'
 import { branchesOf, type Branch } from './feed/branches'
 import { batteryUse, drainOf, type BatteryUse, type Drain } from './feed/batteries'
 import type { Lead } from './feed/leads'
+import type { PlugTree } from './feed/plugs'
 import type { FedSupply } from './feed/supplies'
 import { leadFuse, feedScene, type FedRun, type FedScene } from './feed/solved'
 import type { LitRun } from './load/lights'
@@ -127,6 +128,8 @@ export interface TallyFeed {
   readonly lostW: number
   /** What hangs on what at full white, a supply each. */
   readonly branches: readonly Branch[]
+  /** How lights with plugs are plugged together. */
+  readonly plugs: readonly PlugTree[]
 }
 
 export interface Tally {
@@ -287,6 +290,7 @@ export function tally(plan: Plan): Tally {
       })),
       lostW: shown.lostW,
       branches: branchesOf(wired),
+      plugs,
     },
     nodes,
     batteries: [...uses].map(([id, use]) => ({ id, ...use })),

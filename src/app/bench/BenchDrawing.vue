@@ -11,14 +11,14 @@ import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 import HiddenBox from './HiddenBox.vue'
 import { chipsOf } from './chips'
-import { drawnRuns } from './drawn'
+import { drawnRuns, plugPath } from './drawn'
 import { handlesOf, type Handle } from './handles'
 import type { Guide } from './snap'
 import { useDrag } from './use-drag'
 import { useRunHands, type Bench } from './use-run-hands'
 import { useThingHands } from './use-thing-hands'
 import { useView } from './use-view'
-import { rulerStep, toBench, toScreen } from './view'
+import { pathOf, rulerStep, toBench, toScreen } from './view'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
@@ -64,7 +64,7 @@ const { view, isFitted, fitAll, pan, zoom } = useView({
   box: () => wholeBox.value,
   width: () => width.value,
   height: () => height.value,
-  padding: 34,
+  padding: 46,
 })
 
 const isLit = (id: string): boolean => spotlight.lit.has(id) || spotlight.chosen === id
@@ -87,6 +87,22 @@ const leads = computed(() =>
     path: `M${String(start[0])} ${String(start[1])}H${String(end[0])}V${String(end[1])}`,
   })),
 )
+
+/** Wire between single lights: from splitters to what is plugged in, and along strings of pixel nodes. */
+const webs = computed(() => {
+  const trees = new Map(store.tally?.feed.plugs.map((tree) => [tree.id, tree]))
+  return isRoomy.value
+    ? drawn.value.flatMap(({ run, lights }) => {
+        const plugged = trees.get(run.id)?.leads ?? []
+        const splitters = plugged.flatMap((lead) => lead.splitters)
+        const isOnWire = store.tally?.runs.some(
+          ({ id, pieces }) => id === run.id && pieces.length > 0,
+        )
+        const path = isOnWire === true ? pathOf(lights) : plugPath(plugged, lights)
+        return lights.length > 0 && path !== '' ? [{ id: run.id, path, splitters }] : []
+      })
+    : []
+})
 
 const ruler = computed(() => {
   const mm = rulerStep(view.value.scale, 160)
@@ -248,6 +264,22 @@ const transform = computed(
           stroke-dasharray="4 4"
           :class="isLit(lead.about) ? 'stroke-glow' : 'stroke-[#a9782f]'"
         />
+        <g v-for="web in webs" :key="`web ${web.id}`" class="pointer-events-none">
+          <path
+            :d="web.path"
+            fill="none"
+            :class="isLit(web.id) ? 'stroke-glow' : 'stroke-[#a9782f]'"
+            stroke-opacity="0.7"
+          />
+          <path
+            v-for="{ name, at: [sx, sy] } in web.splitters"
+            :key="name"
+            :d="`M${sx} ${sy}h0.001`"
+            class="stroke-bench-soft"
+            stroke-width="9"
+            stroke-linecap="square"
+          />
+        </g>
         <g
           v-for="entry in drawn"
           :key="entry.run.id"

@@ -1,5 +1,6 @@
 import { boxAround, partOf, type Box, type Point } from '../../core/measure/geometry'
 import { cornersOfBox, placer, type Layout } from '../../core/measure/layout'
+import type { Splitter } from '../../core/feed/plugs'
 import type { MeasuredRun } from '../../core/measure/measure'
 import type { Furniture, Place } from '../../core/plan/plan'
 import { pathOf } from './view'
@@ -77,6 +78,20 @@ function drawOne(run: MeasuredRun, place: Place, hue: string, lit: DrawnRun['lit
         : (Math.atan2(next[1] - start[1], next[0] - start[0]) * 180) / Math.PI,
   }
 }
+
+/** The leads of lights that are plugged together: each to its splitter, and these one to the next. */
+export const plugPath = (
+  leads: readonly { readonly splitters: readonly Splitter[] }[],
+  lights: readonly Point[],
+): string =>
+  leads
+    .flatMap(({ splitters }) => [
+      pathOf(splitters.map(({ at }) => at)),
+      ...splitters.flatMap(({ at, lights: plugged }) =>
+        plugged.map(({ light }) => pathOf([at, lights[light] ?? at])),
+      ),
+    ])
+    .join('')
 
 /** The upright box around a thing of the room. */
 export const furnitureBox = ({ place, widthMm, heightMm }: Furniture): Box =>

@@ -197,6 +197,8 @@ export function useRunHands({ view, drawn, bounds, guides, pick }: Bench): {
     if (run.shape !== 'scatter' || spotlight.chosen !== run.id) return
     const { scale } = view()
     const start = run.lights[index] ?? [0, 0]
+    // Places by hand are kept in the order in which the lights were jotted.
+    const jotted = run.line.isTurned === true ? run.lights.length - 1 - index : index
     const key = dragKey('spot')
     event.stopPropagation()
     startDrag(event, {
@@ -204,7 +206,7 @@ export function useRunHands({ view, drawn, bounds, guides, pick }: Bench): {
         const [wx, wy] = turned([dx / scale, dy / scale], [0, 0], -place.degrees)
         const step = roundStep(view())
         const spots = run.lights.map((_, at): [number, number] | null => {
-          if (at === index)
+          if (at === jotted)
             return [
               Math.round((start[0] + wx) / step) * step,
               Math.round((start[1] + wy) / step) * step,

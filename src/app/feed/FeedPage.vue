@@ -20,6 +20,7 @@ import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import DimmestCard from './DimmestCard.vue'
 import FeedTape from './FeedTape.vue'
 import LeadEditor from './LeadEditor.vue'
+import LitLeads from './LitLeads.vue'
 import PlannerCard from './PlannerCard.vue'
 import SourcesSheet from './SourcesSheet.vue'
 
@@ -198,10 +199,13 @@ const percent = (share: number): number => Math.round(share * 100)
           <p v-if="tally?.feed.problem" role="alert" class="mb-2 text-stop">
             {{ tally.feed.problem }}. Look for a lead of no length, or undo the last step.
           </p>
-          <p v-if="runs.length === 0" class="grid h-full place-items-center text-bench-soft">
+          <p
+            v-if="runs.length === 0 && tally?.runs.every(({ lit }) => lit === null)"
+            class="grid h-full place-items-center text-bench-soft"
+          >
             Nothing to feed yet. Jot a length on the Measure page first.
           </p>
-          <template v-else>
+          <template v-if="runs.length > 0">
             <TapeRuler
               class="sticky top-0"
               :style="{ marginLeft: nameWidth === 0 ? '0' : `${nameWidth + 12}px` }"
@@ -299,6 +303,7 @@ const percent = (share: number): number => Math.round(share * 100)
               </div>
             </template>
           </template>
+          <LitLeads v-if="tally" :plan="plan" :tally="tally" />
         </div>
         <div
           v-if="shows('answers')"

@@ -2,6 +2,7 @@
 import { Plus } from '@lucide/vue'
 import { nanoid } from 'nanoid'
 import { junctionKinds } from '../../core/plan/choices'
+import { waysOf } from '../../core/feed/branches'
 import { feedsOf } from '../../core/feed/leads'
 import type { Junction, Plan } from '../../core/plan/plan'
 import { withSet, type Settable } from '../../core/plan/with-set'
@@ -37,7 +38,9 @@ function putJunction(junction: Junction, set: Settable<Junction>): void {
 function feedAllFrom(junction: Junction): void {
   store.commit(
     plan.lines
-      .filter((line) => tally?.runs.some(({ id, cuts }) => id === line.id && cuts > 0) === true)
+      .filter((line) =>
+        tally?.runs.some(({ id, cuts, lit }) => id === line.id && (cuts > 0 || lit !== null)),
+      )
       .map((line) => ({
         do: 'set-lines' as const,
         lines: [line.id],
@@ -89,6 +92,19 @@ const junctionNames = { terminals: 'terminal block', splitter: 'splitter', track
             {{ junctionNames[kind] }}
           </option>
         </select>
+        <label
+          v-if="junction.kind === 'splitter'"
+          class="flex items-center gap-1 text-[12px] text-bench-soft"
+        >
+          of
+          <select
+            class="field w-auto py-0.5"
+            :value="waysOf(junction)"
+            @change="putJunction(junction, { ways: numberOf($event) })"
+          >
+            <option v-for="ways in 5" :key="ways" :value="ways + 1">{{ ways + 1 }} ways</option>
+          </select>
+        </label>
         <label class="flex items-center gap-1 text-[12px] text-bench-soft">
           takes
           <input

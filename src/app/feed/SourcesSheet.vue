@@ -2,6 +2,7 @@
 import type { Plan } from '../../core/plan/plan'
 import type { Tally } from '../../core/tally'
 import BatteriesCard from './BatteriesCard.vue'
+import DistributionCard from './DistributionCard.vue'
 import JunctionsCard from './JunctionsCard.vue'
 import SuppliesCard from './SuppliesCard.vue'
 import UseCard from './UseCard.vue'
@@ -18,6 +19,7 @@ defineProps<{ plan: Plan; tally: Tally | undefined }>()
   >
     <SuppliesCard :plan="plan" :tally="tally" />
     <JunctionsCard :plan="plan" :tally="tally" />
+    <DistributionCard :plan="plan" :tally="tally" />
     <UseCard :plan="plan" />
     <BatteriesCard :plan="plan" :tally="tally" />
   </div>

@@ -23,8 +23,9 @@ const supplies = computed(() => {
     slot,
     supply: tally?.supplies.find(({ id }) => id === slot.id),
     runs: (tally?.runs ?? []).filter(
-      ({ id, cuts }) =>
-        cuts > 0 && (plan.lines.find((line) => line.id === id)?.supplyId ?? first?.id) === slot.id,
+      ({ id, cuts, lit }) =>
+        (cuts > 0 || lit !== null) &&
+        (plan.lines.find((line) => line.id === id)?.supplyId ?? first?.id) === slot.id,
     ),
   }))
 })

@@ -107,6 +107,12 @@ function setSlack(event: Event): void {
   if (slack !== undefined)
     store.commit([{ do: 'set-rules', rules: { slack } }], { label: 'slack', key: 'slack' })
 }
+function setCable(event: Event): void {
+  if (!(event.target instanceof HTMLInputElement)) return
+  const cableWires = Math.min(50, Math.max(2, Math.round(event.target.valueAsNumber)))
+  if (!Number.isNaN(cableWires))
+    store.commit([{ do: 'set-rules', rules: { cableWires } }], { label: 'cables', key: 'cable' })
+}
 function setKeep(event: Event): void {
   const keep = percentOf(event, 0.1, 1)
   if (keep !== undefined)
@@ -254,6 +260,17 @@ function setHeadroom(event: Event): void {
           @change="setSlack"
         />
         % longer than on the drawing
+      </label>
+      <label class="flex items-center gap-2 px-1 py-1">
+        Wires home come in cables of
+        <input
+          type="number"
+          min="2"
+          max="50"
+          class="field w-16 px-1.5 py-1"
+          :value="plan.rules.cableWires"
+          @change="setCable"
+        />
       </label>
       <p class="text-[12px] text-bench-soft">
         The last row always wants more: a tenth where the way is clear, a fifth around corners.

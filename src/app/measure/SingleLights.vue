@@ -1,34 +1,83 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
+import { isPlugged } from '../../core/feed/plugs'
 import { lightSettings } from '../../core/load/lights'
 import type { MeasuredRun } from '../../core/measure/measure'
-import { lightParts } from '../../core/parts/lights'
+import { stripOf } from '../../core/parts/find'
+import type { Command } from '../../core/plan/commands'
+import type { LightPart } from '../../core/plan/parts'
 import type { Lights, Plan } from '../../core/plan/plan'
 import { withSet, type Settable } from '../../core/plan/with-set'
-import { formatQuantity } from '../../core/quantity/format'
-import { numberOf, valueOf } from '../feed/value-of'
+import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
+import { numberOf } from '../feed/value-of'
 import { usePlanStore } from '../stores/plan'
+import { useShelf } from '../stores/shelf'
 import PartList, { type PartOption } from '../ui/PartList.vue'
+import PickField from '../ui/PickField.vue'
 import SwitchPlace from './SwitchPlace.vue'
 
 const { plan, run } = defineProps<{ plan: Plan; run: MeasuredRun }>()
 
+const PlugsDialog = defineAsyncComponent(() => import('./PlugsDialog.vue'))
+const MatrixPinsDialog = defineAsyncComponent(() => import('./MatrixPinsDialog.vue'))
+const NodesDialog = defineAsyncComponent(() => import('./NodesDialog.vue'))
+const OwnLightDialog = defineAsyncComponent(() => import('../parts/OwnLightDialog.vue'))
+
 const store = usePlanStore()
+const shelf = useShelf()
+const open = ref<'plugs' | 'pins' | 'nodes' | 'own'>()
 const lights = computed(() => run.line.lights)
 const settings = computed(() => lightSettings(plan, lights.value))
-const part = computed(() => lightParts.find(({ id }) => id === lights.value?.part))
-const lit = computed(() => store.tally?.runs.find(({ id }) => id === run.id)?.lit ?? undefined)
+const part = computed(() => store.parts.lights.find(({ id }) => id === lights.value?.part))
+const tallied = computed(() => store.tally?.runs.find(({ id }) => id === run.id))
+const lit = computed(() => tallied.value?.lit ?? undefined)
+/** Pixel nodes hang there where nothing else is said to, and the run's strip is one of them. */
+const strip = computed(() => stripOf(store.parts, run.line.stripId ?? plan.defaults.stripId))
+const onWire = computed(() =>
+  lights.value === undefined && strip.value.nodesPerString !== undefined ? strip.value : undefined,
+)
 
-const options: PartOption[] = lightParts.map(({ id, name, kind, volts, mA, leds }) => ({
-  id,
-  name,
-  group: kind === 'led' ? 'Bare LEDs' : 'With a resistor in them',
-  facts: [
-    formatQuantity(volts, 'V'),
-    formatQuantity(mA, 'mA'),
-    leds === 1 ? '1 LED' : `${String(leds)} LEDs`,
-  ],
-}))
+/** Own lights of other plans are offered too; choosing one takes it into this plan. */
+const offered = computed<readonly LightPart[]>(() => {
+  const known = new Set(store.parts.lights.map(({ id }) => id))
+  const kept =
+    shelf.parts?.flatMap((stored) => (stored.kind === 'light' ? [stored.part] : [])) ?? []
+  return [...kept.filter(({ id }) => !known.has(id)), ...store.parts.lights]
+})
+const options = computed((): PartOption[] => [
+  ...offered.value.map(({ id, name, kind, volts, mA, leds }) => ({
+    id,
+    name,
+    group: id.startsWith('own-')
+      ? 'Your own'
+      : kind === 'led'
+        ? 'Bare LEDs'
+        : 'With a resistor in them',
+    facts: [formatQuantity(volts, 'V'), formatQuantity(mA, 'mA'), plural(leds, 'LED')],
+  })),
+  ...store.parts.strips.flatMap(({ id, name, nodesPerString, volts, light, cutPitchMm }) =>
+    nodesPerString === undefined
+      ? []
+      : [
+          {
+            id,
+            name,
+            group: 'Pixels on wire',
+            facts: [
+              formatQuantity(volts, 'V'),
+              light.kind === 'pixels'
+                ? formatQuantity(
+                    light.channels.reduce((sum, { fullMa }) => sum + fullMa, 0),
+                    'mA',
+                  )
+                : '',
+              `every ${formatLength(cutPitchMm)}`,
+            ],
+          },
+        ],
+  ),
+])
+
 function set(change: Settable<Lights>, label: string): void {
   const now = lights.value
   if (now === undefined) return
@@ -38,11 +87,36 @@ function set(change: Settable<Lights>, label: string): void {
   )
 }
 function choose(id: string): void {
+  const isNodes = store.parts.strips.some((one) => one.id === id)
+  const kept = shelf.parts?.find((stored) => stored.kind === 'light' && stored.id === id)
+  const commands: Command[] = isNodes
+    ? [
+        { do: 'set-strip', line: run.id, strip: id },
+        { do: 'set-lines', lines: [run.id], set: { lights: undefined } },
+      ]
+    : [
+        ...(kept?.kind === 'light' && !store.parts.lights.some((one) => one.id === id)
+          ? [{ do: 'own-light' as const, light: kept.part }]
+          : []),
+        { do: 'set-lines', lines: [run.id], set: { lights: { ...lights.value, part: id } } },
+      ]
+  store.commit(commands, { label: `lights of ${run.name}` })
+}
+function add(light: LightPart): void {
+  void shelf.keepPart({ id: light.id, kind: 'light', part: light })
   store.commit(
-    [{ do: 'set-lines', lines: [run.id], set: { lights: { ...lights.value, part: id } } }],
-    { label: `lights of ${run.name}` },
+    [
+      { do: 'own-light', light },
+      { do: 'set-lines', lines: [run.id], set: { lights: { ...lights.value, part: light.id } } },
+    ],
+    { label: `a light of your own: ${light.name}` },
   )
 }
+const resistors = [
+  ['each', 'each its own'],
+  ['shared', 'one for all'],
+  ['none', 'none'],
+] as const
 const drives = [
   ['always', 'always on'],
   ['switch', 'a switch in the minus'],
@@ -52,10 +126,22 @@ const drives = [
   ['charlie', 'between pins, fewest pins'],
   ['driver', 'a driver chip'],
 ] as const
-const setDrive = (event: Event): void => {
-  const found = drives.find(([id]) => id === valueOf(event))
-  if (found !== undefined) set({ drive: found[0] }, 'drive')
-}
+const workers = [
+  ['pin', 'a pin'],
+  ['button', 'a button'],
+] as const
+const switches = [
+  ['transistor', 'transistor'],
+  ['mosfet', 'MOSFET'],
+] as const
+const places = [
+  ['minus', 'minus'],
+  ['plus', 'plus'],
+] as const
+const scans = [
+  ['row', 'row by row'],
+  ['led', 'LED by LED'],
+] as const
 </script>
 
 <template>
@@ -63,108 +149,95 @@ const setDrive = (event: Event): void => {
     class="rounded-lg border border-bench-line bg-bench-raised px-3 py-2.5"
     aria-label="Single lights"
   >
-    <h2 class="mb-1.5 truncate text-[13px] text-bench-soft">
-      Single lights · <span class="text-bench-ink">{{ run.name }}</span>
-    </h2>
+    <div class="mb-1.5 flex items-baseline gap-2 text-[13px]">
+      <h2 class="truncate text-bench-soft">
+        Single lights · <span class="text-bench-ink">{{ run.name }}</span>
+      </h2>
+      <button class="link-quiet ml-auto shrink-0 text-[12px]" @click="open = 'own'">
+        add your own
+      </button>
+    </div>
     <PartList
       label="Single lights"
-      :shown="part?.name ?? 'choose what hangs there'"
-      :columns="['volts', 'current', 'LEDs']"
+      :shown="part?.name ?? onWire?.name ?? 'choose what hangs there'"
+      :columns="['volts', 'current', '']"
       :options="options"
-      :model-value="lights?.part ?? ''"
+      :model-value="lights?.part ?? onWire?.id ?? ''"
       @update:model-value="choose"
     />
     <div
       v-if="part"
-      class="mt-2 flex flex-wrap items-end gap-x-3 gap-y-1.5 text-[12px] text-bench-soft"
+      class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1.5 text-[12px] text-bench-soft"
     >
-      <label v-if="part.kind === 'led'">
-        In series
-        <input
-          type="number"
-          min="1"
-          max="20"
-          class="field block w-14 px-1.5 py-1"
-          :value="settings.inSeries"
-          @change="
-            set({ inSeries: Math.min(20, Math.max(1, Math.round(numberOf($event)))) }, 'series')
-          "
-        />
-      </label>
-      <label v-if="part.kind === 'led'">
-        Resistor
-        <select
-          class="field block w-auto px-1.5 py-1"
-          :value="settings.resistor"
-          @change="set({ resistor: valueOf($event) as 'each' }, 'resistor')"
-        >
-          <option value="each">each its own</option>
-          <option value="shared">one for all</option>
-          <option value="none">none</option>
-        </select>
-      </label>
-      <label>
-        Driven by
-        <select class="field block w-auto px-1.5 py-1" :value="settings.drive" @change="setDrive">
-          <option v-for="[id, label] in drives" :key="id" :value="id">{{ label }}</option>
-        </select>
-      </label>
-      <template v-if="settings.drive === 'switch'">
-        <label>
-          worked by
-          <select
-            class="field block w-auto px-1.5 py-1"
-            :value="settings.by"
-            @change="set({ by: valueOf($event) as 'pin' }, 'switch')"
-          >
-            <option value="pin">a pin</option>
-            <option value="button">a button</option>
-          </select>
+      <template v-if="part.kind === 'led'">
+        <label class="flex items-center gap-1.5">
+          In series
+          <input
+            type="number"
+            min="1"
+            max="20"
+            class="field w-12 px-1.5 py-1"
+            :value="settings.inSeries"
+            @change="
+              set({ inSeries: Math.min(20, Math.max(1, Math.round(numberOf($event)))) }, 'series')
+            "
+          />
         </label>
+        <PickField
+          is-inline
+          label="Resistor"
+          :options="resistors"
+          :value="settings.resistor"
+          @pick="(resistor) => set({ resistor }, 'resistor')"
+        />
+      </template>
+      <PickField
+        is-inline
+        label="Driven by"
+        :options="drives"
+        :value="settings.drive"
+        @pick="(drive) => set({ drive }, 'drive')"
+      />
+      <template v-if="settings.drive === 'switch'">
+        <PickField
+          is-inline
+          label="worked by"
+          :options="workers"
+          :value="settings.by"
+          @pick="(by) => set({ by }, 'switch')"
+        />
         <template v-if="settings.by === 'pin'">
-          <label>
-            with a
-            <select
-              class="field block w-auto px-1.5 py-1"
-              :value="settings.switchWith"
-              @change="set({ switchWith: valueOf($event) as 'mosfet' }, 'switch')"
-            >
-              <option value="transistor">transistor</option>
-              <option value="mosfet">MOSFET</option>
-            </select>
-          </label>
-          <label>
-            in the
-            <select
-              class="field block w-auto px-1.5 py-1"
-              :value="settings.switchIn"
-              @change="set({ switchIn: valueOf($event) as 'minus' }, 'switch')"
-            >
-              <option value="minus">minus</option>
-              <option value="plus">plus</option>
-            </select>
-          </label>
+          <PickField
+            is-inline
+            label="with a"
+            :options="switches"
+            :value="settings.switchWith"
+            @pick="(switchWith) => set({ switchWith }, 'switch')"
+          />
+          <PickField
+            is-inline
+            label="in the"
+            :options="places"
+            :value="settings.switchIn"
+            @pick="(switchIn) => set({ switchIn }, 'switch')"
+          />
         </template>
       </template>
       <template v-if="settings.drive === 'matrix'">
-        <label>
-          scanned
-          <select
-            class="field block w-auto px-1.5 py-1"
-            :value="settings.scan"
-            @change="set({ scan: valueOf($event) as 'row' }, 'scan')"
-          >
-            <option value="row">row by row</option>
-            <option value="led">LED by LED</option>
-          </select>
-        </label>
-        <label>
+        <PickField
+          is-inline
+          label="scanned"
+          :options="scans"
+          :value="settings.scan"
+          @pick="(scan) => set({ scan }, 'scan')"
+        />
+        <label class="flex items-center gap-1.5">
           each for, µs
           <input
             type="number"
             min="10"
             step="100"
-            class="field block w-20 px-1.5 py-1"
+            class="field w-18 px-1.5 py-1"
             :value="settings.dwellUs"
             @change="numberOf($event) > 0 && set({ dwellUs: numberOf($event) }, 'scan')"
           />
@@ -175,15 +248,54 @@ const setDrive = (event: Event): void => {
       v-if="part && settings.drive === 'switch' && settings.by === 'pin'"
       :at="settings.switchIn"
     />
-    <p v-if="lit" class="mt-2 text-[12.5px]" data-testid="lit-answer">
-      <template v-if="lit.resistor">
-        {{ lit.resistors }} × <b>{{ formatQuantity(lit.resistor.pickOhm, 'Ω') }}</b> ·
-        {{ formatQuantity(lit.stringA * 1000, 'mA') }} each ·
-      </template>
-      <b>{{ formatQuantity(lit.peakA, 'A') }}</b> at {{ formatQuantity(lit.supplyV, 'V') }}
-    </p>
-    <p v-else class="mt-2 text-[12.5px] text-bench-soft">
-      {{ run.lights.length }} lights draw nothing in the sums until you choose them.
-    </p>
+    <div class="mt-2 flex flex-wrap items-baseline gap-x-3 gap-y-1 text-[12.5px]">
+      <p v-if="lit" data-testid="lit-answer">
+        <template v-if="lit.resistor">
+          {{ lit.resistors }} × <b>{{ formatQuantity(lit.resistor.pickOhm, 'Ω') }}</b> ·
+          {{ formatQuantity(lit.stringA * 1000, 'mA') }} each ·
+        </template>
+        <b>{{ formatQuantity(lit.peakA, 'A') }}</b> at {{ formatQuantity(lit.supplyV, 'V') }}
+      </p>
+      <p v-else-if="onWire" data-testid="lit-answer">
+        <b>{{ plural(tallied?.pieces.length ?? 0, 'string') }}</b> ·
+        {{ formatQuantity(run.lights.length, 'px') }} on a lane
+      </p>
+      <p v-else class="text-bench-soft">
+        {{ run.lights.length }} lights draw nothing in the sums until you choose them.
+      </p>
+      <span class="ml-auto flex gap-3 text-[12px]">
+        <button v-if="lit && part?.lead" class="link-quiet" @click="open = 'plugs'">
+          {{ isPlugged(lit) ? 'splitters and plugs' : 'plugs' }}
+        </button>
+        <button v-if="lit?.settings.drive === 'matrix'" class="link-quiet" @click="open = 'pins'">
+          which pins
+        </button>
+        <button class="link-quiet" @click="open = 'nodes'">
+          {{ run.line.node ? 'nodes' : 'more in each' }}
+        </button>
+      </span>
+    </div>
+    <PlugsDialog
+      v-if="open === 'plugs' && lit"
+      :plan="plan"
+      :run="run"
+      :lit="lit"
+      @close="open = undefined"
+      @set="set"
+    />
+    <MatrixPinsDialog
+      v-if="open === 'pins' && lit"
+      :run="run"
+      :lit="lit"
+      @close="open = undefined"
+      @order="(circle) => set({ circle }, 'order of the pins')"
+    />
+    <NodesDialog v-if="open === 'nodes'" :plan="plan" :run="run" @close="open = undefined" />
+    <OwnLightDialog
+      v-if="open === 'own'"
+      :like="part ?? (store.parts.lights[0] as LightPart)"
+      @close="open = undefined"
+      @add="add"
+    />
   </section>
 </template>

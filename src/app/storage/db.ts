@@ -1,7 +1,7 @@
 import { Dexie, type EntityTable } from 'dexie'
 import type { History } from '../../core/plan/history'
 import { withStripFacts } from '../../core/plan/upgrade'
-import type { Board, Strip, SupplyPart } from '../../core/plan/parts'
+import type { Board, LightPart, Strip, SupplyPart } from '../../core/plan/parts'
 
 /** A plan as it is kept in the browser. `document` is checked when it is read, like a file's. */
 export interface StoredPlan {
@@ -27,6 +27,7 @@ export type StoredPart =
   | { id: string; kind: 'strip'; part: Strip }
   | { id: string; kind: 'supply'; part: SupplyPart }
   | { id: string; kind: 'board'; part: Board }
+  | { id: string; kind: 'light'; part: LightPart }
 
 /** A rest of strip in the drawer, offered to every plan. */
 export interface StoredOffcut {

@@ -4,7 +4,7 @@ import { useField } from 'vee-validate'
 const { name, type = 'text' } = defineProps<{
   name: string
   label: string
-  type?: 'text' | 'number' | 'select'
+  type?: 'text' | 'number' | 'select' | 'colour'
   unit?: string
   hint?: string
   options?: readonly { readonly value: string; readonly label: string }[]
@@ -37,9 +37,9 @@ function onInput(event: Event): void {
     <input
       v-else
       class="field"
-      :class="errorMessage && 'border-stop'"
+      :class="[errorMessage && 'border-stop', type === 'colour' && 'h-8 px-1 py-0.5']"
       :name="name"
-      :type="type"
+      :type="type === 'colour' ? 'color' : type"
       step="any"
       :value="value"
       :aria-invalid="errorMessage !== undefined"

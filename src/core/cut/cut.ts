@@ -6,6 +6,7 @@ import type { GapPlace } from '../plan/choices'
 import type { Line, Plan } from '../plan/plan'
 import { tagsOf } from '../plan/tags'
 import { cutRun, type CutRun } from './cut-run'
+import { isOnWire } from './on-wire'
 
 /** A stretch that is cut by one rule: what lies between two corners, or several segments where the strip is folded on. */
 export interface Part {
@@ -76,10 +77,6 @@ export function cut(plan: Plan, runs: readonly MeasuredRun[], parts: Parts): Cut
     }
   })
 }
-
-/** Single lights that are pixel nodes on wire: those of a run that says of nothing else that it hangs there. */
-export const isOnWire = ({ run, strip }: Pick<CutStripRun, 'run' | 'strip'>): boolean =>
-  run.lights.length > 0 && run.line.lights === undefined && strip.nodesPerString !== undefined
 
 /** Strings of nodes, full ones first, plugged end to end. */
 function stringsOf(

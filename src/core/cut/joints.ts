@@ -1,4 +1,5 @@
-import { isOnWire, type CutStripRun } from './cut'
+import type { CutStripRun } from './cut'
+import { isOnWire } from './on-wire'
 import { jumpersOf } from './pads'
 import type { StripReels } from './reels'
 

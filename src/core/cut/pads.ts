@@ -1,5 +1,6 @@
 import { distance, pointAlong, type Point } from '../measure/geometry'
-import { isOnWire, type CutStripRun, type Piece } from './cut'
+import type { CutStripRun, Piece } from './cut'
+import { isOnWire } from './on-wire'
 
 /** Where a pad lies in its run. Pads are counted in cut groups from the end where the wire enters. */
 export interface PadPlace {

@@ -11,6 +11,8 @@ export interface Branch {
   readonly id: string
   readonly kind: 'supply' | 'junction' | 'splitter' | 'run' | 'lights'
   readonly name: string
+  /** Of a supply what it is. */
+  readonly what?: string
   /** Through the lead to it at full white, A; of a supply what it gives. */
   readonly currentA: number
   /** The lead to it, mm, and extension leads in it, mm; nothing of a supply. */
@@ -76,23 +78,28 @@ export function branchesOf({
     const tree = treeOf.get(to.run)
     const number = leadsSoFar.get(to.run) ?? 0
     leadsSoFar.set(to.run, number + 1)
-    const plugged = tree?.leads[number]
-    return {
+    // A lead to lights that are plugged together ends in their first splitter.
+    const [first] = splitterBranches(tree?.leads[number]?.splitters ?? [], to.run)
+    const run: Branch = {
       ...common,
       id: lead.id,
       kind: 'run',
       name: (tree?.leads.length ?? 0) > 1 ? `${name}, lead ${String(number + 1)}` : name,
       ways: undefined,
       about: [to.run],
-      branches: plugged === undefined ? [] : splitterBranches(plugged.splitters, to.run),
+      branches: [],
     }
+    return first === undefined
+      ? run
+      : { ...first, ...common, id: lead.id, name: `${name}, ${first.name}` }
   }
   return supplies.map(({ slot, part }): Branch => {
     const branches = below(slot.id)
     return {
       id: slot.id,
       kind: 'supply',
-      name: part === undefined ? slot.name : `${slot.name}, ${part.name}`,
+      name: slot.name,
+      ...(part !== undefined && { what: part.name }),
       currentA: branches.reduce((sum, { currentA }) => sum + currentA, 0),
       leadMm: undefined,
       extensionsMm: [],
@@ -139,10 +146,8 @@ function splitterBranches([own, ...rest]: readonly Splitter[], run: string): Bra
   ]
 }
 
-/** Extension leads as they are told: `2 × 500, 1 × 200 mm`. */
+/** Extension leads as they are told: `2 × 500 mm, 200 mm`. */
 export const extensionsText = (extensionsMm: readonly number[]): string =>
-  extensionsMm.length === 0
-    ? ''
-    : `${countBy(extensionsMm)
-        .map(([mm, count]) => `${String(count)} × ${String(mm)}`)
-        .join(', ')} mm`
+  countBy(extensionsMm)
+    .map(([mm, count]) => `${count === 1 ? '' : `${String(count)} × `}${String(mm)} mm`)
+    .join(', ')

@@ -1,4 +1,5 @@
-import { isOnWire, type CutStripRun } from '../cut/cut'
+import type { CutStripRun } from '../cut/cut'
+import { isOnWire } from '../cut/on-wire'
 import { jumpersOf } from '../cut/pads'
 import { dutiesIn } from '../load/load'
 import { nodeMa } from '../load/nodes'

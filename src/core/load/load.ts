@@ -1,4 +1,5 @@
-import { isOnWire, type CutStripRun } from '../cut/cut'
+import type { CutStripRun } from '../cut/cut'
+import { isOnWire } from '../cut/on-wire'
 import type { Strip } from '../plan/parts'
 import type { SceneName } from '../plan/choices'
 import type { Line, Plan } from '../plan/plan'

@@ -70,6 +70,11 @@ describe('a table of 24 nodes, by hand', () => {
     expect(plan.totals.idleCurrentA - bare.totals.idleCurrentA).toBeCloseTo(more, 9)
     const idle = (t: typeof bare): number => t.feed.leads[0]!.currentA
     expect(idle(plan)).toBeGreaterThan(idle(bare))
+    // The roll tells it apart and adds it up.
+    const figure = (id: string): number | null | undefined =>
+      plan.roll.flatMap(({ figures }) => figures).find((one) => one.id === id)?.value
+    expect(figure('current.nodes.l')).toBeCloseTo(more, 9)
+    expect(figure('current.5.total')).toBeCloseTo(plan.totals.peakCurrentA, 9)
     // LEDs in place of pixels: beside what their resistors let through.
     const lit = tally(tableOf({ parts: [pair] }, { lights: { part: 'led-red' } }))
     expect(lit.feed.leads[0]!.currentA).toBeCloseTo(lit.runs[0]!.lit!.peakA + more, 9)

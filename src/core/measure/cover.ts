@@ -45,3 +45,7 @@ export function coverRange(
   for (const light of lights) lay(light)
   return { least, most }
 }
+
+/** How close nodes of a square grid stand so that one is always covered, mm: the middle of four is the worst place. */
+export const sureWithinMm = ({ shape, mm }: LaidObject): number =>
+  shape === 'round' ? mm / Math.SQRT2 : mm

@@ -125,3 +125,9 @@ function withoutComment(line: string): string {
   const end = /^(?:\s*"[^"]*")?[^#]*/.exec(line)?.[0].length ?? line.length
   return line.slice(0, end)
 }
+
+/** A line with a word more behind its measures, before its comment. */
+export function withWord(line: string, word: string): string {
+  const text = withoutComment(line)
+  return `${text.trimEnd()} ${word}${text.length < line.length ? ` ${line.slice(text.length)}` : ''}`
+}

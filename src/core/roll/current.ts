@@ -1,6 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
 import { dutiesIn, groupDraw, levelIn } from '../load/load'
 import { loadOf } from '../load/load-of'
+import type { NodeRun } from '../load/nodes'
 import type { SceneName } from '../plan/choices'
 import type { Plan } from '../plan/plan'
 import { operand, working, type Figure } from '../quantity/figure'
@@ -31,7 +32,10 @@ export const sceneLabel = (plan: Pick<Plan, 'scene'>): string =>
 type Batch = readonly [CutStripRun, ...CutStripRun[]]
 
 /** What the runs at some volts draw in the scene that the plan shows: strip by strip, and level by level. */
-export function currentFigures({ plan, cuts, lit, loads }: Results, volts: number): Figure[] {
+export function currentFigures(
+  { plan, cuts, lit, loads, nodes }: Results,
+  volts: number,
+): Figure[] {
   const ofVolts = cuts.filter(({ strip, cuts: groups }) => strip.volts === volts && groups > 0)
   const batches = new Map<string, Batch>()
   for (const entry of ofVolts) {
@@ -49,10 +53,24 @@ export function currentFigures({ plan, cuts, lit, loads }: Results, volts: numbe
       {
         id: `current.lights.${id}`,
         label: cuts.find(({ run }) => run.id === id)?.run.name ?? '',
-        value: load.shownA,
+        value: load.shownA - nodesA(nodes, id),
         unit: 'A',
         ...working`${operand('groups', load.groups)} single lights`,
         about: [id],
+      },
+    ]
+  })
+  const others = nodes.flatMap((node): Figure[] => {
+    const isHere = [...ofVolts.map(({ run }) => run.id), ...singles.flatMap((one) => one.about)]
+    if (node.each.mA === 0 || !isHere.includes(node.id)) return []
+    return [
+      {
+        id: `current.nodes.${node.id}`,
+        label: `${cuts.find(({ run }) => run.id === node.id)?.run.name ?? ''}, else in nodes`,
+        value: nodesA([node], node.id),
+        unit: 'A',
+        ...working`${operand('nodes', node.nodes)} × ${operand('each', node.each.mA, 'mA')}`,
+        about: [node.id],
       },
     ]
   })
@@ -61,6 +79,7 @@ export function currentFigures({ plan, cuts, lit, loads }: Results, volts: numbe
     ...sumOf(`current.${String(volts)}.total`, sceneLabel(plan), 'A', [
       ...figures.filter(isAddend),
       ...singles,
+      ...others,
     ]),
     about,
   }
@@ -73,7 +92,13 @@ export function currentFigures({ plan, cuts, lit, loads }: Results, volts: numbe
     ...working`${operand('volts', volts, 'V')} × ${operand('current', amperes, 'A')}`,
     about,
   }
-  return [...figures, ...singles, total, power]
+  return [...figures, ...singles, ...others, total, power]
+}
+
+/** What else is in a run's nodes draws all the time, A. */
+const nodesA = (nodes: readonly NodeRun[], id: string): number => {
+  const own = nodes.find((node) => node.id === id)
+  return own === undefined ? 0 : (own.nodes * own.each.mA) / 1000
 }
 
 /** Full draw of a batch, the brightness it is held to, and what its pixels draw while dark. */

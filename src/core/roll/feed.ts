@@ -1,4 +1,5 @@
-import { isOnWire, type CutStripRun } from '../cut/cut'
+import type { CutStripRun } from '../cut/cut'
+import { isOnWire } from '../cut/on-wire'
 import { extensionsOf, isPlugged } from '../feed/plugs'
 import { leadFuse } from '../feed/solved'
 import { energy } from '../feed/energy'
@@ -11,7 +12,7 @@ import type { LitRun } from '../load/lights'
 import { squareWay } from '../measure/geometry'
 import { placer } from '../measure/layout'
 import { operand, working, type Figure } from '../quantity/figure'
-import { formatLength } from '../quantity/format'
+import { formatLength, plural } from '../quantity/format'
 import { sceneLabel } from './current'
 import type { Results } from './results'
 
@@ -115,7 +116,7 @@ export function plugFigures({ plugs, cuts }: Results): Figure[] {
         value: splitters.length,
         unit: '',
         ...working`(${operand('lights', lights)} − ${operand('leads', tree.leads.length)}) ÷ ${operand('ways', first.ways - 1)}`,
-        rule: `${String(left)} plugs are left; every splitter but the last of a lead gives one to the next`,
+        rule: `${plural(left, 'plug is', 'plugs are')} left; every splitter but the last of a lead gives one to the next`,
         about,
       })
     for (const [mm, count] of extensionsOf(tree))

@@ -1,8 +1,8 @@
-import { isOnWire } from '../cut/cut'
+import { isOnWire } from '../cut/on-wire'
 import type { LitRun } from '../load/lights'
 import { operand, working, type Figure } from '../quantity/figure'
 import { sinkBoard } from '../parts/drivers'
-import { formatQuantity } from '../quantity/format'
+import { formatQuantity, plural } from '../quantity/format'
 import { charliePins, matrixScan, npnSwitch, sinkBoards } from '../signal/drives'
 import type { Results } from './results'
 
@@ -19,11 +19,11 @@ export function lightFigures({ cuts, lit, signal }: Results): Figure[] {
         return [
           {
             id: `lights.${run.id}`,
-            label: `${run.name}, ${strip.name}`,
+            label: `${run.name}, strings of pixel nodes`,
             value: entry.pieces.length,
             unit: '',
             ...working`${operand('nodes', entry.cuts)} ÷ ${operand('a string', strip.nodesPerString ?? 1)}`,
-            rule: 'strings, plugged end to end',
+            rule: `${strip.name}, plugged end to end`,
             about,
           },
         ]
@@ -40,13 +40,15 @@ export function lightFigures({ cuts, lit, signal }: Results): Figure[] {
             about,
           },
         ]
+      // Of a matrix one, or a row, is lit at a time.
+      const atOnce = own.stringA > 0 ? Math.round(own.peakA / own.stringA) : own.strings
       return [
         {
           id: `lights.${run.id}`,
           label: `${run.name}, ${own.part.name}`,
           value: own.peakA,
           unit: 'A',
-          ...working`${operand('groups', own.strings)} × ${operand('each', own.stringA * 1000, 'mA')}`,
+          ...working`${operand(atOnce === own.strings ? 'groups' : 'at a time', atOnce)} × ${operand('each', own.stringA * 1000, 'mA')}`,
           rule: `${String(own.lights)} lights${own.settings.inSeries > 1 ? `, ${String(own.settings.inSeries)} in series` : ''}`,
           about,
         },
@@ -122,7 +124,7 @@ function driveFigures(
           value: boards,
           unit: '',
           ...working`${operand('groups', strings)} ÷ ${operand('outputs', sinkBoard.outputs)}`,
-          rule: `${String(outputsLeft)} outputs are left; in a chain on two pins`,
+          rule: `${plural(outputsLeft, 'output is', 'outputs are')} left; in a chain on two pins`,
           about,
         },
         {

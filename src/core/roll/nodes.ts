@@ -1,4 +1,4 @@
-import { coverRange } from '../measure/cover'
+import { coverRange, sureWithinMm } from '../measure/cover'
 import { operand, working, type Figure } from '../quantity/figure'
 import { formatLength } from '../quantity/format'
 import type { Results } from './results'
@@ -43,7 +43,7 @@ export function nodeFigures({ plan, nodes, cuts }: Results): Figure[] {
         value: readers.boards,
         unit: '',
         ...working`${operand(by, readers.boards * perBoard - readers.left)} ÷ ${operand('a board', perBoard)}`,
-        rule: `${String(readers.left)} ${by} are left on the last; in a chain on two pins`,
+        rule: `${readers.left === 0 ? 'all taken' : `room for ${String(readers.left)} more on the last`}; in a chain on two pins`,
         about,
       })
     }
@@ -71,7 +71,7 @@ export function nodeFigures({ plan, nodes, cuts }: Results): Figure[] {
         unit: '',
         operation: '',
         operands: [],
-        rule: `at most; at least ${String(least)}, wherever its middle lies between the outermost`,
+        rule: `at most; at least ${String(least)}, wherever its middle lies between the outermost${least > 0 ? '' : `: nodes at most ${formatLength(Math.floor(sureWithinMm(node.object)), plan.units)} apart are sure of one`}`,
         about,
       })
     }

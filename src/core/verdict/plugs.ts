@@ -1,7 +1,9 @@
-import { isOnWire } from '../cut/cut'
+import { isOnWire } from '../cut/on-wire'
 import { isPlugged, extensionsOf } from '../feed/plugs'
 import { mostWays, waysOf } from '../feed/branches'
 import { distance } from '../measure/geometry'
+import { withWord } from '../measure/jot'
+import type { MeasuredRun } from '../measure/measure'
 import { formatLength, plural } from '../quantity/format'
 import { eachLit, setLights } from './lights'
 import { type Judge, type Verdict } from './verdict'
@@ -120,7 +122,20 @@ export const nodesApart: Judge = ({ plan, cuts }) =>
         about: [run.id],
         text: `${run.name}: ${formatLength(strip.cutPitchMm, plan.units)} of wire from node to node, ${formatLength(worst, plan.units)} from light ${String(at + 1)} to ${String(at + 2)}${short === 1 ? '' : `, ${plural(short, 'place')} in all`}`,
         why: 'A string is as long as it is: leave nodes out and dark in between, or cut it there and solder wire in.',
-        remedies: [],
+        remedies: isLongWayBack(run)
+          ? [
+              {
+                label: 'every second row back',
+                commands: [
+                  { do: 'set-text', line: run.id, text: withWord(run.line.text, 'zigzag') },
+                ],
+              },
+            ]
+          : [],
       },
     ]
   })
+
+/** A grid whose rows all begin at the same side. */
+const isLongWayBack = ({ shape, line }: MeasuredRun): boolean =>
+  shape === 'grid' && !/\bzigzag\b/.test(line.text)

@@ -1,4 +1,5 @@
-import { isOnWire, type CutStripRun } from '../cut/cut'
+import type { CutStripRun } from '../cut/cut'
+import { isOnWire } from '../cut/on-wire'
 import { jumpersOf } from '../cut/pads'
 import { capacitorFor, capacitorUf } from '../feed/capacitor'
 import { fuseFor } from '../feed/fuse'

@@ -2,7 +2,10 @@ import { missing, takeCount, takeLength } from '../../quantity/length'
 import { step, type Point } from '../geometry'
 import { apart, countOf, dimensionOf, mostParts, type Dimension, type ReadShape } from '../shape'
 
-/** `grid 5 x 8 @ 60 x 45`: rows by columns of single lights; a second pitch is the one between rows. */
+/**
+ * `grid 5 x 8 @ 60 x 45`: rows by columns of single lights; a second pitch is the one between rows. `zigzag` lets every second row run
+ * back, as a string of them is laid.
+ */
 export const readGrid: ReadShape = (reader, count) => {
   const rows = takeCount(reader, 'rows', mostParts)
   if (!reader.skipMark('x')) reader.fail(missing(reader, 'x and the columns'))
@@ -14,6 +17,7 @@ export const readGrid: ReadShape = (reader, count) => {
   if (!reader.skipMark('@')) reader.fail(missing(reader, '@ and the pitch, such as @ 60'))
   const pitchX = takeLength(reader)
   const pitchY = reader.skipMark('x') ? takeLength(reader) : pitchX
+  const isZigzag = reader.skipWord('zigzag')
 
   const dimensions: Dimension[] = [dimensionOf('length', pitchX), countOf(rows), countOf(columns)]
   if (pitchY !== pitchX) dimensions.push(dimensionOf('length', pitchY))
@@ -21,8 +25,10 @@ export const readGrid: ReadShape = (reader, count) => {
   const lights: Point[] = []
   for (let copy = 0; copy < count; copy += 1)
     for (let row = 0; row < rows.value; row += 1)
-      for (let column = 0; column < columns.value; column += 1)
+      for (let index = 0; index < columns.value; index += 1) {
+        const column = isZigzag && row % 2 === 1 ? columns.value - 1 - index : index
         lights.push([copy * width + column * pitchX.mm, row * pitchY.mm])
+      }
   return { segments: [], lights, dimensions }
 }
 

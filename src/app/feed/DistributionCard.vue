@@ -1,0 +1,28 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Plan } from '../../core/plan/plan'
+import type { Tally } from '../../core/tally'
+import BranchTree from './BranchTree.vue'
+
+const { plan, tally } = defineProps<{ plan: Plan; tally: Tally | undefined }>()
+
+const roots = computed(
+  () => tally?.feed.branches.filter(({ branches }) => branches.length > 0) ?? [],
+)
+</script>
+
+<template>
+  <section
+    class="rounded-lg border border-bench-line bg-bench-raised px-3.5 py-3 min-[900px]:col-span-2"
+    aria-label="What hangs on what"
+  >
+    <h2 class="mb-2 font-semibold">
+      What hangs on what
+      <span class="ml-1 text-[12px] font-normal text-bench-soft"
+        >the current in each branch at full white, plugs that are free, leads with slack</span
+      >
+    </h2>
+    <BranchTree v-if="roots.length > 0" :roots="roots" :plan="plan" label="Tree of the feed" />
+    <p v-else class="text-[12.5px] text-bench-soft">Nothing hangs on a supply yet.</p>
+  </section>
+</template>

@@ -1,0 +1,291 @@
+<script setup lang="ts">
+import { Trash2 } from '@lucide/vue'
+import { nanoid } from 'nanoid'
+import { computed } from 'vue'
+import type { MeasuredRun } from '../../core/measure/measure'
+import { nodeParts } from '../../core/parts/node-parts'
+import { nodeReads, objectShapes, readerKinds } from '../../core/plan/choices'
+import type { LightNode, NodePart, Plan } from '../../core/plan/plan'
+import { withSet } from '../../core/plan/with-set'
+import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
+import { numberOf, valueOf } from '../feed/value-of'
+import { usePlanStore } from '../stores/plan'
+import PickField from '../ui/PickField.vue'
+import SheetDialog from '../ui/SheetDialog.vue'
+import CoverPicture from './CoverPicture.vue'
+import { bareNode, withPart, withPartSet, withoutPart } from './node-edit'
+
+const { plan, run } = defineProps<{ plan: Plan; run: MeasuredRun }>()
+const emit = defineEmits<{ close: [] }>()
+
+const store = usePlanStore()
+const node = computed(() => run.line.node ?? bareNode)
+const sums = computed(() => store.tally?.nodes.find(({ id }) => id === run.id))
+
+function set(next: LightNode, label: string): void {
+  const isBare = next.parts.length === 0 && Object.keys(next).length === 1
+  store.commit([{ do: 'set-lines', lines: [run.id], set: { node: isBare ? undefined : next } }], {
+    label: `${label} of ${run.name}`,
+    key: `node.${run.id}.${label}`,
+  })
+}
+function addPart(event: Event): void {
+  const found = nodeParts.find(({ name }) => name === valueOf(event))
+  if (found !== undefined) set(withPart(node.value, found, nanoid(8)), `add ${found.name}`)
+  if (event.target instanceof HTMLSelectElement) event.target.value = ''
+}
+const setPart = (part: NodePart, change: Partial<NodePart>): void => {
+  set(withPartSet(node.value, part.id, change), `${part.name}, ${Object.keys(change).join()}`)
+}
+
+type Counted = 'count' | 'holes' | 'holeMm' | 'wires' | 'minutes' | 'mA' | 'channels'
+const columns: readonly {
+  key: Counted
+  label: string
+  least: number
+  most: number
+  isWhole: boolean
+}[] = [
+  { key: 'count', label: 'in each', least: 1, most: 100, isWhole: true },
+  { key: 'holes', label: 'holes', least: 0, most: 100, isWhole: true },
+  { key: 'holeMm', label: 'of mm', least: 0.1, most: 1_000, isWhole: false },
+  { key: 'wires', label: 'wires', least: 0, most: 100, isWhole: true },
+  { key: 'minutes', label: 'min', least: 0, most: 1_000, isWhole: false },
+  { key: 'mA', label: 'mA', least: 0, most: 10_000, isWhole: false },
+  { key: 'channels', label: 'signals', least: 0, most: 100, isWhole: true },
+]
+function setNumber(
+  part: NodePart,
+  { key, least, most, isWhole }: (typeof columns)[number],
+  event: Event,
+): void {
+  const typed = Math.min(most, Math.max(least, numberOf(event)))
+  setPart(part, { [key]: isWhole ? Math.round(typed) : typed })
+}
+const readers = [
+  ['none', 'the plan’s board reads all'],
+  ...readerKinds.map((kind) => [kind, `boards by ${kind}`] as const),
+] as const
+const setReaders = (by: 'none' | 'columns' | 'channels'): void => {
+  const each = node.value.readers?.each ?? (by === 'columns' ? 1 : 16)
+  set(
+    withSet<LightNode>(node.value, { readers: by === 'none' ? undefined : { by, each } }),
+    'boards',
+  )
+}
+function setSample(event: Event): void {
+  const minutes = numberOf(event)
+  set(
+    withSet<LightNode>(node.value, {
+      sampleMin: minutes > 0 ? Math.min(10_000, minutes) : undefined,
+    }),
+    'what the first took',
+  )
+}
+const shapes = [['none', 'nothing'], ...objectShapes.map((one) => [one, one] as const)] as const
+const setObject = (shape: 'none' | 'round' | 'square'): void => {
+  const mm = node.value.object?.mm ?? 80
+  set(
+    withSet<LightNode>(node.value, { object: shape === 'none' ? undefined : { shape, mm } }),
+    'what lies on them',
+  )
+}
+</script>
+
+<template>
+  <SheetDialog :title="`Nodes of ${run.name}`" width="max-w-5xl" @close="emit('close')">
+    <p class="mb-3 text-bench-soft">
+      Each of the {{ plural(run.lights.length, 'light') }} is a small assembly. Say once what is in
+      one of them; build one first, time it, and the rest follows.
+    </p>
+    <div class="overflow-x-auto">
+      <table v-if="node.parts.length > 0" class="w-full text-left text-[12.5px]">
+        <thead class="text-[11.5px] text-bench-soft">
+          <tr>
+            <th class="pr-2 pb-1 font-normal">In each node</th>
+            <th v-for="column in columns" :key="column.key" class="px-1 pb-1 font-normal">
+              {{ column.label }}
+            </th>
+            <th class="px-1 pb-1 font-normal">read as</th>
+            <th class="sr-only">Remove</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="part in node.parts" :key="part.id">
+            <td class="py-0.5 pr-2">
+              <input
+                class="field w-44 px-1.5 py-1"
+                :aria-label="`Name of ${part.name}`"
+                maxlength="120"
+                :value="part.name"
+                @change="valueOf($event).trim() && setPart(part, { name: valueOf($event).trim() })"
+              />
+            </td>
+            <td v-for="column in columns" :key="column.key" class="px-1 py-0.5">
+              <input
+                type="number"
+                class="field w-16 px-1.5 py-1"
+                :min="column.least"
+                :max="column.most"
+                :step="column.isWhole ? 1 : 'any'"
+                :aria-label="`${part.name}: ${column.label}`"
+                :value="part[column.key]"
+                @change="setNumber(part, column, $event)"
+              />
+            </td>
+            <td class="px-1 py-0.5">
+              <select
+                class="field w-auto px-1.5 py-1"
+                :aria-label="`${part.name}: read as`"
+                :disabled="part.channels === 0"
+                :value="part.reads"
+                @change="setPart(part, { reads: valueOf($event) as NodePart['reads'] })"
+              >
+                <option v-for="kind in nodeReads" :key="kind" :value="kind">{{ kind }}</option>
+              </select>
+            </td>
+            <td class="py-0.5 pl-1">
+              <button
+                type="button"
+                class="button-quiet px-2"
+                :aria-label="`Take ${part.name} out`"
+                @click="set(withoutPart(node, part.id), `take ${part.name} out`)"
+              >
+                <Trash2 :size="14" />
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <select
+      class="field mt-2 w-auto"
+      aria-label="Put something into each node"
+      value=""
+      @change="addPart"
+    >
+      <option value="">+ put into each node …</option>
+      <option v-for="part in nodeParts" :key="part.name" :value="part.name">{{ part.name }}</option>
+    </select>
+    <div class="mt-4 grid gap-5 min-[760px]:grid-cols-2">
+      <div class="space-y-3">
+        <div class="flex flex-wrap items-end gap-x-3 gap-y-2 text-[12px] text-bench-soft">
+          <PickField
+            label="Their signals"
+            :options="readers"
+            :value="node.readers?.by ?? 'none'"
+            @pick="setReaders"
+          />
+          <label v-if="node.readers">
+            {{ node.readers.by }} a board
+            <input
+              type="number"
+              min="1"
+              max="1000"
+              class="field block w-20 px-1.5 py-1"
+              :value="node.readers.each"
+              @change="
+                set(
+                  {
+                    ...node,
+                    readers: {
+                      by: node.readers.by,
+                      each: Math.min(1000, Math.max(1, Math.round(numberOf($event)))),
+                    },
+                  },
+                  'boards',
+                )
+              "
+            />
+          </label>
+          <label>
+            The first took, min
+            <input
+              type="number"
+              min="0"
+              step="any"
+              class="field block w-24 px-1.5 py-1"
+              :placeholder="sums ? formatQuantity(sums.each.minutes, 'min') : ''"
+              :value="node.sampleMin ?? ''"
+              @change="setSample"
+            />
+          </label>
+        </div>
+        <dl
+          v-if="sums"
+          class="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 rounded-md bg-bench px-3 py-2.5"
+          data-testid="node-sums"
+        >
+          <dt class="text-bench-soft">all {{ sums.nodes }}</dt>
+          <dd>
+            {{ plural(sums.nodes * sums.each.parts, 'part') }},
+            {{ plural(sums.nodes * sums.each.wires, 'wire') }},
+            {{ formatQuantity((sums.nodes * sums.each.mA) / 1000, 'A') }} all the time
+          </dd>
+          <template v-if="sums.holes.length > 0">
+            <dt class="text-bench-soft">holes</dt>
+            <dd>
+              {{
+                sums.holes
+                  .map(({ mm, count }) => `${count} of ${formatLength(mm, plan.units)}`)
+                  .join(', ')
+              }}
+            </dd>
+          </template>
+          <template v-if="sums.readers && node.readers">
+            <dt class="text-bench-soft">boards</dt>
+            <dd>
+              {{ sums.readers.boards }} by {{ node.readers.by }},
+              {{ sums.readers.left === 0 ? 'all taken' : `${sums.readers.left} free on the last` }}
+            </dd>
+          </template>
+          <template v-else-if="sums.each.channels > 0">
+            <dt class="text-bench-soft">pins</dt>
+            <dd>{{ sums.nodes * sums.each.channels }} of the plan’s board</dd>
+          </template>
+          <dt class="text-bench-soft">to build</dt>
+          <dd>
+            <b class="text-glow">{{ formatQuantity(sums.minutes, 'min') }}</b>
+            <template v-if="node.sampleMin">
+              · the first is done, {{ formatQuantity(sums.restMinutes, 'min') }} to go</template
+            >
+            <template v-else> · by starting minutes: build one and time it</template>
+          </dd>
+        </dl>
+      </div>
+      <div>
+        <div class="mb-2 flex flex-wrap items-end gap-x-3 gap-y-2 text-[12px] text-bench-soft">
+          <PickField
+            label="What lies on them"
+            :options="shapes"
+            :value="node.object?.shape ?? 'none'"
+            @pick="setObject"
+          />
+          <label v-if="node.object">
+            {{ node.object.shape === 'round' ? 'Diameter' : 'Side' }}, mm
+            <input
+              type="number"
+              min="1"
+              class="field block w-24 px-1.5 py-1"
+              :value="node.object.mm"
+              @change="
+                numberOf($event) > 0 &&
+                set(
+                  {
+                    ...node,
+                    object: { shape: node.object.shape, mm: Math.min(10_000, numberOf($event)) },
+                  },
+                  'what lies on them',
+                )
+              "
+            />
+          </label>
+        </div>
+        <CoverPicture v-if="node.object" :run="run" :object="node.object" />
+        <p v-else class="text-[12px] text-bench-soft">
+          A cup, a hand, a book: give its size and see which nodes it covers.
+        </p>
+      </div>
+    </div>
+  </SheetDialog>
+</template>

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { ChevronDown } from '@lucide/vue'
+import { useRouter } from 'vue-router'
+import { usePlanStore } from '../stores/plan'
+import { useShelf } from '../stores/shelf'
+import { usePlanFiles } from './plan-files'
+
+const { isInPlan } = defineProps<{ isInPlan: boolean }>()
+
+const store = usePlanStore()
+const { shelf } = useShelf()
+const { exportPlan, saveDrawing, saveNetlist, saveFeeds, chooseFile } = usePlanFiles()
+const router = useRouter()
+
+async function newPlan(): Promise<void> {
+  await router.push({ name: 'measure', params: { id: await shelf.addEmpty() } })
+}
+async function duplicatePlan(): Promise<void> {
+  const id = await store.keepCopy()
+  if (id !== undefined) await router.push({ name: 'measure', params: { id } })
+}
+const fileActions = [
+  { label: 'New plan', run: newPlan, needsPlan: false },
+  { label: 'Duplicate this plan', run: duplicatePlan, needsPlan: true },
+  { label: 'Export to a file', run: exportPlan, needsPlan: true },
+  { label: 'Save the drawing as SVG', run: saveDrawing, needsPlan: true },
+  { label: 'Save the feed as a netlist', run: saveNetlist, needsPlan: true },
+  { label: 'Save the leads as CSV', run: saveFeeds, needsPlan: true },
+  { label: 'Import from a file', run: chooseFile, needsPlan: false },
+]
+</script>
+
+<template>
+  <Menu as="div" class="relative">
+    <MenuButton
+      class="flex items-center gap-1 rounded px-2 py-1 text-[13px] text-bench-soft hover:bg-bench-high hover:text-bench-ink"
+    >
+      Plan <ChevronDown :size="14" />
+    </MenuButton>
+    <MenuItems
+      class="absolute left-0 z-30 mt-1 w-52 rounded-lg border border-bench-line bg-bench-high p-1 shadow-xl shadow-black/50"
+    >
+      <MenuItem
+        v-for="action in fileActions"
+        :key="action.label"
+        v-slot="{ active }"
+        :disabled="action.needsPlan && !isInPlan"
+      >
+        <button
+          class="w-full rounded px-3 py-1.5 text-left text-[13px]"
+          :class="[
+            active && 'bg-bench-line',
+            action.needsPlan && !isInPlan && 'text-bench-soft/60',
+          ]"
+          @click="action.run"
+        >
+          {{ action.label }}
+        </button>
+      </MenuItem>
+    </MenuItems>
+  </Menu>
+</template>
