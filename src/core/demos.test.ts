@@ -19,6 +19,8 @@ const names = [
   'wardrobe-rails',
   'paper-lanterns',
   'firefly-jar',
+  'doll-house',
+  'tea-table',
 ]
 
 describe('the demo plans', () => {
@@ -28,6 +30,8 @@ describe('the demo plans', () => {
     ['wardrobe-rails', ['hot-strip', 'wrong-end']],
     ['paper-lanterns', ['battery-short']],
     ['firefly-jar', ['matrix-flicker']],
+    ['doll-house', []],
+    ['tea-table', []],
   ])('%s shows %j', (name, codes) => {
     const shown = tally(demo(name)).verdicts.map(({ code }) => code)
     for (const code of codes) expect(shown).toContain(code)

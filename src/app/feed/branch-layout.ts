@@ -33,29 +33,29 @@ export function layBranches(
 ): BranchDrawing {
   const columns = Math.max(1, ...roots.map(depthOf))
   const column = Math.min(columnPx.most, Math.max(columnPx.least, widthPx / columns))
-  const placed: PlacedBranch[] = []
   let [ends, left] = [0, 0]
-  /** Gives back its place, or nothing where there is no room for any of it. */
-  const lay = (branch: Branch, depth: number): PlacedBranch | undefined => {
+  /** The branch, and then all that hangs on it; nothing where there is no room for any of it. */
+  const lay = (branch: Branch, depth: number): PlacedBranch[] => {
     const isEnd = branch.branches.length === 0
     if (isEnd && ends >= mostEnds) {
       left += 1
-      return undefined
+      return []
     }
-    const own = branch.branches.flatMap((one) => lay(one, depth + 1) ?? [])
-    const [first, last] = [own[0], own.at(-1)]
-    if (!isEnd && first === undefined) return undefined
+    const below = branch.branches.map((one) => lay(one, depth + 1)).filter((one) => one.length > 0)
+    const [first, last] = [below[0]?.[0], below.at(-1)?.[0]]
+    if (!isEnd && first === undefined) return []
     const y =
       first === undefined || last === undefined ? (ends + 0.5) * rowPx : (first.y + last.y) / 2
     if (isEnd) ends += 1
     const here = { branch, x: depth * column, y, from: undefined }
-    for (const one of own) placed.push({ ...one, from: here })
-    return here
+    return [
+      here,
+      ...below.flatMap(([own, ...rest]) =>
+        own === undefined ? [] : [{ ...own, from: here }, ...rest],
+      ),
+    ]
   }
-  for (const root of roots) {
-    const at = lay(root, 0)
-    if (at !== undefined) placed.push(at)
-  }
+  const placed = roots.flatMap((root) => lay(root, 0))
   return {
     placed,
     column,
