@@ -130,7 +130,7 @@ test('pixel nodes on a grid: back and forth, on a lane, with more in each', asyn
   await verdict(page, 'lead-short').getByRole('button', { name: 'every second row back' }).click()
   await expect(line(page, 1)).toHaveValue('table grid 5 x 8 @ 60 zigzag')
   await expect(verdict(page, 'lead-short')).toHaveCount(0)
-  await card.getByRole('button', { name: 'more in each' }).click()
+  await card.getByRole('button', { name: 'more in each light' }).click()
   const dialog = page.getByRole('dialog', { name: 'Nodes of table' })
   await dialog.getByLabel('Put something into each node').selectOption('proximity pair')
   await expect(page.getByTestId('node-sums')).toContainText('40 parts, 120 wires')

@@ -271,7 +271,7 @@ const scans = [
           which pins
         </button>
         <button class="link-quiet" @click="open = 'nodes'">
-          {{ run.line.node ? 'nodes' : 'more in each' }}
+          {{ run.line.node ? 'its nodes' : 'more in each light' }}
         </button>
       </span>
     </div>

@@ -85,12 +85,21 @@ describe('every card', () => {
       const told = sum.tell(sum.card.start)
       return told.ok && told.into !== undefined ? [[sum.name, told.into] as const] : []
     })
-    expect(into.map(([name]) => name)).toEqual(['shape', 'supply-size', 'battery', 'energy'])
+    expect(into.map(([name]) => name)).toEqual([
+      'shape',
+      'cut-run',
+      'supply-size',
+      'wire',
+      'battery',
+      'energy',
+      'resistor',
+      'matrix',
+    ])
     for (const [, { commands }] of into) {
       const empty = emptyPlan('t', 'x')
       const plan = {
         ...empty,
-        rules: { ...empty.rules, headroom: 0.4 },
+        rules: { ...empty.rules, headroom: 0.4, tolerance: 0.1 },
         use: { ...empty.use, hoursADay: 9 },
       }
       const after = change(plan, commands(plan, 'new')).plan

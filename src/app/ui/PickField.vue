@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="Value extends string | number">
-const { options, isInline = false } = defineProps<{
+const { options, isInline } = defineProps<{
   label: string
   /** Beside its label instead of beneath it. */
   isInline?: boolean

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, useTemplateRef, watchEffect } from 'vue'
 import type { Plan } from '../../core/plan/plan'
-import type { Diagram } from '../../core/wire/diagram'
+import type { Diagram } from '../../core/wire/drawn'
 import { diagramTree } from '../../formats/svg-diagram'
 import { svgText } from '../../formats/svg-tree'
 import type { WireChoice } from './wire-choice'

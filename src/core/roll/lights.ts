@@ -1,5 +1,6 @@
 import { isOnWire } from '../cut/on-wire'
 import type { LitRun } from '../load/lights'
+import type { Plan } from '../plan/plan'
 import { operand, working, type Figure } from '../quantity/figure'
 import { sinkBoard } from '../parts/drivers'
 import { formatQuantity, plural } from '../quantity/format'
@@ -7,7 +8,7 @@ import { charliePins, matrixScan, npnSwitch, sinkBoards } from '../signal/drives
 import type { Results } from './results'
 
 /** Single lights: what stands before them, what they draw, and what drives them. */
-export function lightFigures({ cuts, lit, signal }: Results): Figure[] {
+export function lightFigures({ plan, cuts, lit, signal }: Results): Figure[] {
   const runOf = new Map(lit.map((run) => [run.id, run]))
   return cuts
     .filter(({ run }) => run.lights.length > 0)
@@ -52,15 +53,18 @@ export function lightFigures({ cuts, lit, signal }: Results): Figure[] {
           rule: `${String(own.lights)} lights${own.settings.inSeries > 1 ? `, ${String(own.settings.inSeries)} in series` : ''}`,
           about,
         },
-        ...resistorFigure(run.name, own, about),
+        ...resistorFigure(plan, run.name, own, about),
         ...driveFigures(run.name, own, signal.fit?.board, about),
       ]
     })
 }
 
-function resistorFigure(name: string, own: LitRun, about: readonly string[]): Figure[] {
+function resistorFigure(plan: Plan, name: string, own: LitRun, about: readonly string[]): Figure[] {
   const { resistor, part, settings, supplyV, resistors, strings } = own
   if (resistor === undefined) return []
+  const at = (ohm: number): string =>
+    formatQuantity((own.stringA * 1000 * resistor.pickOhm) / ohm, 'mA')
+  const band = `${at(resistor.highOhm)} to ${at(resistor.lowOhm)} each with ±${formatQuantity(plan.rules.tolerance, '%')}`
   const wantedA = (part.mA / 1000) * (resistors === 1 ? strings : 1)
   return [
     {
@@ -69,7 +73,7 @@ function resistorFigure(name: string, own: LitRun, about: readonly string[]): Fi
       value: resistor.pickOhm,
       unit: 'Ω',
       ...working`(${operand('supply', supplyV, 'V')} − ${operand('in series', settings.inSeries)} × ${operand('forward', part.volts, 'V')}) ÷ ${operand('current', wantedA, 'A')}`,
-      rule: `next value up; burns ${(resistor.powerW * 1000).toFixed(0)} mW, take ${resistor.ratingW === null ? 'several' : `${String(resistor.ratingW)} W`}`,
+      rule: `next value of ${plan.rules.eSeries} up; ${band}; burns ${(resistor.powerW * 1000).toFixed(0)} mW, take ${resistor.ratingW === null ? 'several' : `${String(resistor.ratingW)} W`}`,
       about,
     },
   ]

@@ -35,5 +35,22 @@ export const cutRunSum = defineSum(
       }),
       line('pixels', pixels, 'px'),
     ],
+    into: ({ lengthMm, fit, endAllowanceMm }) => ({
+      label: `onto its pad, cut to ${fit}`,
+      commands: (plan, id) => [
+        {
+          do: 'add-lines',
+          at: plan.lines.length,
+          lines: [
+            {
+              id,
+              text: `edge ${String(lengthMm)}`,
+              ...(endAllowanceMm > 0 && { endMm: endAllowanceMm }),
+            },
+          ],
+        },
+        { do: 'set-rules', rules: { rounding: fit } },
+      ],
+    }),
   },
 )

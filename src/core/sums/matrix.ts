@@ -1,3 +1,4 @@
+import { mostParts } from '../measure/shape'
 import { working } from '../quantity/figure'
 import { z } from '../quantity/z'
 import { matrixScan } from '../signal/drives'
@@ -42,5 +43,24 @@ export const matrixSum = defineSum(
         note: 'as dim as that: a driver chip keeps them bright',
       }),
     ],
+    into: ({ rows, columns, scan, dwellUs }) =>
+      rows * columns > mostParts || dwellUs > 1e6
+        ? undefined
+        : {
+            label: 'onto its pad, red LEDs',
+            commands: (plan, id) => [
+              {
+                do: 'add-lines',
+                at: plan.lines.length,
+                lines: [
+                  {
+                    id,
+                    text: `matrix grid ${String(rows)} x ${String(columns)} @ 20`,
+                    lights: { part: 'led-red', drive: 'matrix', scan, dwellUs },
+                  },
+                ],
+              },
+            ],
+          },
   },
 )

@@ -60,5 +60,12 @@ export const resistorSum = defineSum(
       }),
       line('rated', ratingW, 'W', { note: 'at least twice what it burns' }),
     ],
+    into: ({ series, tolerance }) =>
+      tolerance > 0.5
+        ? undefined
+        : {
+            label: `resistors of ${series}, ±${String(Math.round(tolerance * 100))} %`,
+            commands: () => [{ do: 'set-rules', rules: { eSeries: series, tolerance } }],
+          },
   },
 )

@@ -1,5 +1,6 @@
 import { working } from '../quantity/figure'
 import { areaOfAwg, ohmPerMetre } from '../parts/copper'
+import { wires } from '../parts/wires'
 import { z } from '../quantity/z'
 import { defineSum, line, op } from './sum'
 
@@ -45,5 +46,14 @@ export const wireSum = defineSum(
       }),
       line('gauge', areaMm2, 'mm²'),
     ],
+    into: (_, { areaMm2 }) => {
+      const found = wires.find((wire) => Math.abs(wire.areaMm2 / areaMm2 - 1) < 0.005)
+      return found === undefined
+        ? undefined
+        : {
+            label: `${found.name} as its usual wire`,
+            commands: () => [{ do: 'set-default-wire', wire: found.id }],
+          }
+    },
   },
 )

@@ -88,3 +88,7 @@ export interface Circuit {
 
 /** Block of a terminal: what stands before the slash. */
 export const blockOf = (terminal: string): string => terminal.split('/')[0] ?? ''
+
+/** The splitter that a lead is plugged into where it ends. */
+export const splitterOf = (terminal: string): string | undefined =>
+  /^run:[^/]*\/(S\d+) [+−]$/.exec(terminal)?.[1]

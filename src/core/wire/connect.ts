@@ -3,124 +3,20 @@ import { isOnWire } from '../cut/on-wire'
 import { jumpersOf } from '../cut/pads'
 import { capacitorFor, capacitorUf } from '../feed/capacitor'
 import { fuseFor } from '../feed/fuse'
-import { leadName, type Hidden, type Lead } from '../feed/leads'
-import { isPlugged, type PlugTree } from '../feed/plugs'
-import { leadFuse, type FedScene } from '../feed/solved'
-import type { FedSupply } from '../feed/supplies'
-import type { LitRun } from '../load/lights'
-import type { NodeRun } from '../load/nodes'
-import { squareWay, type Point } from '../measure/geometry'
+import { leadName, type Lead } from '../feed/leads'
+import { isPlugged } from '../feed/plugs'
+import { leadFuse } from '../feed/solved'
 import { diodeOf } from '../parts/diodes'
-import { inputParts } from '../parts/inputs'
 import { wireOf, type Wire as Gauge } from '../parts/wires'
 import type { WireRole } from '../plan/choices'
-import type { Plan } from '../plan/plan'
 import { supplyIdOf } from '../plan/supply-of'
-import { operand, working, type Working } from '../quantity/figure'
+import { operand, working } from '../quantity/figure'
 import { formatQuantity, significant } from '../quantity/format'
 import type { LaneRun } from '../signal/lanes'
 import { dimmersOf, type Dimmer } from '../signal/pins'
-import type { Signal } from '../signal/signal'
-import {
-  blockOf,
-  type Block,
-  type Circuit,
-  type InLine,
-  type PlanCapacitor,
-  type PlanWire,
-} from './circuit'
-
-export interface WiringGiven {
-  readonly plan: Plan
-  readonly cuts: readonly CutStripRun[]
-  readonly lit: readonly LitRun[]
-  readonly plugs: readonly PlugTree[]
-  readonly nodes: readonly NodeRun[]
-  readonly hidden: Hidden
-  readonly supplies: readonly FedSupply[]
-  readonly full: FedScene
-  readonly signal: Signal
-}
-
-/** Where something hangs on one supply's minus the wires are at least so long, mm. */
-const shortestMm = 60
-/** Wires between parts that sit in the same box, mm. */
-const besideMm = 120
-
-/** Bared at a screw, at a pad of a strip, and at a pin, mm. */
-const bare = { screw: 7, pad: 3, pin: 5 } as const
-
-/** Heat-shrink sleeves by what they go over, mm² and mm. */
-const sleeves: readonly (readonly [upToMm2: number, sleeveMm: number])[] = [
-  [0.25, 2.4],
-  [0.8, 3.2],
-  [1.6, 4.8],
-  [Infinity, 6.4],
-]
-const sleeveFor = ({ areaMm2 }: Gauge): string => {
-  const found = sleeves.find(([upTo]) => areaMm2 <= upTo)
-  return `${String(found?.[1] ?? '')} mm`
-}
-
-interface Drawn {
-  readonly role: WireRole
-  readonly from: string
-  readonly to: string
-  readonly gauge: Gauge
-  readonly lengthMm: number
-  readonly working: Working
-  readonly rule: string
-  readonly bundle: string
-  readonly about: readonly string[]
-  readonly inLine?: readonly InLine[]
-}
-
-/** Gathers blocks with their terminals, and wires, in the order of the feed. */
-class Loom {
-  readonly blocks = new Map<string, Block & { readonly terminals: Block['terminals'][number][] }>()
-  readonly wires: PlanWire[] = []
-  private readonly terminals = new Set<string>()
-
-  constructor(private readonly plan: Plan) {}
-
-  block(id: string, rest: Omit<Block, 'id' | 'terminals'>): void {
-    if (!this.blocks.has(id)) this.blocks.set(id, { id, ...rest, terminals: [] })
-  }
-
-  /** A terminal of a block, made where it is not there yet; gives back its id. */
-  at(blockId: string, key: string, role: WireRole, label = key): string {
-    const id = `${blockId}/${key}`
-    if (this.terminals.has(id)) return id
-    this.terminals.add(id)
-    this.blocks.get(blockId)?.terminals.push({ id, label, role })
-    return id
-  }
-
-  wire({ inLine = [], ...drawn }: Drawn): void {
-    const [from, to] = [this.bareAt(drawn.from), this.bareAt(drawn.to)]
-    this.wires.push({
-      ...drawn,
-      name: `W${String(this.wires.length + 1)}`,
-      colour: this.plan.wiring.colours[drawn.role],
-      bareMm: [from, to],
-      sleeve: from === bare.screw && to === bare.screw ? null : sleeveFor(drawn.gauge),
-      inLine,
-    })
-  }
-
-  private bareAt(terminal: string): number {
-    switch (this.blocks.get(blockOf(terminal))?.kind) {
-      case 'supply':
-      case 'junction':
-      case 'switch':
-        return bare.screw
-      case 'run':
-        return bare.pad
-      default:
-        return bare.pin
-    }
-  }
-}
+import type { Circuit, InLine, PlanCapacitor } from './circuit'
+import { addInputs, addLightPins, addNodePins, addStatus } from './connect-pins'
+import { Loom, beside, slackOf, way, type Drawn, type WiringGiven } from './loom'
 
 /** Joins everything in the plan with wires: supplies, junctions, board, what stands between, runs and sensors. */
 export function connect(given: WiringGiven): Circuit {
@@ -215,29 +111,11 @@ function addBlocks(loom: Loom, { plan, supplies, cuts, lit, signal }: WiringGive
   }
 }
 
-const slackOf = ({ rules }: Plan): number => 1 + rules.slack
-
-/** How long a wire is from place to place, with its slack. */
-function way(plan: Plan, from: Point, to: Point): Pick<Drawn, 'lengthMm' | 'working' | 'rule'> {
-  const mm = Math.max(shortestMm, squareWay(from, to))
-  return {
-    lengthMm: mm * slackOf(plan),
-    working: working`${operand('along the drawing', mm, 'mm')} × ${operand('slack', slackOf(plan))}`,
-    rule: 'at right angles along the drawing, with the plan’s slack',
-  }
-}
-
-const beside: Pick<Drawn, 'lengthMm' | 'working' | 'rule'> = {
-  lengthMm: besideMm,
-  working: working`${operand('beside it', besideMm, 'mm')}`,
-  rule: 'in the same box',
-}
-
 const sourceBlock = ({ plan }: WiringGiven, id: string): string =>
   plan.junctions.some((junction) => junction.id === id) ? `junction:${id}` : `supply:${id}`
 
 /** The splitter that a lead of plugged lights ends in. */
-const splitterOf = ({ plugs }: WiringGiven, { id, to }: Lead): string | undefined =>
+const headOf = ({ plugs }: WiringGiven, { id, to }: Lead): string | undefined =>
   to.kind === 'run'
     ? plugs.find((tree) => tree.id === to.run)?.leads[Number(id.split('@')[1] ?? 1) - 1]
         ?.splitters[0]?.name
@@ -258,7 +136,7 @@ function addLead(
   const { to } = lead
   const target = to.kind === 'run' ? `run:${to.run}` : `junction:${to.junction}`
   const pad = to.kind === 'run' ? to.pad : 0
-  const splitter = splitterOf(given, lead)
+  const splitter = headOf(given, lead)
   const endKey = (sign: string): string =>
     splitter === undefined ? padKey(sign, pad) : `${splitter} ${sign}`
   const goal = leadName(plan, given.cuts, lead)
@@ -512,128 +390,6 @@ function addDimmer(loom: Loom, { plan, signal, hidden, cuts }: WiringGiven, dimm
     bundle: `dimmer.${dimmer.name}.minus`,
     about,
   })
-}
-
-/** Wires from the board's pins to single lights that hang on them, or to what drives them. */
-function addLightPins(
-  loom: Loom,
-  { plan, signal, hidden, full, cuts }: WiringGiven,
-  lit: LitRun,
-): void {
-  const gauge = wireOf(plan.wiring.dataWire)
-  const block = `run:${lit.id}`
-  const lead = full.leads.find(({ lead: { to } }) => to.kind === 'run' && to.run === lit.id)
-  const entry = cuts.find(({ run }) => run.id === lit.id)
-  const at: Point = lead?.lead.end ?? entry?.run.lights[0] ?? hidden.controller
-  for (const { need, pin } of signal.fit?.pins ?? []) {
-    if (need.of !== lit.id || !need.id.startsWith('light.') || lit.settings.drive === 'switch')
-      continue
-    const line = need.id.split('.').at(-1) ?? ''
-    loom.wire({
-      role: 'signal',
-      from: loom.at('board', pin?.name ?? line, 'signal'),
-      to: loom.at(block, line, 'signal'),
-      gauge,
-      ...way(plan, hidden.controller, at),
-      bundle: `lights.${lit.id}`,
-      about: [lit.id],
-    })
-  }
-  // Lights on pins of their own come back to the board's minus together.
-  if (lit.settings.drive === 'pins')
-    loom.wire({
-      role: 'minus',
-      from: loom.at('board', '− sensors', 'minus', '−'),
-      to: loom.at(block, '−', 'minus'),
-      gauge,
-      ...way(plan, hidden.controller, at),
-      bundle: `lights.${lit.id}`,
-      about: [lit.id],
-    })
-}
-
-/** Signals of nodes to the board: theirs, or those of the boards that read them. */
-function addNodePins(loom: Loom, { plan, signal, hidden, cuts }: WiringGiven, node: NodeRun): void {
-  const first = cuts.find(({ run }) => run.id === node.id)?.run.lights[0]
-  for (const { need, pin } of signal.fit?.pins ?? []) {
-    if (need.of !== node.id || !need.id.startsWith('node.')) continue
-    const line = need.id.split('.').slice(2).join('.')
-    loom.wire({
-      role: 'signal',
-      from: loom.at(`run:${node.id}`, line, 'signal'),
-      to: loom.at('board', pin?.name ?? line, 'signal'),
-      gauge: wireOf(plan.wiring.dataWire),
-      ...way(plan, hidden.controller, first ?? hidden.controller),
-      bundle: `nodes.${node.id}`,
-      about: [node.id],
-    })
-  }
-}
-
-/** The status light, beside the board: a resistor for each of its colours. */
-function addStatus(loom: Loom, { plan, signal }: WiringGiven): void {
-  const pins = signal.fit?.pins.filter(({ need }) => need.of === 'status') ?? []
-  if (pins.length === 0) return
-  const block = 'input:status'
-  loom.block(block, { kind: 'input', name: 'Status light', detail: 'three colours', about: [] })
-  const common = { gauge: wireOf(plan.wiring.dataWire), ...beside, bundle: block, about: [] }
-  for (const { need, pin } of pins) {
-    const channel = need.id.split('.')[1] ?? ''
-    loom.wire({
-      ...common,
-      role: 'signal',
-      from: loom.at(block, channel, 'signal'),
-      to: loom.at('board', pin?.name ?? channel, 'signal'),
-      inLine: [{ kind: 'resistor', text: '220 Ω' }],
-    })
-  }
-  loom.wire({
-    ...common,
-    role: 'minus',
-    from: loom.at(block, '−', 'minus'),
-    to: loom.at('board', '− sensors', 'minus', '−'),
-  })
-}
-
-/** Sensors, buttons and knobs: plus where they take it, minus, and their pins. */
-function addInputs(loom: Loom, { plan, signal, hidden }: WiringGiven): void {
-  const gauge = wireOf(plan.wiring.dataWire)
-  for (const { id, name, kind, at } of plan.signal.inputs) {
-    const block = `input:${id}`
-    const part = inputParts[kind]
-    loom.block(block, { kind: 'input', name, detail: part.name, about: [], input: kind })
-    const length = at === undefined ? notPlaced : way(plan, hidden.controller, at)
-    const common = { gauge, ...length, bundle: block, about: [] }
-    if (part.hasPlus)
-      loom.wire({
-        ...common,
-        role: 'plus',
-        from: loom.at(block, '+', 'plus'),
-        to: loom.at('board', '+ sensors', 'plus', '+'),
-      })
-    loom.wire({
-      ...common,
-      role: 'minus',
-      from: loom.at(block, '−', 'minus'),
-      to: loom.at('board', '− sensors', 'minus', '−'),
-    })
-    for (const pin of part.pins) {
-      const use = signal.fit?.pins.find(({ need }) => need.id === `input.${id}.${pin.name}`)
-      loom.wire({
-        ...common,
-        role: 'signal',
-        from: loom.at(block, pin.name, 'signal'),
-        to: loom.at('board', use?.pin?.name ?? `${name} ${pin.name}`, 'signal'),
-      })
-    }
-  }
-}
-
-/** Of a sensor that has no place on the drawing yet. */
-const notPlaced: Pick<Drawn, 'lengthMm' | 'working' | 'rule'> = {
-  lengthMm: 1000,
-  working: working`${operand('not placed yet', 1000, 'mm')}`,
-  rule: 'a metre until it stands on the drawing',
 }
 
 function capacitorsOf({ supplies, full, cuts }: WiringGiven): PlanCapacitor[] {

@@ -3,7 +3,7 @@ import type { Wire as Gauge } from '../parts/wires'
 import type { WireColour } from '../plan/choices'
 import type { Plan } from '../plan/plan'
 import { plural } from '../quantity/format'
-import { blockOf, type Block, type Circuit, type PlanWire } from './circuit'
+import { blockOf, splitterOf, type Block, type Circuit, type PlanWire } from './circuit'
 
 /** Wires of one gauge and colour, and what to buy for them. */
 export interface WireGroup {
@@ -144,10 +144,6 @@ const minutes = {
   plug: 0.5,
 } as const
 const solderMinutes = (wires: number): number => minutes.perJoint[wires] ?? minutes.moreWires
-
-/** The splitter that a lead is plugged into where it ends. */
-const splitterOf = (terminal: string): string | undefined =>
-  /^run:[^/]*\/(S\d+) [+−]$/.exec(terminal)?.[1]
 
 /** A group of wire ends that are joined in one go: all at one terminal strip, or the pads at one end of a strip. */
 const placeOf = (terminal: string): string => {

@@ -8,7 +8,8 @@ import type { Point } from '../measure/geometry'
 import { tally } from '../tally'
 import { wiredPlan } from '../wired-plan'
 import { blockOf } from './circuit'
-import { diagramOf, type Diagram } from './diagram'
+import { diagramOf } from './diagram'
+import type { Diagram } from './drawn'
 import { jointsOf, wireGroups } from './lists'
 import { tracksFor } from './track-order'
 
@@ -23,6 +24,8 @@ const demos = [
   'wardrobe-rails',
   'paper-lanterns',
   'firefly-jar',
+  'doll-house',
+  'tea-table',
 ].map((name): [string, Plan] => [name, demoPlan(name)])
 const dimmed = (plan: Plan): Plan => ({
   ...plan,
@@ -134,9 +137,7 @@ describe('joints', () => {
     const { circuit } = wiredPlan(plan)
     const joints = jointsOf(circuit, plan)
     expect(new Set(joints.map(({ id }) => id)).size).toBe(joints.length)
-    const ends = joints
-      .filter(({ kind }) => kind === 'solder' || kind === 'screw')
-      .flatMap(({ wires }) => wires)
+    const ends = joints.filter(({ kind }) => kind !== 'in-line').flatMap(({ wires }) => wires)
     expect(ends.toSorted()).toEqual(circuit.wires.flatMap(({ name }) => [name, name]).toSorted())
     let soFar = 0
     for (const joint of joints) {

@@ -1,0 +1,87 @@
+import { formatLength, type LengthUnits } from '../quantity/format'
+import { blockOf, type PlanWire } from './circuit'
+import { sourceWidth, type DiagramSize, type DrawnLabel, type DrawnWire } from './drawn'
+import { bundlesOf } from './lists'
+
+const shortNote = (wires: readonly PlanWire[], units: LengthUnits): string =>
+  `${wires.map(({ name }) => name).join(' ')} · ${formatLength(wires[0]?.lengthMm ?? 0, units)}`
+
+/** Notes beside the bundles where they come in: names, what sits in them, gauge and length. */
+export function notesOf(
+  drawn: readonly DrawnWire[],
+  units: LengthUnits,
+  runsX: number,
+  size: DiagramSize,
+): DrawnLabel[] {
+  const routes = new Map(drawn.map(({ wire, points }) => [wire.name, points]))
+  return bundlesOf(drawn.map(({ wire }) => wire)).flatMap((wires): DrawnLabel[] => {
+    const [first] = wires
+    const points = first && routes.get(first.name)
+    // Jumpers, and wires beside each other in one box, say it in the list alone.
+    if (first === undefined || points === undefined || points.length < 3) return []
+    const last = points.at(-1) ?? [0, 0]
+    const inLine = wires
+      .flatMap((wire) => wire.inLine)
+      .filter(({ kind }) => kind !== 'fuse')
+      .map(({ text, kind }) => (kind === 'diode' ? 'diode' : text))
+    const text = [
+      wires.length > 2
+        ? `${first.name}–${wires.at(-1)?.name ?? ''}`
+        : wires.map(({ name }) => name).join(' '),
+      ...inLine,
+      first.gauge.name,
+      formatLength(first.lengthMm, units),
+    ].join(' · ')
+    const isIntoRun = blockOf(first.to).startsWith('run:')
+    const isFromRun = blockOf(first.from).startsWith('run:')
+    const names = wires.map(({ name }) => name)
+    if (isFromRun) {
+      const [, second = [0, 0], third = [0, 0]] = points
+      // Beside the way from run to run: at its right, or at its left.
+      const isRight = second[0] > runsX + size.run / 2
+      if (size.isClose)
+        return [
+          {
+            text: shortNote(wires, units),
+            at: [runsX + size.run + 18, second[1] + 3],
+            wires: names,
+          },
+        ]
+      return [
+        {
+          text,
+          at: [
+            isRight ? second[0] - 8 - text.length * 5.7 : second[0] + 8,
+            Math.min(second[1], third[1]) + size.row / 2 + 13,
+          ],
+          wires: names,
+        },
+      ]
+    }
+    if (!isIntoRun) {
+      const isInput = blockOf(first.from).startsWith('input:')
+      return isInput
+        ? []
+        : [
+            {
+              text,
+              at: [
+                points[0]?.[0] === undefined ? 0 : points[0][0] - sourceWidth + 10,
+                // Beside the minus, whose own label is short.
+                (routes.get(wires[1]?.name ?? '')?.[0]?.[1] ?? (points[0]?.[1] ?? 0) + 8) + 4,
+              ],
+              wires: names,
+            },
+          ]
+    }
+    const isData = first.role === 'data' || first.role === 'clock'
+    const y = Math.min(...wires.map(({ name }) => routes.get(name)?.at(-2)?.[1] ?? last[1]))
+    return [
+      {
+        text,
+        at: [runsX - size.notes + 6, isData ? y + (size.isClose ? size.pitch + 11 : -4) : y - 4],
+        wires: names,
+      },
+    ]
+  })
+}
