@@ -12,13 +12,6 @@ test('measure', async ({ page }) => {
   await page.screenshot({ path: `${folder}/measure.png` })
 })
 
-test('a strip is chosen', async ({ page }) => {
-  await page.goto('/')
-  await line(page, 3).click()
-  await page.getByRole('button', { name: /^Light:/ }).click()
-  await page.screenshot({ path: `${folder}/choose-a-strip.png` })
-})
-
 test('cut', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('link', { name: /^Cut/ }).click()
@@ -77,8 +70,21 @@ test('sums and single lights', async ({ page }) => {
   await page.goto('/plans')
   await page.getByRole('link', { name: 'Firefly jar' }).click()
   await line(page, 1).click()
-  await expect(page.getByTestId('lit-answer')).toBeVisible()
+  await page.getByRole('button', { name: 'which pins' }).click()
+  await expect(page.getByTestId('led-pins')).toBeVisible()
   await page.screenshot({ path: `${folder}/firefly-jar.png` })
+  await page.goto('/plans')
+  await page.getByRole('link', { name: 'Doll house' }).click()
+  await page.getByRole('link', { name: /^Feed/ }).click()
+  await page.getByRole('radio', { name: 'Supplies and use' }).click()
+  await expect(page.getByRole('group', { name: 'Tree of the feed' })).toContainText('rooms, S1')
+  await page.screenshot({ path: `${folder}/doll-house.png` })
+  await page.goto('/plans')
+  await page.getByRole('link', { name: 'Tea table' }).click()
+  await line(page, 1).click()
+  await page.getByRole('button', { name: 'its nodes' }).click()
+  await expect(page.getByTestId('cover-answer')).toBeVisible()
+  await page.screenshot({ path: `${folder}/tea-table.png` })
 })
 
 test('the diagram on paper', async ({ page }) => {
@@ -100,13 +106,6 @@ test('supplies and use', async ({ page }) => {
   await page.getByRole('radio', { name: 'Supplies and use' }).click()
   await expect(page.locator('.apexcharts-svg')).toBeVisible()
   await page.screenshot({ path: `${folder}/supplies.png` })
-})
-
-test('a wardrobe', async ({ page }) => {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Wardrobe rails' }).click()
-  await expect(page.getByTestId('cut-state')).not.toHaveText('…')
-  await page.screenshot({ path: `${folder}/wardrobe-rails.png` })
 })
 
 test('plans', async ({ page }) => {

@@ -15,6 +15,7 @@ import { jointsOf } from '../core/wire/lists'
 import { wiredPlan } from '../core/wired-plan'
 import { cutsCsv } from '../formats/csv-cuts'
 import { feedsCsv } from '../formats/csv-feeds'
+import { plugsCsv } from '../formats/csv-plugs'
 import { jointsCsv, pixelsCsv, wiresCsv } from '../formats/csv-wires'
 import { readPlanFile } from '../formats/plan-file'
 import { solutionJson } from '../formats/solution-json'
@@ -127,6 +128,7 @@ function solveCommand(file: string, options: { volts?: boolean }): void {
 const csvKinds: Readonly<Record<string, (plan: Plan) => string>> = {
   cuts: (plan) => cutsCsv(tally(plan).reels),
   feeds: (plan) => feedsCsv(tally(plan)),
+  plugs: (plan) => plugsCsv(tally(plan)),
   wires: (plan) => wiresCsv(wiredPlan(plan).circuit),
   joints: (plan) => jointsCsv(jointsOf(wiredPlan(plan).circuit, plan), plan.wiring.ticks),
   pixels: (plan) => {

@@ -20,7 +20,7 @@ export interface BranchDrawing {
 
 /** Height of a row, and of a column the least and the most width, px. */
 const rowPx = 50
-const columnPx = { least: 166, most: 236 } as const
+const columnPx = { least: 148, most: 236 } as const
 
 const depthOf = ({ branches }: Branch): number =>
   branches.reduce((deepest, one) => Math.max(deepest, depthOf(one)), 0) + 1

@@ -35,7 +35,8 @@ function factsOf({ document }: StoredPlan): string {
   if (runs.length === 0) return 'nothing to light yet'
   return [
     `${String(runs.length)} ${runs.length === 1 ? 'place' : 'places'}`,
-    formatQuantity(totals.lightLengthMm / 1000, 'm'),
+    ...(totals.lightLengthMm > 0 ? [formatQuantity(totals.lightLengthMm / 1000, 'm')] : []),
+    ...(totals.singleLights > 0 ? [formatQuantity(totals.singleLights, 'lights')] : []),
     ...(totals.pixels > 0 ? [formatQuantity(totals.pixels, 'px')] : []),
     formatQuantity(totals.peakCurrentA, 'A'),
   ].join(' · ')

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { plugsCsv } from '../../formats/csv-plugs'
 import { change } from '../plan/commands'
 import { emptyPlan } from '../plan/empty'
 import type { Junction, Lights, Plan } from '../plan/plan'
@@ -55,6 +56,20 @@ describe('grains that are plugged together, by hand', () => {
     const plugged = wiring.joints.filter(({ kind }) => kind === 'plug')
     expect(plugged.map(({ where }) => where)).toEqual(['g, S1', 'g, S2', 'g, every light'])
     expect(wiring.joints.some(({ kind }) => kind === 'solder')).toBe(false)
+  })
+
+  it('are listed one by one, with what is put between', () => {
+    const rows = plugsCsv(tally(grains('g string 4 @ 700')))
+      .trimEnd()
+      .split('\r\n')
+    // From the middle of 2100: 1050 and 350, a tenth more, less 300.
+    expect(rows.slice(1)).toEqual([
+      'g,1,S1,splitter of 6,0,150,',
+      'g,1,S1,light 1,1155,300,1000',
+      'g,1,S1,light 2,385,300,200',
+      'g,1,S1,light 3,385,300,200',
+      'g,1,S1,light 4,1155,300,1000',
+    ])
   })
 
   it('one alone needs no splitter', () => {
