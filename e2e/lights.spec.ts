@@ -196,3 +196,98 @@ test('a light of one’s own is kept for every plan', async ({ page }) => {
   await page.getByRole('option', { name: /^frosted globe/ }).click()
   await expect(page.getByTestId('lit-answer')).toHaveText(/0\.060 A at 24 V/)
 })
+
+test('runs of single lights hang on a splitter of the plan, and are told when it is full', async ({
+  page,
+}) => {
+  await openEmptyPlan(page)
+  for (const name of ['left', 'right', 'roof']) {
+    await page.keyboard.type(`${name} string 3 @ 60`)
+    await page.keyboard.press('Enter')
+  }
+  const card = page.getByRole('region', { name: 'Single lights' })
+  for (const number of [1, 2, 3]) {
+    await line(page, number).click()
+    await card.getByRole('button', { name: /^Single lights:/ }).click()
+    await page.getByRole('option', { name: /^pre-wired 12 V grain/ }).click()
+    await expect(page.getByTestId('lit-answer')).toContainText('0.045 A')
+  }
+  await page.getByRole('link', { name: /^Feed/ }).click()
+  await page.getByRole('radio', { name: 'Supplies and use' }).click()
+  await expect(page.getByRole('region', { name: 'Supplies' })).toContainText('left right roof')
+  const junctions = page.getByRole('region', { name: 'Junctions' })
+  await junctions.getByRole('button', { name: 'Junction' }).click()
+  await junctions.getByLabel('Kind of junction').selectOption('splitter')
+  await junctions.getByLabel('Ways of the splitter').selectOption('2 ways')
+  await junctions.getByRole('button', { name: 'feed all from it' }).click()
+  const tree = page.getByRole('group', { name: 'Tree of the feed' })
+  await expect(tree).toContainText('1 plug short')
+  await expect(tree).toContainText('135 mA')
+  await verdict(page, 'ports-short').getByRole('button', { name: 'a splitter of 3' }).click()
+  await expect(tree).toContainText('full')
+  await expect(junctions.getByLabel('Ways of the splitter')).toHaveValue('3')
+
+  await page.getByRole('radio', { name: 'Tapes' }).click()
+  const leads = page.getByRole('region', { name: 'Leads to single lights' })
+  await leads.getByRole('button', { name: 'its lead' }).nth(2).click()
+  const lead = page.getByRole('group', { name: 'Lead of roof' })
+  await lead.getByLabel('Length, measured').fill('1.5 m')
+  await lead.getByLabel('Length, measured').press('Enter')
+  await lead.getByLabel('From').selectOption('its supply')
+  await expect(leads).toContainText('3 lights · 1500 mm of 0.045 A')
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  expect(violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([])
+  await lead.getByRole('button', { name: 'Remove this feed' }).click()
+  await expect(lead).toHaveCount(0)
+  await page.getByRole('radio', { name: 'Supplies and use' }).click()
+  await expect(tree).toContainText('1 free')
+})
+
+test('cables of wires home follow the house rule', async ({ page }) => {
+  await openEmptyPlan(page)
+  await page.keyboard.type('ceiling scatter 20 drop 40 cm')
+  const cables = page.locator('[data-figure^="cables."]')
+  await expect(cables).toContainText('cables of 8')
+  await expect(cables).toContainText('3')
+  await page.getByRole('button', { name: 'House rules' }).click()
+  await page.getByLabel('Wires home come in cables of').fill('4')
+  await page.getByLabel('Wires home come in cables of').press('Enter')
+  await page.keyboard.press('Escape')
+  await expect(cables).toContainText('cables of 4')
+  await expect(cables).toContainText('7')
+})
+
+test('a matrix worked out by itself goes onto a pad, LEDs and all', async ({ page }) => {
+  await openEmptyPlan(page)
+  await page.getByRole('link', { name: 'Sums' }).click()
+  await page.getByRole('link', { name: /^Scanned matrix/ }).click()
+  await page.getByLabel('Rows', { exact: true }).fill('3')
+  await page.getByRole('button', { name: /onto its pad, red LEDs/ }).click()
+  await expect(page.getByText(/has it\. Ctrl\+Z/)).toBeVisible()
+  await page.goBack()
+  await page.goBack()
+  await expect(line(page, 2)).toHaveValue('matrix grid 3 x 6 @ 20')
+  await line(page, 2).click()
+  await expect(
+    page.getByRole('region', { name: 'Single lights' }).getByLabel('Driven by'),
+  ).toHaveValue('matrix')
+})
+
+test('in a narrow window dialogs stay within it', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  for (const [plan, button] of [
+    ['Doll house', 'splitters and plugs'],
+    ['Tea table', 'its nodes'],
+    ['Firefly jar', 'which pins'],
+  ] as const) {
+    await page.goto('/plans')
+    await page.getByRole('link', { name: plan }).click()
+    await line(page, 1).click()
+    await page.getByRole('button', { name: button }).click()
+    const close = page.getByRole('dialog').getByRole('button', { name: 'Close' })
+    const box = (await close.boundingBox())!
+    expect(box.x + box.width).toBeLessThan(390)
+    await close.click()
+    await expect(page.getByRole('dialog')).toHaveCount(0)
+  }
+})

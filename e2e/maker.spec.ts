@@ -28,7 +28,7 @@ test('a shelf from the first line to a plan that holds, out to a file and in aga
     lines: { feeds?: { pad: number | string }[] }[]
     rules: { joins: { areAllowed: boolean } }
   }
-  expect(file.version).toBe(3)
+  expect(file.version).toBe(4)
   expect(file.lines[0]?.feeds?.map(({ pad }) => pad)).toEqual([0, 'end'])
   expect(file.rules.joins.areAllowed).toBe(true)
   await expect(page.getByTestId('saved')).toContainText('saved on this device')
@@ -115,9 +115,9 @@ test('a photo and places survive a reload; the drawing zooms, pans and fits agai
   const larger = (await page.locator('[data-run]').boundingBox())!
   expect(larger.width).toBeGreaterThan(before.width * 1.15)
   const drawing = (await page.getByRole('region', { name: 'Drawing' }).boundingBox())!
-  await page.mouse.move(drawing.x + 12, drawing.y + drawing.height - 60)
+  await page.mouse.move(drawing.x + 12, drawing.y + 60)
   await page.mouse.down()
-  await page.mouse.move(drawing.x + 72, drawing.y + drawing.height - 90, { steps: 4 })
+  await page.mouse.move(drawing.x + 72, drawing.y + 30, { steps: 4 })
   await page.mouse.up()
   const panned = (await page.locator('[data-run]').boundingBox())!
   expect(panned.x - larger.x).toBeCloseTo(60, 0)

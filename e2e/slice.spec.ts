@@ -192,7 +192,7 @@ test('two tabs do not overwrite each other', async ({ page, context }) => {
 test('plans are made, renamed, duplicated, deleted and brought back', async ({ page }) => {
   await page.goto('/plans')
   const cards = page.getByRole('listitem')
-  await expect(cards).toHaveCount(5)
+  await expect(cards).toHaveCount(7)
   await page.getByRole('button', { name: 'Duplicate Bay-window nook' }).click()
   await page.getByRole('button', { name: 'Rename Bay-window nook copy' }).click()
   await page.getByLabel('Name of the plan').fill('Hall bench')

@@ -102,6 +102,7 @@ describe('remedies', () => {
           strips: [{ ...shippedStrips[0]!, id: 'own', nameplateWPerM: 20 }],
           supplies: [],
           boards: [],
+          lights: [],
         },
       }),
     ],

@@ -99,6 +99,7 @@ const junctionNames = { terminals: 'terminal block', splitter: 'splitter', track
           of
           <select
             class="field w-auto py-0.5"
+            aria-label="Ways of the splitter"
             :value="waysOf(junction)"
             @change="putJunction(junction, { ways: numberOf($event) })"
           >

@@ -8,6 +8,7 @@ import type { Settable } from '../../core/plan/with-set'
 import { formatLength, formatQuantity, significant } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
 import type { TallyLead } from '../../core/tally'
+import { valueOf } from './value-of'
 
 type Lead = Pick<Feed | Junction, 'from' | 'wire' | 'lengthMm' | 'fuse'>
 
@@ -27,10 +28,6 @@ const fuseText = computed(() => {
   return fuse === null ? 'none fits' : `${significant(fuse)} A`
 })
 
-const valueOf = (event: Event): string =>
-  event.target instanceof HTMLSelectElement || event.target instanceof HTMLInputElement
-    ? event.target.value
-    : ''
 function setLength(event: Event): void {
   const text = valueOf(event)
   const input = event.target

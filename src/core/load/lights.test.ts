@@ -1,5 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { readPlanFile, writePlanFile } from '../../formats/plan-file'
+import { squareWay } from '../measure/geometry'
+import { placer } from '../measure/layout'
 import { change } from '../plan/commands'
 import { emptyPlan } from '../plan/empty'
 import type { Lights, Plan, Signal } from '../plan/plan'
@@ -231,4 +234,100 @@ describe('verdicts on single lights', () => {
     const after = tally(change(plan, first.commands).plan).verdicts
     expect(after.filter(({ id }) => id === verdict!.id)).toEqual([])
   })
+})
+
+describe('wires home', () => {
+  const homeOf = (plan: Plan): [wires: number, metres: number | null, cables: number | null] => {
+    const figures = tally(plan).roll.flatMap((section) => section.figures)
+    const [home, cables] = ['home.l', 'cables.l'].map((id) => figures.find((one) => one.id === id))
+    return [cables?.operands[0]?.value ?? 0, home?.value ?? null, cables?.value ?? null]
+  }
+  /** Lights 100 apart on a line, the controller at the first of them. */
+  const placed = (lights: Lights, text = 'a string 20 @ 100'): Plan => {
+    const plan = planOf(text, lights)
+    return {
+      ...plan,
+      lines: plan.lines.map((line) => ({ ...line, place: { x: 0, y: 0, degrees: 0 } })),
+      bench: { furniture: [], controllerAt: [0, 0] },
+      rules: { ...plan.rules, slack: 0 },
+    }
+  }
+  const y = (plan: Plan): number => wiredPlan(plan).measured.runs[0]!.lights[0]![1]
+
+  it('of twenty on outputs of their own: each its way, in cables of eight with one in common', () => {
+    const plan = placed({ part: 'led-red', drive: 'sink' })
+    expect(y(plan)).toBe(0)
+    // 0 + 100 + … + 1900 mm, all turned once; 7 wires of a cable's 8.
+    const [wires, metres, cables] = homeOf(plan)
+    expect([wires, cables]).toEqual([20, 3])
+    const { layout, hidden, measured } = wiredPlan(plan)
+    const at = placer(measured.runs[0]!, layout.placed[0]!.place)
+    const ways = measured.runs[0]!.lights.map((light) => squareWay(at(light), hidden.controller))
+    expect(metres).toBeCloseTo(ways.reduce((a, b) => a + b, 0) / 1000, 9)
+  })
+
+  it('of groups in series: one each', () => {
+    expect(homeOf(placed({ part: 'led-red', drive: 'sink', inSeries: 2 }))[0]).toBe(10)
+  })
+
+  it('in thinner cables there are more of them', () => {
+    const plan = placed({ part: 'led-red', drive: 'pins' })
+    const four = { ...plan, rules: { ...plan.rules, cableWires: 4 } }
+    expect(homeOf(four)[2]).toBe(7)
+  })
+
+  it('hang with their drops, whatever drives them, unless they are plugged together', () => {
+    const drop = (lights: Lights): number | null =>
+      homeOf(placed(lights, 'a scatter 5 drop 300'))[1]
+    const without = homeOf(placed({ part: 'led-red' }, 'a scatter 5'))[1]!
+    expect(drop({ part: 'led-red' })).toBeCloseTo(without + 5 * 0.3, 9)
+    expect(drop({ part: 'grain-12v' })).toBeNull()
+    expect(drop({ part: 'grain-12v', joining: 'solder' })).not.toBeNull()
+    expect(homeOf(placed({ part: 'led-red' }))[1]).toBeNull()
+  })
+})
+
+it('too few pins: a matrix between pins takes the fewest, and is offered', () => {
+  const plan = planOf(
+    'm grid 6 x 9 @ 22',
+    { part: 'led-red', drive: 'matrix' },
+    { board: 'tiny-5v' },
+  )
+  const found = tally(plan).verdicts.find(({ code }) => code === 'pins-short')
+  const remedy = found!.remedies.find(({ label }) => label === 'lights between pins, on 8')
+  const after = change(plan, remedy!.commands).plan
+  // 8 × 7 = 56 of 54, in place of 6 + 9.
+  expect(wiredPlan(plan).signal.needs).toHaveLength(15)
+  expect(wiredPlan(after).signal.needs).toHaveLength(8)
+})
+
+it('a resistor’s tolerance is told as what it lets through', () => {
+  const plan = planOf('a string 3 @ 90', { part: 'led-red' })
+  const figure = tally(plan)
+    .roll.flatMap(({ figures }) => figures)
+    .find(({ id }) => id === 'resistor.l')
+  // 3 V on 150 Ω ± 5 %: 157.5 and 142.5 Ω.
+  expect(figure?.rule).toContain('19 mA to 21.1 mA each with ±5 %')
+})
+
+it('lights of one’s own are worked with like those that ship', () => {
+  const own = {
+    id: 'own-globe',
+    name: 'frosted globe',
+    kind: 'fixed' as const,
+    volts: 24,
+    mA: 40,
+    leds: 6,
+    tint: '#ffe0b0',
+    holeMm: 20,
+    price: 2,
+  }
+  const plan = change(planOf('hall string 5 @ 400', { part: 'led-red' }, {}, 'brick-24v-1'), [
+    { do: 'own-light', light: own },
+    { do: 'set-lines', lines: ['l'], set: { lights: { part: 'own-globe' } } },
+  ]).plan
+  expect(readPlanFile(writePlanFile(plan))).toEqual({ ok: true, plan })
+  expect(litOf(plan)).toMatchObject({ peakA: 0.2, supplyV: 24, part: own })
+  const without = readPlanFile(writePlanFile({ ...plan, own: { ...plan.own, lights: [] } }))
+  expect(!without.ok && without.issues[0]).toMatchObject({ path: 'lines[0].lights.part' })
 })

@@ -83,5 +83,5 @@ function readersFor(
 }
 
 /** Columns of a grid: lights of one column stand below each other. */
-export const columnsOf = ({ lights }: Pick<MeasuredRun, 'lights'>): number =>
+const columnsOf = ({ lights }: Pick<MeasuredRun, 'lights'>): number =>
   new Set(lights.map(([x]) => Math.round(x * 10))).size

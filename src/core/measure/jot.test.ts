@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { readLine } from './jot'
+import { distance, type Point } from './geometry'
+import { readLine, withWord } from './jot'
 import { runNamer } from './measure'
 
 interface JotCase {
@@ -215,5 +216,40 @@ describe('lines that only a hand or a file makes whole', () => {
   ])('%s says what it wants', (text, expected) => {
     const reading = readLine(text)
     expect(reading.kind === 'error' && reading.message).toMatch(expected)
+  })
+})
+
+describe('a grid that is laid as a string', () => {
+  const lightsOf = (text: string): readonly Point[] => {
+    const read = readLine(text)
+    if (read.kind !== 'run') throw new Error(`${text} was not read`)
+    return read.lights
+  }
+
+  it('has the same lights, each as near to the next as its neighbours are', () => {
+    const sizes = fc.tuple(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 1, max: 9 }))
+    fc.assert(
+      fc.property(sizes, fc.integer({ min: 20, max: 90 }), ([rows, columns], pitch) => {
+        const text = `t grid ${String(rows)} x ${String(columns)} @ ${String(pitch)}`
+        const [plain, zigzag] = [lightsOf(text), lightsOf(`${text} zigzag`)]
+        const sorted = (points: readonly Point[]): string[] => points.map(String).toSorted()
+        expect(sorted(zigzag)).toEqual(sorted(plain))
+        for (const [index, light] of zigzag.entries())
+          if (index > 0) expect(distance(light, zigzag[index - 1]!)).toBeCloseTo(pitch, 9)
+      }),
+    )
+  })
+
+  it('the word goes behind the measures, before a comment', () => {
+    expect(withWord('top grid 2 x 3 @ 50', 'zigzag')).toBe('top grid 2 x 3 @ 50 zigzag')
+    expect(withWord('top grid 2 x 3 @ 50  # oak', 'zigzag')).toBe(
+      'top grid 2 x 3 @ 50 zigzag # oak',
+    )
+    expect(withWord('"# 1" grid 2 x 3 @ 50', 'zigzag')).toBe('"# 1" grid 2 x 3 @ 50 zigzag')
+  })
+
+  it('says what is too much behind it', () => {
+    const read = readLine('top grid 2 x 3 @ 50 zigzag 7')
+    expect(read.kind).toBe('error')
   })
 })

@@ -218,6 +218,7 @@ describe('boards', () => {
             ],
             supplies: [],
             boards: [],
+            lights: [],
           },
         },
       ),
@@ -262,7 +263,7 @@ describe('boards', () => {
       [{ text: 'shelf 900' }],
       { board: 'small-5v' },
       {
-        own: { strips: [], supplies: [], boards: [noted] },
+        own: { strips: [], supplies: [], boards: [noted], lights: [] },
       },
     )
     expect(ofCode(plan, 'board-quirk')?.text).toContain('its clock stops the data')

@@ -134,6 +134,7 @@ describe('verdicts name what, by how much, and the way out', () => {
           strips: [{ ...shippedStrips[1]!, id: 'own', name: 'own', nameplateWPerM }],
           supplies: [],
           boards: [],
+          lights: [],
         },
       })
     expect(said(own(18))).toEqual([])
