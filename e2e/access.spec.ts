@@ -17,7 +17,8 @@ test('the whole slice with the keyboard alone', async ({ page }) => {
     throw new Error(`the Tab key does not reach ${String(name)}`)
   }
   await page.goto('/plans')
-  await tabTo(/New plan/)
+  await expect(page.getByRole('listitem').first()).toBeVisible()
+  await tabTo(/^\s*New plan/)
   await press('Enter')
   await expect(line(page, 1)).toBeFocused()
   await page.keyboard.type('rail 3000')

@@ -148,6 +148,8 @@ test('a board of one’s own; a note on a board goes with it into every plan', a
   await page.getByLabel('Disturbs timing?').fill('radio steals time')
   await page.getByLabel('Disturbs timing?').press('Enter')
   await expect(verdict(page, 'board-quirk')).toContainText('radio steals time')
+  // What is kept for every plan is kept by then too.
+  await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
   await openEmptyPlan(page)
   await page.keyboard.type('shelf 900')
   await page.getByRole('link', { name: /^Signal/ }).click()
