@@ -23,7 +23,7 @@ test('a wire or a terminal chosen on the diagram shows where it goes, in the lis
 }) => {
   await openWire(page)
   await expect(page.getByTestId('wire-state')).toHaveText('58 joints')
-  await page.locator('text[data-wire="W9"]').click()
+  await page.getByText('W9 W10 ·').click()
   await expect(page.getByTestId('chosen-wire')).toContainText(
     'W9 · Supply A right ledge + → right ledge +',
   )

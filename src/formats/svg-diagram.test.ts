@@ -5,8 +5,8 @@ import { diagramOf } from '../core/wire/diagram'
 import type { Diagram } from '../core/wire/drawn'
 import { wiredPlan } from '../core/wired-plan'
 import { demoPlan } from '../testing/demo-plan'
-import { diagramSvg, diagramTree, wireTint } from './svg-diagram'
-import type { SvgNode } from './svg-tree'
+import { diagramSvg, diagramTree, litTree, wireTint } from './svg-diagram'
+import { svgSlices, svgText, type SvgNode } from './svg-tree'
 
 const drawn = (plan: Plan): Diagram => {
   const { circuit, cuts, signal } = wiredPlan(plan)
@@ -27,7 +27,7 @@ const words = ({ children }: SvgNode): string =>
 
 describe('the picture of the wiring', () => {
   it('draws every wire in its colour, and a legend of those that are used', () => {
-    const tree = diagramTree(nookDiagram, nook, { theme: 'bench' })
+    const tree = diagramTree(nookDiagram, nook, 'bench')
     for (const { wire } of nookDiagram.wires) {
       const [own] = having(tree, 'data-wire').filter(
         ({ tag, attributes }) => tag === 'g' && attributes['data-wire'] === wire.name,
@@ -51,29 +51,41 @@ describe('the picture of the wiring', () => {
     expect(svg).not.toContain(wireTint.red)
   })
 
-  it('dims what is not chosen, and lights what is', () => {
-    const opacities = (lit: ReadonlySet<string>, name: string): unknown[] =>
-      having(diagramTree(nookDiagram, nook, { theme: 'bench', lit }), 'data-wire')
-        .filter(({ tag, attributes }) => tag === 'g' && attributes['data-wire'] === name)
-        .map(({ attributes }) => attributes.opacity)
-    expect(opacities(new Set(), 'W1')).toEqual([1])
-    expect(opacities(new Set(['W1']), 'W1')).toEqual([1])
-    expect(opacities(new Set(['W2']), 'W1')).toEqual([0.25])
+  it('tells of all that is of a wire which one: what is not chosen can be dimmed by that', () => {
+    const named = having(diagramTree(nookDiagram, nook, 'bench'), 'data-wire')
+    const names = new Set(nookDiagram.wires.map(({ wire }) => wire.name))
+    expect(new Set(named.map(({ attributes }) => attributes['data-wire']))).toEqual(names)
+    const signs = nookDiagram.wires.reduce((sum, drawn) => sum + drawn.signs.length, 0)
+    const fuses = nookDiagram.wires
+      .flatMap((drawn) => drawn.signs)
+      .filter(({ kind }) => kind === 'fuse')
+    expect(named).toHaveLength(names.size + nookDiagram.labels.length + signs + fuses.length)
   })
 
-  it('marks the block or the terminal that is chosen', () => {
-    const marks = (litPlace: string): number =>
-      all(diagramTree(nookDiagram, nook, { theme: 'bench', litPlace })).filter(
-        ({ attributes: { stroke, fill } }) => stroke === '#ffb84d' || fill === '#ffb84d',
-      ).length
-    const none = marks('nothing')
-    expect(marks('board')).toBe(none + 1)
-    expect(marks('board/G4')).toBe(none + 1)
-    expect(marks('run:seat')).toBe(none + 1)
+  it('lights what is chosen over the rest: its wires with their signs and notes, and its place', () => {
+    const over = (wires: readonly string[], place?: string): SvgNode =>
+      litTree(nookDiagram, { wires: new Set(wires), place })
+    const names = having(over(['W1']), 'data-wire').map(({ attributes }) => attributes['data-wire'])
+    expect(new Set(names)).toEqual(new Set(['W1']))
+    expect(words(over(['W1']))).toContain('7.5 A')
+    expect(over([]).children).toEqual([])
+    expect(over([], 'board').children).toHaveLength(1)
+    expect(over([], 'board/G4').children).toHaveLength(1)
+    const frame = (tree: SvgNode): unknown => tree.attributes.viewBox
+    expect(frame(over(['W1']))).toBe(frame(diagramTree(nookDiagram, nook, 'bench')))
+  })
+
+  it('comes in slices that are the same picture when they are put together', () => {
+    const tree = diagramTree(nookDiagram, nook, 'bench')
+    for (const parts of [1, 50, 400, 1e6]) {
+      const [root, ...rest] = svgSlices(tree, parts)
+      expect(root.replace(/<\/svg>$/, '') + rest.join('') + '</svg>').toBe(svgText(tree))
+      expect(rest.length === 0).toBe(parts === 1e6)
+    }
   })
 
   it('says the fuse beside its sign, and the mains caution in every supply', () => {
-    const text = words(diagramTree(nookDiagram, nook, { theme: 'paper' }))
+    const text = words(diagramTree(nookDiagram, nook, 'paper'))
     expect(text).toContain('7.5 A')
     expect(text).toContain('fixed mains wiring is for a')
     expect(text).toContain('1000 µF 6.3 V')

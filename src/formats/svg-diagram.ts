@@ -2,7 +2,7 @@ import type { Point } from '../core/measure/geometry'
 import type { WireColour, WireRole } from '../core/plan/choices'
 import { wireRoles } from '../core/plan/choices'
 import type { Plan } from '../core/plan/plan'
-import type { Diagram, DrawnBlock, DrawnWire } from '../core/wire/drawn'
+import type { Diagram, DrawnBlock, DrawnLabel, DrawnWire } from '../core/wire/drawn'
 import { node, svgText, type SvgNode } from './svg-tree'
 
 /** How the colours of wires look. */
@@ -58,12 +58,10 @@ const themes: Readonly<Record<'bench' | 'paper', Theme>> = {
   },
 }
 
-export interface DiagramLook {
-  readonly theme: 'bench' | 'paper'
-  /** Names of the wires that are lit up. */
-  readonly lit?: ReadonlySet<string>
-  /** The block or terminal that is lit up. */
-  readonly litPlace?: string | undefined
+/** What is lit up: wires by their names, and the block or terminal that was chosen. */
+export interface DiagramLit {
+  readonly wires: ReadonlySet<string>
+  readonly place: string | undefined
 }
 
 const d = (points: readonly Point[]): string =>
@@ -80,49 +78,23 @@ const text = (
   more: SvgNode['attributes'] = {},
 ): SvgNode => node('text', { x, y, 'font-size': size, fill, ...more }, words)
 
-/** The wiring as a tree of SVG, whose wires and terminals can be told by `data-wire` and `data-terminal`. */
+/** The wiring as a tree of SVG: all that is of a wire has its name in `data-wire`, terminals are told by `data-terminal`. */
 export function diagramTree(
-  { blocks, wires, labels, capacitors, width, height, isClose }: Diagram,
+  diagram: Diagram,
   { wiring, name }: Pick<Plan, 'wiring' | 'name'>,
-  look: DiagramLook,
+  look: keyof typeof themes,
 ): SvgNode {
-  const theme = themes[look.theme]
-  const lit = look.lit ?? new Set<string>()
-  const isDim = (wireName: string): boolean => lit.size > 0 && !lit.has(wireName)
+  const { blocks, wires, labels, capacitors, width, height, isClose } = diagram
+  const theme = themes[look]
   return node(
     'svg',
-    {
-      xmlns: 'http://www.w3.org/2000/svg',
-      viewBox: `0 0 ${width.toFixed(0)} ${height.toFixed(0)}`,
-      width: width.toFixed(0),
-      height: height.toFixed(0),
-      'font-family': 'Figtree Variable, Figtree, Helvetica, Arial, sans-serif',
-      role: 'img',
-      'aria-label': `Wiring of ${name}`,
-    },
-    look.theme === 'paper' ? node('rect', { width, height, fill: theme.ground }) : undefined,
+    { ...frameOf(diagram), role: 'img', 'aria-label': `Wiring of ${name}` },
+    look === 'paper' ? node('rect', { width, height, fill: theme.ground }) : undefined,
     legend(wiring.colours, new Set(wires.map(({ wire }) => wire.role)), theme),
-    ...blocks.filter(({ block }) => block.kind === 'run').map((drawn) => run(drawn, theme, look)),
-    ...wires.map((drawn) =>
-      wireNode(drawn, theme, {
-        isDim: isDim(drawn.wire.name),
-        isLit: lit.has(drawn.wire.name),
-        width: isClose ? 1.5 : 2.4,
-      }),
-    ),
-    ...blocks.filter(({ block }) => block.kind !== 'run').map((drawn) => box(drawn, theme, look)),
-    ...wires.flatMap(({ signs, wire }) =>
-      signs.flatMap(({ kind, at, text: words }) => [
-        sign(kind, at, theme, isDim(wire.name)),
-        ...(kind === 'fuse' && !isClose
-          ? [
-              text(at[0] + 12, at[1] - 3, words, 10, theme.soft, {
-                opacity: isDim(wire.name) ? 0.3 : 1,
-              }),
-            ]
-          : []),
-      ]),
-    ),
+    ...blocks.filter(({ block }) => block.kind === 'run').map((drawn) => run(drawn, theme)),
+    ...wires.map((drawn) => wireNode(drawn, theme, isClose)),
+    ...blocks.filter(({ block }) => block.kind !== 'run').map((drawn) => box(drawn, theme)),
+    ...wires.flatMap((drawn) => signNodes(drawn, theme, isClose)),
     ...blocks.filter(({ block }) => block.kind === 'run').map((drawn) => runTitle(drawn, theme)),
     ...capacitors.map(({ at: [x, y], heightPx, text: words }) =>
       node(
@@ -141,14 +113,69 @@ export function diagramTree(
             ]),
       ),
     ),
-    ...labels.map(({ text: words, at: [x, y], wires: names }) =>
-      text(x, y, words, 11, theme.soft, {
-        'data-wire': names[0] ?? '',
-        opacity: names.every(isDim) ? 0.3 : 1,
-      }),
-    ),
+    ...labels.map((label) => noteNode(label, theme)),
   )
 }
+
+/** What is lit up, to lie over the dimmed rest: the same size, and nothing else in it. */
+export function litTree(diagram: Diagram, { wires: lit, place }: DiagramLit): SvgNode {
+  const { blocks, wires, labels, isClose } = diagram
+  const theme = themes.bench
+  const own = wires.filter(({ wire }) => lit.has(wire.name))
+  const terminal = blocks.flatMap(({ terminals }) => terminals).find(({ id }) => id === place)
+  const block = blocks.find((drawn) => drawn.block.id === place)
+  return node(
+    'svg',
+    { ...frameOf(diagram), 'aria-hidden': 'true' },
+    ...own.map(({ points }) =>
+      node('path', {
+        d: d(points),
+        fill: 'none',
+        stroke: theme.mark,
+        'stroke-width': 7,
+        'stroke-linejoin': 'round',
+        opacity: 0.55,
+      }),
+    ),
+    ...own.map((drawn) => wireNode(drawn, theme, isClose)),
+    ...own.flatMap((drawn) => signNodes(drawn, theme, isClose)),
+    ...labels
+      .filter(({ wires: names }) => names.some((one) => lit.has(one)))
+      .map((label) => noteNode(label, theme)),
+    block &&
+      node('rect', {
+        x: block.x,
+        y: block.y,
+        width: block.width,
+        height: block.height,
+        rx: 5,
+        fill: 'none',
+        stroke: theme.mark,
+        'stroke-width': 2,
+      }),
+    terminal && node('circle', { cx: terminal.at[0], cy: terminal.at[1], r: 5, fill: theme.mark }),
+  )
+}
+
+const frameOf = ({ width, height }: Diagram): SvgNode['attributes'] => ({
+  xmlns: 'http://www.w3.org/2000/svg',
+  viewBox: `0 0 ${width.toFixed(0)} ${height.toFixed(0)}`,
+  width: width.toFixed(0),
+  height: height.toFixed(0),
+  'font-family': 'Figtree Variable, Figtree, Helvetica, Arial, sans-serif',
+})
+
+const noteNode = ({ text: words, at: [x, y], wires }: DrawnLabel, theme: Theme): SvgNode =>
+  text(x, y, words, 11, theme.soft, { 'data-wire': wires[0] ?? '' })
+
+/** What sits in a wire, and how strong its fuse is. */
+const signNodes = ({ signs, wire }: DrawnWire, theme: Theme, isClose: boolean): SvgNode[] =>
+  signs.flatMap(({ kind, at, text: words }) => [
+    sign(kind, at, theme, wire.name),
+    ...(kind === 'fuse' && !isClose
+      ? [text(at[0] + 12, at[1] - 3, words, 10, theme.soft, { 'data-wire': wire.name })]
+      : []),
+  ])
 
 function legend(
   colours: Plan['wiring']['colours'],
@@ -194,35 +221,14 @@ const cased = (points: readonly Point[], tint: string, theme: Theme, width = 2.4
   }),
 ]
 
-function wireNode(
-  { wire, points }: DrawnWire,
-  theme: Theme,
-  {
-    isDim,
-    isLit,
-    width,
-  }: { readonly isDim: boolean; readonly isLit: boolean; readonly width: number },
-): SvgNode {
-  return node(
+const wireNode = ({ wire, points }: DrawnWire, theme: Theme, isClose: boolean): SvgNode =>
+  node(
     'g',
-    { 'data-wire': wire.name, opacity: isDim ? 0.25 : 1, cursor: 'pointer' },
+    { 'data-wire': wire.name, cursor: 'pointer' },
     node('title', {}, `${wire.name}, ${wire.role}, ${wire.colour}`),
     node('path', { d: d(points), fill: 'none', stroke: 'transparent', 'stroke-width': 9 }),
-    ...(isLit
-      ? [
-          node('path', {
-            d: d(points),
-            fill: 'none',
-            stroke: theme.mark,
-            'stroke-width': 7,
-            'stroke-linejoin': 'round',
-            opacity: 0.55,
-          }),
-        ]
-      : []),
-    ...cased(points, wireTint[wire.colour], theme, width),
+    ...cased(points, wireTint[wire.colour], theme, isClose ? 1.5 : 2.4),
   )
-}
 
 const titled = (drawn: DrawnBlock, theme: Theme): SvgNode[] => [
   text(drawn.x + 10, drawn.y + 18, drawn.block.name, 14, theme.ink, { 'font-weight': 600 }),
@@ -230,20 +236,19 @@ const titled = (drawn: DrawnBlock, theme: Theme): SvgNode[] => [
 ]
 
 /** A terminal, which can be chosen. */
-const dot = (id: string, [x, y]: Point, theme: Theme, litPlace: string | undefined): SvgNode =>
+const dot = (id: string, [x, y]: Point, theme: Theme): SvgNode =>
   node('circle', {
     cx: x,
     cy: y,
-    r: litPlace === id ? 5 : 3,
-    fill: litPlace === id ? theme.mark : theme.ground,
+    r: 3,
+    fill: theme.ground,
     stroke: theme.ink,
     'stroke-width': 1.2,
     'data-terminal': id,
   })
 
-function box(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNode {
+function box(drawn: DrawnBlock, theme: Theme): SvgNode {
   const { block, x, y, width, height } = drawn
-  const isLit = litPlace === block.id
   return node(
     'g',
     { 'data-block': block.id, cursor: 'pointer' },
@@ -254,13 +259,13 @@ function box(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNod
       height,
       rx: block.kind === 'input' ? 16 : 7,
       fill: theme.block,
-      stroke: isLit ? theme.mark : theme.line,
-      'stroke-width': isLit ? 2 : 1.2,
+      stroke: theme.line,
+      'stroke-width': 1.2,
     }),
     ...titled(drawn, theme),
     ...(block.hasMains === true ? mains(drawn, theme) : []),
     ...drawn.terminals.flatMap(({ id, at: [tx, ty], label, side }, index) => [
-      dot(id, [tx, ty], theme, litPlace),
+      dot(id, [tx, ty], theme),
       text(
         side === 'left' ? tx + 8 : tx - 8,
         ty + 4,
@@ -285,9 +290,8 @@ const mains = ({ x, y }: DrawnBlock, theme: Theme): SvgNode[] =>
   ].map((words, index) => text(x + 10, y + 47 + index * 11, words, 9.5, theme.soft))
 
 /** A run as its strip: lights, pieces, arrow. */
-function run(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNode {
+function run(drawn: DrawnBlock, theme: Theme): SvgNode {
   const { block, x, y, width, height, pieces, isMirrored } = drawn
-  const isLit = litPlace === block.id
   const lightsY = y + height - 9
   const isLow = height < 44
   const middle = y + height / 2
@@ -303,8 +307,8 @@ function run(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNod
         height,
         rx: 3,
         fill: theme.strip,
-        stroke: isLit ? theme.mark : theme.line,
-        'stroke-width': isLit ? 2 : 1.2,
+        stroke: theme.line,
+        'stroke-width': 1.2,
       }),
       ...(isLow
         ? []
@@ -328,7 +332,7 @@ function run(drawn: DrawnBlock, theme: Theme, { litPlace }: DiagramLook): SvgNod
     ...drawn.terminals
       .filter(({ id }) => !/ (start|end)$/.test(id))
       .flatMap(({ id, at: [tx, ty], label, side }) => [
-        dot(id, [tx, ty], theme, litPlace),
+        dot(id, [tx, ty], theme),
         ...(side === 'top' || isLow
           ? []
           : [
@@ -369,13 +373,13 @@ function sign(
   kind: DrawnWire['signs'][number]['kind'],
   [x, y]: Point,
   theme: Theme,
-  isDim: boolean,
+  wire: string,
 ): SvgNode {
   const common = {
     fill: theme.ground,
     stroke: theme.ink,
     'stroke-width': 1.3,
-    opacity: isDim ? 0.3 : 1,
+    'data-wire': wire,
   }
   switch (kind) {
     case 'fuse':
@@ -407,4 +411,4 @@ function sign(
 
 /** The wiring as a file, for paper. */
 export const diagramSvg = (diagram: Diagram, plan: Pick<Plan, 'wiring' | 'name'>): string =>
-  `${svgText(diagramTree(diagram, plan, { theme: 'paper' }))}\n`
+  `${svgText(diagramTree(diagram, plan, 'paper'))}\n`

@@ -22,13 +22,38 @@ const escaped = (text: string): string =>
     .replaceAll('>', '&gt;')
     .replaceAll('"', '&quot;')
 
-/** The tree as text of a file. */
-export function svgText({ tag, attributes, children }: SvgNode): string {
-  const own = Object.entries(attributes)
+const opening = ({ tag, attributes }: SvgNode): string =>
+  `<${tag}${Object.entries(attributes)
     .map(([name, value]) => ` ${name}="${escaped(String(value))}"`)
-    .join('')
-  const inner = children
-    .map((child) => (typeof child === 'string' ? escaped(child) : svgText(child)))
-    .join('')
-  return inner === '' ? `<${tag}${own}/>` : `<${tag}${own}>${inner}</${tag}>`
+    .join('')}`
+
+const textOf = (child: SvgNode | string): string =>
+  typeof child === 'string' ? escaped(child) : svgText(child)
+
+/** The tree as text of a file. */
+export function svgText(tree: SvgNode): string {
+  const inner = tree.children.map(textOf).join('')
+  return inner === '' ? `${opening(tree)}/>` : `${opening(tree)}>${inner}</${tree.tag}>`
+}
+
+const partsIn = (child: SvgNode | string): number =>
+  typeof child === 'string' ? 0 : child.children.reduce((sum, one) => sum + partsIn(one), 1)
+
+/**
+ * The tree as texts that can be read one after the other: its root with the first children in it, then the others, each of them with about
+ * as many parts.
+ */
+export function svgSlices(tree: SvgNode, partsEach: number): readonly [root: string, ...string[]] {
+  const slices: SvgNode['children'][number][][] = [[]]
+  let parts = 0
+  for (const child of tree.children) {
+    if (parts >= partsEach) {
+      slices.push([])
+      parts = 0
+    }
+    slices.at(-1)?.push(child)
+    parts += partsIn(child)
+  }
+  const [first = [], ...rest] = slices
+  return [svgText({ ...tree, children: first }), ...rest.map((slice) => slice.map(textOf).join(''))]
 }

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { computed, useTemplateRef, watchEffect } from 'vue'
+import { onScopeDispose, useTemplateRef, watchEffect } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import type { Diagram } from '../../core/wire/drawn'
-import { diagramTree } from '../../formats/svg-diagram'
-import { svgText } from '../../formats/svg-tree'
+import { diagramTree, litTree } from '../../formats/svg-diagram'
+import { svgSlices, svgText } from '../../formats/svg-tree'
 import type { WireChoice } from './wire-choice'
 
 const { diagram, plan, lit, choice } = defineProps<{
@@ -14,18 +14,40 @@ const { diagram, plan, lit, choice } = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [choice: WireChoice | undefined] }>()
 
-const tree = computed(() =>
-  diagramTree(diagram, plan, {
-    theme: 'bench',
-    lit,
-    litPlace: choice?.kind === 'place' ? choice.id : undefined,
-  }),
-)
-/** As text: a plan of hundreds of runs has tens of thousands of parts, and the browser's own reader is fastest. All words in it are escaped. */
 const picture = useTemplateRef<HTMLElement>('picture')
+const overlay = useTemplateRef<HTMLElement>('overlay')
+
+// As text: a plan of hundreds of runs has tens of thousands of parts, and the browser's own reader is fastest. All words in it are escaped.
+// So many parts are read and set out within a frame; the others follow in the next ones.
+const partsAFrame = 1_200
+let frame = 0
 watchEffect(
   () => {
-    if (picture.value !== null) picture.value.innerHTML = svgText(tree.value)
+    cancelAnimationFrame(frame)
+    if (picture.value === null) return
+    const [root, ...rest] = svgSlices(diagramTree(diagram, plan, 'bench'), partsAFrame)
+    picture.value.innerHTML = root
+    const svg = picture.value.firstElementChild
+    const more = (): void => {
+      const slice = rest.shift()
+      if (slice === undefined || svg === null) return
+      svg.insertAdjacentHTML('beforeend', slice)
+      frame = requestAnimationFrame(more)
+    }
+    frame = requestAnimationFrame(more)
+  },
+  { flush: 'post' },
+)
+onScopeDispose(() => {
+  cancelAnimationFrame(frame)
+})
+// What is chosen lies over the rest, so that the rest need not be drawn anew.
+watchEffect(
+  () => {
+    if (overlay.value === null) return
+    const place = choice?.kind === 'place' ? choice.id : undefined
+    overlay.value.innerHTML =
+      choice === undefined ? '' : svgText(litTree(diagram, { wires: lit, place }))
   },
   { flush: 'post' },
 )
@@ -42,5 +64,14 @@ function click(event: MouseEvent): void {
 </script>
 
 <template>
-  <div ref="picture" @click="click" />
+  <div class="relative" @click="click">
+    <div ref="picture" :class="lit.size > 0 && 'is-dimmed'" />
+    <div ref="overlay" class="pointer-events-none absolute inset-0" />
+  </div>
 </template>
+
+<style scoped>
+.is-dimmed :deep([data-wire]) {
+  opacity: 0.28;
+}
+</style>
