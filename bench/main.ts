@@ -2,6 +2,7 @@ import { feedBench } from './feed'
 import { handsBench } from './hands'
 import { outlineBench } from './outline'
 import { packingBench } from './packing'
+import { stallsBench } from './stalls'
 import { tallyBench } from './tally'
 import { typingBench } from './typing'
 
@@ -13,6 +14,7 @@ const benches = {
   outline: outlineBench,
   typing: typingBench,
   hands: handsBench,
+  stalls: stallsBench,
 }
 
 const wanted = process.argv.slice(2)

@@ -18,6 +18,7 @@ test('the cut page shows every piece, the reels that they come from, and the joi
 test('folded corners are one piece; the rule can be undone', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('link', { name: /^Cut/ }).click()
+  await expect(page.getByRole('heading', { name: 'Cut', exact: true })).toBeVisible()
   await page.getByRole('button', { name: 'House rules' }).click()
   await page.getByLabel(/Fold on/).check()
   await expect(page.locator('[data-tape="crown"] [data-piece]')).toHaveCount(1)
@@ -98,4 +99,45 @@ test('the drawing is saved as SVG', async ({ page }) => {
   expect(download.suggestedFilename()).toBe('bay-window-nook.svg')
   const svg = await readFile(await download.path(), 'utf8')
   expect(svg).toContain('>alcove, 1888 mm</text>')
+})
+
+test('a plan of many runs comes row by row, and all of it is there in the end', async ({
+  page,
+}) => {
+  const runs = 90
+  await openEmptyPlan(page)
+  await page.evaluate(
+    (text) => {
+      const data = new DataTransfer()
+      data.setData('text/plain', text)
+      document.activeElement?.dispatchEvent(
+        new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+      )
+    },
+    Array.from(
+      { length: runs },
+      (_, index) => `shelf-${String(index)} ${String(900 + index)}`,
+    ).join('\n'),
+  )
+  await expect(roll(page)).toContainText('strip to place')
+  await page.getByRole('link', { name: /^Cut/ }).click()
+  await expect(page.locator('[data-tape]')).toHaveCount(runs)
+  // The list for the printer has every piece once, in as many reels as are drawn.
+  const pieces = await page.locator('.print-only tbody b').allTextContents()
+  expect(pieces.length).toBeGreaterThanOrEqual(runs)
+  expect(new Set(pieces).size).toBe(runs)
+  await page.getByRole('link', { name: /^Feed/ }).click()
+  await expect(page.locator('[data-flag]')).toHaveCount(runs)
+  await page
+    .getByRole('button', { name: `Feed shelf-${String(runs - 1)} at its far end too` })
+    .click()
+  await expect(page.locator('[data-flag]')).toHaveCount(runs + 1)
+  await page.getByRole('link', { name: /^Signal/ }).click()
+  await expect(page.locator('[data-lane-run]')).toHaveCount(runs)
+  await page.getByRole('link', { name: /^Wire/ }).click()
+  const picture = page.getByRole('img', { name: 'Wiring of New plan' })
+  await expect(picture.locator(`[data-block="board"]`).first()).toBeVisible()
+  await expect(picture).toContainText(`shelf-${String(runs - 1)}`)
+  // Plus and minus of each run and of its far end, and of the board.
+  await expect(picture.locator('g[data-wire] > title')).toHaveCount(2 * runs + 2 + 2 + runs)
 })

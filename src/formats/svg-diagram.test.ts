@@ -100,32 +100,36 @@ describe('the picture of the wiring', () => {
 describe('notes on the wires', () => {
   /** About how wide letters are at the size of the notes, px. */
   const letterPx = 5.4
-  it.each(['bay-window-nook', 'pegboard-moon', 'wardrobe-rails', 'paper-lanterns', 'firefly-jar'])(
-    'of %s lie beside each other, not on each other, and on no run',
-    (name) => {
-      const { labels, blocks } = drawn(demoPlan(name))
-      const boxes = labels.map(({ text, at: [x, y] }) => ({
-        text,
-        left: x,
-        right: x + text.length * letterPx,
-        top: y - 9,
-        bottom: y + 1,
-      }))
-      for (const [index, a] of boxes.entries()) {
-        for (const b of boxes.slice(index + 1))
-          expect(
-            a.right <= b.left || b.right <= a.left || a.bottom <= b.top || b.bottom <= a.top,
-            `${a.text} | ${b.text}`,
-          ).toBe(true)
-        for (const { x, y, width, height, block } of blocks) {
-          if (block.kind !== 'run') continue
-          const isApart =
-            a.right <= x || x + width <= a.left || a.bottom <= y || y + height <= a.top
-          expect(isApart, `${a.text} on ${block.name}`).toBe(true)
-        }
+  it.each([
+    'bay-window-nook',
+    'pegboard-moon',
+    'wardrobe-rails',
+    'paper-lanterns',
+    'firefly-jar',
+    'doll-house',
+    'tea-table',
+  ])('of %s lie beside each other, not on each other, and on no run', (name) => {
+    const { labels, blocks } = drawn(demoPlan(name))
+    const boxes = labels.map(({ text, at: [x, y] }) => ({
+      text,
+      left: x,
+      right: x + text.length * letterPx,
+      top: y - 9,
+      bottom: y + 1,
+    }))
+    for (const [index, a] of boxes.entries()) {
+      for (const b of boxes.slice(index + 1))
+        expect(
+          a.right <= b.left || b.right <= a.left || a.bottom <= b.top || b.bottom <= a.top,
+          `${a.text} | ${b.text}`,
+        ).toBe(true)
+      for (const { x, y, width, height, block } of blocks) {
+        if (block.kind !== 'run') continue
+        const isApart = a.right <= x || x + width <= a.left || a.bottom <= y || y + height <= a.top
+        expect(isApart, `${a.text} on ${block.name}`).toBe(true)
       }
-    },
-  )
+    }
+  })
 
   it('tell every wire that leaves its block, but those within a box', () => {
     const told = new Set(nookDiagram.labels.flatMap(({ wires }) => wires))

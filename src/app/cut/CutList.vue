@@ -2,15 +2,18 @@
 import type { StripReels } from '../../core/cut/reels'
 import type { Plan } from '../../core/plan/plan'
 import { formatLength } from '../../core/quantity/format'
+import { useReelRows } from './use-reel-rows'
 
-defineProps<{ plan: Plan; reels: readonly StripReels[] }>()
+const { reels } = defineProps<{ plan: Plan; reels: readonly StripReels[] }>()
+
+const rowsOf = useReelRows(() => reels)
 </script>
 
 <!-- On the screen the reels are drawn; this is what comes out of the printer. -->
 <template>
   <div class="print-only">
     <h1>Cut list · {{ plan.name }}</h1>
-    <section v-for="{ strip, reels: bins } in reels" :key="strip.id">
+    <section v-for="{ strip } in reels" :key="strip.id">
       <h2>{{ strip.name }}, a group {{ formatLength(strip.cutPitchMm, plan.units) }}</h2>
       <table>
         <thead>
@@ -23,9 +26,9 @@ defineProps<{ plan: Plan; reels: readonly StripReels[] }>()
             <th>done</th>
           </tr>
         </thead>
-        <tbody v-for="(reel, index) in bins" :key="index">
+        <tbody v-for="{ reel, number } in rowsOf(strip)" :key="number">
           <tr v-for="cut in reel.cuts" :key="`${cut.piece} ${cut.part}`">
-            <td>from {{ reel.kind === 'reel' ? `reel ${index + 1}` : 'the drawer' }}</td>
+            <td>from {{ reel.kind === 'reel' ? `reel ${number}` : 'the drawer' }}</td>
             <td>
               <b>{{ cut.piece }}</b>
               <template v-if="cut.parts > 1"> part {{ cut.part }} of {{ cut.parts }}</template>

@@ -15,6 +15,7 @@ import { useShelf } from '../stores/shelf'
 import { useSpotlight } from '../stores/spotlight'
 import ReelBar from './ReelBar.vue'
 import { useDeepPacking } from './use-deep-packing'
+import { useReelRows } from './use-reel-rows'
 
 const { plan, reels } = defineProps<{
   plan: Plan
@@ -32,6 +33,7 @@ const deep = useDeepPacking(() => plan)
 
 /** The longer search's answer, where there is one for this very plan. */
 const shown = computed(() => deep.reels.value ?? reels)
+const rowsOf = useReelRows(() => shown.value)
 const longestMm = computed(() =>
   Math.max(...shown.value.flatMap((strip) => strip.reels.map(({ lengthMm }) => lengthMm))),
 )
@@ -196,16 +198,16 @@ const saveCsv = (): void => {
         any</template
       >; no joints.
     </p>
-    <div v-for="{ strip, reels: bins } in shown" :key="strip.id" class="mt-1.5">
+    <div v-for="{ strip } in shown" :key="strip.id" class="mt-1.5">
       <p class="mb-1 flex gap-3 text-[12.5px] text-bench-soft">
         {{ strip.name }}
         <button class="link-quiet" @click="stock = strip">reels and prices</button>
       </p>
       <ReelBar
-        v-for="(reel, index) in bins"
-        :key="index"
+        v-for="{ reel, number } in rowsOf(strip)"
+        :key="number"
         :reel="reel"
-        :number="index + 1"
+        :number="number"
         :longest-mm="longestMm"
         :units="plan.units"
         :lit="spotlight.lit"

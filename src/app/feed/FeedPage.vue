@@ -2,13 +2,11 @@
 import { storeToRefs } from 'pinia'
 import { computed, ref, shallowRef, useTemplateRef } from 'vue'
 import { voltsFor } from '../../core/feed/brightness'
-import { feedsOf, withFeedAt } from '../../core/feed/leads'
 import { sceneNames, type SceneName } from '../../core/plan/choices'
 import { stripOf } from '../../core/parts/find'
-import type { Feed, Line, Plan } from '../../core/plan/plan'
-import { withSet } from '../../core/plan/with-set'
-import { formatLength, formatQuantity } from '../../core/quantity/format'
-import type { TallyRun } from '../../core/tally'
+import type { Line } from '../../core/plan/plan'
+import { formatQuantity } from '../../core/quantity/format'
+import type { TallyLead, TallyRun } from '../../core/tally'
 import HouseRules from '../measure/HouseRules.vue'
 import SupplyCard from '../measure/SupplyCard.vue'
 import PlanFrame from '../shell/PlanFrame.vue'
@@ -18,8 +16,8 @@ import TapeRuler from '../tape/TapeRuler.vue'
 import { useTapes } from '../tape/use-tapes'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import DimmestCard from './DimmestCard.vue'
-import FeedTape from './FeedTape.vue'
-import LeadEditor from './LeadEditor.vue'
+import FeedRow from './FeedRow.vue'
+import LevelSlider from './LevelSlider.vue'
 import LitLeads from './LitLeads.vue'
 import PlannerCard from './PlannerCard.vue'
 import SourcesSheet from './SourcesSheet.vue'
@@ -51,6 +49,15 @@ const scenes = sceneNames.map((value) => ({ value, label: sceneLabels[value] }))
 const area = useTemplateRef<HTMLElement>('area')
 const { runs, nameWidth, tapeWidth, scale } = useTapes(area, 92, 122)
 const lines = computed(() => new Map(store.plan?.lines.map((line) => [line.id, line])))
+/** Leads by the run that they go to. */
+const leadsOf = computed(() => {
+  const byRun = new Map<string, TallyLead[]>()
+  for (const lead of tally.value?.feed.leads ?? [])
+    if (lead.to.kind === 'run') byRun.set(lead.to.run, [...(byRun.get(lead.to.run) ?? []), lead])
+  return byRun
+})
+const noLeads: readonly TallyLead[] = []
+const noRibbon = { top: 5, bottom: 0 }
 const fedRuns = computed(() => new Map(tally.value?.feed.runs.map((run) => [run.id, run])))
 
 /** The ribbons of runs of equal volts share one scale, so that they can be compared. */
@@ -80,73 +87,15 @@ function limitOf(run: TallyRun): number {
 
 /** The feed that is open: its run and its id. */
 const open = shallowRef<{ readonly run: string; readonly feed: string }>()
-
-function setFeeds(
-  run: TallyRun,
-  line: Line,
-  feeds: readonly Feed[],
-  label: string,
-  key = '',
-  isDrag = false,
-): void {
-  store.commit([{ do: 'set-lines', lines: [line.id], set: { feeds: [...feeds] } }], {
-    label: `${label} of ${run.name}`,
-    key,
-    isDrag,
-  })
-}
-function move(run: TallyRun, line: Line, id: string, pad: Feed['pad'], isDrag: boolean): void {
-  const feeds = feedsOf(line).map((feed) => (feed.id === id ? { ...feed, pad } : feed))
-  setFeeds(run, line, feeds, 'move a feed', `feed.${run.id}.${id}`, isDrag)
-}
-function add(run: TallyRun, line: Line, pad: Feed['pad']): void {
-  const feeds = feedsOf(line)
-  if (feeds.some((feed) => feed.pad === pad)) return
-  setFeeds(run, line, withFeedAt(feeds, pad), 'add a feed')
-}
-function remove(run: TallyRun, line: Line, id: string): void {
-  open.value = undefined
-  setFeeds(
-    run,
-    line,
-    feedsOf(line).filter((feed) => feed.id !== id),
-    'remove a feed',
-  )
-}
-const isOpen = (run: string): boolean => open.value?.run === run
 function choose(run: string, feed: string | undefined): void {
-  open.value =
-    feed === undefined || (open.value?.run === run && open.value.feed === feed)
-      ? undefined
-      : { run, feed }
+  const isOpen = open.value?.run === run && open.value.feed === feed
+  open.value = feed === undefined || isOpen ? undefined : { run, feed }
   spotlight.choose(run)
 }
+
 const setScene = (scene: SceneName): void => {
   store.commit([{ do: 'show-scene', scene }], { label: `scene ${sceneLabels[scene]}` })
 }
-function setLevel(event: Event, plan: Plan, line?: Line): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const level = event.target.valueAsNumber / 100
-  store.commit(
-    line === undefined
-      ? [{ do: 'set-level', level }]
-      : [
-          {
-            do: 'set-lines',
-            lines: [line.id],
-            set: { level: level === plan.scene.level ? undefined : level },
-          },
-        ],
-    { label: `level ${event.target.value} %`, key: `level.${line?.id ?? ''}` },
-  )
-}
-/** Strip by its length, nodes on wire by their number. */
-const facts = ({ placedMm, pixels }: TallyRun, { units }: Plan): string =>
-  [
-    ...(placedMm > 0 ? [formatLength(placedMm, units)] : []),
-    ...(pixels > 0 ? [formatQuantity(pixels, 'px')] : []),
-  ].join(' · ')
-const percent = (share: number): number => Math.round(share * 100)
 </script>
 
 <template>
@@ -169,20 +118,13 @@ const percent = (share: number): number => Math.round(share * 100)
             :model-value="plan.scene.shown"
             @update:model-value="setScene"
           />
-          <label
+          <LevelSlider
             v-if="plan.scene.shown === 'level'"
-            class="flex items-center gap-2 text-[12.5px] text-bench-soft"
-          >
-            <input
-              type="range"
-              class="w-40 accent-glow"
-              min="0"
-              max="100"
-              :value="percent(plan.scene.level)"
-              @input="setLevel($event, plan)"
-            />
-            {{ percent(plan.scene.level) }} %
-          </label>
+            class="gap-2 text-[12.5px]"
+            :plan="plan"
+            label="Level"
+            size="w-40"
+          />
           <p v-if="tally" class="ml-auto text-[12.5px] text-bench-soft">
             {{ formatQuantity(tally.totals.shownCurrentA, 'A') }} asked for ·
             {{ formatQuantity(tally.feed.lostW, 'W') }} lost in copper
@@ -214,93 +156,22 @@ const percent = (share: number): number => Math.round(share * 100)
               :units="plan.units"
             />
             <template v-for="run in runs" :key="run.id">
-              <div
+              <FeedRow
                 v-if="lines.get(run.id)"
-                class="flex flex-wrap items-start gap-x-3"
-                @pointerenter="spotlight.light([run.id])"
-                @pointerleave="spotlight.dim"
-              >
-                <div
-                  class="pt-[17px] leading-tight"
-                  :style="{ width: nameWidth === 0 ? '100%' : `${nameWidth}px` }"
-                >
-                  <p
-                    class="truncate font-semibold"
-                    :class="spotlight.lit.has(run.id) && 'text-glow'"
-                  >
-                    {{ run.name }}
-                  </p>
-                  <p class="text-[12px] whitespace-nowrap text-bench-soft">
-                    {{ facts(run, plan) }}
-                  </p>
-                  <button
-                    class="link-quiet mt-0.5 text-[12px]"
-                    :aria-label="`Feed ${run.name} at its far end too`"
-                    @click="add(run, lines.get(run.id) as Line, 'end')"
-                  >
-                    + feed
-                  </button>
-                  <label
-                    v-if="plan.scene.shown === 'level'"
-                    class="mt-0.5 flex items-center gap-1 text-[11px] text-bench-soft"
-                  >
-                    <input
-                      type="range"
-                      class="w-16 accent-glow"
-                      min="0"
-                      max="100"
-                      :aria-label="`Level of ${run.name}`"
-                      :value="percent(lines.get(run.id)?.level ?? plan.scene.level)"
-                      @input="setLevel($event, plan, lines.get(run.id))"
-                    />
-                    {{ percent(lines.get(run.id)?.level ?? plan.scene.level) }} %
-                  </label>
-                </div>
-                <FeedTape
-                  :plan="plan"
-                  :run="run"
-                  :line="lines.get(run.id) as Line"
-                  :strip="stripOf(parts, run.stripId)"
-                  :fed="fedRuns.get(run.id)"
-                  :feeds="feedsOf(lines.get(run.id) as Line)"
-                  :leads="tally?.feed.leads ?? []"
-                  :scale="scale"
-                  :width="tapeWidth"
-                  :top-v="ribbonScale.get(stripOf(parts, run.stripId).volts)?.top ?? 5"
-                  :bottom-v="ribbonScale.get(stripOf(parts, run.stripId).volts)?.bottom ?? 0"
-                  :limit-v="limitOf(run)"
-                  :chosen="isOpen(run.id) ? open?.feed : undefined"
-                  :is-lit="spotlight.lit.has(run.id)"
-                  @choose="(feed) => choose(run.id, feed)"
-                  @move="
-                    (feed, pad, isDrag) => move(run, lines.get(run.id) as Line, feed, pad, isDrag)
-                  "
-                  @add="(pad) => add(run, lines.get(run.id) as Line, pad)"
-                  @remove="(feed) => remove(run, lines.get(run.id) as Line, feed)"
-                />
-                <LeadEditor
-                  v-if="open && isOpen(run.id)"
-                  :key="open.feed"
-                  class="mb-2 w-full"
-                  :plan="plan"
-                  :name="run.name"
-                  :settings="feedsOf(lines.get(run.id) as Line).find(({ id }) => id === open?.feed)"
-                  :lead="tally?.feed.leads.find(({ id }) => id === `${run.id}.${open?.feed}`)"
-                  @set="
-                    (feed) =>
-                      setFeeds(
-                        run,
-                        lines.get(run.id) as Line,
-                        feedsOf(lines.get(run.id) as Line).map((one) =>
-                          one.id === open?.feed ? withSet<Feed>(one, feed) : one,
-                        ),
-                        'a lead',
-                      )
-                  "
-                  @remove="remove(run, lines.get(run.id) as Line, open.feed)"
-                  @close="open = undefined"
-                />
-              </div>
+                :plan="plan"
+                :run="run"
+                :line="lines.get(run.id) as Line"
+                :strip="stripOf(parts, run.stripId)"
+                :fed="fedRuns.get(run.id)"
+                :leads="leadsOf.get(run.id) ?? noLeads"
+                :scale="scale"
+                :name-width="nameWidth"
+                :tape-width="tapeWidth"
+                :ribbon="ribbonScale.get(stripOf(parts, run.stripId).volts) ?? noRibbon"
+                :limit-v="limitOf(run)"
+                :open="open?.run === run.id ? open.feed : undefined"
+                @open="choose"
+              />
             </template>
           </template>
           <LitLeads v-if="tally" :plan="plan" :tally="tally" />

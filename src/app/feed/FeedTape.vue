@@ -87,9 +87,17 @@ watchEffect(() => {
   const gap = at.length > 1 ? Math.abs((at[1] ?? 0) - (at[0] ?? 0)) : 8
   const radius = Math.max(0.7, Math.min(3, gap * 0.38))
   const volts = fed?.volts
+  const [own, burning] = [strip, duties.value]
+  // To a hundredth of a volt lights look alike.
+  const known = new Map<number, string>()
+  const colourOf = (v: number): string => {
+    const key = Math.round(v * 100)
+    const found = known.get(key) ?? colourAt(own, burning, v)
+    known.set(key, found)
+    return found
+  }
   for (let index = 0; index < at.length; index += 1) {
-    context.fillStyle =
-      volts === undefined ? '#3a3a44' : colourAt(strip, duties.value, volts[index] ?? 0)
+    context.fillStyle = volts === undefined ? '#3a3a44' : colourOf(volts[index] ?? 0)
     if (radius < 1.2) context.fillRect((at[index] ?? 0) - radius, height / 2 - 3, 2 * radius, 6)
     else {
       context.beginPath()
@@ -109,7 +117,8 @@ interface Flag {
 const flags = computed((): Flag[] =>
   feeds.map((feed) => {
     const pad = padOf(feed, run.cuts)
-    const lead = leads.find(({ id }) => id === `${run.id}.${feed.id}`)
+    const leadId = `${run.id}.${feed.id}`
+    const lead = leads.find(({ id }) => id === leadId)
     const wire = wireOf(feed.wire ?? plan.defaults.wire).name
     return {
       feed,

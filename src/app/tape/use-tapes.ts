@@ -2,6 +2,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, type ComputedRef, type Ref } from 'vue'
 import type { TallyRun } from '../../core/tally'
 import { usePlanStore } from '../stores/plan'
+import { useGradual } from '../ui/use-gradual'
 import { tapeScale } from './tape'
 
 /** Runs with strip in them, set out as tapes to one ruler in an area of the page. */
@@ -23,7 +24,9 @@ export function useTapes(
   // In a narrow window the name stands above its tape.
   const nameWidth = computed(() => (width.value < 560 ? 0 : names))
   const tapeWidth = computed(() => Math.max(120, width.value - nameWidth.value - right))
-  const runs = computed(() => store.tally?.runs.filter(({ pieces }) => pieces.length > 0) ?? [])
-  const scale = computed(() => tapeScale(runs.value, tapeWidth.value))
+  const all = computed(() => store.tally?.runs.filter(({ pieces }) => pieces.length > 0) ?? [])
+  const scale = computed(() => tapeScale(all.value, tapeWidth.value))
+  // Not before there is a width to draw them in.
+  const runs = useGradual(() => (width.value > 0 ? all.value : []))
   return { runs, nameWidth, tapeWidth, scale }
 }
