@@ -53,7 +53,9 @@ const units = [
         <PadSheet v-if="shows('pad')" :plan="plan" />
         <BenchDrawing v-if="shows('drawing')" :plan="plan" />
       </div>
-      <div class="grid grid-cols-1 gap-2.5 min-[900px]:min-h-[106px] min-[900px]:grid-cols-3">
+      <div
+        class="grid grid-cols-1 gap-2.5 min-[900px]:min-h-[106px] min-[900px]:grid-cols-3 min-[1200px]:grid-cols-[1.22fr_1.02fr_0.83fr]"
+      >
         <LightCard v-if="shows('pad')" :plan="plan" />
         <SceneCard v-if="shows('drawing')" :plan="plan" :tally="tally" />
         <SupplyCard v-if="shows('pad')" :plan="plan" :tally="tally" />

@@ -12,7 +12,7 @@ const model = defineModel<Value>({ required: true })
   <RadioGroup
     v-model="model"
     :aria-label="label"
-    class="flex rounded-lg border border-bench-line bg-bench-raised p-0.5"
+    class="flex flex-wrap rounded-lg border border-bench-line bg-bench-raised p-0.5"
   >
     <RadioGroupOption
       v-for="option in options"
