@@ -238,3 +238,24 @@ test('stages are reached by keys', async ({ page }) => {
   await page.keyboard.press('Alt+5')
   await expect(page.getByRole('heading', { name: 'Wire', level: 1 })).toBeVisible()
 })
+
+test('what is being typed stays while an answer comes in', async ({ page }) => {
+  await openSignal(page)
+  await page.getByRole('button', { name: 'Skip pixels of right ledge' }).click()
+  const editor = page.getByRole('group', { name: 'Pixels to skip in right ledge' })
+  const relay = editor.getByLabel('Relay pixels before it')
+  await relay.fill('2')
+  // The page is drawn anew by something else before it is said.
+  await page.evaluate(() => {
+    document.querySelector<HTMLButtonElement>('[aria-label="Turn right ledge round"]')?.click()
+  })
+  await expect(page.getByRole('button', { name: 'Undo' }).first()).toBeEnabled()
+  await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
+  await expect(relay).toHaveValue('2')
+  await relay.press('Enter')
+  await expect(page.getByRole('img', { name: 'right ledge: pixels 130 to 162' })).toBeVisible()
+  // What is said is shown as it became: at most 20.
+  await relay.fill('99')
+  await relay.press('Enter')
+  await expect(relay).toHaveValue('20')
+})

@@ -5,5 +5,6 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { createAppRouter } from './router'
+import { vShown } from './ui/shown'
 
-createApp(App).use(createPinia()).use(createAppRouter()).mount('#app')
+createApp(App).use(createPinia()).use(createAppRouter()).directive('shown', vShown).mount('#app')

@@ -44,31 +44,31 @@ function remove(): void {
   >
     <label class="col-span-2 text-bench-soft">
       Name
-      <input class="field mt-0.5" :value="thing.name" maxlength="60" @change="text" />
+      <input v-shown="thing.name" class="field mt-0.5" maxlength="60" @change="text" />
     </label>
     <label class="text-bench-soft">
       Width
       <input
+        v-shown="Math.round(thing.widthMm * 10) / 10"
         class="field mt-0.5 font-mono"
-        :value="Math.round(thing.widthMm * 10) / 10"
         @change="length($event, 'widthMm')"
       />
     </label>
     <label class="text-bench-soft">
       Height
       <input
+        v-shown="Math.round(thing.heightMm * 10) / 10"
         class="field mt-0.5 font-mono"
-        :value="Math.round(thing.heightMm * 10) / 10"
         @change="length($event, 'heightMm')"
       />
     </label>
     <label class="text-bench-soft">
       Turned, °
       <input
+        v-shown="thing.place.degrees"
         type="number"
         step="5"
         class="field mt-0.5"
-        :value="thing.place.degrees"
         @change="turn"
       />
     </label>

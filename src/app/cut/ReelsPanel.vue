@@ -171,11 +171,11 @@ const saveCsv = (): void => {
       <label class="flex items-center gap-1.5">
         a join is worth
         <input
+          v-shown="plan.rules.joins.price"
           type="number"
           min="0"
           step="0.5"
           class="field w-16 px-1.5 py-0.5"
-          :value="plan.rules.joins.price"
           @change="setJoinPrice"
         />
       </label>

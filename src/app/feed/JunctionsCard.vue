@@ -76,10 +76,10 @@ const junctionNames = { terminals: 'terminal block', splitter: 'splitter', track
     >
       <div class="flex flex-wrap items-center gap-2">
         <input
+          v-shown="junction.name"
           class="field w-36 py-0.5 font-semibold"
           aria-label="Name of the junction"
           maxlength="120"
-          :value="junction.name"
           @change="valueOf($event).trim() && putJunction(junction, { name: valueOf($event) })"
         />
         <select
@@ -109,11 +109,11 @@ const junctionNames = { terminals: 'terminal block', splitter: 'splitter', track
         <label class="flex items-center gap-1 text-[12px] text-bench-soft">
           takes
           <input
+            v-shown="junction.limitA"
             type="number"
             min="0.1"
             step="0.5"
             class="field w-16 px-1.5 py-0.5"
-            :value="junction.limitA"
             @change="numberOf($event) > 0 && putJunction(junction, { limitA: numberOf($event) })"
           />
           A

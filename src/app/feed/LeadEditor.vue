@@ -85,8 +85,8 @@ function setFuse(event: Event): void {
     <label>
       Length, measured
       <input
+        v-shown="settings.lengthMm === undefined ? '' : String(Math.round(settings.lengthMm))"
         class="field mt-0.5 block w-28 font-mono"
-        :value="settings.lengthMm === undefined ? '' : String(Math.round(settings.lengthMm))"
         :placeholder="lead && formatLength(lead.drawnMm)"
         @change="setLength"
       />

@@ -23,11 +23,11 @@ function setUse(set: Partial<Use>): void {
         Of an hour, at full white
         <span class="flex items-center gap-1.5">
           <input
+            v-shown="plan.use.mix.fullWhite"
             type="number"
             min="0"
             max="60"
             class="field block w-20"
-            :value="plan.use.mix.fullWhite"
             @change="
               setUse({ mix: { ...plan.use.mix, fullWhite: Math.min(60, numberOf($event)) } })
             "
@@ -39,11 +39,11 @@ function setUse(set: Partial<Use>): void {
         and at the level
         <span class="flex items-center gap-1.5">
           <input
+            v-shown="plan.use.mix.level"
             type="number"
             min="0"
             max="60"
             class="field block w-20"
-            :value="plan.use.mix.level"
             @change="setUse({ mix: { ...plan.use.mix, level: Math.min(60, numberOf($event)) } })"
           />
           min, idle the rest
@@ -52,33 +52,33 @@ function setUse(set: Partial<Use>): void {
       <label>
         Hours a day
         <input
+          v-shown="plan.use.hoursADay"
           type="number"
           min="0"
           max="24"
           class="field block w-20"
-          :value="plan.use.hoursADay"
           @change="setUse({ hoursADay: Math.min(24, numberOf($event)) })"
         />
       </label>
       <label>
         Price of a kWh
         <input
+          v-shown="plan.use.pricePerKwh"
           type="number"
           min="0"
           step="0.01"
           class="field block w-20"
-          :value="plan.use.pricePerKwh"
           @change="setUse({ pricePerKwh: Math.min(100, numberOf($event)) })"
         />
       </label>
       <label>
         A battery has to last, h
         <input
+          v-shown="plan.use.batteryHours"
           type="number"
           min="0.1"
           step="0.5"
           class="field block w-20"
-          :value="plan.use.batteryHours"
           @change="numberOf($event) > 0 && setUse({ batteryHours: numberOf($event) })"
         />
       </label>

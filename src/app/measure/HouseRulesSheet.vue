@@ -204,12 +204,12 @@ function setHeadroom(event: Event): void {
     <label class="mt-3 flex items-center gap-2 text-[13px]">
       Headroom
       <input
+        v-shown="Math.round(plan.rules.headroom * 100)"
         type="number"
         min="0"
         max="50"
         step="5"
         class="field w-20"
-        :value="Math.round(plan.rules.headroom * 100)"
         :disabled="plan.rules.sizing !== 'full-white'"
         @change="setHeadroom"
       />
@@ -251,12 +251,12 @@ function setHeadroom(event: Event): void {
       <label class="flex items-center gap-2">
         Slack
         <input
+          v-shown="Math.round(plan.rules.slack * 100)"
           type="number"
           min="0"
           max="100"
           step="5"
           class="field w-16 px-1.5 py-1"
-          :value="Math.round(plan.rules.slack * 100)"
           @change="setSlack"
         />
         % longer than on the drawing
@@ -264,11 +264,11 @@ function setHeadroom(event: Event): void {
       <label class="flex items-center gap-2 px-1 py-1">
         Wires home come in cables of
         <input
+          v-shown="plan.rules.cableWires"
           type="number"
           min="2"
           max="50"
           class="field w-16 px-1.5 py-1"
-          :value="plan.rules.cableWires"
           @change="setCable"
         />
       </label>
@@ -278,12 +278,12 @@ function setHeadroom(event: Event): void {
       <label class="flex items-center gap-2">
         Faded below
         <input
+          v-shown="Math.round(plan.rules.keep * 100)"
           type="number"
           min="10"
           max="100"
           step="5"
           class="field w-16 px-1.5 py-1"
-          :value="Math.round(plan.rules.keep * 100)"
           @change="setKeep"
         />
         % of the weakest colour
@@ -319,12 +319,12 @@ function setHeadroom(event: Event): void {
         <label class="flex items-center gap-2">
           ±
           <input
+            v-shown="Math.round(plan.rules.tolerance * 100)"
             type="number"
             min="0"
             max="50"
             class="field w-16 px-1.5 py-1"
             aria-label="Tolerance of resistors, %"
-            :value="Math.round(plan.rules.tolerance * 100)"
             @change="setTolerance"
           />
           %

@@ -133,9 +133,9 @@ function setToday(event: Event): void {
         <label class="text-bench-soft">
           Kept free at each end
           <input
+            v-shown="shown(run.line.endMm)"
             class="field mt-0.5 font-mono"
             placeholder="0"
-            :value="shown(run.line.endMm)"
             @change="length($event, (mm) => set({ endMm: mm }, 'ends'))"
           />
         </label>
@@ -173,8 +173,8 @@ function setToday(event: Event): void {
       <label v-if="mount.cover !== 'none'" class="mb-2 flex items-center gap-2 text-bench-soft">
         From the lights to the cover
         <input
+          v-shown="shown(mount.coverMm)"
           class="field w-24 font-mono"
-          :value="shown(mount.coverMm)"
           @change="length($event, (mm) => mm && setMount({ coverMm: mm }, 'cover'))"
         />
       </label>
@@ -193,20 +193,20 @@ function setToday(event: Event): void {
         <label class="text-bench-soft">
           Height above the surface
           <input
+            v-shown="shown(mount.aboveMm)"
             class="field mt-0.5 font-mono"
             placeholder="450"
-            :value="shown(mount.aboveMm)"
             @change="length($event, (mm) => setMount({ aboveMm: mm }, 'height'))"
           />
         </label>
         <label class="text-bench-soft">
           Today’s light there, lux
           <input
+            v-shown="mount.todayLux"
             type="number"
             min="0"
             class="field mt-0.5"
             placeholder="150"
-            :value="mount.todayLux"
             @change="setToday"
           />
         </label>

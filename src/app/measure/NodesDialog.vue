@@ -114,22 +114,22 @@ const setObject = (shape: 'none' | 'round' | 'square'): void => {
           <tr v-for="part in node.parts" :key="part.id">
             <td class="py-0.5 pr-2">
               <input
+                v-shown="part.name"
                 class="field w-44 px-1.5 py-1"
                 :aria-label="`Name of ${part.name}`"
                 maxlength="120"
-                :value="part.name"
                 @change="valueOf($event).trim() && setPart(part, { name: valueOf($event).trim() })"
               />
             </td>
             <td v-for="column in columns" :key="column.key" class="px-1 py-0.5">
               <input
+                v-shown="part[column.key]"
                 type="number"
                 class="field w-16 px-1.5 py-1"
                 :min="column.least"
                 :max="column.most"
                 :step="column.isWhole ? 1 : 'any'"
                 :aria-label="`${part.name}: ${column.label}`"
-                :value="part[column.key]"
                 @change="setNumber(part, column, $event)"
               />
             </td>
@@ -179,11 +179,11 @@ const setObject = (shape: 'none' | 'round' | 'square'): void => {
           <label v-if="node.readers">
             {{ node.readers.by }} a board
             <input
+              v-shown="node.readers.each"
               type="number"
               min="1"
               max="1000"
               class="field block w-20 px-1.5 py-1"
-              :value="node.readers.each"
               @change="
                 set(
                   {
@@ -201,12 +201,12 @@ const setObject = (shape: 'none' | 'round' | 'square'): void => {
           <label>
             The first took, min
             <input
+              v-shown="node.sampleMin ?? ''"
               type="number"
               min="0"
               step="any"
               class="field block w-24 px-1.5 py-1"
               :placeholder="sums ? formatQuantity(sums.each.minutes, 'min') : ''"
-              :value="node.sampleMin ?? ''"
               @change="setSample"
             />
           </label>
@@ -264,10 +264,10 @@ const setObject = (shape: 'none' | 'round' | 'square'): void => {
           <label v-if="node.object">
             {{ node.object.shape === 'round' ? 'Diameter' : 'Side' }}, mm
             <input
+              v-shown="node.object.mm"
               type="number"
               min="1"
               class="field block w-24 px-1.5 py-1"
-              :value="node.object.mm"
               @change="
                 numberOf($event) > 0 &&
                 set(

@@ -71,11 +71,11 @@ const joinings = [
         <label>
           Leads from the source
           <input
+            v-shown="settings.leads"
             type="number"
             min="1"
             max="50"
             class="field block w-20 px-1.5 py-1"
-            :value="settings.leads"
             @change="
               emit(
                 'set',
@@ -88,11 +88,11 @@ const joinings = [
         <label>
           Hole they go through, mm
           <input
+            v-shown="holeMm"
             type="number"
             min="0.5"
             step="0.5"
             class="field block w-24 px-1.5 py-1"
-            :value="holeMm"
             @change="numberOf($event) > 0 && emit('set', { holeMm: numberOf($event) }, 'hole')"
           />
         </label>

@@ -173,11 +173,11 @@ const scans = [
         <label class="flex items-center gap-1.5">
           In series
           <input
+            v-shown="settings.inSeries"
             type="number"
             min="1"
             max="20"
             class="field w-12 px-1.5 py-1"
-            :value="settings.inSeries"
             @change="
               set({ inSeries: Math.min(20, Math.max(1, Math.round(numberOf($event)))) }, 'series')
             "
@@ -234,11 +234,11 @@ const scans = [
         <label class="flex items-center gap-1.5">
           each for, µs
           <input
+            v-shown="settings.dwellUs"
             type="number"
             min="10"
             step="100"
             class="field w-18 px-1.5 py-1"
-            :value="settings.dwellUs"
             @change="numberOf($event) > 0 && set({ dwellUs: numberOf($event) }, 'scan')"
           />
         </label>

@@ -174,11 +174,11 @@ const slowest = computed(
       <label class="min-w-[110px] flex-1">
         <span class="block whitespace-nowrap">Disturbs timing?</span>
         <input
+          v-shown="signal.board.quirk ?? ''"
           class="field mt-1"
           maxlength="200"
           placeholder="note how"
           title="Kept with this board in every plan"
-          :value="signal.board.quirk ?? ''"
           @change="noteQuirk"
         />
       </label>

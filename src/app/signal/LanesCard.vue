@@ -129,8 +129,8 @@ const offsetText = (lane: TallyLane, index: number): string => {
     >
       <div class="flex flex-wrap items-center gap-x-3 gap-y-1 pt-1 text-[12.5px] text-bench-soft">
         <input
+          v-shown="lane.name"
           class="w-32 rounded bg-transparent px-1 py-0.5 text-[14px] font-semibold text-bench-ink hover:bg-bench-high focus:bg-bench-high"
-          :value="lane.name"
           maxlength="40"
           :aria-label="`Name of ${lane.name}`"
           @change="rename(lane, $event)"

@@ -81,8 +81,8 @@ function setDimmer(id: string, event: Event): void {
           class="flex flex-wrap items-center gap-3 text-[12.5px] text-bench-soft"
         >
           <input
+            v-shown="input.name"
             class="field w-56 py-1"
-            :value="input.name"
             :aria-label="`Name of ${input.name}`"
             @change="rename(input, $event)"
           />
@@ -117,10 +117,10 @@ function setDimmer(id: string, event: Event): void {
         >
           <span class="w-40 truncate text-bench-ink">{{ run.name }}</span>
           <input
+            v-shown="dimmerOf(run.id)"
             class="field w-48 py-1"
             placeholder="always on"
             list="dimmer-names"
-            :value="dimmerOf(run.id)"
             :aria-label="`Dimmer of ${run.name}`"
             @change="setDimmer(run.id, $event)"
           />

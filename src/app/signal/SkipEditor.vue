@@ -59,22 +59,22 @@ function remove(skip: Skip): void {
     <label>
       Relay pixels before it
       <input
+        v-shown="countOf('relay')"
         type="number"
         min="0"
         max="20"
         class="field block w-20 px-1.5 py-1"
-        :value="countOf('relay')"
         @change="emit('set', withExtra(line.skip ?? [], 'relay', Math.min(20, numberOf($event))))"
       />
     </label>
     <label>
       Given up first pixels
       <input
+        v-shown="countOf('first')"
         type="number"
         min="0"
         max="20"
         class="field block w-20 px-1.5 py-1"
-        :value="countOf('first')"
         @change="emit('set', withExtra(line.skip ?? [], 'first', Math.min(20, numberOf($event))))"
       />
     </label>

@@ -73,17 +73,17 @@ const eyes = {
         <tr v-for="one in status" :key="one.id" class="border-t border-bench-line">
           <td class="py-1 pr-2">
             <input
+              v-shown="one.meaning"
               class="field max-w-56 py-1"
-              :value="one.meaning"
               :aria-label="`Meaning of ${one.colour}`"
               @change="rename(one, $event)"
             />
           </td>
           <td class="py-1 pr-2">
             <input
+              v-shown="one.colour"
               type="color"
               class="h-7 w-10 rounded bg-transparent"
-              :value="one.colour"
               :aria-label="`Colour of ${one.meaning}`"
               @change="change(one, { colour: valueOf($event) })"
             />
