@@ -48,6 +48,7 @@ function save(): void {
     <pre
       class="min-h-0 flex-1 overflow-auto rounded-lg bg-bench-raised px-4 py-3 font-mono text-[12px] leading-[18px]"
       tabindex="0"
+      role="region"
       aria-label="Preview"
       data-testid="program"
       >{{ text }}</pre>
