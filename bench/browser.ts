@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process'
 import { chromium, type Page } from '@playwright/test'
-import { chromiumOptions } from '../e2e/browser'
+import { chromiumOptions, pasteLines } from '../e2e/browser'
 
 const port = 4189
 const address = `http://localhost:${String(port)}`
@@ -39,13 +39,7 @@ export async function openLines(page: Page, lines: readonly string[]): Promise<v
   await page.goto(`${address}/plans`)
   await page.getByRole('button', { name: 'New plan', exact: true }).click()
   await page.getByLabel('Line 1', { exact: true }).waitFor()
-  await page.evaluate((text) => {
-    const data = new DataTransfer()
-    data.setData('text/plain', text)
-    document.activeElement?.dispatchEvent(
-      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
-    )
-  }, lines.join('\n'))
+  await pasteLines(page, lines)
   await page.getByLabel(`Line ${String(lines.length)}`, { exact: true }).waitFor()
   await page.waitForTimeout(2_000)
 }

@@ -58,3 +58,13 @@ export async function openEmptyPlan(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'New plan', exact: true }).click()
   await expect(line(page, 1)).toBeFocused()
 }
+
+/** Pastes lines into the field that has the focus. */
+export const pasteLines = (page: Page, lines: readonly string[]): Promise<void> =>
+  page.evaluate((text) => {
+    const data = new DataTransfer()
+    data.setData('text/plain', text)
+    document.activeElement?.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+    )
+  }, lines.join('\n'))

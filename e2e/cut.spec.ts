@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import AxeBuilder from '@axe-core/playwright'
-import { expect, figure, line, openEmptyPlan, roll, test, verdict } from './browser'
+import { expect, figure, line, openEmptyPlan, pasteLines, roll, test, verdict } from './browser'
 
 test('the cut page shows every piece, the reels that they come from, and the joints', async ({
   page,
@@ -106,18 +106,9 @@ test('a plan of many runs comes row by row, and all of it is there in the end', 
 }) => {
   const runs = 90
   await openEmptyPlan(page)
-  await page.evaluate(
-    (text) => {
-      const data = new DataTransfer()
-      data.setData('text/plain', text)
-      document.activeElement?.dispatchEvent(
-        new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
-      )
-    },
-    Array.from(
-      { length: runs },
-      (_, index) => `shelf-${String(index)} ${String(900 + index)}`,
-    ).join('\n'),
+  await pasteLines(
+    page,
+    Array.from({ length: runs }, (_, index) => `shelf-${String(index)} ${String(900 + index)}`),
   )
   await expect(roll(page)).toContainText('strip to place')
   await page.getByRole('link', { name: /^Cut/ }).click()

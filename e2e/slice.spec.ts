@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises'
-import { expect, figure, line, openEmptyPlan, roll, test, verdict } from './browser'
+import { expect, figure, line, openEmptyPlan, pasteLines, roll, test, verdict } from './browser'
 
 test('opens with the demo plan and verdicts whose remedies can be tried', async ({ page }) => {
   await page.goto('/')
@@ -264,13 +264,7 @@ test('a pasted list becomes lines; in a long one only those in view are fields',
 }) => {
   await openEmptyPlan(page)
   const texts = Array.from({ length: 300 }, (_, n) => `shelf-${String(n)} ${String(2600 + n)}`)
-  await page.evaluate((text) => {
-    const data = new DataTransfer()
-    data.setData('text/plain', text)
-    document.activeElement?.dispatchEvent(
-      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
-    )
-  }, texts.join('\n'))
+  await pasteLines(page, texts)
   await expect(line(page, 300)).toBeFocused()
   await expect(line(page, 300)).toHaveValue('shelf-299 2899')
   await expect(roll(page)).toContainText('shelf-299')

@@ -8,6 +8,7 @@ import { formatLength, formatQuantity } from '../../core/quantity/format'
 import { useShelf } from '../stores/shelf'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
+import { keptOf, newToPlan, offeredOf } from '../parts/kept'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 
 const { plan } = defineProps<{ plan: Plan }>()
@@ -20,7 +21,7 @@ const store = usePlanStore()
 const shelf = useShelf()
 const spotlight = useSpotlight()
 const isAdding = ref(false)
-const keptParts = computed(() => shelf.parts ?? [])
+const kept = computed(() => keptOf(shelf.parts, 'strip'))
 
 /** The chosen line's run, as far as it lights something. */
 const run = computed(() => store.measured.runs.find(({ id }) => id === spotlight.chosen))
@@ -33,15 +34,9 @@ const hasOthers = computed(
 )
 
 /** Own parts of other plans are offered too; choosing one takes it into this plan. */
-const offered = computed<readonly Strip[]>(() => {
-  const known = new Set(store.parts.strips.map(({ id }) => id))
-  const kept = keptParts.value.flatMap((stored) => (stored.kind === 'strip' ? [stored.part] : []))
-  return [...kept.filter(({ id }) => !known.has(id)), ...store.parts.strips]
-})
+const offered = computed(() => offeredOf(kept.value, store.parts.strips))
 const options = computed(() => {
-  const own = new Set(
-    [...plan.own.strips, ...keptParts.value.map(({ part }) => part)].map(({ id }) => id),
-  )
+  const own = new Set([...plan.own.strips, ...kept.value].map(({ id }) => id))
   return offered.value.map((part): PartOption => {
     const { light } = part
     const volts = formatQuantity(part.volts, 'V')
@@ -76,9 +71,8 @@ const facts = computed(() => {
 })
 
 function take(id: string): Command[] {
-  if (store.parts.strips.some((part) => part.id === id)) return []
-  const kept = keptParts.value.find((stored) => stored.id === id)
-  return kept?.kind === 'strip' ? [{ do: 'own-strip', strip: kept.part }] : []
+  const strip = newToPlan(id, kept.value, store.parts.strips)
+  return strip === undefined ? [] : [{ do: 'own-strip', strip }]
 }
 
 function choose(id: string): void {

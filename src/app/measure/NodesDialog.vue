@@ -220,7 +220,7 @@ const setObject = (shape: 'none' | 'round' | 'square'): void => {
           <dd>
             {{ plural(sums.nodes * sums.each.parts, 'part') }},
             {{ plural(sums.nodes * sums.each.wires, 'wire') }},
-            {{ formatQuantity((sums.nodes * sums.each.mA) / 1000, 'A') }} all the time
+            {{ formatQuantity(sums.currentA, 'A') }} all the time
           </dd>
           <template v-if="sums.holes.length > 0">
             <dt class="text-bench-soft">holes</dt>

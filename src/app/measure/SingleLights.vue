@@ -12,6 +12,7 @@ import { formatLength, formatQuantity, plural } from '../../core/quantity/format
 import { numberOf } from '../feed/value-of'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
+import { keptOf, newToPlan, offeredOf } from '../parts/kept'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 import PickField from '../ui/PickField.vue'
 import SwitchPlace from './SwitchPlace.vue'
@@ -38,12 +39,8 @@ const onWire = computed(() =>
 )
 
 /** Own lights of other plans are offered too; choosing one takes it into this plan. */
-const offered = computed<readonly LightPart[]>(() => {
-  const known = new Set(store.parts.lights.map(({ id }) => id))
-  const kept =
-    shelf.parts?.flatMap((stored) => (stored.kind === 'light' ? [stored.part] : [])) ?? []
-  return [...kept.filter(({ id }) => !known.has(id)), ...store.parts.lights]
-})
+const kept = computed(() => keptOf(shelf.parts, 'light'))
+const offered = computed(() => offeredOf(kept.value, store.parts.lights))
 const options = computed((): PartOption[] => [
   ...offered.value.map(({ id, name, kind, volts, mA, leds }) => ({
     id,
@@ -88,16 +85,14 @@ function set(change: Settable<Lights>, label: string): void {
 }
 function choose(id: string): void {
   const isNodes = store.parts.strips.some((one) => one.id === id)
-  const kept = shelf.parts?.find((stored) => stored.kind === 'light' && stored.id === id)
+  const light = newToPlan(id, kept.value, store.parts.lights)
   const commands: Command[] = isNodes
     ? [
         { do: 'set-strip', line: run.id, strip: id },
         { do: 'set-lines', lines: [run.id], set: { lights: undefined } },
       ]
     : [
-        ...(kept?.kind === 'light' && !store.parts.lights.some((one) => one.id === id)
-          ? [{ do: 'own-light' as const, light: kept.part }]
-          : []),
+        ...(light === undefined ? [] : [{ do: 'own-light' as const, light }]),
         { do: 'set-lines', lines: [run.id], set: { lights: { ...lights.value, part: id } } },
       ]
   store.commit(commands, { label: `lights of ${run.name}` })

@@ -8,6 +8,7 @@ import { formatQuantity, significant } from '../../core/quantity/format'
 import type { Tally } from '../../core/tally'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
+import { keptOf, newToPlan, offeredOf } from '../parts/kept'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 
@@ -18,7 +19,7 @@ const OwnSupplyDialog = defineAsyncComponent(() => import('../parts/OwnSupplyDia
 const store = usePlanStore()
 const shelf = useShelf()
 const isAdding = ref(false)
-const keptParts = computed(() => shelf.parts ?? [])
+const kept = computed(() => keptOf(shelf.parts, 'supply'))
 const chosenId = ref<string>()
 
 const slots = computed(() => plan.supplies.map(({ id, name }) => ({ value: id, label: name })))
@@ -39,13 +40,10 @@ const kindNames: Readonly<Record<SupplyPart['kind'], string>> = {
   battery: 'Batteries',
 }
 const options = computed((): PartOption[] => {
-  const known = new Set(store.parts.supplies.map(({ id }) => id))
-  const kept = keptParts.value.flatMap((stored) => (stored.kind === 'supply' ? [stored.part] : []))
-  const own = new Set([...plan.own.supplies, ...kept].map(({ id }) => id))
+  const own = new Set([...plan.own.supplies, ...kept.value].map(({ id }) => id))
   const volts = supply.value?.volts
-  const offered = [...kept.filter(({ id }) => !known.has(id)), ...store.parts.supplies]
   // Those of the right volts come first; the others are a mistake to be made knowingly.
-  const ordered = offered.toSorted(
+  const ordered = offeredOf(kept.value, store.parts.supplies).toSorted(
     (a, b) => Number(b.volts === volts) - Number(a.volts === volts) || a.volts - b.volts,
   )
   return [
@@ -83,9 +81,8 @@ const tone = computed(() => {
 const mark = computed(() => 1 - headroomOf(plan))
 
 function take(id: string): Command[] {
-  if (store.parts.supplies.some((part) => part.id === id)) return []
-  const kept = keptParts.value.find((stored) => stored.id === id)
-  return kept?.kind === 'supply' ? [{ do: 'own-supply', supply: kept.part }] : []
+  const own = newToPlan(id, kept.value, store.parts.supplies)
+  return own === undefined ? [] : [{ do: 'own-supply', supply: own }]
 }
 
 function choose(part: string): void {

@@ -9,6 +9,7 @@ import type { TallySignal } from '../../core/signal/told'
 import { valueOf } from '../feed/value-of'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
+import { keptOf } from '../parts/kept'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 import OwnBoardDialog from './OwnBoardDialog.vue'
 
@@ -19,9 +20,7 @@ const shelf = useShelf()
 
 const isAdding = ref(false)
 /** Boards of the user's own from other plans, and what was noted of shipped ones there. */
-const kept = computed(
-  () => shelf.parts?.flatMap(({ kind, part }) => (kind === 'board' ? [part] : [])) ?? [],
-)
+const kept = computed(() => keptOf(shelf.parts, 'board'))
 const boards = computed(() => {
   const own = new Map(plan.own.boards.map((board) => [board.id, board]))
   const known = new Map(kept.value.map((board) => [board.id, board]))

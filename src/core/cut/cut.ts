@@ -58,8 +58,9 @@ export function cut(plan: Plan, runs: readonly MeasuredRun[], parts: Parts): Cut
   return runs.map((run) => {
     const strip = stripOf(parts, run.line.stripId ?? plan.defaults.stripId)
     const tag = tags.get(run.id) ?? ''
-    const own = isOnWire({ run, strip }) ? [] : partsOf(run, plan, strip)
-    const pieces = isOnWire({ run, strip })
+    const onWire = isOnWire({ run, strip })
+    const own = onWire ? [] : partsOf(run, plan, strip)
+    const pieces = onWire
       ? stringsOf(run, strip, tag)
       : own.flatMap((part) => piecesOf(part, run.line, strip, plan, tag))
     const sum = (of: (piece: Piece) => number): number =>
@@ -71,7 +72,7 @@ export function cut(plan: Plan, runs: readonly MeasuredRun[], parts: Parts): Cut
       pieces,
       cuts: sum((piece) => piece.cuts),
       // The wire between nodes is no light.
-      placedMm: isOnWire({ run, strip }) ? 0 : sum((piece) => piece.placedMm),
+      placedMm: onWire ? 0 : sum((piece) => piece.placedMm),
       gapMm: sum((piece) => piece.gapMm),
       pixels: sum((piece) => piece.pixels),
     }

@@ -1,5 +1,6 @@
 import type { CutStripRun } from '../cut/cut'
 import type { Plan } from '../plan/plan'
+import { plural } from '../quantity/format'
 import { leadName } from './leads'
 import { countBy, type PlugTree, type Splitter } from './plugs'
 import type { FedLead, FedScene } from './solved'
@@ -57,7 +58,6 @@ export function branchesOf({
     byFrom.set(fed.lead.from, [...(byFrom.get(fed.lead.from) ?? []), fed])
   const treeOf = new Map(plugs.map((tree) => [tree.id, tree]))
   const junctionOf = new Map(plan.junctions.map((junction) => [junction.id, junction]))
-  const leadsSoFar = new Map<string, number>()
   const below = (from: string): Branch[] => (byFrom.get(from) ?? []).map(branchOf)
   const branchOf = ({ lead, currentA }: FedLead): Branch => {
     const { to } = lead
@@ -76,15 +76,13 @@ export function branchesOf({
       }
     }
     const tree = treeOf.get(to.run)
-    const number = leadsSoFar.get(to.run) ?? 0
-    leadsSoFar.set(to.run, number + 1)
     // A lead to lights that are plugged together ends in their first splitter.
-    const [first] = splitterBranches(tree?.leads[number]?.splitters ?? [], to.run)
+    const [first] = splitterBranches(tree?.leads[lead.share]?.splitters ?? [], to.run)
     const run: Branch = {
       ...common,
       id: lead.id,
       kind: 'run',
-      name: (tree?.leads.length ?? 0) > 1 ? `${name}, lead ${String(number + 1)}` : name,
+      name: (tree?.leads.length ?? 0) > 1 ? `${name}, lead ${String(lead.share + 1)}` : name,
       ways: undefined,
       about: [to.run],
       branches: [],
@@ -131,7 +129,7 @@ function splitterBranches([own, ...rest]: readonly Splitter[], run: string): Bra
         {
           id: `${run}.${name}.lights`,
           kind: 'lights',
-          name: `${String(lights.length)} ${lights.length === 1 ? 'light' : 'lights'}`,
+          name: plural(lights.length, 'light'),
           currentA: currentA - behind,
           leadMm: Math.max(...lights.map((light) => light.needMm)),
           extensionsMm: lights.flatMap((light) => light.extensionsMm),

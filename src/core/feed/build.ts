@@ -1,8 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
-import { isOnWire } from '../cut/on-wire'
 import { jumpersOf } from '../cut/pads'
 import { dutiesIn } from '../load/load'
-import { nodeMa } from '../load/nodes'
+import { besidePixelMa } from '../load/nodes'
 import { wireOf } from '../parts/wires'
 import type { SceneName } from '../plan/choices'
 import type { Strip } from '../plan/parts'
@@ -40,11 +39,7 @@ export function networkOf(
         loads: groups * loads,
         pitchM: strip.cutPitchMm / loads / 1000,
         railOhmPerM: { p: strip.railOhmPerM, m: strip.railOhmPerM },
-        load: loadOf(
-          strip,
-          dutiesIn(plan, scene, run.line, strip),
-          isOnWire(entry) ? nodeMa(run.line) : 0,
-        ),
+        load: loadOf(strip, dutiesIn(plan, scene, run.line, strip), besidePixelMa(entry)),
         jumpers: jumpersOf(entry)
           .filter(({ lengthMm }) => lengthMm > 0)
           .map(({ pad, lengthMm }) => {
@@ -72,11 +67,11 @@ export function networkOf(
 function loadOf(
   { light, volts, cutPitchMm }: Strip,
   duties: readonly number[],
-  nodeMilliamperes: number,
+  besideMa: number,
 ): NetworkLoad {
   if (light.kind === 'pixels')
     return {
-      idleA: (light.idleMa + nodeMilliamperes) / 1000,
+      idleA: (light.idleMa + besideMa) / 1000,
       channels: light.channels.map(({ fullMa, kneeV, offV }, index) => ({
         fullA: fullMa / 1000,
         kneeV,

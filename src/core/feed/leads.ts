@@ -1,9 +1,9 @@
 import type { CutStripRun } from '../cut/cut'
 import { padPlace } from '../cut/pads'
 import { isOnPins, type LitRun } from '../load/lights'
-import { nodeMa } from '../load/nodes'
+import { nodesA } from '../load/nodes'
 import { squareWay, type Point } from '../measure/geometry'
-import { placer, type Layout } from '../measure/layout'
+import { placer, placesOf, type Layout } from '../measure/layout'
 import { wireOf, type Wire } from '../parts/wires'
 import type { Feed, Junction, Place, Plan } from '../plan/plan'
 import { supplyIdOf } from '../plan/supply-of'
@@ -27,6 +27,8 @@ export interface Lead {
   readonly lengthMm: number
   readonly isMeasured: boolean
   readonly fuse: Feed['fuse']
+  /** Which of the leads of its feed it is, from 0: lights that are plugged together may share one out between several. */
+  readonly share: number
 }
 
 /** Where everything is on the drawing that has no place of its own among the runs. */
@@ -96,6 +98,10 @@ export function leadName(
   return `${entry.run.name}, ${to.pad === entry.cuts ? 'far end' : `pad ${String(to.pad)}`}`
 }
 
+/** Id of a feed's lead; of the second and further ones that share it, with their number. */
+export const feedLeadId = (run: string, feed: string, share = 0): string =>
+  `${run}.${feed}${share === 0 ? '' : `@${String(share + 1)}`}`
+
 /** A feed's pad in cut groups: what a shorter run no longer has is its end. */
 export const padOf = ({ pad }: Pick<Feed, 'pad'>, cuts: number): number =>
   pad === 'end' ? cuts : Math.min(pad, cuts)
@@ -107,7 +113,7 @@ export function leadsOf(
   layout: Layout,
   hidden: Hidden,
 ): Lead[] {
-  const placeOf = new Map(layout.placed.map(({ id, place }) => [id, place]))
+  const placeOf = placesOf(layout)
   return [
     ...junctionLeads(plan, hidden),
     ...cuts.flatMap((entry) => {
@@ -148,11 +154,10 @@ export function litLeads(
   layout: Layout,
   hidden: Hidden,
 ): LitLead[] {
-  const placeOf = new Map(layout.placed.map(({ id, place }) => [id, place]))
+  const placeOf = placesOf(layout)
   const entryOf = new Map(cuts.map((entry) => [entry.run.id, entry]))
   const treeOf = new Map(plugs.map((tree) => [tree.id, tree]))
-  return lit.flatMap((own): LitLead[] => {
-    const { id, settings, lights, peakA } = own
+  return lit.flatMap(({ id, settings, lights, peakA }): LitLead[] => {
     if (isOnPins(settings)) return []
     const [entry, place] = [entryOf.get(id), placeOf.get(id)]
     const first = entry?.run.lights[0]
@@ -160,19 +165,19 @@ export function litLeads(
     if (entry === undefined || place === undefined || first === undefined || feed === undefined)
       return []
     const { run } = entry
-    const nodeA = (nodeMa(run.line) * lights) / 1000
     const ends = treeOf.get(id)?.leads ?? [
       { end: placer(run, place)(first), currentA: peakA, lights },
     ]
-    return ends.map(({ end, currentA, lights: share }, index) => ({
+    return ends.map(({ end, currentA, lights: own }, share) => ({
       lead: leadOf(plan, hidden, {
-        id: `${run.id}.${feed.id}${index === 0 ? '' : `@${String(index + 1)}`}`,
+        id: feedLeadId(run.id, feed.id, share),
+        share,
         settings: feed,
         from: feed.from ?? supplyIdOf(plan, run.line),
         to: { kind: 'run', run: run.id, pad: 0 },
         end,
       }),
-      currentA: currentA + (nodeA * share) / lights,
+      currentA: currentA + (nodesA(run) * own) / lights,
     }))
   })
 }
@@ -195,7 +200,7 @@ export function runLeads(
       ? []
       : [
           leadOf(plan, hidden, {
-            id: `${run.id}.${feed.id}`,
+            id: feedLeadId(run.id, feed.id),
             settings: feed,
             from: feed.from ?? supplyIdOf(plan, run.line),
             to: { kind: 'run', run: run.id, pad },
@@ -214,7 +219,9 @@ function leadOf(
     from,
     to,
     end,
-  }: Pick<Lead, 'id' | 'from' | 'to' | 'end'> & { readonly settings: Feed | Junction },
+    share = 0,
+  }: Pick<Lead, 'id' | 'from' | 'to' | 'end'> &
+    Partial<Pick<Lead, 'share'>> & { readonly settings: Feed | Junction },
 ): Lead {
   const start = hidden.supplies.get(from) ?? hidden.junctions.get(from) ?? [0, 0]
   const drawnMm = squareWay(start, end) * (1 + plan.rules.slack)
@@ -229,5 +236,6 @@ function leadOf(
     lengthMm: settings.lengthMm ?? drawnMm,
     isMeasured: settings.lengthMm !== undefined,
     fuse: settings.fuse,
+    share,
   }
 }

@@ -1,7 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
 import type { LitRun } from '../load/lights'
 import { boxAround, squareWay, type Point } from '../measure/geometry'
-import { placer, type Layout } from '../measure/layout'
+import { placer, placesOf, type Layout } from '../measure/layout'
 import { extensionLeads, splitter } from '../parts/drivers'
 import type { Plan } from '../plan/plan'
 
@@ -79,7 +79,7 @@ export function plugTrees(
   lit: readonly LitRun[],
   layout: Layout,
 ): PlugTree[] {
-  const places = new Map(layout.placed.map(({ id, place }) => [id, place]))
+  const places = placesOf(layout)
   return lit.filter(isPlugged).flatMap((own): PlugTree[] => {
     const run = cuts.find((entry) => entry.run.id === own.id)?.run
     const place = places.get(own.id)

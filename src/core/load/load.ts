@@ -1,11 +1,10 @@
 import type { CutStripRun } from '../cut/cut'
-import { isOnWire } from '../cut/on-wire'
 import type { Strip } from '../plan/parts'
 import type { SceneName } from '../plan/choices'
 import type { Line, Plan } from '../plan/plan'
 import type { LitRun } from './lights'
 import { loadOf } from './load-of'
-import { nodeMa } from './nodes'
+import { besidePixelMa, nodesA } from './nodes'
 
 /** What one load group of a strip draws: a pixel, or what lies between two cut marks of a plain strip. */
 export interface GroupDraw {
@@ -63,15 +62,15 @@ export function dutiesIn(
 function litLoad(
   plan: Plan,
   { id, supplyV, part, strings, peakA }: LitRun,
-  nodesA: number,
+  idleA: number,
 ): RunLoad {
   const at = (scene: SceneName): number =>
-    nodesA + peakA * (scene === 'idle' ? 0 : levelIn(plan, scene))
+    idleA + peakA * (scene === 'idle' ? 0 : levelIn(plan, scene))
   return {
     id,
     volts: part.kind === 'fixed' ? part.volts : supplyV,
     groups: strings,
-    idleA: nodesA,
+    idleA,
     peakA: at('full-white'),
     levelA: at('level'),
     shownA: at(plan.scene.shown),
@@ -88,12 +87,11 @@ export function loadRuns(
   return cuts.map(({ run, strip, cuts: cutGroups, pixels }) => {
     const own = litOf.get(run.id)
     // What else is in nodes draws all the time.
-    const ownMa = nodeMa(run.line)
-    if (own !== undefined) return litLoad(plan, own, (ownMa * own.lights) / 1000)
+    if (own !== undefined) return litLoad(plan, own, nodesA(run))
     const groups = strip.light.kind === 'pixels' ? pixels : cutGroups
     const { volts } = strip
     const { channelMa, idleMa: dark } = groupDraw(strip)
-    const idleMa = dark + (isOnWire({ run, strip }) ? ownMa : 0)
+    const idleMa = dark + besidePixelMa({ run, strip })
     const at = (scene: SceneName): number => {
       const duties = dutiesIn(plan, scene, run.line, strip)
       const lit = channelMa.map((mA, index) => mA * (duties[index] ?? 0))

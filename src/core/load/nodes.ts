@@ -1,3 +1,5 @@
+import type { CutStripRun } from '../cut/cut'
+import { isOnWire } from '../cut/on-wire'
 import type { MeasuredRun } from '../measure/measure'
 import type { LightNode, Line } from '../plan/plan'
 
@@ -22,6 +24,8 @@ export interface NodeRun {
     /** What it draws all the time besides its light, mA. */
     readonly mA: number
   }
+  /** What all draw all the time besides their lights, A. */
+  readonly currentA: number
   /** Thinnest first. */
   readonly holes: readonly Holes[]
   /** Boards that read them, and what is left on the last: columns or channels; `undefined` where the plan's board reads all. */
@@ -33,8 +37,16 @@ export interface NodeRun {
 }
 
 /** What the parts of a node draw besides its light, mA. */
-export const nodeMa = ({ node }: Pick<Line, 'node'>): number =>
+const nodeMa = ({ node }: Pick<Line, 'node'>): number =>
   node?.parts.reduce((sum, { count, mA }) => sum + count * mA, 0) ?? 0
+
+/** … of all nodes of a run together, A. */
+export const nodesA = ({ line, lights }: Pick<MeasuredRun, 'line' | 'lights'>): number =>
+  (nodeMa(line) * lights.length) / 1000
+
+/** What else draws on the wire of each pixel of a run, mA: nothing where they are not nodes. */
+export const besidePixelMa = (entry: Pick<CutStripRun, 'run' | 'strip'>): number =>
+  isOnWire(entry) ? nodeMa(entry.run.line) : 0
 
 /** The runs whose lights are assemblies. */
 export const nodeRuns = (runs: readonly MeasuredRun[]): NodeRun[] =>
@@ -63,6 +75,7 @@ function nodeRun(run: MeasuredRun, node: LightNode): NodeRun {
     node,
     nodes,
     each,
+    currentA: nodesA(run),
     holes: [...holes].map(([mm, count]): Holes => ({ mm, count })).toSorted((a, b) => a.mm - b.mm),
     readers: readersFor(run, node, each.channels),
     minutes: nodes * eachMin,

@@ -1,15 +1,10 @@
+import type { NodeObject } from '../plan/plan'
 import { boxAround, type Point } from './geometry'
 
-/** Something that is laid on lights: a round one by its diameter, a square one by its side, mm. */
-export interface LaidObject {
-  readonly shape: 'round' | 'square'
-  readonly mm: number
-}
-
-/** The lights that something covers whose middle is at a place: those under it, its edge counted. */
+/** The lights under something whose middle is at a place, mm: a round one by its diameter, a square one by its side. Its edge counts. */
 export function covered(
   lights: readonly Point[],
-  { shape, mm }: LaidObject,
+  { shape, mm }: NodeObject,
   [x, y]: Point,
 ): number[] {
   const reach = mm / 2 + 1e-9
@@ -24,12 +19,12 @@ export function covered(
 const tries = 40
 
 /**
- * The least and the most lights that something covers, wherever its middle lies between the outermost of them. Tried at 41 × 41 places
- * and over every light and gap: with few lights the answer is exact for all that is wider than a step.
+ * The least and the most lights that something covers, wherever its middle lies between the outermost of them: tried at 41 × 41 places and
+ * over every light, so that what lasts for less than a step may be missed.
  */
 export function coverRange(
   lights: readonly Point[],
-  object: LaidObject,
+  object: NodeObject,
 ): { readonly least: number; readonly most: number } {
   if (lights.length === 0) return { least: 0, most: 0 }
   const { x, y, width, height } = boxAround(lights)
@@ -47,5 +42,5 @@ export function coverRange(
 }
 
 /** How close nodes of a square grid stand so that one is always covered, mm: the middle of four is the worst place. */
-export const sureWithinMm = ({ shape, mm }: LaidObject): number =>
+export const sureWithinMm = ({ shape, mm }: NodeObject): number =>
   shape === 'round' ? mm / Math.SQRT2 : mm

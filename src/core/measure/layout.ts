@@ -14,6 +14,10 @@ export interface Layout {
   readonly box: Box
 }
 
+/** Places by the ids of their runs. */
+export const placesOf = ({ placed }: Pick<Layout, 'placed'>): ReadonlyMap<string, Place> =>
+  new Map(placed.map(({ id, place }) => [id, place]))
+
 /** Width over height that runs are set out to fill; fixed, so that no lead's length hangs on a window. */
 const aspect = 1.25
 

@@ -7,8 +7,6 @@ export const sinkBoard = {
   dropV: 0.6,
   /** What the board can burn with all outputs on, W. */
   limitW: 1,
-  /** What it draws itself, mA. */
-  ownMa: 10,
   price: 3.2,
 } as const
 

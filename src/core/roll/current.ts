@@ -1,7 +1,6 @@
 import type { CutStripRun } from '../cut/cut'
 import { dutiesIn, groupDraw, levelIn } from '../load/load'
 import { loadOf } from '../load/load-of'
-import type { NodeRun } from '../load/nodes'
 import type { SceneName } from '../plan/choices'
 import type { Plan } from '../plan/plan'
 import { operand, working, type Figure } from '../quantity/figure'
@@ -53,7 +52,7 @@ export function currentFigures(
       {
         id: `current.lights.${id}`,
         label: cuts.find(({ run }) => run.id === id)?.run.name ?? '',
-        value: load.shownA - nodesA(nodes, id),
+        value: load.shownA - (nodes.find((node) => node.id === id)?.currentA ?? 0),
         unit: 'A',
         ...working`${operand('groups', load.groups)} single lights`,
         about: [id],
@@ -67,7 +66,7 @@ export function currentFigures(
       {
         id: `current.nodes.${node.id}`,
         label: `${cuts.find(({ run }) => run.id === node.id)?.run.name ?? ''}, else in nodes`,
-        value: nodesA([node], node.id),
+        value: node.currentA,
         unit: 'A',
         ...working`${operand('nodes', node.nodes)} × ${operand('each', node.each.mA, 'mA')}`,
         about: [node.id],
@@ -93,12 +92,6 @@ export function currentFigures(
     about,
   }
   return [...figures, ...singles, ...others, total, power]
-}
-
-/** What else is in a run's nodes draws all the time, A. */
-const nodesA = (nodes: readonly NodeRun[], id: string): number => {
-  const own = nodes.find((node) => node.id === id)
-  return own === undefined ? 0 : (own.nodes * own.each.mA) / 1000
 }
 
 /** Full draw of a batch, the brightness it is held to, and what its pixels draw while dark. */

@@ -10,7 +10,7 @@ import type { FedSupply } from '../feed/supplies'
 import { warmthOf } from '../feed/run-warmth'
 import type { LitRun } from '../load/lights'
 import { squareWay } from '../measure/geometry'
-import { placer } from '../measure/layout'
+import { placer, placesOf } from '../measure/layout'
 import { operand, working, type Figure } from '../quantity/figure'
 import { formatLength, plural } from '../quantity/format'
 import { sceneLabel } from './current'
@@ -62,7 +62,7 @@ function hasWiresHome({ run, strip }: CutStripRun, lit: LitRun | undefined): boo
 
 /** Wires home: from each drop along the drawing to the controller, one for each group in series. */
 export function homeFigures({ plan, cuts, layout, hidden, lit }: Results): Figure[] {
-  const places = new Map(layout.placed.map(({ id, place }) => [id, place]))
+  const places = placesOf(layout)
   const litOf = new Map(lit.map((own) => [own.id, own]))
   const { cableWires } = plan.rules
   return cuts.flatMap((entry): Figure[] => {
@@ -71,7 +71,7 @@ export function homeFigures({ plan, cuts, layout, hidden, lit }: Results): Figur
     const own = litOf.get(run.id)
     if (place === undefined || !hasWiresHome(entry, own)) return []
     const at = placer(run, place)
-    // The last of each group is wired home; the others hang on their neighbours.
+    // One of each group is wired home; the others hang on their neighbours.
     const inSeries = own?.part.kind === 'led' ? own.settings.inSeries : 1
     const ends = run.lights.filter((_, index) => index % inSeries === 0)
     const dropsMm = (run.dropMm ?? 0) * ends.length

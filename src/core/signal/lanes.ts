@@ -2,7 +2,7 @@ import type { CutStripRun } from '../cut/cut'
 import { padPlace } from '../cut/pads'
 import type { Hidden } from '../feed/leads'
 import { squareWay, type Point } from '../measure/geometry'
-import { placer, type Layout } from '../measure/layout'
+import { placer, placesOf, type Layout } from '../measure/layout'
 import type { Strip } from '../plan/parts'
 import type { Plan, PlanLane } from '../plan/plan'
 
@@ -84,7 +84,7 @@ export function lanesOf(
   hidden: Hidden,
 ): Lane[] {
   const entries = new Map(cuts.map((entry) => [entry.run.id, entry]))
-  const places = new Map(layout.placed.map(({ id, place }) => [id, place]))
+  const places = placesOf(layout)
   return laneOrder(plan, cuts).flatMap(({ id, name, lines }): Lane[] => {
     let from = hidden.controller
     let number = 0

@@ -1,6 +1,6 @@
 import { pointOf } from '../cut/pads'
 import type { Point } from '../measure/geometry'
-import { placer, type Layout } from '../measure/layout'
+import { placer, placesOf, type Layout } from '../measure/layout'
 import type { Lane, LaneRun } from './lanes'
 
 /** A pixel of the program, and where it is. */
@@ -18,7 +18,7 @@ export interface MappedPixel {
 
 /** Every pixel of the lanes in the order of the data. */
 export function pixelMap(lanes: readonly Lane[], layout: Layout): MappedPixel[] {
-  const places = new Map(layout.placed.map(({ id, place }) => [id, place]))
+  const places = placesOf(layout)
   return lanes.flatMap((lane) =>
     lane.runs.flatMap((laneRun): MappedPixel[] => {
       const { entry, first, extra, dark, start } = laneRun

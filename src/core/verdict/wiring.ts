@@ -1,5 +1,5 @@
 import { fuseFor } from '../feed/fuse'
-import { feedsOf, leadName, targetOf, type Lead } from '../feed/leads'
+import { feedLeadId, feedsOf, leadName, targetOf, type Lead } from '../feed/leads'
 import type { FedLead } from '../feed/solved'
 import { gaugesLike, type Wire } from '../parts/wires'
 import type { Command } from '../plan/commands'
@@ -18,7 +18,7 @@ const nameOf = ({ cuts, plan }: Evidence, lead: Lead): string =>
 /** An edit of the one feed or junction that a lead is. */
 function editLead(
   plan: Plan,
-  { id, to }: Lead,
+  { id, to, share }: Lead,
   set: { wire?: string; fuse?: Lead['fuse']; lengthMm?: number | undefined },
 ): Command[] {
   if (to.kind === 'junction') {
@@ -33,7 +33,7 @@ function editLead(
       lines: [line.id],
       set: {
         feeds: feedsOf(line).map((feed) =>
-          `${line.id}.${feed.id}` === id.split('@')[0] ? withSet(feed, set) : feed,
+          feedLeadId(line.id, feed.id, share) === id ? withSet(feed, set) : feed,
         ),
       },
     },

@@ -9,30 +9,14 @@ import { beside, way, type Drawn, type Loom, type WiringGiven } from './loom'
 // What hangs on the board's pins besides data: single lights, nodes, the status light, sensors.
 
 /** Wires from the board's pins to single lights that hang on them, or to what drives them. */
-export function addLightPins(
-  loom: Loom,
-  { plan, signal, hidden, full, cuts }: WiringGiven,
-  lit: LitRun,
-): void {
+export function addLightPins(loom: Loom, given: WiringGiven, lit: LitRun): void {
+  const { plan, hidden, full, cuts } = given
   const gauge = wireOf(plan.wiring.dataWire)
   const block = `run:${lit.id}`
   const lead = full.leads.find(({ lead: { to } }) => to.kind === 'run' && to.run === lit.id)
   const entry = cuts.find(({ run }) => run.id === lit.id)
   const at: Point = lead?.lead.end ?? entry?.run.lights[0] ?? hidden.controller
-  for (const { need, pin } of signal.fit?.pins ?? []) {
-    if (need.of !== lit.id || !need.id.startsWith('light.') || lit.settings.drive === 'switch')
-      continue
-    const line = need.id.split('.').at(-1) ?? ''
-    loom.wire({
-      role: 'signal',
-      from: loom.at('board', pin?.name ?? line, 'signal'),
-      to: loom.at(block, line, 'signal'),
-      gauge,
-      ...way(plan, hidden.controller, at),
-      bundle: `lights.${lit.id}`,
-      about: [lit.id],
-    })
-  }
+  if (lit.settings.drive !== 'switch') addPinWires(loom, given, 'light', lit.id, at)
   // Lights on pins of their own come back to the board's minus together.
   if (lit.settings.drive === 'pins')
     loom.wire({
@@ -47,23 +31,31 @@ export function addLightPins(
 }
 
 /** Signals of nodes to the board: theirs, or those of the boards that read them. */
-export function addNodePins(
+export function addNodePins(loom: Loom, given: WiringGiven, { id }: NodeRun): void {
+  const first = given.cuts.find(({ run }) => run.id === id)?.run.lights[0]
+  addPinWires(loom, given, 'node', id, first ?? given.hidden.controller)
+}
+
+/** A wire to a run from every pin that it needs as lights or as nodes. */
+function addPinWires(
   loom: Loom,
-  { plan, signal, hidden, cuts }: WiringGiven,
-  node: NodeRun,
+  { plan, signal, hidden }: WiringGiven,
+  as: 'light' | 'node',
+  run: string,
+  at: Point,
 ): void {
-  const first = cuts.find(({ run }) => run.id === node.id)?.run.lights[0]
+  const before = `${as}.${run}.`
   for (const { need, pin } of signal.fit?.pins ?? []) {
-    if (need.of !== node.id || !need.id.startsWith('node.')) continue
-    const line = need.id.split('.').slice(2).join('.')
+    if (!need.id.startsWith(before)) continue
+    const line = need.id.slice(before.length)
     loom.wire({
       role: 'signal',
       from: loom.at('board', pin?.name ?? line, 'signal'),
-      to: loom.at(`run:${node.id}`, line, 'signal'),
+      to: loom.at(`run:${run}`, line, 'signal'),
       gauge: wireOf(plan.wiring.dataWire),
-      ...way(plan, hidden.controller, first ?? hidden.controller),
-      bundle: `nodes.${node.id}`,
-      about: [node.id],
+      ...way(plan, hidden.controller, at),
+      bundle: `${as}s.${run}`,
+      about: [run],
     })
   }
 }

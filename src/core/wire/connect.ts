@@ -115,10 +115,9 @@ const sourceBlock = ({ plan }: WiringGiven, id: string): string =>
   plan.junctions.some((junction) => junction.id === id) ? `junction:${id}` : `supply:${id}`
 
 /** The splitter that a lead of plugged lights ends in. */
-const headOf = ({ plugs }: WiringGiven, { id, to }: Lead): string | undefined =>
+const headOf = ({ plugs }: WiringGiven, { share, to }: Lead): string | undefined =>
   to.kind === 'run'
-    ? plugs.find((tree) => tree.id === to.run)?.leads[Number(id.split('@')[1] ?? 1) - 1]
-        ?.splitters[0]?.name
+    ? plugs.find((tree) => tree.id === to.run)?.leads[share]?.splitters[0]?.name
     : undefined
 
 /** The key of a run's pads at a feed: nothing at its start. */
