@@ -18,12 +18,12 @@ const open = ref<string>()
 /** Runs of single lights that a lead goes to, with their first feed. */
 const rows = computed(() =>
   tally.runs.flatMap((run) => {
+    if (run.lit === null) return []
     const line = plan.lines.find(({ id }) => id === run.id)
     const leads = tally.feed.leads.filter(({ to }) => to.kind === 'run' && to.run === run.id)
     const [lead] = leads
     const [feed] = line === undefined ? [] : feedsOf(line)
-    if (run.lit === null || line === undefined || lead === undefined || feed === undefined)
-      return []
+    if (line === undefined || lead === undefined || feed === undefined) return []
     return [{ run, line, leads, lead, feed }]
   }),
 )

@@ -1,19 +1,17 @@
 import type { NodeObject } from '../plan/plan'
 import { boxAround, type Point } from './geometry'
 
-/** The lights under something whose middle is at a place, mm: a round one by its diameter, a square one by its side. Its edge counts. */
-export function covered(
-  lights: readonly Point[],
-  { shape, mm }: NodeObject,
-  [x, y]: Point,
-): number[] {
-  const reach = mm / 2 + 1e-9
-  return lights.flatMap(([lightX, lightY], index) => {
-    const [dx, dy] = [Math.abs(lightX - x), Math.abs(lightY - y)]
-    const isUnder = shape === 'round' ? Math.hypot(dx, dy) <= reach : Math.max(dx, dy) <= reach
-    return isUnder ? [index] : []
-  })
+/** Half of its size, mm, with a hair more: its edge counts. */
+const reachOf = ({ mm }: NodeObject): number => mm / 2 + 1e-9
+
+function isUnder(object: NodeObject, [lightX, lightY]: Point, [x, y]: Point): boolean {
+  const [dx, dy, reach] = [Math.abs(lightX - x), Math.abs(lightY - y), reachOf(object)]
+  return dx <= reach && dy <= reach && (object.shape === 'square' || Math.hypot(dx, dy) <= reach)
 }
+
+/** The lights under something whose middle is at a place, mm: a round one by its diameter, a square one by its side. */
+export const covered = (lights: readonly Point[], object: NodeObject, at: Point): number[] =>
+  lights.flatMap((light, index) => (isUnder(object, light, at) ? [index] : []))
 
 /** Places to each side that something is tried at. */
 const tries = 40
@@ -28,16 +26,27 @@ export function coverRange(
 ): { readonly least: number; readonly most: number } {
   if (lights.length === 0) return { least: 0, most: 0 }
   const { x, y, width, height } = boxAround(lights)
-  let [least, most] = [Infinity, 0]
-  const lay = (at: Point): void => {
-    const count = covered(lights, object, at).length
-    least = Math.min(least, count)
-    most = Math.max(most, count)
+  // Places by their x: for all of one x the same few lights are near.
+  const tried = new Map<number, number[]>()
+  const rows = Array.from({ length: tries + 1 }, (_, row) => y + (height * row) / tries)
+  for (let column = 0; column <= tries; column += 1)
+    tried.set(x + (width * column) / tries, [...rows])
+  for (const [lightX, lightY] of lights) {
+    const known = tried.get(lightX)
+    if (known === undefined) tried.set(lightX, [lightY])
+    else known.push(lightY)
   }
-  for (let row = 0; row <= tries; row += 1)
-    for (let column = 0; column <= tries; column += 1)
-      lay([x + (width * column) / tries, y + (height * row) / tries])
-  for (const light of lights) lay(light)
+  const reach = reachOf(object)
+  let [least, most] = [Infinity, 0]
+  for (const [atX, heights] of tried) {
+    const near = lights.filter(([lightX]) => Math.abs(lightX - atX) <= reach)
+    for (const atY of heights) {
+      let count = 0
+      for (const light of near) if (isUnder(object, light, [atX, atY])) count += 1
+      least = Math.min(least, count)
+      most = Math.max(most, count)
+    }
+  }
   return { least, most }
 }
 
