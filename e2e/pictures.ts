@@ -1,5 +1,5 @@
 import { diagramOf } from '../src/core/wire/diagram'
-import { wiredPlan } from '../src/core/wired-plan'
+import { worked } from '../src/core/engine'
 import { diagramSvg } from '../src/formats/svg-diagram'
 import { demoPlan } from '../src/testing/demo-plan'
 import { expect, line, test, verdict } from './browser'
@@ -89,8 +89,8 @@ test('sums and single lights', async ({ page }) => {
 
 test('the diagram on paper', async ({ page }) => {
   const plan = demoPlan('bay-window-nook')
-  const { circuit, cuts, signal } = wiredPlan(plan)
-  const svg = diagramSvg(diagramOf(circuit, cuts, signal), plan)
+  const results = worked(plan)
+  const svg = diagramSvg(diagramOf(results.wiring, results, plan.units), plan)
   // A4, lying, at 96 px an inch.
   await page.setViewportSize({ width: 1123, height: 794 })
   await page.setContent(

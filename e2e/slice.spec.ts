@@ -223,7 +223,7 @@ test('scenes, level and limit change what is shown, not what the supply is for',
   await page.getByRole('button', { name: /^Supply:/ }).click()
   await page.getByRole('option', { name: /5 V brick, 4 A/ }).click()
   await verdict(page, 'supply-short')
-    .getByRole('button', { name: /hold white to/ })
+    .getByRole('button', { name: /limit brightness to/ })
     .click()
   await expect(page.getByText('white held to 72 %')).toBeVisible()
   // 120 px × (36 mA × 0.72 + 0.7 mA) = 3.19 A, within 80 % of 4 A.

@@ -23,7 +23,9 @@ describe('the command line', () => {
     })
     const { verdicts } = json as { verdicts: { code: string; grade: string }[] }
     expect(verdicts).toContainEqual(expect.objectContaining({ code: 'fade', grade: 'stop' }))
-    expect(verdicts).toContainEqual(expect.objectContaining({ code: 'wrong-end', grade: 'care' }))
+    expect(verdicts).toContainEqual(
+      expect.objectContaining({ code: 'wrong-end', grade: 'warning' }),
+    )
     expect(glow(['tally', 'demo/bay-window-nook.json']).json).toEqual(json)
     expect(glow(['plans']).json).toContainEqual({
       name: 'bay-window-nook',

@@ -7,12 +7,11 @@ import { runNamer } from '../core/measure/measure'
 import type { Plan } from '../core/plan/plan'
 import { issuesOf, z, type Issue } from '../core/quantity/z'
 import { sums } from '../core/sums'
-import { pixelMap } from '../core/signal/pixel-map'
+import { pixelMap } from '../core/lanes/pixel-map'
 import { programData } from '../core/signal/program'
 import { tally } from '../core/tally'
 import { diagramOf } from '../core/wire/diagram'
-import { jointsOf } from '../core/wire/lists'
-import { wiredPlan } from '../core/wired-plan'
+import { worked } from '../core/engine'
 import { cutsCsv } from '../formats/csv-cuts'
 import { feedsCsv } from '../formats/csv-feeds'
 import { plugsCsv } from '../formats/csv-plugs'
@@ -129,11 +128,11 @@ const csvKinds: Readonly<Record<string, (plan: Plan) => string>> = {
   cuts: (plan) => cutsCsv(tally(plan).reels),
   feeds: (plan) => feedsCsv(tally(plan)),
   plugs: (plan) => plugsCsv(tally(plan)),
-  wires: (plan) => wiresCsv(wiredPlan(plan).circuit),
-  joints: (plan) => jointsCsv(jointsOf(wiredPlan(plan).circuit, plan), plan.wiring.ticks),
+  wires: (plan) => wiresCsv(worked(plan).wiring),
+  joints: (plan) => jointsCsv(worked(plan).joints, plan.wiring.ticks),
   pixels: (plan) => {
-    const { signal, layout } = wiredPlan(plan)
-    return pixelsCsv(pixelMap(signal.lanes, layout))
+    const { lanes, layout } = worked(plan)
+    return pixelsCsv(pixelMap(lanes, layout))
   },
 }
 
@@ -161,8 +160,8 @@ function csvCommand(kind: string, file: string): void {
 const svgKinds: Readonly<Record<string, (plan: Plan) => string>> = {
   drawing: drawingSvg,
   diagram: (plan) => {
-    const { circuit, cuts, signal } = wiredPlan(plan)
-    return diagramSvg(diagramOf(circuit, cuts, signal, plan.units), plan)
+    const results = worked(plan)
+    return diagramSvg(diagramOf(results.wiring, results, plan.units), plan)
   },
 }
 
@@ -173,8 +172,7 @@ function svgCommand(kind: string, file: string): void {
 
 function headerCommand(file: string, options: { json?: boolean }): void {
   const plan = planOf(textOf(file), file)
-  const { signal, supplies } = wiredPlan(plan)
-  const data = programData(plan, signal, supplies)
+  const data = programData(worked(plan))
   process.stdout.write(options.json === true ? programJson(data) : programHeader(data))
 }
 

@@ -4,7 +4,7 @@ import { readPlanFile, writePlanFile } from '../formats/plan-file'
 import { change } from './plan/commands'
 import type { Plan } from './plan/plan'
 import { tally } from './tally'
-import type { VerdictCode } from './verdict/verdict'
+import type { VerdictCode } from './verdict/kinds'
 
 const demo = (name: string): Plan => {
   const read = readPlanFile(

@@ -23,11 +23,11 @@ import {
 import { change } from './plan/commands'
 import { emptyPlan } from './plan/empty'
 import type { Line, Plan } from './plan/plan'
-import { pixelMap } from './signal/pixel-map'
+import { pixelMap } from './lanes/pixel-map'
 import { programData } from './signal/program'
 import { tally } from './tally'
 import { diagramOf } from './wire/diagram'
-import { wiredPlan } from './wired-plan'
+import { worked } from './engine'
 
 const anyText = fc.oneof(
   fc.integer({ min: 30, max: 2600 }).map((mm) => `shelf ${String(mm)}`),
@@ -188,18 +188,19 @@ describe('any plan', () => {
   it('is written as lists, header and diagram, each with all of it', () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
-        const { circuit, signal, layout, supplies, cuts } = wiredPlan(plan)
+        const results = worked(plan)
+        const { wiring, lanes, layout } = results
         const rows = (text: string): number => text.trimEnd().split('\r\n').length - 1
-        expect(rows(wiresCsv(circuit))).toBe(circuit.wires.length)
+        expect(rows(wiresCsv(wiring))).toBe(wiring.wires.length)
         expect(rows(jointsCsv(tally(plan).wiring.joints, []))).toBe(
           tally(plan).wiring.joints.length,
         )
-        const pixels = signal.lanes.reduce((sum, lane) => sum + lane.pixels, 0)
-        expect(rows(pixelsCsv(pixelMap(signal.lanes, layout)))).toBe(pixels)
-        expect(programHeader(programData(plan, signal, supplies))).toContain(
-          `#define LANE_COUNT ${String(signal.lanes.length)}`,
+        const pixels = lanes.reduce((sum, lane) => sum + lane.pixels, 0)
+        expect(rows(pixelsCsv(pixelMap(lanes, layout)))).toBe(pixels)
+        expect(programHeader(programData(results))).toContain(
+          `#define LANE_COUNT ${String(lanes.length)}`,
         )
-        const svg = diagramSvg(diagramOf(circuit, cuts, signal), plan)
+        const svg = diagramSvg(diagramOf(wiring, results, plan.units), plan)
         expect(svg).not.toMatch(/NaN|undefined|Infinity/)
       }),
       { numRuns: 40 },

@@ -1,63 +1,24 @@
 import { litOf, type CutStripRun, type Piece } from './cut/cut'
-import { countJoints, type Joints } from './cut/joints'
-import { prewiredInstead, type Prewired } from './cut/prewired'
-import { cutFromReels, type StripReels } from './cut/reels'
+import type { Prewired } from './cut/prewired'
+import type { StripReels } from './cut/reels'
+import { worked } from './engine'
+import type { BatteryUse } from './feed/batteries'
 import { branchesOf, type Branch } from './feed/branches'
-import { batteryUse, drainOf, type BatteryUse, type Drain } from './feed/batteries'
-import type { Lead } from './feed/leads'
-import type { PlugTree } from './feed/plugs'
+import { leadFuse, type FedRun, type SolvedFeed } from './feed/solved-feed'
 import type { FedSupply } from './feed/supplies'
-import { leadFuse, feedScene, type FedRun, type FedScene } from './feed/solved'
 import type { LitRun } from './load/lights'
-import type { RunLoad } from './load/load'
+import type { CaseAmperes, RunLoad } from './load/load'
 import type { NodeRun } from './load/nodes'
-import type { SceneName } from './plan/choices'
-import { tallySignal, type TallySignal } from './signal/told'
+import type { LoadCase } from './plan/choices'
 import type { Plan } from './plan/plan'
-import { rollOf, type RollSection } from './roll/roll'
-import { offMark, spliceShows } from './verdict/cutting'
-import { fade, notFed, uneven } from './verdict/fading'
-import { gapShows } from './verdict/gap-shows'
-import { mountingJudges } from './verdict/mounting'
-import { nameplate } from './verdict/nameplate'
-import {
-  boardFeed,
-  boardOver,
-  memory,
-  pinKind,
-  pinsShort,
-  serialPin,
-  slowFrames,
-} from './verdict/board'
-import {
-  againstArrow,
-  boardQuirk,
-  dataResistor,
-  diodeSmall,
-  levels,
-  longData,
-} from './verdict/level'
-import {
-  lightPinsOver,
-  lightResistors,
-  matrixFlicker,
-  sharedResistor,
-  sinkOver,
-  switchDrive,
-  switchInPlus,
-} from './verdict/lights'
-import { leadOver, leadShort, nodesApart, plugHole, portsShort } from './verdict/plugs'
-import { batteries, capacitor, hotStrip, over100Watt, regulatorHot } from './verdict/sources'
-import { statusColours } from './verdict/status'
-import { stockShort } from './verdict/stock-short'
-import { supplyLoad } from './verdict/supply-load'
-import type { Grade, Verdict } from './verdict/verdict'
-import { voltsDiffer } from './verdict/volts-differ'
-import { copperHot, fuses, joinedSupplies, leadHot, trackOver } from './verdict/wiring'
-import { wrongEnd } from './verdict/wrong-end'
-import type { Circuit } from './wire/circuit'
-import { wiredPlan } from './wired-plan'
-import { jointsOf, type PlanJoint } from './wire/lists'
+import type { RollSection } from './roll/roll'
+import type { Lead } from './route/lead'
+import type { PlugTree } from './route/plugs'
+import { tallySignal, type TallySignal } from './signal/told'
+import type { WorkedPlan } from './stages'
+import type { Verdict } from './verdict/verdict'
+import { countJoints, type JointCount, type PlanJoint } from './wire/joints'
+import type { Wiring } from './wire/wires'
 
 export interface TallyRun {
   readonly id: string
@@ -91,10 +52,12 @@ export interface TallySupply {
   readonly ratedA: number | null
   readonly loadA: number
   readonly needA: number
-  /** In the scene that the plan shows. */
+  /** In the load case that the plan shows. */
   readonly shownA: number
-  /** What hangs on it in each scene. */
-  readonly drain: Drain
+  /** What hangs on it in each load case. */
+  readonly currentA: CaseAmperes
+  /** The board with its sensors, where it lives on this supply. */
+  readonly boardA: number
 }
 
 export interface Totals {
@@ -120,8 +83,8 @@ export interface TallyLead extends Omit<Lead, 'wire'> {
 }
 
 export interface TallyFeed {
-  /** The scene of `runs` and `lostW`: the one that the plan shows. */
-  readonly scene: SceneName
+  /** The load case of `runs` and `lostW`: the one that the plan shows. */
+  readonly loadCase: LoadCase
   readonly problem: string | null
   readonly runs: readonly FedRun[]
   readonly leads: readonly TallyLead[]
@@ -138,13 +101,14 @@ export interface Tally {
   readonly supplies: readonly TallySupply[]
   readonly reels: readonly StripReels[]
   readonly prewired: readonly Prewired[]
-  readonly joints: readonly Joints[]
+  /** All joints by their kind. */
+  readonly joints: readonly JointCount[]
   readonly feed: TallyFeed
   /** Runs whose lights are assemblies. */
   readonly nodes: readonly NodeRun[]
   readonly batteries: readonly (BatteryUse & { readonly id: string })[]
   readonly signal: TallySignal
-  readonly wiring: Circuit & { readonly joints: readonly PlanJoint[] }
+  readonly wiring: Wiring & { readonly joints: readonly PlanJoint[] }
   readonly verdicts: readonly Verdict[]
   readonly roll: readonly RollSection[]
   /** Lines that were not understood. */
@@ -155,129 +119,24 @@ export interface Tally {
   }[]
 }
 
-const judges = [
-  voltsDiffer,
-  notFed,
-  supplyLoad,
-  regulatorHot,
-  batteries,
-  fade,
-  uneven,
-  leadHot,
-  fuses,
-  trackOver,
-  copperHot,
-  joinedSupplies,
-  hotStrip,
-  capacitor,
-  over100Watt,
-  offMark,
-  ...mountingJudges,
-  wrongEnd,
-  gapShows,
-  spliceShows,
-  stockShort,
-  nameplate,
-  levels,
-  longData,
-  dataResistor,
-  againstArrow,
-  diodeSmall,
-  boardQuirk,
-  pinsShort,
-  pinKind,
-  serialPin,
-  boardOver,
-  boardFeed,
-  slowFrames,
-  memory,
-  lightResistors,
-  sharedResistor,
-  lightPinsOver,
-  switchInPlus,
-  switchDrive,
-  matrixFlicker,
-  sinkOver,
-  leadShort,
-  nodesApart,
-  leadOver,
-  plugHole,
-  portsShort,
-  statusColours,
-]
-
-/** While somebody types the packing may not take long; the Cut page can search on where it was cut short. */
-const quickPacking = { mostNodes: 2_000, mostSets: 400 }
-
-const gravity: Readonly<Record<Grade, number>> = { stop: 0, care: 1, note: 2 }
-
 /** Works a plan out, stage after stage in the order of the work. Pure: the same plan gives the same tally. */
-export function tally(plan: Plan): Tally {
-  const wired = wiredPlan(plan)
-  const {
-    parts,
-    measured,
-    layout,
-    hidden,
-    cuts,
-    lit,
-    plugs,
-    nodes,
-    loads,
-    supplies,
-    leads,
-    full,
-    signal,
-    circuit,
-  } = wired
-  const reels = cutFromReels(cuts, plan.offcuts, plan.rules, quickPacking)
-  const prewired = prewiredInstead(cuts)
-  const joints = countJoints(cuts, reels)
-  const shown =
-    plan.scene.shown === 'full-white'
-      ? full
-      : feedScene(plan, cuts, leads, supplies, plan.scene.shown)
-  const uses = new Map(
-    supplies.flatMap((supply) => {
-      const use = supply.part && batteryUse(supply.part, drainOf(supply), plan.use)
-      return use === undefined ? [] : [[supply.slot.id, use] as const]
-    }),
-  )
-  const wireJoints = jointsOf(circuit, plan)
-  const evidence = {
-    plan,
-    parts,
-    layout,
-    hidden,
-    cuts,
-    reels,
-    supplies,
-    leads,
-    full,
-    batteries: uses,
-    signal,
-    lit,
-    plugs,
-  }
-  const verdicts = judges
-    .flatMap((judge) => judge(evidence))
-    .toSorted((a, b) => gravity[a.grade] - gravity[b.grade])
+export const tally = (plan: Plan): Tally => tallyOf(worked(plan))
+
+/** What a worked-out plan comes to. */
+export function tallyOf(results: WorkedPlan): Tally {
+  const { measured, cuts, lit, loads, supplies, full, shown, batteries, joints } = results
+  const litById = new Map(lit.map((run) => [run.id, run]))
   return {
-    totals: totalsOf(cuts, loads),
+    totals: totalsOf(results),
     runs: cuts.map((entry, index) =>
-      tallyRun(
-        entry,
-        loads[index],
-        full,
-        lit.find(({ id }) => id === entry.run.id),
-      ),
+      tallyRun(entry, loads[index], full, litById.get(entry.run.id)),
     ),
-    supplies: supplies.map(tallySupply),
-    reels,
-    prewired,
-    joints,
+    supplies: supplies.map((supply) => tallySupply(supply, results)),
+    reels: results.reels,
+    prewired: results.prewired,
+    joints: countJoints(joints),
     feed: {
-      scene: shown.scene,
+      loadCase: shown.loadCase,
       problem: full.problem ?? shown.problem ?? null,
       runs: [...shown.runs.values()],
       leads: full.leads.map(({ lead, currentA, dropV, lossW }) => ({
@@ -289,36 +148,15 @@ export function tally(plan: Plan): Tally {
         fuseA: leadFuse({ lead, currentA }),
       })),
       lostW: shown.lostW,
-      branches: branchesOf(wired),
-      plugs,
+      branches: branchesOf(results),
+      plugs: results.plugs,
     },
-    nodes,
-    batteries: [...uses].map(([id, use]) => ({ id, ...use })),
-    signal: tallySignal(signal),
-    wiring: { ...circuit, joints: wireJoints },
-    verdicts,
-    roll: rollOf({
-      plan,
-      layout,
-      hidden,
-      cuts,
-      reels,
-      joints,
-      prewired,
-      loads,
-      supplies,
-      leads,
-      full,
-      shown,
-      batteries: uses,
-      lit,
-      plugs,
-      nodes,
-      signal,
-      circuit,
-      wireJoints,
-      verdicts,
-    }),
+    nodes: results.nodes,
+    batteries: [...batteries].map(([id, use]) => ({ id, ...use })),
+    signal: tallySignal(results, results.signal),
+    wiring: { ...results.wiring, joints },
+    verdicts: results.verdicts,
+    roll: results.roll,
     unread: measured.lines.flatMap(({ line, reading }) =>
       reading.kind === 'error' ? [{ id: line.id, text: line.text, message: reading.message }] : [],
     ),
@@ -328,7 +166,7 @@ export function tally(plan: Plan): Tally {
 function tallyRun(
   entry: CutStripRun,
   load: RunLoad | undefined,
-  full: FedScene,
+  full: SolvedFeed,
   lit: LitRun | undefined,
 ): TallyRun {
   const fed = full.runs.get(entry.run.id)
@@ -349,12 +187,12 @@ function tallyRun(
     pieces: placed.pieces,
     minV: fed?.minV ?? null,
     maxV: fed?.maxV ?? null,
-    currentA: load?.peakA ?? 0,
+    currentA: load?.currentA['full-white'] ?? 0,
   }
 }
 
-function tallySupply(supply: FedSupply): TallySupply {
-  const { slot, part, volts, ratedA, loadA, needA, shownA } = supply
+function tallySupply(supply: FedSupply, { plan }: Pick<WorkedPlan, 'plan'>): TallySupply {
+  const { slot, part, volts, ratedA, loadA, needA, currentA, boardA } = supply
   return {
     id: slot.id,
     name: slot.name,
@@ -364,22 +202,28 @@ function tallySupply(supply: FedSupply): TallySupply {
     ratedA,
     loadA,
     needA,
-    shownA,
-    drain: drainOf(supply),
+    shownA: currentA[plan.scene.shown],
+    currentA,
+    boardA,
   }
 }
 
-function totalsOf(cuts: readonly CutStripRun[], loads: readonly RunLoad[]): Totals {
+function totalsOf({ plan, cuts, loads }: Pick<WorkedPlan, 'plan' | 'cuts' | 'loads'>): Totals {
   const add = <Item>(items: readonly Item[], of: (item: Item) => number): number =>
     items.reduce((sum, item) => sum + of(item), 0)
+  const amperes = (loadCase: LoadCase): number =>
+    add(loads, (load: RunLoad) => load.currentA[loadCase])
+  const watts = (loadCase: LoadCase): number =>
+    add(loads, (load: RunLoad) => load.currentA[loadCase] * load.volts)
+  const { shown } = plan.scene
   return {
     lightLengthMm: add(cuts, (entry) => entry.placedMm),
     pixels: add(cuts, (entry) => entry.pixels),
     singleLights: add(cuts, ({ run }) => run.lights.length),
-    peakCurrentA: add(loads, (load) => load.peakA),
-    peakPowerW: add(loads, (load) => load.peakA * load.volts),
-    idleCurrentA: add(loads, (load) => load.idleA),
-    shownCurrentA: add(loads, (load) => load.shownA),
-    shownPowerW: add(loads, (load) => load.shownA * load.volts),
+    peakCurrentA: amperes('full-white'),
+    peakPowerW: watts('full-white'),
+    idleCurrentA: amperes('idle'),
+    shownCurrentA: amperes(shown),
+    shownPowerW: watts(shown),
   }
 }

@@ -5,8 +5,9 @@ import { csv } from './csv'
 const rounded = (value: number): number => Math.round(value * 10_000) / 10_000
 
 /** Every lead at full white as CSV: from, to, wire, length in m, current, drop, loss and fuse. */
-export const feedsCsv = ({ feed, runs }: Pick<Tally, 'feed' | 'runs'>): string =>
-  csv(
+export function feedsCsv({ feed, runs }: Pick<Tally, 'feed' | 'runs'>): string {
+  const nameOf = new Map(runs.map(({ id, name }) => [id, name]))
+  return csv(
     [
       'lead',
       'from',
@@ -24,7 +25,7 @@ export const feedsCsv = ({ feed, runs }: Pick<Tally, 'feed' | 'runs'>): string =
       ({ id, from, to, wire, lengthMm, isMeasured, currentA, dropV, lossW, fuseA }) => [
         id,
         from,
-        to.kind === 'run' ? (runs.find((run) => run.id === to.run)?.name ?? to.run) : to.junction,
+        to.kind === 'run' ? (nameOf.get(to.run) ?? to.run) : to.junction,
         to.kind === 'run' ? to.pad : '',
         wireOf(wire).name,
         rounded(lengthMm / 1000),
@@ -36,3 +37,4 @@ export const feedsCsv = ({ feed, runs }: Pick<Tally, 'feed' | 'runs'>): string =
       ],
     ),
   )
+}

@@ -1,7 +1,7 @@
-import type { MappedPixel } from '../core/signal/pixel-map'
-import type { Block, Circuit, PlanWire } from '../core/wire/circuit'
-import { blockOf } from '../core/wire/circuit'
-import type { PlanJoint } from '../core/wire/lists'
+import type { MappedPixel } from '../core/lanes/pixel-map'
+import type { Block, Terminal } from '../core/route/circuit'
+import type { PlanJoint } from '../core/wire/joints'
+import type { PlanWire, Wiring } from '../core/wire/wires'
 import { workingText } from '../core/quantity/figure'
 import { csv } from './csv'
 
@@ -9,17 +9,19 @@ const rounded = (value: number, places = 1): number =>
   Math.round(value * 10 ** places) / 10 ** places
 
 /** Where a wire ends, for people: block and terminal. */
-export function placeText(blocks: ReadonlyMap<string, Block>, terminal: string): string {
-  const block = blocks.get(blockOf(terminal))
-  const label = block?.terminals.find(({ id }) => id === terminal)?.label ?? ''
-  return `${block?.name ?? ''} ${label}`.trim()
-}
+export const placeText = (
+  blocks: ReadonlyMap<string, Pick<Block, 'name'>>,
+  { block, label }: Pick<Terminal, 'block' | 'label'>,
+): string => `${blocks.get(block)?.name ?? ''} ${label}`.trim()
 
-export const blocksById = ({ blocks }: Pick<Circuit, 'blocks'>): Map<string, Block> =>
-  new Map(blocks.map((block) => [block.id, block]))
+export const blocksById = <Of extends Block>({
+  blocks,
+}: {
+  readonly blocks: readonly Of[]
+}): Map<string, Of> => new Map(blocks.map((block) => [block.id, block]))
 
 /** Every wire as CSV, with the sum that made its length. */
-export function wiresCsv(circuit: Circuit): string {
+export function wiresCsv(circuit: Pick<Wiring, 'blocks' | 'wires'>): string {
   const blocks = blocksById(circuit)
   return csv(
     [
@@ -35,6 +37,7 @@ export function wiresCsv(circuit: Circuit): string {
       'bare to mm',
       'sleeve',
       'in the wire',
+      'cable',
     ],
     circuit.wires.map((wire: PlanWire) => [
       wire.name,
@@ -49,6 +52,7 @@ export function wiresCsv(circuit: Circuit): string {
       wire.bareMm[1],
       wire.sleeve ?? '',
       wire.inLine.map(({ kind, text }) => `${kind} ${text}`).join(', '),
+      wire.cable === undefined ? '' : `${wire.cable.cable} core ${String(wire.cable.core)}`,
     ]),
   )
 }

@@ -2,15 +2,16 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import type { Plan } from '../core/plan/plan'
 import { workingText } from '../core/quantity/figure'
 import { formatLength, formatQuantity } from '../core/quantity/format'
-import type { Circuit } from '../core/wire/circuit'
 import type { Diagram } from '../core/wire/drawn'
-import { wireGroups, type PlanJoint } from '../core/wire/lists'
+import type { PlanJoint } from '../core/wire/joints'
+import { wireGroups } from '../core/wire/spools'
+import type { Wiring } from '../core/wire/wires'
 import { blocksById, placeText } from './csv-wires'
 import { diagramSvg } from './svg-diagram'
 
 export interface WiringForPaper {
   readonly plan: Plan
-  readonly wiring: Circuit & { readonly joints: readonly PlanJoint[] }
+  readonly wiring: Wiring & { readonly joints: readonly PlanJoint[] }
   readonly diagram: Diagram
 }
 
@@ -170,10 +171,12 @@ function labels({ plan, wiring }: WiringForPaper): Content[] {
   const blocks = blocksById(wiring)
   const perRow = 3
   const cells = wiring.wires.flatMap((wire) =>
-    [
-      [wire.from, wire.to],
-      [wire.to, wire.from],
-    ].map(([here = '', there = '']) => ({
+    (
+      [
+        [wire.from, wire.to],
+        [wire.to, wire.from],
+      ] as const
+    ).map(([here, there]) => ({
       stack: [
         { text: wire.name, bold: true, fontSize: 11 },
         { text: placeText(blocks, here), fontSize: 8 },

@@ -1,13 +1,11 @@
-import { fedPlan } from '../core/fed-plan'
-import { networkOf } from '../core/feed/build'
-import { endOf, type Network, type NetworkLoad, type NetworkRun } from '../core/feed/network'
+import { worked } from '../core/engine'
+import { planNetwork } from '../core/feed/plan-network'
+import { endReader, type Network, type NetworkLoad, type NetworkRun } from '../core/feed/network'
 import type { Plan } from '../core/plan/plan'
 
-/** The netlist of a plan's feed in the scene that it shows. */
-export function planNetlist(plan: Plan): string {
-  const { cuts, leads, supplies } = fedPlan(plan)
-  return spiceNetlist(networkOf(plan, cuts, leads, supplies, plan.scene.shown), plan.name)
-}
+/** The netlist of a plan's feed in the load case that it shows. */
+export const planNetlist = (plan: Plan): string =>
+  spiceNetlist(planNetwork(worked(plan), plan.scene.shown), plan.name)
 
 /** Far below what a millivolt would show, Ω: no simulator takes nought. */
 const leastOhm = 1e-7
@@ -21,8 +19,9 @@ export function spiceNetlist(network: Network, title: string): string {
   const lines: string[] = [`* ${title.replaceAll(/[\r\n]/g, ' ')}: feed network`]
   const places = new Map<string, string>()
   const pads = network.runs.map(() => new Map<number, string>())
+  const readEnd = endReader(network)
   const nodeOf = (name: string): readonly [plus: string, minus: string] => {
-    const result = endOf(network, name)
+    const result = readEnd(name)
     if (!result.ok) throw new RangeError(result.message)
     if (result.end.kind === 'supply') return [`s${String(result.end.index + 1)}`, '0']
     const known = places.get(name)

@@ -3,14 +3,14 @@ import { wireColours, wireRoles } from '../core/plan/choices'
 import type { Plan } from '../core/plan/plan'
 import { diagramOf } from '../core/wire/diagram'
 import type { Diagram } from '../core/wire/drawn'
-import { wiredPlan } from '../core/wired-plan'
+import { worked } from '../core/engine'
 import { demoPlan } from '../testing/demo-plan'
 import { diagramSvg, diagramTree, litTree, wireTint } from './svg-diagram'
 import { svgSlices, svgText, type SvgNode } from './svg-tree'
 
 const drawn = (plan: Plan): Diagram => {
-  const { circuit, cuts, signal } = wiredPlan(plan)
-  return diagramOf(circuit, cuts, signal, plan.units)
+  const results = worked(plan)
+  return diagramOf(results.wiring, results, plan.units)
 }
 const nook = demoPlan('bay-window-nook')
 const nookDiagram = drawn(nook)
@@ -124,7 +124,7 @@ describe('notes on the wires', () => {
           `${a.text} | ${b.text}`,
         ).toBe(true)
       for (const { x, y, width, height, block } of blocks) {
-        if (block.kind !== 'run') continue
+        if (block.of.kind !== 'run') continue
         const isApart = a.right <= x || x + width <= a.left || a.bottom <= y || y + height <= a.top
         expect(isApart, `${a.text} on ${block.name}`).toBe(true)
       }
@@ -134,7 +134,7 @@ describe('notes on the wires', () => {
   it('tell every wire that leaves its block, but those within a box', () => {
     const told = new Set(nookDiagram.labels.flatMap(({ wires }) => wires))
     for (const { wire, points } of nookDiagram.wires) {
-      const isToRun = wire.to.startsWith('run:') && !wire.from.startsWith(wire.to.split('/')[0]!)
+      const isToRun = wire.to.block.startsWith('run:') && wire.from.block !== wire.to.block
       if (isToRun && points.length > 2) expect(told).toContain(wire.name)
     }
   })

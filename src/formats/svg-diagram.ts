@@ -91,11 +91,11 @@ export function diagramTree(
     { ...frameOf(diagram), role: 'img', 'aria-label': `Wiring of ${name}` },
     look === 'paper' ? node('rect', { width, height, fill: theme.ground }) : undefined,
     legend(wiring.colours, new Set(wires.map(({ wire }) => wire.role)), theme),
-    ...blocks.filter(({ block }) => block.kind === 'run').map((drawn) => run(drawn, theme)),
+    ...blocks.filter(({ block }) => block.of.kind === 'run').map((drawn) => run(drawn, theme)),
     ...wires.map((drawn) => wireNode(drawn, theme, isClose)),
-    ...blocks.filter(({ block }) => block.kind !== 'run').map((drawn) => box(drawn, theme)),
+    ...blocks.filter(({ block }) => block.of.kind !== 'run').map((drawn) => box(drawn, theme)),
     ...wires.flatMap((drawn) => signNodes(drawn, theme, isClose)),
-    ...blocks.filter(({ block }) => block.kind === 'run').map((drawn) => runTitle(drawn, theme)),
+    ...blocks.filter(({ block }) => block.of.kind === 'run').map((drawn) => runTitle(drawn, theme)),
     ...capacitors.map(({ at: [x, y], heightPx, text: words }) =>
       node(
         'g',
@@ -257,13 +257,13 @@ function box(drawn: DrawnBlock, theme: Theme): SvgNode {
       y,
       width,
       height,
-      rx: block.kind === 'input' ? 16 : 7,
+      rx: block.of.kind === 'input' ? 16 : 7,
       fill: theme.block,
       stroke: theme.line,
       'stroke-width': 1.2,
     }),
     ...titled(drawn, theme),
-    ...(block.hasMains === true ? mains(drawn, theme) : []),
+    ...(block.hasMains ? mains(drawn, theme) : []),
     ...drawn.terminals.flatMap(({ id, at: [tx, ty], label, side }, index) => [
       dot(id, [tx, ty], theme),
       text(

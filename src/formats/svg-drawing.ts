@@ -1,4 +1,4 @@
-import { fedPlan } from '../core/fed-plan'
+import { worked } from '../core/engine'
 import { middleOf, type Point } from '../core/measure/geometry'
 import { cornersOfBox, placer } from '../core/measure/layout'
 import type { MeasuredRun } from '../core/measure/measure'
@@ -16,12 +16,12 @@ export function drawingSvg(plan: Plan): string {
   const {
     measured: { runs },
     layout: { placed, box },
-    hidden,
+    sources,
     leads,
-  } = fedPlan(plan)
+  } = worked(plan)
   const lowest = Math.max(
     box.y + box.height,
-    ...[...hidden.supplies.values(), ...hidden.junctions.values()].map(([, y]) => y),
+    ...[...sources.supplies.values(), ...sources.junctions.values()].map(([, y]) => y),
   )
   const [left, top] = [box.x - border, box.y - border]
   const [width, height] = [box.width + 2 * border, lowest - box.y + 2 * border]
@@ -39,7 +39,7 @@ export function drawingSvg(plan: Plan): string {
       const corner: Point = [end[0], start[1]]
       return `  <path class="lead" d="${pathOf([start, corner, end].map(shift))}"/>`
     }),
-    ...[...hidden.supplies].map(([id, at]) => {
+    ...[...sources.supplies].map(([id, at]) => {
       const [x, y] = shift(at)
       const name = plan.supplies.find((slot) => slot.id === id)?.name ?? id
       return `  <text x="${mm(x)}" y="${mm(y + em * 1.1)}">${escaped(name)}</text>`

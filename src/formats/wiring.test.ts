@@ -2,11 +2,10 @@ import { XMLParser } from 'fast-xml-parser'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { emptyPlan } from '../core/plan/empty'
-import { pixelMap } from '../core/signal/pixel-map'
+import { pixelMap } from '../core/lanes/pixel-map'
 import { programData } from '../core/signal/program'
 import { diagramOf } from '../core/wire/diagram'
-import { jointsOf } from '../core/wire/lists'
-import { wiredPlan } from '../core/wired-plan'
+import { worked } from '../core/engine'
 import { demoPlan } from '../testing/demo-plan'
 import { jointsCsv, pixelsCsv, wiresCsv } from './csv-wires'
 import { paperFor, wiringPdf } from './pdf-wiring'
@@ -15,33 +14,32 @@ import { diagramSvg } from './svg-diagram'
 import { node, svgText } from './svg-tree'
 
 const plan = demoPlan('bay-window-nook')
-const wired = wiredPlan(plan)
-const { circuit, cuts, signal, layout, supplies } = wired
-const diagram = diagramOf(circuit, cuts, signal)
-const data = programData(plan, signal, supplies)
+const wired = worked(plan)
+const { wiring, lanes, layout, joints } = wired
+const diagram = diagramOf(wiring, wired, plan.units)
+const data = programData(wired)
 const rows = (text: string): string[] => text.trimEnd().split('\r\n')
 
 describe('the wiring as CSV', () => {
   it('says of each wire where it goes, how long it is and why', () => {
-    const [head, first, ...rest] = rows(wiresCsv(circuit))
+    const [head, first, ...rest] = rows(wiresCsv(wiring))
     expect(head).toBe(
-      'wire,from,to,use,gauge,colour,length mm,why,bare from mm,bare to mm,sleeve,in the wire',
+      'wire,from,to,use,gauge,colour,length mm,why,bare from mm,bare to mm,sleeve,in the wire,cable',
     )
     expect(first).toBe(
-      'W1,Supply A seat front +,seat front +,plus,1 mm²,red,462,"420 mm × 1.1 (at right angles along the drawing, with the plan’s slack)",7,3,4.8 mm,fuse 7.5 A',
+      'W1,Supply A seat front +,seat front +,plus,1 mm²,red,462,"420 mm × 1.1 (at right angles along the drawing, with the plan’s slack)",7,3,4.8 mm,fuse 7.5 A,',
     )
-    expect(rest).toHaveLength(circuit.wires.length - 1)
+    expect(rest).toHaveLength(wiring.wires.length - 1)
   })
 
   it('says of each joint what meets what, and whether it is done', () => {
-    const joints = jointsOf(circuit, plan)
     const [, first, second] = rows(jointsCsv(joints, [joints[1]!.id]))
     expect(first).toBe('1,screw,"Supply A, seat front +",W1 plus (red) to seat front +,,1,1,')
     expect(second).toMatch(/,2,yes$/)
   })
 
   it('has every pixel with its number and place', () => {
-    const lines = rows(pixelsCsv(pixelMap(signal.lanes, layout)))
+    const lines = rows(pixelsCsv(pixelMap(lanes, layout)))
     expect(lines[0]).toBe('lane,number,run,in run,x mm,y mm,lit')
     expect(lines).toHaveLength(1 + 503)
     expect(lines[1]).toMatch(/^Seat,0,seat front,0,[\d.]+,[\d.]+,yes$/)
@@ -68,12 +66,12 @@ describe('for the program', () => {
 
   it('tells dimmers and what has no pin', () => {
     const wardrobe = demoPlan('wardrobe-rails')
-    const dimmed = wiredPlan({
+    const dimmed = worked({
       ...wardrobe,
       signal: { ...wardrobe.signal, board: 'small-5v', boardFrom: 'usb' },
       lines: wardrobe.lines.map((line) => ({ ...line, dimmer: 'all rails' })),
     })
-    const header = programHeader(programData(wardrobe, dimmed.signal, dimmed.supplies))
+    const header = programHeader(programData(dimmed))
     expect(header).toMatch(/#define PIN_ALL_RAILS \d+/)
     expect(header).toContain('#define LANE_COUNT 0')
     const none = programHeader({ ...data, inputs: [{ name: 'bell', kind: 'button', pin: null }] })
@@ -112,7 +110,7 @@ describe('the diagram on paper', () => {
       svg: Record<string, string>
     }
     expect(parsed.svg['@_aria-label']).toBe('Wiring of a < b & "c"')
-    for (const { name } of circuit.wires) expect(svg).toContain(`data-wire="${name}"`)
+    for (const { name } of wiring.wires) expect(svg).toContain(`data-wire="${name}"`)
     expect(svg).toContain('licensed electrician')
     expect(svgText(node('text', { x: 1 }, '<'))).toBe('<text x="1">&lt;</text>')
   })
@@ -124,14 +122,14 @@ describe('the diagram on paper', () => {
     })
     expect(paperFor(diagram)).toMatchObject({ pageSize: 'A4', pageOrientation: 'landscape' })
     const forty = emptyPlan('forty', 'x')
-    const many = wiredPlan({
+    const many = worked({
       ...forty,
       lines: Array.from({ length: 40 }, (_, index) => ({
         id: `l${String(index)}`,
         text: `shelf ${String(500 + index)}`,
       })),
     })
-    const large = diagramOf(many.circuit, many.cuts, many.signal)
+    const large = diagramOf(many.wiring, many, plan.units)
     const paper = paperFor(large)
     expect(paper.pageSize).toBe('A3')
     // Its small letters are 5 points high and more.
@@ -139,10 +137,10 @@ describe('the diagram on paper', () => {
   })
 
   it('lists and labels name both ends of every wire', () => {
-    const given = { plan, diagram, wiring: { ...circuit, joints: jointsOf(circuit, plan) } }
+    const given = { plan, diagram, wiring: { ...wiring, joints } }
     for (const what of ['lists', 'labels'] as const) {
       const text = JSON.stringify(wiringPdf(what, given).content)
-      for (const { name } of circuit.wires) expect(text).toContain(`"${name}"`)
+      for (const { name } of wiring.wires) expect(text).toContain(`"${name}"`)
     }
     expect(JSON.stringify(wiringPdf('diagram', given).content)).toContain('<svg')
   })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, shallowRef, useTemplateRef } from 'vue'
-import { hiddenPlaces } from '../../core/feed/leads'
+import { sourcePlaces } from '../../core/measure/source-places'
 import { levelIn } from '../../core/load/load'
 import { boxAround, turned, type Point } from '../../core/measure/geometry'
 import type { Command } from '../../core/plan/commands'
@@ -34,8 +34,8 @@ const frame = useTemplateRef<HTMLElement>('frame')
 const { width, height } = useElementSize(frame)
 const startDrag = useDrag()
 
-const hidden = computed(() => hiddenPlaces(plan, store.layout))
-/** All that is to be seen: the runs, what is hidden, the room, the photo. */
+const sources = computed(() => sourcePlaces(plan, store.layout))
+/** All that is to be seen: the runs, supplies and board, the room, the photo. */
 const wholeBox = computed(() => {
   const { box } = store.layout
   const { photo } = plan.bench
@@ -44,9 +44,9 @@ const wholeBox = computed(() => {
     [box.x + box.width, box.y + box.height],
     ...(store.measured.runs.length > 0
       ? [
-          ...hidden.value.supplies.values(),
-          ...hidden.value.junctions.values(),
-          hidden.value.controller,
+          ...sources.value.supplies.values(),
+          ...sources.value.junctions.values(),
+          sources.value.controller,
         ]
       : []),
     ...(photo === undefined
@@ -177,7 +177,7 @@ function hide(id: string, at: Point, key: string, isDrag: boolean): void {
       : id === 'controller'
         ? { do: 'hide-controller', at }
         : { do: 'hide-supply', supply: id, at }
-  store.commit([command], { label: 'move what is hidden', key, isDrag })
+  store.commit([command], { label: 'move supply or board', key, isDrag })
 }
 const hiddenBoxes = computed(() => [
   ...plan.supplies.map(({ id, name }) => {
@@ -186,15 +186,15 @@ const hiddenBoxes = computed(() => [
       supply?.ratedA === null || supply === undefined
         ? name
         : `${String(supply.volts)} V ${String(supply.ratedA)} A`
-    return { id, name, label: rating, at: hidden.value.supplies.get(id) ?? [0, 0] }
+    return { id, name, label: rating, at: sources.value.supplies.get(id) ?? [0, 0] }
   }),
   ...plan.junctions.map(({ id, name }) => ({
     id,
     name,
     label: name,
-    at: hidden.value.junctions.get(id) ?? ([0, 0] as Point),
+    at: sources.value.junctions.get(id) ?? ([0, 0] as Point),
   })),
-  { id: 'controller', name: 'Controller', label: 'controller', at: hidden.value.controller },
+  { id: 'controller', name: 'Controller', label: 'controller', at: sources.value.controller },
 ])
 function addThing(kind: Furniture['kind'], id: string): void {
   things.add(kind, id, toBench(view.value, [width.value / 2, height.value / 2]))

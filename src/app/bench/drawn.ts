@@ -1,6 +1,6 @@
 import { boxAround, partOf, type Box, type Point } from '../../core/measure/geometry'
 import { cornersOfBox, placer, type Layout } from '../../core/measure/layout'
-import type { Splitter } from '../../core/feed/plugs'
+import type { Splitter } from '../../core/route/plugs'
 import type { MeasuredRun } from '../../core/measure/measure'
 import type { Furniture, Place } from '../../core/plan/plan'
 import { pathOf } from './view'

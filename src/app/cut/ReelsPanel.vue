@@ -118,7 +118,7 @@ const saveCsv = (): void => {
       <h2 class="font-semibold">Reels</h2>
       <p class="text-[13px]" data-testid="packing">
         <b class="text-[17px]">{{ formatQuantity(price, 'price') }}</b>
-        <span class="ml-2" :class="isProved ? 'text-ok' : 'text-care'">{{
+        <span class="ml-2" :class="isProved ? 'text-ok' : 'text-warning'">{{
           isProved ? 'proved cheapest' : `at most ${formatQuantity(above, '%')} above the cheapest`
         }}</span>
       </p>
@@ -179,7 +179,7 @@ const saveCsv = (): void => {
           @change="setJoinPrice"
         />
       </label>
-      <span v-if="joinsMade > 0" class="text-care">
+      <span v-if="joinsMade > 0" class="text-warning">
         {{ joinsMade }} {{ joinsMade === 1 ? 'join saves' : 'joins save' }} a reel
       </span>
     </p>

@@ -17,11 +17,11 @@ const store = usePlanStore()
 const packs = computed(() => {
   const load = tally?.supplies[0]
   if (load === undefined) return []
-  if (load.drain.fullA === 0) return []
+  if (load.currentA['full-white'] === 0) return []
   return store.parts.supplies
     .filter((part) => part.battery !== undefined || part.bank !== undefined)
     .flatMap((part) => {
-      const use = batteryUse(part, load.drain, plan.use)
+      const use = batteryUse(part, load.currentA, plan.use)
       return use === undefined ? [] : [{ part, use, isFit: suits(load.volts, part.volts) }]
     })
     .toSorted(
@@ -70,9 +70,9 @@ const hours = (value: number | null): string =>
           <td>{{ use.peakFirstV < use.cutoffV ? 'not at all' : hours(use.hours) }}</td>
           <td>
             {{ formatQuantity(use.peakFirstV, 'V') }}
-            <span v-if="!isFit" class="text-care">other volts</span>
+            <span v-if="!isFit" class="text-warning">other volts</span>
             <span v-else-if="use.peakFirstV < use.cutoffV" class="text-stop">sags too far</span>
-            <span v-else-if="use.sleeps" class="text-care">sleeps while idle</span>
+            <span v-else-if="use.sleeps" class="text-warning">sleeps while idle</span>
           </td>
         </tr>
       </tbody>

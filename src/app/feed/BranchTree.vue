@@ -106,7 +106,7 @@ const toneOf = (branch: Branch): string =>
         <text x="10" y="12" class="text-[10.5px]" :class="toneOf(one.branch)">
           {{ short(detail(one.branch), Math.floor(room / 5)) }}
         </text>
-        <text x="10" y="24" class="fill-care text-[10.5px]">
+        <text x="10" y="24" class="fill-warning text-[10.5px]">
           {{ short(extension(one.branch), Math.floor(room / 5)) }}
         </text>
       </g>

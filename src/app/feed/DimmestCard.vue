@@ -25,7 +25,7 @@ const dimmest = computed(() => {
     worst.weakest < plan.rules.keep - 1e-9
       ? 'text-stop'
       : isPixels && worst.weakest < 1
-        ? 'text-care'
+        ? 'text-warning'
         : 'text-ok'
   return {
     id: run.id,

@@ -2,7 +2,7 @@
 import { storeToRefs } from 'pinia'
 import { computed, ref, shallowRef, useTemplateRef } from 'vue'
 import { voltsFor } from '../../core/feed/brightness'
-import { sceneNames, type SceneName } from '../../core/plan/choices'
+import { caseNames, type LoadCase } from '../../core/plan/choices'
 import { stripOf } from '../../core/parts/find'
 import type { Line } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
@@ -36,7 +36,7 @@ const views = [
 ] as const
 const view = ref<'tapes' | 'sources'>('tapes')
 
-const sceneLabels: Readonly<Record<SceneName, string>> = {
+const sceneLabels: Readonly<Record<LoadCase, string>> = {
   idle: 'Idle',
   'full-white': 'White',
   red: 'R',
@@ -44,7 +44,7 @@ const sceneLabels: Readonly<Record<SceneName, string>> = {
   blue: 'B',
   level: 'Level',
 }
-const scenes = sceneNames.map((value) => ({ value, label: sceneLabels[value] }))
+const scenes = caseNames.map((value) => ({ value, label: sceneLabels[value] }))
 
 const area = useTemplateRef<HTMLElement>('area')
 const { runs, nameWidth, tapeWidth, scale } = useTapes(area, 92, 122)
@@ -93,8 +93,8 @@ function choose(run: string, feed: string | undefined): void {
   spotlight.choose(run)
 }
 
-const setScene = (scene: SceneName): void => {
-  store.commit([{ do: 'show-scene', scene }], { label: `scene ${sceneLabels[scene]}` })
+const setScene = (scene: LoadCase): void => {
+  store.commit([{ do: 'show-case', scene }], { label: `scene ${sceneLabels[scene]}` })
 }
 </script>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { feedsOf, withFeedAt } from '../../core/feed/leads'
+import { feedsOf, withFeedAt } from '../../core/plan/feeds'
 import type { Strip } from '../../core/plan/parts'
 import type { Feed, Line, Plan } from '../../core/plan/plan'
 import { withSet, type Settable } from '../../core/plan/with-set'

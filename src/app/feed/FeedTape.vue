@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, useTemplateRef, watchEffect } from 'vue'
 import { weakestAt } from '../../core/feed/brightness'
-import { loadsPerGroup } from '../../core/feed/build'
-import { padOf } from '../../core/feed/leads'
-import { dutiesIn, groupDraw } from '../../core/load/load'
+import { loadsPerGroup } from '../../core/feed/plan-network'
+import { padOf } from '../../core/plan/feeds'
+import { groupDraw } from '../../core/load/group-draw'
+import { dutiesIn } from '../../core/load/load'
 import { wireOf } from '../../core/parts/wires'
 import type { Strip } from '../../core/plan/parts'
 import type { Feed, Line, Plan } from '../../core/plan/plan'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { feedsOf } from '../../core/feed/leads'
+import { feedsOf } from '../../core/plan/feeds'
 import type { Feed, Line, Plan } from '../../core/plan/plan'
 import { withSet, type Settable } from '../../core/plan/with-set'
 import { formatLength, formatQuantity, plural } from '../../core/quantity/format'

@@ -100,7 +100,7 @@ function apply(answer: FeedAnswer): void {
     >
       Every light keeps that already.
     </p>
-    <p v-if="found && found.hopeless.length > 0" class="text-[12.5px] text-care">
+    <p v-if="found && found.hopeless.length > 0" class="text-[12.5px] text-warning">
       Out of reach for {{ found.hopeless.map(nameOf).join(', ') }}: more than the supply gives
       there.
     </p>

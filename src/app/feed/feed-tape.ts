@@ -1,5 +1,5 @@
 import { sharesAt } from '../../core/feed/brightness'
-import { loadsPerGroup } from '../../core/feed/build'
+import { loadsPerGroup } from '../../core/feed/plan-network'
 import type { Strip } from '../../core/plan/parts'
 import type { DrawnPiece } from '../tape/tape'
 

@@ -43,7 +43,9 @@ const look = computed(() => {
       :aria-label="`How the cover looks: ${words}`"
     />
     <p class="mt-1 text-[12px] text-bench-soft">
-      <b :class="ripple < goneBelow ? 'text-ok' : 'text-care'">{{ formatQuantity(ripple, '%') }}</b>
+      <b :class="ripple < goneBelow ? 'text-ok' : 'text-warning'">{{
+        formatQuantity(ripple, '%')
+      }}</b>
       ripple: {{ words }}
     </p>
   </div>

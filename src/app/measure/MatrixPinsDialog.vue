@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import type { LitRun } from '../../core/load/lights'
 import type { MeasuredRun } from '../../core/measure/measure'
-import { circleOrder, pinCircle, swapped, type CirclePin } from '../../core/signal/pin-circle'
+import { circleOrder, pinCircle, swapped, type CirclePin } from '../../core/lanes/pin-circle'
 import { usePlanStore } from '../stores/plan'
 import SheetDialog from '../ui/SheetDialog.vue'
 
@@ -22,8 +22,8 @@ const boardPins = computed(
   () =>
     new Map(
       store.tally?.signal.pins
-        .filter(({ need }) => need.of === run.id)
-        .map(({ need, pin }) => [need.id.split('.').at(-1) ?? '', pin?.name]),
+        .filter(({ need: { of } }) => of.kind === 'light' && of.run === run.id)
+        .map(({ need, pin }) => [need.line, pin?.name]),
     ),
 )
 const boardPin = ({ kind, of }: CirclePin): string =>
@@ -77,7 +77,7 @@ function hold(index: number): void {
           />
           <path
             :d="`M${size / 2} ${size / 2 - radius - 2}l-6 -11h12z`"
-            class="fill-care"
+            class="fill-warning"
             aria-hidden="true"
           />
           <g

@@ -115,7 +115,7 @@ const joinings = [
       <li
         v-for="problem in problems"
         :key="problem.id"
-        class="flex flex-wrap items-baseline gap-2 text-care"
+        class="flex flex-wrap items-baseline gap-2 text-warning"
       >
         {{ problem.text }}
         <button

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue'
 import { computed } from 'vue'
-import { sceneNames, type SceneName } from '../../core/plan/choices'
+import { caseNames, type LoadCase } from '../../core/plan/choices'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import type { Tally } from '../../core/tally'
@@ -11,7 +11,7 @@ import SegmentedChoice from '../ui/SegmentedChoice.vue'
 const { plan, tally } = defineProps<{ plan: Plan; tally: Tally | undefined }>()
 
 const store = usePlanStore()
-const labels: Readonly<Record<SceneName, string>> = {
+const labels: Readonly<Record<LoadCase, string>> = {
   idle: 'Idle',
   'full-white': 'White',
   red: 'R',
@@ -19,7 +19,7 @@ const labels: Readonly<Record<SceneName, string>> = {
   blue: 'B',
   level: 'Level',
 }
-const scenes = sceneNames.map((value) => ({ value, label: labels[value] }))
+const scenes = caseNames.map((value) => ({ value, label: labels[value] }))
 const current = computed(() => formatQuantity(tally?.totals.shownCurrentA ?? null, 'A'))
 const power = computed(() => formatQuantity(tally?.totals.shownPowerW ?? null, 'W'))
 const percent = computed(() => Math.round(plan.scene.level * 100))
@@ -56,7 +56,7 @@ function setLevel(event: Event): void {
       :options="scenes"
       :model-value="plan.scene.shown"
       @update:model-value="
-        (scene) => store.commit([{ do: 'show-scene', scene }], { label: `scene ${labels[scene]}` })
+        (scene) => store.commit([{ do: 'show-case', scene }], { label: `scene ${labels[scene]}` })
       "
     />
     <div class="mt-2 flex items-center gap-3">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue'
-import { isPlugged } from '../../core/feed/plugs'
+import { isPlugged } from '../../core/route/plugs'
 import { lightSettings } from '../../core/load/lights'
 import type { MeasuredRun } from '../../core/measure/measure'
 import { stripOf } from '../../core/parts/find'

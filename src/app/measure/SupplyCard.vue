@@ -75,7 +75,7 @@ const tone = computed(() => {
   if (loadA === 0) return { bar: 'bg-bench-line', text: '' }
   if (ratedA === null || loadA > ratedA * (1 + 1e-9)) return { bar: 'bg-stop', text: 'text-stop' }
   return needA > ratedA * (1 + 1e-9)
-    ? { bar: 'bg-care', text: 'text-care' }
+    ? { bar: 'bg-warning', text: 'text-warning' }
     : { bar: 'bg-ok', text: '' }
 })
 const mark = computed(() => 1 - headroomOf(plan))

@@ -23,7 +23,7 @@ const savedText = computed(() => {
 
 const tones = {
   stop: 'text-stop',
-  care: 'text-care',
+  warning: 'text-warning',
   note: 'text-bench-soft',
   ok: 'text-ok',
   none: 'text-bench-soft',

@@ -14,10 +14,10 @@ async function keepCopy(): Promise<void> {
 <template>
   <div
     role="alert"
-    class="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-care bg-bench-high px-[18px] py-2.5"
+    class="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-warning bg-bench-high px-[18px] py-2.5"
   >
     <p>
-      <b class="text-care">Open in another tab.</b>
+      <b class="text-warning">Open in another tab.</b>
       {{
         store.access === 'taken'
           ? 'It was taken over there; changes here are no longer saved.'

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue'
 import type { Plan } from '../../core/plan/plan'
+import { plural } from '../../core/quantity/format'
 import type { Tally } from '../../core/tally'
-import { sceneLabel } from '../../core/roll/current'
+import { caseLabel } from '../../core/roll/current'
 import RollSection from './RollSection.vue'
 import { showsSection, type StageName } from './stages'
 
@@ -15,12 +16,12 @@ const { plan, tally, stage } = defineProps<{
 
 const scroller = useTemplateRef<HTMLElement>('scroller')
 
-const sections = computed(() => tally?.roll.filter(({ id }) => showsSection(stage, id)))
+const sections = computed(() => tally?.roll.filter(({ kind }) => showsSection(stage, kind)))
 const isEmpty = computed(() => sections.value?.length === 0)
 
 /** How many of each grade, gravest first; a click brings the first of them into view. */
 const grades = computed(() =>
-  (['stop', 'care', 'note'] as const)
+  (['stop', 'warning', 'note'] as const)
     .map((grade) => ({
       grade,
       verdicts:
@@ -32,7 +33,7 @@ const grades = computed(() =>
 )
 const tones = {
   stop: 'text-stop-paper',
-  care: 'text-care-paper',
+  warning: 'text-warning-paper',
   note: 'text-note-paper',
 } as const
 
@@ -57,7 +58,7 @@ function show(id: string | undefined): void {
     >
       <h2 class="text-center tracking-[0.25em]">TALLY</h2>
       <p class="mt-2 mb-1 text-center text-[11px] text-paper-soft">
-        {{ sceneLabel(plan) }} · each line shows its sum
+        {{ caseLabel(plan) }} · each line shows its sum
       </p>
       <p v-if="grades.length > 0" class="flex justify-center gap-4 text-[11.5px] font-semibold">
         <button
@@ -67,7 +68,7 @@ function show(id: string | undefined): void {
           :class="tones[grade]"
           @click="show(verdicts[0]?.id)"
         >
-          {{ verdicts.length }} {{ grade }}
+          {{ plural(verdicts.length, grade) }}
         </button>
       </p>
       <p v-if="isEmpty" class="mt-8 text-center text-paper-soft">

@@ -14,7 +14,7 @@ const spotlight = useSpotlight()
 
 const looks = {
   stop: { icon: OctagonX, tone: 'border-stop-paper text-stop-paper' },
-  care: { icon: TriangleAlert, tone: 'border-care-paper text-care-paper' },
+  warning: { icon: TriangleAlert, tone: 'border-warning-paper text-warning-paper' },
   note: { icon: Info, tone: 'border-note-paper text-note-paper' },
 } as const
 const look = computed(() => looks[verdict.grade])

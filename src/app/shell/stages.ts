@@ -1,5 +1,6 @@
 import { plural } from '../../core/quantity/format'
-import { type Grade, type VerdictCode } from '../../core/verdict/verdict'
+import { verdictKinds, type Grade } from '../../core/verdict/kinds'
+import type { SectionKind } from '../../core/roll/roll'
 import type { Tally } from '../../core/tally'
 
 /** The pages of a plan, in the order of the work. */
@@ -12,8 +13,8 @@ export const stages = [
 ] as const
 export type StageName = (typeof stages)[number]['name']
 
-/** Sections of the roll by the page beside which they are shown; one that names none of them is shown beside all. */
-const sectionStages: Readonly<Record<string, readonly StageName[]>> = {
+/** Sections of the roll by the pages beside which they are shown. */
+const sectionStages: Readonly<Record<SectionKind, readonly StageName[]>> = {
   length: ['measure', 'cut'],
   place: ['measure'],
   leads: ['measure'],
@@ -21,7 +22,7 @@ const sectionStages: Readonly<Record<string, readonly StageName[]>> = {
   plugs: ['measure', 'feed'],
   nodes: ['measure'],
   reels: ['cut'],
-  joints: ['cut'],
+  joints: ['cut', 'wire'],
   current: ['measure', 'feed'],
   supply: ['measure', 'feed'],
   lights: ['measure'],
@@ -34,61 +35,10 @@ const sectionStages: Readonly<Record<string, readonly StageName[]>> = {
   frames: ['signal'],
   board: ['signal'],
   wires: ['wire'],
-  'wire-joints': ['wire'],
 }
 
-export const showsSection = (stage: StageName, sectionId: string): boolean =>
-  sectionStages[sectionId.split('.')[0] ?? '']?.includes(stage) ?? true
-
-/** Verdicts that belong to a later page than Measure. */
-const stageOfCode: Partial<Readonly<Record<VerdictCode, StageName>>> = {
-  'gap-shows': 'cut',
-  'off-mark': 'cut',
-  'splice-shows': 'cut',
-  'stock-short': 'cut',
-  nameplate: 'cut',
-  'volts-differ': 'feed',
-  'supply-short': 'feed',
-  'supply-tight': 'feed',
-  'port-over': 'feed',
-  fade: 'feed',
-  uneven: 'feed',
-  'not-fed': 'feed',
-  'lead-hot': 'feed',
-  'track-over': 'feed',
-  'copper-hot': 'feed',
-  'no-fuse': 'feed',
-  'fuse-over-wire': 'feed',
-  'plus-joined': 'feed',
-  'no-common': 'feed',
-  'regulator-hot': 'feed',
-  'bank-sleeps': 'feed',
-  'battery-sag': 'feed',
-  'battery-short': 'feed',
-  'capacitor-volts': 'feed',
-  'no-capacitor': 'feed',
-  'hot-strip': 'feed',
-  'over-100-watt': 'feed',
-  'ports-short': 'feed',
-  'low-level': 'signal',
-  'thin-level': 'signal',
-  'long-data': 'signal',
-  'no-resistor': 'signal',
-  'against-arrow': 'signal',
-  'slow-frames': 'signal',
-  memory: 'signal',
-  'pins-short': 'signal',
-  'pin-kind': 'signal',
-  'serial-pin': 'signal',
-  'board-over': 'signal',
-  'diode-small': 'signal',
-  'board-quirk': 'signal',
-  'status-colours-alike': 'signal',
-}
-
-/** A resistor is missing in the data lines, or before single lights. */
-const stageOf = ({ code, about }: Tally['verdicts'][number]): StageName =>
-  code === 'no-resistor' && about.length > 0 ? 'measure' : (stageOfCode[code] ?? 'measure')
+export const showsSection = (stage: StageName, kind: SectionKind): boolean =>
+  sectionStages[kind].includes(stage)
 
 export interface StageState {
   readonly text: string
@@ -99,10 +49,10 @@ export interface StageState {
 export function stageState(stage: StageName, tally: Tally | undefined): StageState {
   if (tally === undefined) return { text: '…', grade: 'none' }
   if (tally.runs.length === 0 && tally.unread.length === 0) return { text: 'empty', grade: 'none' }
-  const own = tally.verdicts.filter((verdict) => stageOf(verdict) === stage)
-  for (const grade of ['stop', 'care'] as const) {
+  const own = tally.verdicts.filter(({ code }) => verdictKinds[code].page === stage)
+  for (const grade of ['stop', 'warning'] as const) {
     const count = own.filter((verdict) => verdict.grade === grade).length
-    if (count > 0) return { text: `${String(count)} ${grade}`, grade }
+    if (count > 0) return { text: plural(count, grade), grade }
     if (grade === 'stop' && stage === 'measure' && tally.unread.length > 0)
       return { text: `${String(tally.unread.length)} unread`, grade }
   }

@@ -157,7 +157,7 @@ const slowest = computed(
             <span class="mt-0.5 block h-1 w-full rounded bg-bench-line" aria-hidden="true">
               <span
                 class="block h-1 rounded"
-                :class="fill >= 1 ? 'bg-stop' : fill > 0.85 ? 'bg-care' : 'bg-ok'"
+                :class="fill >= 1 ? 'bg-stop' : fill > 0.85 ? 'bg-warning' : 'bg-ok'"
                 :style="{ width: `${Math.max(2, fill * 100)}%` }"
               />
             </span>

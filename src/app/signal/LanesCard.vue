@@ -7,7 +7,7 @@ import { VueDraggable } from 'vue-draggable-plus'
 import { stripOf } from '../../core/parts/find'
 import type { Line, Plan, PlanLane } from '../../core/plan/plan'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
-import { splitLanes } from '../../core/signal/lanes'
+import { splitLanes } from '../../core/lanes/lanes'
 import type { TallyLane, TallySignal } from '../../core/signal/told'
 import type { LineSettings } from '../../core/plan/commands'
 import { valueOf } from '../feed/value-of'
@@ -106,7 +106,7 @@ function even(): void {
   )
 }
 const pinUses = (lane: TallyLane) =>
-  signal.pins.filter(({ need }) => need.id.startsWith(`lane.${lane.id}.`))
+  signal.pins.filter(({ need: { of } }) => of.kind === 'lane' && of.lane === lane.id)
 const turned = ({ isTurned }: Line): true | undefined => (isTurned === true ? undefined : true)
 const offsetText = (lane: TallyLane, index: number): string => {
   const run = lane.runs[index]
@@ -136,7 +136,7 @@ const offsetText = (lane: TallyLane, index: number): string => {
           @change="rename(lane, $event)"
         />
         <label v-for="use in pinUses(lane)" :key="use.need.id" class="flex items-center gap-1">
-          {{ use.need.name.endsWith('clock') ? 'clock' : 'pin' }}
+          {{ use.need.line === 'clock' ? 'clock' : 'pin' }}
           <PinSelect :use="use" :board="signal.board" />
         </label>
         <span>{{ formatQuantity(lane.pixels, 'px') }}</span>
@@ -148,7 +148,7 @@ const offsetText = (lane: TallyLane, index: number): string => {
           v-if="lane.level"
           :class="{
             'text-stop': lane.level.grade === 'fail',
-            'text-care': lane.level.grade === 'marginal',
+            'text-warning': lane.level.grade === 'marginal',
             'text-ok': lane.level.grade === 'good',
           }"
         >

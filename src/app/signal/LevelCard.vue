@@ -3,7 +3,7 @@ import { Check } from '@lucide/vue'
 import { computed } from 'vue'
 import { diodes } from '../../core/parts/diodes'
 import type { Plan } from '../../core/plan/plan'
-import { supplyIdOf } from '../../core/plan/supply-of'
+import { supplyOfLine } from '../../core/plan/supply-of'
 import { formatQuantity } from '../../core/quantity/format'
 import { goodMarginV } from '../../core/signal/level'
 import type { LevelWay } from '../../core/signal/levels'
@@ -24,7 +24,7 @@ const worst = computed(
       .toSorted((a, b) => a.level.marginV - b.level.marginV)[0],
 )
 const words = { fail: 'too low', marginal: 'thin', good: 'good' } as const
-const tones = { fail: 'text-stop', marginal: 'text-care', good: 'text-ok' } as const
+const tones = { fail: 'text-stop', marginal: 'text-warning', good: 'text-ok' } as const
 const margin = (volts: number | null): string =>
   volts === null ? '–' : `${volts < 0 ? '−' : '+'}${Math.abs(volts).toFixed(2)} V`
 const toneOf = (volts: number | null): string =>
@@ -33,7 +33,7 @@ const toneOf = (volts: number | null): string =>
     : volts < 0
       ? 'text-stop'
       : volts < goodMarginV
-        ? 'text-care'
+        ? 'text-warning'
         : 'text-ok'
 
 const butText = ({ drawback, hops }: LevelWay): string =>
@@ -48,7 +48,7 @@ function take(way: LevelWay): void {
 function drop(way: LevelWay): void {
   const [lane] = signal.lanes
   const [first] = lane?.runs ?? []
-  const supply = supplyIdOf(
+  const supply = supplyOfLine(
     plan,
     plan.lines.find(({ id }) => id === first?.id),
   )

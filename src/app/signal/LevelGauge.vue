@@ -12,7 +12,7 @@ const topV = computed(() => Math.ceil(Math.max(hop.highV, hop.thresholdV) + 0.4)
 const x = (volts: number): number => (Math.max(0, volts) / topV.value) * width
 const reachesV = computed(() => hop.highV - hop.riseV)
 const tone = computed(() =>
-  hop.marginV < 0 ? 'fill-stop' : hop.marginV < goodMarginV ? 'fill-care' : 'fill-ok',
+  hop.marginV < 0 ? 'fill-stop' : hop.marginV < goodMarginV ? 'fill-warning' : 'fill-ok',
 )
 const marginText = computed(
   () => `${hop.marginV < 0 ? '−' : '+'}${Math.abs(hop.marginV).toFixed(2)} V`,

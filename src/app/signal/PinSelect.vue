@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Board } from '../../core/plan/parts'
-import { abilitiesText, type PinUse } from '../../core/signal/pins'
+import { abilitiesText, type PinUse } from '../../core/lanes/pins'
 import { valueOf } from '../feed/value-of'
 import { usePlanStore } from '../stores/plan'
 

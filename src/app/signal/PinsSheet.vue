@@ -168,7 +168,7 @@ function setDimmer(id: string, event: Event): void {
                 use.pin === undefined || use.isWrongKind
                   ? 'text-stop'
                   : use.isDisturbed
-                    ? 'text-care'
+                    ? 'text-warning'
                     : 'text-bench-soft'
               "
             >

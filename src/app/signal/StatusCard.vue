@@ -94,7 +94,7 @@ const eyes = {
             </svg>
           </td>
           <td class="py-1 text-right whitespace-nowrap">
-            <span v-if="alike.has(one.id)" class="mr-2 text-care">alike</span>
+            <span v-if="alike.has(one.id)" class="mr-2 text-warning">alike</span>
             <button
               class="rounded p-1 hover:bg-bench-high"
               :aria-label="`Remove ${one.meaning}`"

@@ -109,22 +109,26 @@ describe('pins of a board of one’s own', () => {
 })
 
 describe('what is chosen on the diagram', () => {
-  const { wires } = tally(demoPlan('bay-window-nook')).wiring
+  const { wiring } = tally(demoPlan('bay-window-nook'))
+  const { wires } = wiring
   it('lights a wire, all of a terminal, or all of a block', () => {
     expect(litWires(wires, { kind: 'wire', name: 'W9' })).toEqual(new Set(['W9']))
-    expect(litWires(wires, { kind: 'place', id: wires[8]!.to })).toEqual(new Set(['W9']))
+    expect(litWires(wires, { kind: 'place', id: wires[8]!.to.id })).toEqual(new Set(['W9']))
     const atBoard = litWires(wires, { kind: 'place', id: 'board' })
     expect(atBoard.size).toBe(2 + 3 + 6)
     expect(litWires(wires, undefined).size).toBe(0)
   })
   it('shows the run and the pad that it meets', () => {
-    expect(runOfChoice(wires, { kind: 'wire', name: 'W9' })).toEqual({ run: 'ledge2', pad: 0 })
-    const out = wires.find(({ from }) => from === 'run:seat/D out')!
-    expect(runOfChoice(wires, { kind: 'place', id: out.from })).toEqual({ run: 'seat', pad: 'end' })
-    expect(runOfChoice(wires, { kind: 'place', id: 'run:alcove/+ 12' })).toEqual({
-      run: 'alcove',
-      pad: 12,
+    expect(runOfChoice(wiring, { kind: 'wire', name: 'W9' })).toEqual({ run: 'ledge2', pad: 0 })
+    const out = wires.find(({ from }) => from.id === 'run:seat/D out')!
+    expect(runOfChoice(wiring, { kind: 'place', id: out.from.id })).toEqual({
+      run: 'seat',
+      pad: 'end',
     })
-    expect(runOfChoice(wires, { kind: 'place', id: 'board' })).toBeUndefined()
+    const far = wires.find(({ to }) => to.block === 'run:porthole' && to.spot.kind === 'pad')!.to
+    expect(runOfChoice(wiring, { kind: 'place', id: far.id })).toMatchObject({
+      pad: far.spot.kind === 'pad' && far.spot.pad,
+    })
+    expect(runOfChoice(wiring, { kind: 'place', id: 'board' })).toBeUndefined()
   })
 })

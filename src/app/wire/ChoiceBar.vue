@@ -10,7 +10,7 @@ import { blocksById, placeText } from '../../formats/csv-wires'
 import { wireTint } from '../../formats/svg-diagram'
 import { usePlanStore } from '../stores/plan'
 import { drawnPieces, tapeScale } from '../tape/tape'
-import { litWires, runOfChoice, type WireChoice } from './wire-choice'
+import { litWires, placeName, runOfChoice, type WireChoice } from './wire-choice'
 
 const { plan, tally, choice } = defineProps<{
   plan: Plan
@@ -28,12 +28,14 @@ const there = computed(() => {
   const lit = litWires(tally.wiring.wires, choice)
   return tally.wiring.wires.filter(({ name }) => lit.has(name))
 })
-const place = computed(() => (choice.kind === 'place' ? placeText(blocks.value, choice.id) : ''))
+const place = computed(() =>
+  choice.kind === 'place' ? placeName(tally.wiring.blocks, choice.id) : '',
+)
 
 /** The run's tape with the place where the wire meets it. */
 const tapePx = 300
 const tape = computed(() => {
-  const found = runOfChoice(tally.wiring.wires, choice)
+  const found = runOfChoice(tally.wiring, choice)
   const run = tally.runs.find(({ id }) => id === found?.run)
   if (found === undefined || run === undefined) return undefined
   const { cutPitchMm } = stripOf(parts.value, run.stripId)

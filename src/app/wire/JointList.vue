@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import type { Tally } from '../../core/tally'
-import type { PlanJoint } from '../../core/wire/lists'
+import type { PlanJoint } from '../../core/wire/joints'
 import { usePlanStore } from '../stores/plan'
 
 const { plan, tally } = defineProps<{ plan: Plan; tally: Tally }>()
@@ -75,7 +75,7 @@ const kinds = {
               }}</span>
               <span class="text-bench-soft"> · {{ kinds[joint.kind] }}</span>
               <span class="block text-bench-soft">
-                <span v-if="joint.threadFirst.length > 0" class="text-care">
+                <span v-if="joint.threadFirst.length > 0" class="text-warning">
                   first thread {{ joint.threadFirst.join(', ') }} ·
                 </span>
                 {{ joint.meets.join(' · ') }}

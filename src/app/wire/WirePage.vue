@@ -34,7 +34,7 @@ const { answer: diagram, problem } = useWireWorker(
 const choice = shallowRef<WireChoice>()
 const lit = computed(() => litWires(tally.value?.wiring.wires ?? [], choice.value))
 watch(choice, (chosen) => {
-  const run = runOfChoice(tally.value?.wiring.wires ?? [], chosen)?.run
+  const run = tally.value && runOfChoice(tally.value.wiring, chosen)?.run
   if (run !== undefined) spotlight.choose(run)
 })
 </script>

@@ -4,9 +4,9 @@ import { wires as gauges } from '../../core/parts/wires'
 import { wireColours, wireRoles, type WireRole } from '../../core/plan/choices'
 import type { Plan } from '../../core/plan/plan'
 import { workingText } from '../../core/quantity/figure'
-import { formatLength, formatQuantity } from '../../core/quantity/format'
+import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
 import type { Tally } from '../../core/tally'
-import { wireGroups } from '../../core/wire/lists'
+import { cableGroups, wireGroups } from '../../core/wire/spools'
 import { blocksById, placeText } from '../../formats/csv-wires'
 import { wireTint } from '../../formats/svg-diagram'
 import { valueOf } from '../feed/value-of'
@@ -25,6 +25,25 @@ const store = usePlanStore()
 const mostRows = 200
 const blocks = computed(() => blocksById(tally.wiring))
 const groups = computed(() => wireGroups(tally.wiring.wires))
+/** Single wires by gauge and colour, then cables: each with what to buy. */
+const tables = computed(() => [
+  ...groups.value.map((group) => ({
+    key: `${group.gauge.id} ${group.colour}`,
+    tint: wireTint[group.colour],
+    title: `${group.gauge.name} ${group.colour}`,
+    detail: `${plural(group.wires.length, 'wire')}, ${formatQuantity(group.totalMm / 1000, 'm')} · buy ${spoolText(group)}`,
+    spools: group.wires.length > 1 ? group.spools.slice(0, 6) : [],
+    wires: group.wires,
+  })),
+  ...cableGroups(tally.wiring).map(({ cable, wires }) => ({
+    key: cable.name,
+    tint: undefined,
+    title: `Cable ${cable.name}`,
+    detail: `${plural(cable.cores, 'core')}, ${formatQuantity(cable.lengthMm / 1000, 'm')}`,
+    spools: [],
+    wires,
+  })),
+])
 
 function setColour(role: WireRole, event: Event): void {
   const colour = wireColours.find((one) => one === valueOf(event))
@@ -83,28 +102,27 @@ const spoolText = (group: (typeof groups.value)[number]): string => {
       role="group"
       aria-label="Wires"
     >
-      <p v-if="groups.length === 0" class="grid h-full place-items-center text-bench-soft">
+      <p v-if="tables.length === 0" class="grid h-full place-items-center text-bench-soft">
         No wires yet. Jot a length on the Measure page first.
       </p>
       <table
-        v-for="group in groups"
-        :key="`${group.gauge.id} ${group.colour}`"
+        v-for="group in tables"
+        :key="group.key"
         class="mb-3 w-full table-fixed text-left text-[12.5px]"
       >
         <caption class="pb-1 text-left">
           <span class="inline-flex items-center gap-2 font-semibold">
             <span
               class="h-2.5 w-5 rounded-sm border border-bench-soft"
-              :style="{ background: wireTint[group.colour] }"
+              :style="{ background: group.tint }"
             />
-            {{ group.gauge.name }} {{ group.colour }}
+            {{ group.title }}
           </span>
           <span class="ml-2 text-bench-soft">
-            {{ group.wires.length }} wires, {{ formatQuantity(group.totalMm / 1000, 'm') }} · buy
-            {{ spoolText(group) }}
+            {{ group.detail }}
           </span>
           <span
-            v-for="(spool, index) in group.wires.length > 1 ? group.spools.slice(0, 6) : []"
+            v-for="(spool, index) in group.spools"
             :key="index"
             class="block text-[12px] text-bench-soft"
           >

@@ -1,32 +1,54 @@
-import { blockOf, type PlanWire } from '../../core/wire/circuit'
+import type { Terminal } from '../../core/route/circuit'
+import type { PlanBlock, PlanWire } from '../../core/wire/wires'
 
 /** What is chosen on the diagram or in the list: a wire by its name, or a block or terminal by its id. */
 export type WireChoice =
   { readonly kind: 'wire'; readonly name: string } | { readonly kind: 'place'; readonly id: string }
 
+const isAt = ({ id, block }: Terminal, place: string): boolean => id === place || block === place
+
 /** Names of the wires that a choice lights up. */
 export function litWires(wires: readonly PlanWire[], choice: WireChoice | undefined): Set<string> {
   if (choice === undefined) return new Set()
   if (choice.kind === 'wire') return new Set([choice.name])
-  const ends = (terminal: string): boolean =>
-    choice.id.includes('/') ? terminal === choice.id : blockOf(terminal) === choice.id
-  return new Set(wires.filter(({ from, to }) => ends(from) || ends(to)).map(({ name }) => name))
+  return new Set(
+    wires
+      .filter(({ from, to }) => isAt(from, choice.id) || isAt(to, choice.id))
+      .map(({ name }) => name),
+  )
+}
+
+/** The name of a chosen block or terminal. */
+export function placeName(blocks: readonly PlanBlock[], id: string): string {
+  for (const { id: block, name, terminals } of blocks) {
+    if (block === id) return name
+    const terminal = terminals.find((one) => one.id === id)
+    if (terminal !== undefined) return `${name} ${terminal.label}`.trim()
+  }
+  return ''
 }
 
 /** The run that a choice concerns, with the pad where a wire meets it, counted in cut groups. */
 export function runOfChoice(
-  wires: readonly PlanWire[],
+  { blocks, wires }: { readonly blocks: readonly PlanBlock[]; readonly wires: readonly PlanWire[] },
   choice: WireChoice | undefined,
 ): { readonly run: string; readonly pad: number | 'end' } | undefined {
-  const wire = choice?.kind === 'wire' ? wires.find(({ name }) => name === choice.name) : undefined
+  if (choice === undefined) return undefined
+  const runOf = new Map(
+    blocks.flatMap(({ id, of }) => (of.kind === 'run' ? [[id, of.run] as const] : [])),
+  )
+  const place = choice.kind === 'place' ? runOf.get(choice.id) : undefined
+  if (place !== undefined) return { run: place, pad: 0 }
   const terminals =
-    wire === undefined ? (choice?.kind === 'place' ? [choice.id] : []) : [wire.to, wire.from]
-  const terminal = terminals.find((id) => id.startsWith('run:'))
-  if (terminal === undefined) return undefined
-  const key = terminal.split('/')[1] ?? ''
-  const pad = /^[+−].* (\d+)$/.exec(key)?.[1]
+    choice.kind === 'place'
+      ? blocks.flatMap((block) => block.terminals.filter(({ id }) => id === choice.id))
+      : wires.filter(({ name }) => name === choice.name).flatMap(({ from, to }) => [to, from])
+  const terminal = terminals.find(({ block }) => runOf.has(block))
+  const run = terminal && runOf.get(terminal.block)
+  if (terminal === undefined || run === undefined) return undefined
+  const { spot } = terminal
   return {
-    run: blockOf(terminal).slice('run:'.length),
-    pad: pad !== undefined ? Number(pad) : key.endsWith('out') ? 'end' : 0,
+    run,
+    pad: spot.kind === 'pad' ? spot.pad : spot.kind === 'data' && spot.side === 'out' ? 'end' : 0,
   }
 }

@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import type { Plan } from '../../core/plan/plan'
-import { valuesAround, whatIf, type WhatIf } from '../../core/what-if'
+import { valuesAround, whatIf, type WhatIf } from '../../core/choose/what-if'
 
 const service = {
   /** The plan at many values of one measure. */

@@ -1,10 +1,10 @@
 import { expose } from 'comlink'
 import type { Plan } from '../../core/plan/plan'
-import { pixelMap } from '../../core/signal/pixel-map'
+import { pixelMap } from '../../core/lanes/pixel-map'
 import { programData } from '../../core/signal/program'
 import { diagramOf } from '../../core/wire/diagram'
 import type { Diagram } from '../../core/wire/drawn'
-import { wiredPlan } from '../../core/wired-plan'
+import { worked } from '../../core/engine'
 import { pixelsCsv } from '../../formats/csv-wires'
 import { programHeader, programJson } from '../../formats/program'
 
@@ -17,16 +17,16 @@ export interface ProgramTexts {
 
 const service = {
   diagram: (plan: Plan): Diagram => {
-    const { circuit, cuts, signal } = wiredPlan(plan)
-    return diagramOf(circuit, cuts, signal, plan.units)
+    const results = worked(plan)
+    return diagramOf(results.wiring, results, plan.units)
   },
   program: (plan: Plan): ProgramTexts => {
-    const { signal, layout, supplies } = wiredPlan(plan)
-    const data = programData(plan, signal, supplies)
+    const results = worked(plan)
+    const data = programData(results)
     return {
       header: programHeader(data),
       json: programJson(data),
-      pixels: pixelsCsv(pixelMap(signal.lanes, layout)),
+      pixels: pixelsCsv(pixelMap(results.lanes, results.layout)),
     }
   },
 }

@@ -1,22 +1,9 @@
+import type { CaseAmperes } from '../load/load'
 import { chemistryNames, type ChemistryName } from '../parts/chemistries'
 import type { SupplyPart } from '../plan/parts'
 import type { Use } from '../plan/plan'
 import { discharge, type Moment } from './battery'
 import type { FedSupply } from './supplies'
-
-/** What hangs on a battery, A at its output: in each scene. */
-export interface Drain {
-  readonly idleA: number
-  readonly levelA: number
-  readonly fullA: number
-}
-
-/** What hangs on a supply. */
-export const drainOf = ({ fits, idleA }: FedSupply): Drain => ({
-  idleA,
-  levelA: fits.reduce((sum, { levelA }) => sum + levelA, 0),
-  fullA: fits.reduce((sum, { peakA }) => sum + peakA, 0),
-})
 
 /** How a battery, a boosted cell or a power bank does in use. */
 export interface BatteryUse {
@@ -37,20 +24,31 @@ export interface BatteryUse {
 const isChemistry = (name: string): name is ChemistryName =>
   (chemistryNames as readonly string[]).includes(name)
 
-/** The mean over an hour of use: so many minutes of each scene, the rest idle. */
-export function meanOf({ idleA, levelA, fullA }: Drain, { mix }: Pick<Use, 'mix'>): number {
+/** The mean over an hour of use: so many minutes of each load case, the rest idle. */
+export function meanOf(currentA: CaseAmperes, { mix }: Pick<Use, 'mix'>): number {
   const idle = Math.max(0, 60 - mix.fullWhite - mix.level)
   const all = idle + mix.fullWhite + mix.level
-  return (idleA * idle + levelA * mix.level + fullA * mix.fullWhite) / all
+  return (
+    (currentA.idle * idle + currentA.level * mix.level + currentA['full-white'] * mix.fullWhite) /
+    all
+  )
 }
 
 /** What is drawn at the most in that hour. */
-const peakOf = ({ idleA, levelA, fullA }: Drain, { mix }: Pick<Use, 'mix'>): number =>
-  Math.max(idleA, mix.level > 0 ? levelA : 0, mix.fullWhite > 0 ? fullA : 0)
+const peakOf = (currentA: CaseAmperes, { mix }: Pick<Use, 'mix'>): number =>
+  Math.max(
+    currentA.idle,
+    mix.level > 0 ? currentA.level : 0,
+    mix.fullWhite > 0 ? currentA['full-white'] : 0,
+  )
 
-/** How long cells last at the plan's mix of scenes; `undefined` for a supply that does not live on cells. */
-export function batteryUse(part: SupplyPart, drain: Drain, use: Use): BatteryUse | undefined {
-  const [meanA, peakA] = [meanOf(drain, use), peakOf(drain, use)]
+/** How long cells last at the plan's mix of load cases; `undefined` for a supply that does not live on cells. */
+export function batteryUse(
+  part: SupplyPart,
+  currentA: CaseAmperes,
+  use: Use,
+): BatteryUse | undefined {
+  const [meanA, peakA] = [meanOf(currentA, use), peakOf(currentA, use)]
   if (part.bank !== undefined) {
     const { wattHours, sleepsBelowA } = part.bank
     return {
@@ -62,7 +60,7 @@ export function batteryUse(part: SupplyPart, drain: Drain, use: Use): BatteryUse
       peakFirstV: part.volts,
       cutoffV: 0,
       course: [],
-      sleeps: drain.idleA < sleepsBelowA,
+      sleeps: currentA.idle < sleepsBelowA,
     }
   }
   const cells = part.battery
@@ -102,3 +100,15 @@ export function batteryUse(part: SupplyPart, drain: Drain, use: Use): BatteryUse
     sleeps: false,
   }
 }
+
+/** How every supply that lives on cells does in use, by the ids of their places in the plan. */
+export const batteriesOf = (
+  supplies: readonly FedSupply[],
+  use: Use,
+): ReadonlyMap<string, BatteryUse> =>
+  new Map(
+    supplies.flatMap(({ slot, part, currentA }) => {
+      const own = part && batteryUse(part, currentA, use)
+      return own === undefined ? [] : [[slot.id, own] as const]
+    }),
+  )

@@ -1,10 +1,9 @@
-import type { CutStripRun } from '../cut/cut'
 import type { Plan } from '../plan/plan'
 import { plural } from '../quantity/format'
-import { leadName } from './leads'
-import { countBy, type PlugTree, type Splitter } from './plugs'
-import type { FedLead, FedScene } from './solved'
-import type { FedSupply } from './supplies'
+import { leadName } from '../route/leads'
+import { countBy, type Splitter } from '../route/plugs'
+import type { FedPlan } from './fed-plan'
+import type { FedLead } from './solved-feed'
 
 /** A place of the feed and all that hangs on it: supply, junction, splitter, run, or lights. */
 export interface Branch {
@@ -46,16 +45,13 @@ export function branchesOf({
   supplies,
   full,
   plugs,
-}: {
-  readonly plan: Plan
-  readonly cuts: readonly CutStripRun[]
-  readonly supplies: readonly FedSupply[]
-  readonly full: FedScene
-  readonly plugs: readonly PlugTree[]
-}): Branch[] {
+}: Pick<FedPlan, 'plan' | 'cuts' | 'supplies' | 'full' | 'plugs'>): Branch[] {
   const byFrom = new Map<string, FedLead[]>()
-  for (const fed of full.leads)
-    byFrom.set(fed.lead.from, [...(byFrom.get(fed.lead.from) ?? []), fed])
+  for (const fed of full.leads) {
+    const known = byFrom.get(fed.lead.from)
+    if (known === undefined) byFrom.set(fed.lead.from, [fed])
+    else known.push(fed)
+  }
   const treeOf = new Map(plugs.map((tree) => [tree.id, tree]))
   const junctionOf = new Map(plan.junctions.map((junction) => [junction.id, junction]))
   const below = (from: string): Branch[] => (byFrom.get(from) ?? []).map(branchOf)

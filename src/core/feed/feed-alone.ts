@@ -1,18 +1,11 @@
 import type { CutStripRun } from '../cut/cut'
-import type { Layout } from '../measure/layout'
-import type { Feed, Plan } from '../plan/plan'
-import { networkOf } from './build'
-import { junctionLeads, runLeads, type Hidden, type Lead } from './leads'
+import { placesOf } from '../measure/layout'
+import type { Feed } from '../plan/plan'
+import type { Lead } from '../route/lead'
+import { junctionLeads, runLeads } from '../route/leads'
+import type { RoutedPlan } from '../route/routed-plan'
+import { stripNetwork } from './plan-network'
 import { solve, type SolvedRun } from './solve'
-import type { FedSupply } from './supplies'
-
-/** What is fed from where. */
-export interface Fed {
-  readonly plan: Plan
-  readonly layout: Layout
-  readonly hidden: Hidden
-  readonly supplies: readonly FedSupply[]
-}
 
 /** A run as it would be fed at some places. */
 export interface FedAlone {
@@ -25,16 +18,18 @@ export interface FedAlone {
 
 /** Solves one run at full white as if it were fed in this way and hung on its supplies and junctions alone. */
 export function feedAlone(
-  { plan, layout, hidden, supplies }: Fed,
+  { plan, layout, sources, volts }: Pick<RoutedPlan, 'plan' | 'layout' | 'sources' | 'volts'>,
   entry: CutStripRun,
   feeds: readonly Feed[],
 ): FedAlone {
   const { id } = entry.run
-  const place = layout.placed.find((placed) => placed.id === id)?.place
+  const place = placesOf(layout).get(id)
   if (place === undefined) return { leads: [], amperes: [], run: undefined }
-  const leads = runLeads(plan, entry, place, hidden, feeds)
-  const others = junctionLeads(plan, hidden)
-  const result = solve(networkOf(plan, [entry], [...others, ...leads], supplies, 'full-white'))
+  const leads = runLeads(plan, entry, place, sources, feeds)
+  const others = junctionLeads(plan, sources)
+  const result = solve(
+    stripNetwork({ plan, cuts: [entry], volts, leads: [...others, ...leads] }, 'full-white'),
+  )
   const run = result.ok ? result.solution.runs.get(id) : undefined
   if (!result.ok || run === undefined || 'floating' in run)
     return { leads, amperes: [], run: undefined }

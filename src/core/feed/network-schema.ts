@@ -1,6 +1,6 @@
 import { highestVolts } from '../plan/parts'
 import { z, type Issue } from '../quantity/z'
-import { endOf, type Network } from './network'
+import { endReader, type Network } from './network'
 
 const id = z.string().regex(/^[^@\s]{1,64}$/, 'a name without @ or space')
 const ohm = z.number().nonnegative().max(1e6)
@@ -56,6 +56,7 @@ export const networkSchema = z.strictObject({
 
 /** Names used twice, jumpers beyond their run, and ends that lead nowhere. */
 export function networkIssues(network: Network): Issue[] {
+  const endOf = endReader(network)
   const seen = new Set<string>()
   const issues: Issue[] = []
   for (const [list, items] of [
@@ -76,7 +77,7 @@ export function networkIssues(network: Network): Issue[] {
         })
   for (const [index, lead] of network.leads.entries()) {
     for (const side of ['from', 'to'] as const) {
-      const result = endOf(network, lead[side])
+      const result = endOf(lead[side])
       if (!result.ok)
         issues.push({ path: `leads[${String(index)}].${side}`, message: result.message })
     }

@@ -22,6 +22,8 @@ export interface NetworkRun {
   readonly pitchM: number
   readonly railOhmPerM: { readonly p: number; readonly m: number }
   readonly load: NetworkLoad
+  /** Brightness of every channel of every load in place of `load`'s duties, 0–1: loads × channels, load by load. */
+  readonly duties?: Float64Array
   /** Wires from piece to piece: in each rail, just behind the pad. */
   readonly jumpers?:
     | readonly { readonly pad: number; readonly plusOhm: number; readonly minusOhm: number }[]
@@ -53,20 +55,35 @@ export type End =
 export type EndResult =
   { readonly ok: true; readonly end: End } | { readonly ok: false; readonly message: string }
 
-/** What the name of a lead's end means in a network. */
-export function endOf(network: Network, name: string): EndResult {
-  const supply = network.supplies.findIndex((candidate) => candidate.id === name)
-  if (supply >= 0) return { ok: true, end: { kind: 'supply', index: supply } }
-  const [runId = '', pad, ...more] = name.split('@')
-  if (pad === undefined)
-    return network.runs.some((run) => run.id === name)
-      ? { ok: false, message: `“${name}” is a run: name one of its pads, such as ${name}@0` }
-      : { ok: true, end: { kind: 'junction', name } }
-  const index = network.runs.findIndex((run) => run.id === runId)
-  const run = network.runs[index]
-  if (run === undefined) return { ok: false, message: `there is no run “${runId}”` }
-  const number = Number(pad)
-  if (more.length > 0 || !/^\d+$/.test(pad) || number > run.loads)
-    return { ok: false, message: `“${name}”: ${runId} has pads 0 to ${String(run.loads)}` }
-  return { ok: true, end: { kind: 'pad', run: index, pad: number } }
+/**
+ * Reads the names of lead ends of a network: a supply, a pad of a run (`sill@90`), or a junction.
+ *
+ * @returns a function of a name, in time that does not grow with the network
+ */
+export function endReader(network: Network): (name: string) => EndResult {
+  const supplies = new Map(network.supplies.map(({ id }, index) => [id, index]))
+  const runs = new Map(network.runs.map(({ id }, index) => [id, index]))
+  return (name) => {
+    const supply = supplies.get(name)
+    if (supply !== undefined) return { ok: true, end: { kind: 'supply', index: supply } }
+    const [runId = '', pad, ...more] = name.split('@')
+    if (pad === undefined)
+      return runs.has(name)
+        ? {
+            ok: false,
+            message: `“${name}” is a run: name one of its pads, such as ${name}@0`,
+          }
+        : { ok: true, end: { kind: 'junction', name } }
+    const index = runs.get(runId)
+    const run = index === undefined ? undefined : network.runs[index]
+    if (index === undefined || run === undefined)
+      return { ok: false, message: `there is no run “${runId}”` }
+    const number = Number(pad)
+    if (more.length > 0 || !/^\d+$/.test(pad) || number > run.loads)
+      return { ok: false, message: `“${name}”: ${runId} has pads 0 to ${String(run.loads)}` }
+    return { ok: true, end: { kind: 'pad', run: index, pad: number } }
+  }
 }
+
+/** What the name of one lead's end means in a network. */
+export const endOf = (network: Network, name: string): EndResult => endReader(network)(name)

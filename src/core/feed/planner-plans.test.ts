@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { fedPlan } from '../fed-plan'
+import { worked } from '../engine'
 import { wireOf } from '../parts/wires'
 import { change } from '../plan/commands'
 import { emptyPlan } from '../plan/empty'
@@ -16,7 +16,7 @@ const base: Plan = {
   defaults: { stripId: 'pixels-5v-60', wire: 'mm2-0_5' },
 }
 const goal = { kind: 'brightness', atLeast: 1 } as const
-const answersOf = (plan: Plan): readonly FeedAnswer[] => planFeeds(fedPlan(plan), goal).answers
+const answersOf = (plan: Plan): readonly FeedAnswer[] => planFeeds(worked(plan), goal).answers
 
 describe('what the planner changes', () => {
   it('touches the runs that miss the goal alone, as one edit', () => {
@@ -82,7 +82,7 @@ describe('what the planner changes', () => {
   it('tells how far it is, and never past the end', () => {
     const told: number[] = []
     planFeeds(
-      fedPlan({ ...base, lines: [...base.lines, { id: 'c', text: 'wall 2000' }] }),
+      worked({ ...base, lines: [...base.lines, { id: 'c', text: 'wall 2000' }] }),
       goal,
       (done) => {
         told.push(done)

@@ -1,25 +1,23 @@
 import { expect, it } from 'vitest'
-import { fedPlan } from '../fed-plan'
+import { worked } from '../engine'
 import { wires } from '../parts/wires'
 import { change } from '../plan/commands'
 import { emptyPlan } from '../plan/empty'
 import type { Plan } from '../plan/plan'
 import { fuseFor } from './fuse'
-import { feedsOf, runLeads } from './leads'
-import { networkOf } from './build'
+import { feedsOf } from '../plan/feeds'
+import { runLeads } from '../route/leads'
+import { stripNetwork } from './plan-network'
 import { planFeeds, type FeedGoal } from './planner'
 import { solve } from './solve'
-import { feedScene } from './solved'
+import type { SolvedFeed } from './solved-feed'
 
 const planOf = (text: string, stripId = 'pixels-5v-60'): Plan => ({
   ...emptyPlan('t', 'a'),
   lines: [{ id: 'a', text }],
   defaults: { stripId, wire: 'mm2-0_5' },
 })
-function solvedWith(plan: Plan): ReturnType<typeof feedScene> {
-  const { cuts, leads, supplies } = fedPlan(plan)
-  return feedScene(plan, cuts, leads, supplies, 'full-white')
-}
+const solvedWith = (plan: Plan): SolvedFeed => worked(plan).full
 
 it.each<[string, string, FeedGoal]>([
   ['seat 2400', 'pixels-5v-60', { kind: 'volts', atLeast: 4.2 }],
@@ -28,7 +26,7 @@ it.each<[string, string, FeedGoal]>([
   ['cornice 8 m', 'white-24v-19', { kind: 'brightness', atLeast: 0.85 }],
 ])('%s of %s: every answer reaches %j when it is applied', (text, stripId, goal) => {
   const plan = planOf(text, stripId)
-  const { answers, hopeless } = planFeeds(fedPlan(plan), goal)
+  const { answers, hopeless } = planFeeds(worked(plan), goal)
   expect(hopeless).toEqual([])
   expect(answers.length).toBeGreaterThan(0)
   for (const { commands, worstV } of answers) {
@@ -46,14 +44,14 @@ it.each<[string, string, FeedGoal]>([
 })
 
 it('what is good already is left alone', () => {
-  expect(planFeeds(fedPlan(planOf('shelf 300')), { kind: 'volts', atLeast: 3.6 })).toEqual({
+  expect(planFeeds(worked(planOf('shelf 300')), { kind: 'volts', atLeast: 3.6 })).toEqual({
     answers: [],
     hopeless: [],
   })
 })
 
 it('a goal above what the supply gives is said to be out of reach', () => {
-  const { answers, hopeless } = planFeeds(fedPlan(planOf('seat 900')), {
+  const { answers, hopeless } = planFeeds(worked(planOf('seat 900')), {
     kind: 'volts',
     atLeast: 5.2,
   })
@@ -71,7 +69,7 @@ it('a search that is stopped gives what was found', () => {
   }
   let told = 0
   const { answers } = planFeeds(
-    fedPlan(plan),
+    worked(plan),
     { kind: 'volts', atLeast: 4.2 },
     () => (told += 1) > 1,
   )
@@ -86,8 +84,8 @@ it.each([
     ...planOf(text, stripId),
     supplies: [{ id: 'supply-a', name: 'A', part: 'auto', at: [-4000, 2500] }],
   }
-  const given = fedPlan(plan)
-  const { layout, hidden, supplies } = given
+  const given = worked(plan)
+  const { layout, sources, volts } = given
   const [entry] = given.cuts
   const goal: FeedGoal = { kind: 'volts', atLeast }
   // The slow reference: every set of pads with every gauge.
@@ -98,8 +96,8 @@ it.each([
       const feeds = Array.from({ length: pads }, (_, pad) => pad)
         .filter((pad) => (mask >> pad) & 1)
         .map((pad) => ({ id: `f${String(pad)}`, pad, wire: wire.id, fuse: 'auto' as const }))
-      const leads = runLeads(plan, entry!, layout.placed[0]!.place, hidden, feeds)
-      const result = solve(networkOf(plan, [entry!], leads, supplies, 'full-white'))
+      const leads = runLeads(plan, entry!, layout.placed[0]!.place, sources, feeds)
+      const result = solve(stripNetwork({ plan, cuts: [entry!], leads, volts }, 'full-white'))
       if (!result.ok) continue
       const run = result.solution.runs.get('a')!
       const isFused = result.solution.leads.every(
@@ -117,7 +115,7 @@ it.each([
   const { answers } = planFeeds(given, goal)
   const by = (wish: string) => answers.find(({ wishes }) => wishes.includes(wish as never))!
   const leadsWith = (wish: string) =>
-    runLeads(plan, entry!, layout.placed[0]!.place, hidden, by(wish).feeds.get('a')!)
+    runLeads(plan, entry!, layout.placed[0]!.place, sources, by(wish).feeds.get('a')!)
   expect(fewest).toBeLessThan(Infinity)
   expect(by('fewest-joints').feeds.get('a')).toHaveLength(fewest)
   expect(

@@ -1,12 +1,16 @@
 import type { CutStripRun } from '../cut/cut'
 import { gaugesLike, type Wire } from '../parts/wires'
 import type { Command } from '../plan/commands'
+import { feedsOf, nextFeedId, padOf } from '../plan/feeds'
 import type { Feed, Plan } from '../plan/plan'
 import { weakestAt } from './brightness'
 import { fuseFor } from './fuse'
-import { feedAlone, type Fed } from './feed-alone'
-import { feedsOf, leadsOf, nextFeedId, padOf, type Lead } from './leads'
-import { feedScene, type FedScene } from './solved'
+import { feedAlone } from './feed-alone'
+import { stripNetwork } from './plan-network'
+import type { Lead } from '../route/lead'
+import { leadsOf } from '../route/leads'
+import type { RoutedPlan } from '../route/routed-plan'
+import { solveFeed, type SolvedFeed } from './solved-feed'
 
 /** What every light is to keep at full white. */
 export type FeedGoal =
@@ -39,9 +43,8 @@ export interface FeedPlan {
   readonly hopeless: readonly string[]
 }
 
-export interface PlannerGiven extends Fed {
-  readonly cuts: readonly CutStripRun[]
-}
+/** What feeds are planned from. */
+export type PlannerGiven = Pick<RoutedPlan, 'plan' | 'cuts' | 'layout' | 'sources' | 'volts'>
 
 /** More feeds than this on one run are no plan. */
 const mostFeeds = 8
@@ -70,7 +73,7 @@ export function planFeeds(
   goal: FeedGoal,
   tell: (done: number) => boolean = () => false,
 ): FeedPlan {
-  const { plan, cuts, supplies } = given
+  const { plan, cuts } = given
   const before = feedAll(given, plan)
   const missing = cuts.filter((entry) => entry.cuts > 0 && !isMet(entry, before, goal))
   const found = new Map<string, Way[]>()
@@ -106,8 +109,8 @@ export function planFeeds(
     if (!isConfirmed) continue
     const touched = cuts.filter(({ run }) => feeds.has(run.id))
     const worst = touched.map((entry) => after.runs.get(entry.run.id))
-    const cost = (scene: FedScene): number =>
-      scene.leads
+    const cost = (feed: SolvedFeed): number =>
+      feed.leads
         .filter(({ lead: { to } }) => to.kind === 'run' && feeds.has(to.run))
         .reduce((sum, { lead }) => sum + costOf(lead), 0)
     answers.push({
@@ -129,8 +132,7 @@ export function planFeeds(
     })
   }
   tell(1)
-  // With all supplies too weak there is nothing to feed from; that is another verdict's matter.
-  return { answers: supplies.length === 0 ? [] : unlike(answers), hopeless }
+  return { answers: unlike(answers), hopeless }
 }
 
 /** Answers that several wishes lead to are told once. */
@@ -147,17 +149,19 @@ function unlike(answers: readonly FeedAnswer[]): FeedAnswer[] {
   return [...seen.values()]
 }
 
-function feedAll({ cuts, layout, hidden, supplies }: PlannerGiven, plan: Plan): FedScene {
+function feedAll({ cuts, layout, sources, volts }: PlannerGiven, plan: Plan): SolvedFeed {
   const lineOf = new Map(plan.lines.map((line) => [line.id, line]))
   const entries = cuts.map((entry) => ({
     ...entry,
     run: { ...entry.run, line: lineOf.get(entry.run.id) ?? entry.run.line },
   }))
-  return feedScene(plan, entries, leadsOf(plan, entries, layout, hidden), supplies, 'full-white')
+  const leads = leadsOf({ plan, cuts: entries, layout, sources, lit: [], plugs: [] })
+  const network = stripNetwork({ plan, cuts: entries, volts, leads }, 'full-white')
+  return solveFeed(network, 'full-white', entries, leads)
 }
 
-function isMet(entry: CutStripRun, scene: FedScene, goal: FeedGoal): boolean {
-  const run = scene.runs.get(entry.run.id)
+function isMet(entry: CutStripRun, feed: SolvedFeed, goal: FeedGoal): boolean {
+  const run = feed.runs.get(entry.run.id)
   if (run === undefined) return false
   return goal.kind === 'volts'
     ? run.minV >= goal.atLeast - 1e-9

@@ -1,5 +1,6 @@
 import type { CutStripRun } from '../cut/cut'
-import { groupDraw, levelIn } from '../load/load'
+import { groupDraw } from '../load/group-draw'
+import { isDimmable, levelIn } from '../load/load'
 import type { Strip } from '../plan/parts'
 import type { Plan } from '../plan/plan'
 import { usualMount } from '../plan/usual'
@@ -31,8 +32,9 @@ function groupWattsPerM(strip: Strip): number {
   return (perM * mA * strip.volts) / 1000
 }
 
-/** Brightness over an hour of use, 0–1. */
-export function meanLevel(plan: Plan, { run }: CutStripRun): number {
+/** Brightness over an hour of use, 0–1; what nothing dims is at full. */
+export function meanLevel(plan: Plan, { run, strip }: CutStripRun): number {
+  if (!isDimmable(strip, run.line)) return 1
   const { mix } = plan.use
   const lit =
     mix.fullWhite * levelIn(plan, 'full-white') + mix.level * levelIn(plan, 'level', run.line)

@@ -185,10 +185,10 @@ function plainly(network: Network, floating: ReadonlySet<string>): Map<string, n
     // A leak to ground so small that no answer notices, for what hangs in the air.
     for (let at = 0; at < n; at += 1) add(at, at, 1e-9)
     for (const { plus: p, minus: m, draw, v } of loads) {
-      const g = draw.slope(v)
+      const g = draw.slope(v, 0)
       conductance(p, m, g)
-      right[p]! -= draw.current(v) - g * v
-      right[m]! += draw.current(v) - g * v
+      right[p]! -= draw.current(v, 0) - g * v
+      right[m]! += draw.current(v, 0) - g * v
     }
     for (const [at, volts] of [
       [plus, 5],

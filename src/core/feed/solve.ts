@@ -1,7 +1,7 @@
 import { ChainSpace, reduce, restore, type Chain } from './chain'
 import { solveDense } from './dense'
 import { drawOf, type Draw } from './draw'
-import { endOf, type End, type Network, type NetworkRun } from './network'
+import { endReader, type End, type Network, type NetworkRun } from './network'
 
 /** Volts between the rails of a run, and what it draws. */
 export interface SolvedRun {
@@ -83,7 +83,7 @@ export function solve(network: Network): SolveResult {
  */
 function solvePart(network: Network): SolveResult {
   const model = modelOf(network)
-  const { draws, runOf, total } = model
+  const { draws, runOf, firstNode, total } = model
   const g = new Float64Array(total)
   const c = new Float64Array(total)
   const volts = new Float64Array(total).fill(Math.max(...network.supplies.map(({ volts: v }) => v)))
@@ -106,15 +106,21 @@ function solvePart(network: Network): SolveResult {
       const draw = draws[runOf[node] ?? 0]
       if (draw === undefined) continue
       const v = volts[node] ?? 0
-      const slope = draw.slope(v)
+      const at = node - (firstNode[runOf[node] ?? 0] ?? 0)
+      const slope = draw.slope(v, at)
       g[node] = slope
-      c[node] = draw.current(v) - slope * v
+      c[node] = draw.current(v, at) - slope * v
     }
   }
   /** What a load draws beyond its linearization when its volts are `t` of the way on. */
   const beyond = (node: number, t: number): number => {
     const v = (volts[node] ?? 0) + t * (change[node] ?? 0)
-    return (draws[runOf[node] ?? 0]?.current(v) ?? 0) - (g[node] ?? 0) * v - (c[node] ?? 0)
+    const run = runOf[node] ?? 0
+    return (
+      (draws[run]?.current(v, node - (firstNode[run] ?? 0)) ?? 0) -
+      (g[node] ?? 0) * v -
+      (c[node] ?? 0)
+    )
   }
   /** Slope of the energy along the step, at `t` of it. */
   const slopeAt = (t: number): number => {
@@ -206,9 +212,10 @@ function modelOf(network: Network): Model {
   }
   const supplyPorts = network.supplies.map((_, index) => portOf({ kind: 'supply', index }))
   const pads = network.runs.map(() => new Map<number, Port>())
+  const readEnd = endReader(network)
   const ends = network.leads.map((lead): [Port, Port] => {
     const [from, to] = [lead.from, lead.to].map((name): Port => {
-      const result = endOf(network, name)
+      const result = readEnd(name)
       if (!result.ok) throw new RangeError(result.message)
       const port = portOf(result.end)
       if (result.end.kind === 'pad') pads[result.end.run]?.set(result.end.pad, port)
@@ -259,7 +266,7 @@ function modelOf(network: Network): Model {
       ...(hasPlus ? [] : (['plus'] as const)),
       ...(hasMinus ? [] : (['minus'] as const)),
     ])
-    draws.push(hasPlus && hasMinus ? drawOf(run.load) : drawOf({ idleA: 0 }))
+    draws.push(hasPlus && hasMinus ? drawOf(run.load, run.duties) : drawOf({ idleA: 0 }))
 
     const perPitch = (ohmPerM: number, isThere: boolean): number =>
       isThere ? 1 / Math.max(leastOhm, ohmPerM * run.pitchM) : 0
@@ -386,7 +393,7 @@ function solutionOf(
     for (let at = 0; at < own.length; at += 1) {
       const v = own[at] ?? 0
       if (v < (own[minAt] ?? Infinity) - 1e-9) minAt = at
-      currentA += draw?.current(v) ?? 0
+      currentA += draw?.current(v, at) ?? 0
     }
     runs.set(run.id, {
       firstV: own[0] ?? 0,
@@ -450,12 +457,18 @@ function separateParts(network: Network): SeparatePart[] {
     return places.size - 1
   }
   for (const { id } of network.runs) placeOf(`run ${id}`)
-  const isSupply = new Set(network.supplies.map(({ id }) => id))
+  const readEnd = endReader(network)
   const ends = network.leads.map(({ from, to }) =>
     [from, to].flatMap((name) => {
-      if (isSupply.has(name)) return []
-      const [run = ''] = name.split('@')
-      return [placeOf(name.includes('@') ? `run ${run}` : `junction ${name}`)]
+      const result = readEnd(name)
+      if (!result.ok) throw new RangeError(result.message)
+      const { end } = result
+      if (end.kind === 'supply') return []
+      return [
+        placeOf(
+          end.kind === 'pad' ? `run ${network.runs[end.run]?.id ?? ''}` : `junction ${end.name}`,
+        ),
+      ]
     }),
   )
   const groups = new Groups(places.size)

@@ -1,20 +1,23 @@
-import { fedPlan } from '../fed-plan'
 import { describe, expect, it } from 'vitest'
-import type { RunLoad } from '../load/load'
+import { worked } from '../engine'
+import { eachCase, type RunLoad } from '../load/load'
 import { partsOf } from '../parts/find'
 import { emptyPlan } from '../plan/empty'
 import type { Plan, Rules } from '../plan/plan'
-import { feedSupplies, largestLoadA, smallestFor } from './supplies'
+import { feedsOf } from '../plan/feeds'
+import { feedFrom } from '../plan/supply-of'
+import type { Lead } from '../route/lead'
+import { feedSupplies, largestLoadA, smallestFor, type FedSupply } from './supplies'
 
 const parts = partsOf({ strips: [], supplies: [] })
 const load = (id: string, peakA: number, volts = 5): RunLoad => ({
   id,
   volts,
   groups: 10,
-  idleA: peakA / 50,
-  peakA,
-  levelA: peakA / 4,
-  shownA: peakA,
+  isDimmable: true,
+  currentA: eachCase((name) =>
+    name === 'idle' ? peakA / 50 : name === 'level' ? peakA / 4 : peakA,
+  ),
 })
 function planOf(ids: readonly string[], part = 'auto', rules: Partial<Rules> = {}): Plan {
   const plan = emptyPlan('test', 'x')
@@ -25,7 +28,42 @@ function planOf(ids: readonly string[], part = 'auto', rules: Partial<Rules> = {
     rules: { ...plan.rules, ...rules },
   }
 }
-const feed = (plan: Plan, loads: RunLoad[]) => feedSupplies(plan, loads, parts)[0]!
+/** The supplies of a plan with these loads, each on the leads that its line says, and what those carry. */
+function feedAll(
+  plan: Plan,
+  loads: RunLoad[],
+  volts: Readonly<Record<string, number>> = { s: 5 },
+  leadA: Readonly<Record<string, number>> = {},
+): FedSupply[] {
+  const leads = plan.lines.flatMap((line) =>
+    feedsOf(line).map((feed) => ({
+      id: `${line.id}.${feed.id}`,
+      from: feedFrom(plan, line, feed),
+      to: { kind: 'run', run: line.id, pad: 0 },
+    })),
+  ) as unknown as Lead[]
+  return feedSupplies(
+    {
+      plan,
+      loads,
+      parts,
+      leads,
+      volts: new Map(Object.entries(volts)),
+      fit: undefined,
+      lanes: [],
+      lit: [],
+    },
+    {
+      leads: leads.map((lead) => ({
+        lead,
+        currentA: leadA[lead.id] ?? 0,
+        dropV: 0,
+        lossW: 0,
+      })),
+    },
+  )
+}
+const feed = (plan: Plan, loads: RunLoad[]): FedSupply => feedAll(plan, loads)[0]!
 
 describe('the size of a supply by each school', () => {
   it.each<[Partial<Rules>, number, number, number]>([
@@ -55,37 +93,75 @@ describe('the size of a supply by each school', () => {
 })
 
 describe('runs on their supplies', () => {
-  it('a chosen part sets the volts; those of other volts are told apart', () => {
+  it('those of other volts are told apart', () => {
     const loads = [load('a', 2), load('b', 3, 12)]
-    const supply = feed(planOf(['a', 'b'], 'brick-12v-5'), loads)
-    expect(supply.volts).toBe(12)
-    expect(supply.fits).toEqual([loads[1]])
-    expect(supply.misfits).toEqual([loads[0]])
-    expect(supply.loadA).toBe(3)
-  })
-
-  it('left to itself it takes the volts at which most power is drawn', () => {
-    const loads = [load('a', 2), load('b', 1, 12)]
-    expect(feed(planOf(['a', 'b']), loads).volts).toBe(12)
-    expect(feed(planOf(['a', 'b']), [load('a', 3), load('b', 1, 12)]).volts).toBe(5)
+    const [supply] = feedAll(planOf(['a', 'b'], 'brick-12v-5'), loads, { s: 12 })
+    expect(supply!.fits).toEqual([{ load: loads[1], share: 1 }])
+    expect(supply!.misfits).toEqual([loads[0]])
+    expect(supply!.loadA).toBe(3)
   })
 
   it('with nothing to feed it picks nothing and is no trouble', () => {
     const supply = feed(planOf([]), [])
     expect(supply.part).toBeUndefined()
     expect(supply.loadA).toBe(0)
-    expect(supply.volts).toBe(5)
   })
 
-  it('a line goes to the supply that it names, the others to the first', () => {
+  const two = (feeds: Plan['lines'][number]['feeds']): Plan => {
     const plan = planOf(['a', 'b'])
-    const two: Plan = {
+    return {
       ...plan,
-      lines: [plan.lines[0]!, { ...plan.lines[1]!, supplyId: 't' }],
+      lines: [plan.lines[0]!, { ...plan.lines[1]!, ...(feeds !== undefined && { feeds }) }],
       supplies: [...plan.supplies, { id: 't', name: 'T', part: 'auto' }],
+      junctions: [
+        { id: 'j', name: 'J', kind: 'terminals', limitA: 10, fuse: 'auto', from: 'k' },
+        { id: 'k', name: 'K', kind: 'terminals', limitA: 10, fuse: 'auto', from: 't' },
+      ],
     }
-    const fed = feedSupplies(two, [load('a', 2), load('b', 3)], parts)
-    expect(fed.map(({ loadA }) => loadA)).toEqual([2, 3])
+  }
+  const loads = [load('a', 2), load('b', 3)]
+  const volts = { s: 5, t: 5 }
+
+  it('a line goes to the supply that it names, the others to the first', () => {
+    const plan = two(undefined)
+    const named = { ...plan, lines: [plan.lines[0]!, { ...plan.lines[1]!, supplyId: 't' }] }
+    expect(feedAll(named, loads, volts).map(({ loadA }) => loadA)).toEqual([2, 3])
+  })
+
+  it('a lead counts where it really comes from, through junctions, whatever its line says', () => {
+    const own = feedAll(two([{ id: 'f', pad: 0, fuse: 'auto', from: 't' }]), loads, volts)
+    expect(own.map(({ loadA }) => loadA)).toEqual([2, 3])
+    const through = feedAll(two([{ id: 'f', pad: 0, fuse: 'auto', from: 'j' }]), loads, volts)
+    expect(through.map(({ loadA }) => loadA)).toEqual([2, 3])
+  })
+
+  it('a run on two supplies is shared out as its leads carry it', () => {
+    const feeds = [
+      { id: 'f', pad: 0 as const, fuse: 'auto' as const, from: 's' },
+      { id: 'g', pad: 'end' as const, fuse: 'auto' as const, from: 't' },
+    ]
+    const fed = feedAll(two(feeds), loads, volts, { 'b.f': 2, 'b.g': 1 })
+    expect(fed[0]!.loadA).toBeCloseTo(2 + 2, 9)
+    expect(fed[1]!.loadA).toBeCloseTo(1, 9)
+  })
+})
+
+describe('volts of a supply', () => {
+  const voltsOf = (lines: Plan['lines'], part = 'auto', trimV?: number): number | undefined => {
+    const plan = planOf([])
+    const slot = { id: 's', name: 'S', part, ...(trimV !== undefined && { trimV }) }
+    return worked({ ...plan, lines, supplies: [slot] }).volts.get('s')
+  }
+  it('are its trimmer’s, its part’s, or those at which most power is drawn', () => {
+    const lines = [
+      { id: 'a', text: 'sill 900', stripId: 'pixels-5v-60' },
+      { id: 'b', text: 'cove 4 m', stripId: 'white-12v-14' },
+    ]
+    expect(voltsOf(lines)).toBe(12)
+    expect(voltsOf(lines.slice(0, 1))).toBe(5)
+    expect(voltsOf(lines, 'brick-5v-10')).toBe(5)
+    expect(voltsOf(lines, 'brick-5v-10', 5.2)).toBe(5.2)
+    expect(voltsOf([])).toBe(5)
   })
 })
 
@@ -119,7 +195,7 @@ it.each<[string, string, boolean]>([
     lines: [{ id: 'a', text: 'shelf 300', stripId }],
     supplies: [{ id: 'supply-a', name: 'A', part }],
   }
-  const [supply] = fedPlan(plan).supplies
+  const [supply] = worked(plan).supplies
   expect(supply!.fits.length === 1).toBe(suits)
   expect(supply!.misfits.length === 1).toBe(!suits)
 })

@@ -1,9 +1,21 @@
-import type { RunLoad } from '../load/load'
+import { boardA as boardCurrent } from '../lanes/boards'
+import { eachCase, type CaseAmperes, type RunLoad } from '../load/load'
+import { isOnPins } from '../load/lights'
 import { supplyPartOf, type Parts } from '../parts/find'
 import type { SupplyPart } from '../plan/parts'
 import type { Plan, SupplySlot } from '../plan/plan'
+import { supplyBehind, supplyOfLine } from '../plan/supply-of'
 import { isAtLeast } from '../quantity/round'
+import type { RoutedPlan } from '../route/routed-plan'
+import type { SolvedFeed } from './solved-feed'
 import { supplySize } from './supply-size'
+
+/** What a run has on a supply: all of it, or the share that its leads from there carry. */
+export interface SupplyShare {
+  readonly load: RunLoad
+  /** 0–1. */
+  readonly share: number
+}
 
 /** A supply of the plan with what hangs on it. */
 export interface FedSupply {
@@ -16,10 +28,14 @@ export interface FedSupply {
   readonly loadA: number
   /** The load with its headroom. */
   readonly needA: number
-  readonly idleA: number
-  readonly shownA: number
+  /** Everything that it feeds, board and sensors too, in each load case, A. */
+  readonly currentA: CaseAmperes
+  /** … while the light is switched off: what nothing dims is off then. */
+  readonly offA: number
+  /** The board with its sensors and what hangs on its pins, where they hang on it, A. */
+  readonly boardA: number
   /** Runs that it can feed, and those made for other volts. */
-  readonly fits: readonly RunLoad[]
+  readonly fits: readonly SupplyShare[]
   readonly misfits: readonly RunLoad[]
   readonly grade: 'ok' | 'tight' | 'short'
 }
@@ -27,18 +43,44 @@ export interface FedSupply {
 /** Kinds that `auto` picks from: what can be bought by its amperes alone. */
 const pickable: readonly SupplyPart['kind'][] = ['usb-port', 'brick', 'enclosed']
 
-/** Puts every run on its supply and sizes the supplies by the plan's school. */
-export function feedSupplies(plan: Plan, loads: readonly RunLoad[], parts: Parts): FedSupply[] {
-  const [first] = plan.supplies
-  const slotOf = new Map(plan.lines.map((line) => [line.id, line.supplyId ?? first?.id]))
+/** The supply that the plan's board lives on; `undefined` where it has a plug of its own, or there is none. */
+export const boardSupply = ({
+  plan,
+  fit,
+  lanes,
+}: Pick<RoutedPlan, 'plan' | 'fit' | 'lanes'>): string | undefined =>
+  fit === undefined || plan.signal.boardFrom === 'usb'
+    ? undefined
+    : supplyOfLine(plan, lanes[0]?.runs[0]?.entry.run.line)
+
+/** Puts every run on the supplies that its leads reach, and sizes the supplies by the plan's school. */
+export function feedSupplies(
+  given: Pick<RoutedPlan, 'plan' | 'loads' | 'parts' | 'volts' | 'fit' | 'lanes' | 'lit' | 'leads'>,
+  full: Pick<SolvedFeed, 'leads'>,
+): FedSupply[] {
+  const { plan, loads, parts, volts: voltsOf, fit, lit } = given
+  const onPins = new Set(lit.filter(({ settings }) => isOnPins(settings)).map(({ id }) => id))
+  const shares = sharesOf(given, full)
+  const boardOn = boardSupply(given)
+  const headroom = headroomOf(plan)
   return plan.supplies.map((slot) => {
-    const own = loads.filter((load) => load.groups > 0 && slotOf.get(load.id) === slot.id)
-    const chosen = slot.part === 'auto' ? undefined : supplyPartOf(parts, slot.part)
-    const volts = slot.trimV ?? chosen?.volts ?? mainVolts(own) ?? defaultVolts(plan, parts)
-    const fits = own.filter((load) => suits(load.volts, volts))
-    const loadA = sum(fits, plan.rules.sizing === 'scenes' ? 'levelA' : 'peakA')
-    const headroom = headroomOf(plan)
-    const part = chosen ?? (loadA > 0 ? smallestFor(parts, volts, loadA, headroom) : undefined)
+    const volts = voltsOf.get(slot.id) ?? 0
+    const own = loads.flatMap((load): SupplyShare[] => {
+      const share = shares.get(load.id)?.get(slot.id)
+      return load.groups > 0 && share !== undefined && !onPins.has(load.id) ? [{ load, share }] : []
+    })
+    const fits = own.filter(({ load }) => suits(load.volts, volts))
+    const boardA = boardOn === slot.id && fit !== undefined ? boardCurrent(plan, fit, lit) : 0
+    const currentA = eachCase((loadCase) =>
+      fits.reduce((sum, { load, share }) => sum + load.currentA[loadCase] * share, boardA),
+    )
+    const loadA = currentA[plan.rules.sizing === 'scenes' ? 'level' : 'full-white']
+    const part =
+      slot.part === 'auto'
+        ? loadA > 0
+          ? smallestFor(parts, volts, loadA, headroom)
+          : undefined
+        : supplyPartOf(parts, slot.part)
     const { needA } = supplySize({ loadA, headroom, sizesA: [] })
     return {
       slot,
@@ -47,13 +89,46 @@ export function feedSupplies(plan: Plan, loads: readonly RunLoad[], parts: Parts
       ratedA: part?.ratedA ?? null,
       loadA,
       needA,
-      idleA: sum(fits, 'idleA'),
-      shownA: sum(fits, 'shownA'),
+      currentA,
+      offA: fits.reduce(
+        (sum, { load, share }) => sum + (load.isDimmable ? load.currentA.idle * share : 0),
+        boardA,
+      ),
+      boardA,
       fits,
-      misfits: own.filter((load) => !suits(load.volts, volts)),
+      misfits: own.flatMap(({ load }) => (suits(load.volts, volts) ? [] : [load])),
       grade: gradeOf(part, loadA, needA),
     }
   })
+}
+
+/** Which part of every run hangs on which supply: by the currents that its leads carry, evenly where they carry none. */
+function sharesOf(
+  { plan, leads }: Pick<RoutedPlan, 'plan' | 'leads'>,
+  full: Pick<SolvedFeed, 'leads'>,
+): ReadonlyMap<string, ReadonlyMap<string, number>> {
+  const amperes = new Map(full.leads.map(({ lead, currentA }) => [lead.id, currentA]))
+  const byRun = new Map<string, { supply: string; currentA: number }[]>()
+  for (const { id, to, from } of leads) {
+    const supply = supplyBehind(plan, from)
+    if (to.kind !== 'run' || supply === undefined) continue
+    const entry = { supply, currentA: amperes.get(id) ?? 0 }
+    const known = byRun.get(to.run)
+    if (known === undefined) byRun.set(to.run, [entry])
+    else known.push(entry)
+  }
+  return new Map(
+    [...byRun].map(([run, own]) => {
+      const allA = own.reduce((sum, { currentA }) => sum + currentA, 0)
+      const shares = new Map<string, number>()
+      for (const { supply, currentA } of own)
+        shares.set(
+          supply,
+          (shares.get(supply) ?? 0) + (allA > 1e-9 ? currentA / allA : 1 / own.length),
+        )
+      return [run, shares] as const
+    }),
+  )
 }
 
 /** Cells give a little less than the volts that a strip is made for, and it lights all the same; more than a hair above burns it. */
@@ -90,16 +165,3 @@ function gradeOf(part: SupplyPart | undefined, loadA: number, needA: number): Fe
   if (part === undefined || !isAtLeast(part.ratedA, loadA)) return 'short'
   return isAtLeast(part.ratedA, needA) ? 'ok' : 'tight'
 }
-
-/** The volts at which most of the power is drawn. */
-function mainVolts(loads: readonly RunLoad[]): number | undefined {
-  const watts = new Map<number, number>()
-  for (const { volts, peakA } of loads) watts.set(volts, (watts.get(volts) ?? 0) + volts * peakA)
-  return [...watts].toSorted(([, a], [, b]) => b - a)[0]?.[0]
-}
-
-const defaultVolts = (plan: Plan, parts: Parts): number =>
-  parts.strips.find((strip) => strip.id === plan.defaults.stripId)?.volts ?? 5
-
-const sum = (loads: readonly RunLoad[], key: 'idleA' | 'peakA' | 'levelA' | 'shownA'): number =>
-  loads.reduce((total, load) => total + load[key], 0)

@@ -6,10 +6,10 @@ import { placer } from '../measure/layout'
 import { change } from '../plan/commands'
 import { emptyPlan } from '../plan/empty'
 import type { Lights, Plan, Signal } from '../plan/plan'
-import { charliePins } from '../signal/drives'
+import { charliePins } from '../lanes/drives'
 import { tally } from '../tally'
-import type { VerdictCode } from '../verdict/verdict'
-import { wiredPlan } from '../wired-plan'
+import type { VerdictCode } from '../verdict/kinds'
+import { worked } from '../engine'
 import type { LitRun } from './lights'
 
 const planOf = (
@@ -26,7 +26,7 @@ const planOf = (
     signal: { ...empty.signal, ...signal },
   }
 }
-const litOf = (plan: Plan): LitRun => wiredPlan(plan).lit[0]!
+const litOf = (plan: Plan): LitRun => worked(plan).lit[0]!
 
 describe('single lights by hand', () => {
   it('ten red LEDs on 5 V: 3 V on 150 Ω are 20 mA each', () => {
@@ -145,10 +145,10 @@ describe('what drives them', () => {
     ['between pins', { part: 'led-red', drive: 'charlie' }, 4],
     ['a driver chip', { part: 'led-red', drive: 'driver' }, 3],
   ])('%s: pins', (_, lights, pins) => {
-    const { signal, circuit } = wiredPlan(planOf('m grid 3 x 4 @ 22', lights))
-    expect(signal.needs).toHaveLength(pins)
+    const { needs, circuit } = worked(planOf('m grid 3 x 4 @ 22', lights))
+    expect(needs).toHaveLength(pins)
     const toLights = circuit.wires.filter(
-      ({ role, from }) => role === 'signal' && from.startsWith('board/'),
+      ({ role, from }) => role === 'signal' && from.block === 'board',
     )
     expect(toLights).toHaveLength(pins)
   })
@@ -161,11 +161,14 @@ describe('what drives them', () => {
   })
 
   it('a switch sits in the minus: plus goes to the lights, minus through the switch', () => {
-    const { circuit } = wiredPlan(planOf('a string 8 @ 90', { part: 'led-red', drive: 'switch' }))
+    const { circuit } = worked(planOf('a string 8 @ 90', { part: 'led-red', drive: 'switch' }))
     const [plus, minus] = circuit.wires
-    expect(plus).toMatchObject({ role: 'plus', to: 'run:l/+' })
-    expect(minus?.from.startsWith('switch:')).toBe(true)
-    expect(circuit.wires.some(({ to }) => to === 'switch:a switch/gate light')).toBe(true)
+    expect(plus).toMatchObject({
+      role: 'plus',
+      to: { block: 'run:l', spot: { kind: 'pad', pad: 0 } },
+    })
+    expect(minus?.from.block.startsWith('switch:')).toBe(true)
+    expect(circuit.wires.some(({ to }) => to.id === 'switch:a switch/gate light')).toBe(true)
   })
 })
 
@@ -173,7 +176,7 @@ describe('verdicts on single lights', () => {
   const red = { part: 'led-red' }
   const cases: [VerdictCode, Plan, RegExp][] = [
     [
-      'no-resistor',
+      'no-led-resistor',
       planOf('a string 3 @ 90', { ...red, resistor: 'none' }),
       /red LED on 5 V without a resistor/,
     ],
@@ -188,7 +191,7 @@ describe('verdicts on single lights', () => {
       /hottest gets [\d.]+ mA instead of 18\.5 mA/,
     ],
     [
-      'volts-differ',
+      'light-volts',
       planOf('a string 6 @ 90', { part: 'bulb-5v' }, {}, 'brick-12v-1'),
       /5 V bulb of four LEDs on 12 V/,
     ],
@@ -198,12 +201,12 @@ describe('verdicts on single lights', () => {
       /80 mA on a pin of the small 5 V 8-bit board, which gives 20 mA/,
     ],
     [
-      'board-over',
+      'pins-over',
       planOf('a string 12 @ 90', { ...red, drive: 'pins' }, { board: 'small-5v' }),
       /240 mA from the pins of the small 5 V 8-bit board, which give 200 mA in all/,
     ],
     [
-      'pin-over',
+      'base-over',
       planOf('a string 40 @ 90', { ...red, drive: 'switch' }, { board: 'small-5v' }),
       /its transistor wants 40 mA of base current, a pin gives 20 mA/,
     ],
@@ -240,7 +243,8 @@ describe('wires home', () => {
   const homeOf = (plan: Plan): [wires: number, metres: number | null, cables: number | null] => {
     const figures = tally(plan).roll.flatMap((section) => section.figures)
     const [home, cables] = ['home.l', 'cables.l'].map((id) => figures.find((one) => one.id === id))
-    return [cables?.operands[0]?.value ?? 0, home?.value ?? null, cables?.value ?? null]
+    const [wires, count] = [home, cables].map((one) => one?.operands[0]?.value)
+    return [wires ?? 0, home?.value ?? null, count ?? null]
   }
   /** Lights 100 apart on a line, the controller at the first of them. */
   const placed = (lights: Lights, text = 'a string 20 @ 100'): Plan => {
@@ -252,22 +256,24 @@ describe('wires home', () => {
       rules: { ...plan.rules, slack: 0 },
     }
   }
-  const y = (plan: Plan): number => wiredPlan(plan).measured.runs[0]!.lights[0]![1]
+  const y = (plan: Plan): number => worked(plan).measured.runs[0]!.lights[0]![1]
 
   it('of twenty on outputs of their own: each its way, in cables of eight with one in common', () => {
     const plan = placed({ part: 'led-red', drive: 'sink' })
     expect(y(plan)).toBe(0)
-    // 0 + 100 + … + 1900 mm, all turned once; 7 wires of a cable's 8.
+    // 20 wires and what the 7 of each cable have in common, as long as the longest of them.
     const [wires, metres, cables] = homeOf(plan)
-    expect([wires, cables]).toEqual([20, 3])
-    const { layout, hidden, measured } = wiredPlan(plan)
+    expect([wires, cables]).toEqual([23, 3])
+    const { layout, sources, measured } = worked(plan)
     const at = placer(measured.runs[0]!, layout.placed[0]!.place)
-    const ways = measured.runs[0]!.lights.map((light) => squareWay(at(light), hidden.controller))
-    expect(metres).toBeCloseTo(ways.reduce((a, b) => a + b, 0) / 1000, 9)
+    const ways = measured.runs[0]!.lights.map((light) => squareWay(at(light), sources.controller))
+    const mm = ways.map((way) => Math.max(60, way))
+    const common = [0, 7, 14].map((from) => Math.max(...mm.slice(from, from + 7)))
+    expect(metres).toBeCloseTo([...mm, ...common].reduce((a, b) => a + b, 0) / 1000, 9)
   })
 
   it('of groups in series: one each', () => {
-    expect(homeOf(placed({ part: 'led-red', drive: 'sink', inSeries: 2 }))[0]).toBe(10)
+    expect(homeOf(placed({ part: 'led-red', drive: 'sink', inSeries: 2 }))[0]).toBe(12)
   })
 
   it('in thinner cables there are more of them', () => {
@@ -280,7 +286,7 @@ describe('wires home', () => {
     const drop = (lights: Lights): number | null =>
       homeOf(placed(lights, 'a scatter 5 drop 300'))[1]
     const without = homeOf(placed({ part: 'led-red' }, 'a scatter 5'))[1]!
-    expect(drop({ part: 'led-red' })).toBeCloseTo(without + 5 * 0.3, 9)
+    expect(drop({ part: 'led-red' })).toBeCloseTo(without + 6 * 0.3, 9)
     expect(drop({ part: 'grain-12v' })).toBeNull()
     expect(drop({ part: 'grain-12v', joining: 'solder' })).not.toBeNull()
     expect(homeOf(placed({ part: 'led-red' }))[1]).toBeNull()
@@ -297,8 +303,8 @@ it('too few pins: a matrix between pins takes the fewest, and is offered', () =>
   const remedy = found!.remedies.find(({ label }) => label === 'lights between pins, on 8')
   const after = change(plan, remedy!.commands).plan
   // 8 × 7 = 56 of 54, in place of 6 + 9.
-  expect(wiredPlan(plan).signal.needs).toHaveLength(15)
-  expect(wiredPlan(after).signal.needs).toHaveLength(8)
+  expect(worked(plan).needs).toHaveLength(15)
+  expect(worked(after).needs).toHaveLength(8)
 })
 
 it('a resistor’s tolerance is told as what it lets through', () => {

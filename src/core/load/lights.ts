@@ -1,11 +1,12 @@
 import type { CutStripRun } from '../cut/cut'
-import { lightPartOf, supplyPartOf, type Parts } from '../parts/find'
+import { lightPartOf, type Parts } from '../parts/find'
 import { sinkBoard } from '../parts/drivers'
 import type { LightPart } from '../plan/parts'
 import type { Lights, Plan } from '../plan/plan'
-import { supplyIdOf } from '../plan/supply-of'
+import { supplyOfLine } from '../plan/supply-of'
 import { usualLights } from '../plan/usual'
 import { resistorFor, type ResistorPick } from './e-series'
+import type { SupplyVolts } from './supply-volts'
 
 /** How single lights hang and are driven, all said. */
 export type LightSettings = {
@@ -54,47 +55,26 @@ export const isOnPins = ({ drive }: Pick<LightSettings, 'drive'>): boolean =>
 const spreadV = 0.1
 const slopeOhm = 10
 
-/** Volts of the supply that a line hangs on: of its part, or else what most of its strips are made for. */
-function slotVolts(
-  plan: Plan,
-  parts: Parts,
-  cuts: readonly CutStripRun[],
-  supplyId: string | undefined,
-  fallback: number,
-): number {
-  const slot = plan.supplies.find(({ id }) => id === supplyId) ?? plan.supplies[0]
-  if (slot?.trimV !== undefined) return slot.trimV
-  if (slot !== undefined && slot.part !== 'auto')
-    return supplyPartOf(parts, slot.part)?.volts ?? fallback
-  const strip = cuts.find(
-    ({ run, cuts: groups }) => groups > 0 && supplyIdOf(plan, run.line) === slot?.id,
-  )?.strip
-  return strip?.volts ?? fallback
-}
-
-/** Volts that single LEDs get by themselves where nothing else decides. */
-const usualSupplyV = 5
+/** What a board's pins give where the plan leaves the board open, V. */
+const usualPinV = 5
 
 /** The single lights of every run that says what hangs there. */
-export function litRuns(plan: Plan, cuts: readonly CutStripRun[], parts: Parts): LitRun[] {
+export function litRuns(
+  plan: Plan,
+  cuts: readonly CutStripRun[],
+  parts: Parts,
+  volts: SupplyVolts,
+): LitRun[] {
+  const board = parts.boards.find(({ id }) => id === plan.signal.board)
   return cuts.flatMap((entry): LitRun[] => {
     const { run } = entry
     const { lights } = run.line
     if (lights === undefined || run.lights.length === 0) return []
-    const part = lightPartOf(parts, lights.part)
     const { drive = usualLights.drive } = lights
-    // Lights on pins get what the pins give.
-    const board = parts.boards.find(({ id }) => id === plan.signal.board)
     const supplyV = isOnPins({ drive })
-      ? (board?.highV ?? usualSupplyV)
-      : slotVolts(
-          plan,
-          parts,
-          cuts,
-          run.line.supplyId,
-          part.kind === 'fixed' ? part.volts : usualSupplyV,
-        )
-    return [litRun(plan, entry, part, lights, supplyV)]
+      ? (board?.highV ?? usualPinV)
+      : (volts.get(supplyOfLine(plan, run.line)) ?? usualPinV)
+    return [litRun(plan, entry, lightPartOf(parts, lights.part), lights, supplyV)]
   })
 }
 

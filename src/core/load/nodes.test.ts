@@ -6,7 +6,7 @@ import type { Point } from '../measure/geometry'
 import { emptyPlan } from '../plan/empty'
 import type { LightNode, Line, NodePart, Plan } from '../plan/plan'
 import { tally } from '../tally'
-import { wiredPlan } from '../wired-plan'
+import { worked } from '../engine'
 
 const pair: NodePart = {
   id: 'pair',
@@ -37,7 +37,7 @@ const tableOf = (node: LightNode, line: Partial<Line> = {}): Plan => ({
 
 describe('a table of 24 nodes, by hand', () => {
   it('counts parts, holes, wires and minutes, and the boards that read it', () => {
-    const [nodes] = wiredPlan(
+    const [nodes] = worked(
       tableOf({ parts: [pair, bead], readers: { by: 'channels', each: 16 } }),
     ).nodes
     expect(nodes).toMatchObject({
@@ -53,13 +53,13 @@ describe('a table of 24 nodes, by hand', () => {
   })
 
   it('one built and timed scales the rest', () => {
-    const [nodes] = wiredPlan(tableOf({ parts: [pair], sampleMin: 9 })).nodes
+    const [nodes] = worked(tableOf({ parts: [pair], sampleMin: 9 })).nodes
     expect(nodes).toMatchObject({ minutes: 216, restMinutes: 207 })
   })
 
   it('by columns: six of them on boards of four', () => {
     const plan = tableOf({ parts: [pair], readers: { by: 'columns', each: 4 } })
-    expect(wiredPlan(plan).nodes[0]!.readers).toEqual({ boards: 2, left: 2 })
+    expect(worked(plan).nodes[0]!.readers).toEqual({ boards: 2, left: 2 })
   })
 
   it('what they draw is on the lead, in the load and the same in the feed', () => {
@@ -81,13 +81,13 @@ describe('a table of 24 nodes, by hand', () => {
   })
 
   it('without boards of their own each signal needs a pin that measures', () => {
-    const { signal } = wiredPlan(tableOf({ parts: [pair] }))
-    expect(signal.needs.filter(({ must }) => must === 'analogue')).toHaveLength(24)
+    const { needs } = worked(tableOf({ parts: [pair] }))
+    expect(needs.filter(({ must }) => must === 'analogue')).toHaveLength(24)
     expect(tally(tableOf({ parts: [pair] })).verdicts.map(({ code }) => code)).toContain(
       'pins-short',
     )
-    const read = wiredPlan(tableOf({ parts: [pair], readers: { by: 'channels', each: 16 } }))
-    expect(read.signal.needs.filter(({ of }) => of === 'l')).toHaveLength(2)
+    const read = worked(tableOf({ parts: [pair], readers: { by: 'channels', each: 16 } }))
+    expect(read.needs.filter(({ of }) => of.kind === 'node' && of.run === 'l')).toHaveLength(2)
   })
 })
 
@@ -134,15 +134,19 @@ describe('pixel nodes on wire', () => {
     expect(totals).toMatchObject({ pixels: 120, singleLights: 120 })
     expect(signal.lanes[0]).toMatchObject({ pixels: 120 })
     expect(reels[0]!.reels).toHaveLength(3)
-    const [run] = wiredPlan(plan).cuts
+    const [run] = worked(plan).cuts
     expect(run!.pieces.map(({ name, cuts }) => [name, cuts])).toEqual([
       ['A1', 50],
       ['A2', 50],
       ['A3', 20],
     ])
-    // Plugged end to end: nothing is soldered there, and no joint is counted on Cut.
+    // Plugged end to end: nothing is soldered there, and every page counts the same plugs.
     expect(wiring.joints.filter(({ kind }) => kind === 'plug')).toHaveLength(2)
-    expect(joints.map(({ kind }) => kind)).toEqual(['lead'])
+    expect(joints.find(({ kind }) => kind === 'plug')).toEqual({
+      kind: 'plug',
+      count: 2,
+      minutes: 1,
+    })
     // Fed from one end they sag along the wire.
     expect(feed.runs[0]!.minV).toBeLessThan(feed.runs[0]!.maxV)
     expect(feed.runs[0]!.minAt).toBe(119)
@@ -151,7 +155,7 @@ describe('pixel nodes on wire', () => {
   it('something else that is said to hang there wins', () => {
     const plan = nodes(9)
     const lines = plan.lines.map((line) => ({ ...line, lights: { part: 'led-red' } }))
-    const { parts, measured } = wiredPlan({ ...plan, lines })
+    const { parts, measured } = worked({ ...plan, lines })
     expect(cut({ ...plan, lines }, measured.runs, parts)[0]!.cuts).toBe(0)
   })
 })

@@ -6,6 +6,8 @@ export interface InputPin {
   readonly name: string
   readonly must: PinAbility
   readonly likes?: PinAbility
+  /** The board drives it. */
+  readonly isOutput?: true
 }
 
 /** Something that a board listens to. *Typical* figures (handbook 4). */
@@ -57,7 +59,7 @@ export const inputParts: Readonly<Record<InputKind, InputPart>> = {
   distance: {
     name: 'distance sensor',
     pins: [
-      { name: 'TRIG', must: 'digital' },
+      { name: 'TRIG', must: 'digital', isOutput: true },
       { name: 'ECHO', must: 'digital', likes: 'interrupt' },
     ],
     mA: 15,
@@ -67,7 +69,7 @@ export const inputParts: Readonly<Record<InputKind, InputPart>> = {
   proximity: {
     name: 'proximity pair',
     pins: [
-      { name: 'EMIT', must: 'digital' },
+      { name: 'EMIT', must: 'digital', isOutput: true },
       { name: 'OUT', must: 'analogue' },
     ],
     mA: 20,

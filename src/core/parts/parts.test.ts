@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { groupDraw } from '../load/load'
+import { groupDraw } from '../load/group-draw'
 import { partsOf, siblingAt, stripOf, supplyPartOf } from './find'
 import { shippedStrips } from './strips'
 import { boardSchema } from '../plan/parts'

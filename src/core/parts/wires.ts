@@ -5,6 +5,8 @@ export interface Wire {
   readonly id: string
   /** As it is written on the reel: `0.75 mm²`, `AWG 18`. */
   readonly name: string
+  /** Told by square millimetres, or by American gauge. */
+  readonly system: 'mm2' | 'awg'
   readonly areaMm2: number
   readonly ohmPerM: number
   /** *Typical* limit, A, short open low-voltage wiring (handbook 3, fuse). */
@@ -15,11 +17,11 @@ export interface Wire {
 
 /** Limits of handbook 3, fuse. Local codes win. */
 const limitsByMm2: readonly (readonly [mm2: number, limitA: number])[] = [
-  [0.14, 0.9],
-  [0.22, 1.5],
-  [0.34, 2.5],
-  [0.5, 4],
-  [0.75, 6],
+  [0.14, 1.3],
+  [0.22, 2.1],
+  [0.34, 3],
+  [0.5, 4.5],
+  [0.75, 6.5],
   [1, 8],
   [1.5, 12],
   [2.5, 18],
@@ -39,8 +41,15 @@ const limitsByAwg: readonly (readonly [awg: number, limitA: number])[] = [
   [10, 30],
 ]
 
-const wire = (id: string, name: string, areaMm2: number, limitA: number): Wire => ({
-  id: id.replace('.', '_'),
+const wire = (
+  system: Wire['system'],
+  size: number,
+  name: string,
+  areaMm2: number,
+  limitA: number,
+): Wire => ({
+  id: `${system}-${String(size)}`.replace('.', '_'),
+  system,
   name,
   areaMm2,
   ohmPerM: ohmPerMetre(areaMm2),
@@ -50,20 +59,16 @@ const wire = (id: string, name: string, areaMm2: number, limitA: number): Wire =
 
 /** The gauges there are, by square millimetres and by American gauge, each thinnest first. */
 export const wires: readonly Wire[] = [
-  ...limitsByMm2.map(([mm2, limitA]) =>
-    wire(`mm2-${String(mm2)}`, `${String(mm2)} mm²`, mm2, limitA),
-  ),
+  ...limitsByMm2.map(([mm2, limitA]) => wire('mm2', mm2, `${String(mm2)} mm²`, mm2, limitA)),
   ...limitsByAwg.map(([awg, limitA]) =>
-    wire(`awg-${String(awg)}`, `AWG ${String(awg)}`, areaOfAwg(awg), limitA),
+    wire('awg', awg, `AWG ${String(awg)}`, areaOfAwg(awg), limitA),
   ),
 ]
 
 /** Gauges told in the way that this one is, by square millimetres or by American gauge, thinnest first. */
 export function gaugesLike({ id }: Pick<Wire, 'id'>): Wire[] {
-  const kind = id.split('-')[0] ?? ''
-  return wires
-    .filter((other) => other.id.startsWith(kind))
-    .toSorted((a, b) => a.areaMm2 - b.areaMm2)
+  const { system } = wireOf(id)
+  return wires.filter((other) => other.system === system).toSorted((a, b) => a.areaMm2 - b.areaMm2)
 }
 
 /**

@@ -4,7 +4,7 @@ export const roundings = ['inside', 'nearest', 'cover'] as const
 export const corners = ['jump', 'fold'] as const
 export const gapPlaces = ['far', 'shared', 'near'] as const
 export const sizings = ['full-white', 'next-size', 'scenes'] as const
-export const sceneNames = ['idle', 'full-white', 'red', 'green', 'blue', 'level'] as const
+export const caseNames = ['idle', 'full-white', 'red', 'green', 'blue', 'level'] as const
 export const lengthUnits = ['mm', 'cm', 'ft-in'] as const
 
 /** What a strip is stuck to, or lies in. */
@@ -89,7 +89,7 @@ export type Rounding = (typeof roundings)[number]
 export type Corners = (typeof corners)[number]
 export type GapPlace = (typeof gapPlaces)[number]
 export type Sizing = (typeof sizings)[number]
-export type SceneName = (typeof sceneNames)[number]
+export type LoadCase = (typeof caseNames)[number]
 export type LevelFix = (typeof levelFixes)[number]
 export type LowLogic = (typeof lowLogics)[number]
 export type InputKind = (typeof inputKinds)[number]

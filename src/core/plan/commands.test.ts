@@ -119,7 +119,7 @@ describe('commands', () => {
       'brick-5v-2',
     ],
     [{ do: 'remove-supply', supply: 'supply-b' }, (p) => 'supplyId' in p.lines[1]!, false],
-    [{ do: 'show-scene', scene: 'idle' }, (p) => p.scene.shown, 'idle'],
+    [{ do: 'show-case', scene: 'idle' }, (p) => p.scene.shown, 'idle'],
     [{ do: 'set-level', level: 0.7 }, (p) => p.scene, { shown: 'level', level: 0.7 }],
     [{ do: 'set-limit', limit: 0.5 }, (p) => p.limit, 0.5],
     [{ do: 'set-rules', rules: { headroom: 0.1 } }, (p) => p.rules.headroom, 0.1],

@@ -1,6 +1,6 @@
 import { applyPatches, enablePatches, original, produceWithPatches, type Patch } from 'immer'
 import type { Board, LightPart, SupplyPart, Strip } from './parts'
-import type { SceneName } from './choices'
+import type { LoadCase } from './choices'
 import type {
   Furniture,
   Junction,
@@ -61,7 +61,7 @@ export type Command =
   | { readonly do: 'add-supply'; readonly supply: SupplySlot }
   | { readonly do: 'pick-supply'; readonly supply: string; readonly part: string }
   | { readonly do: 'remove-supply'; readonly supply: string }
-  | { readonly do: 'show-scene'; readonly scene: SceneName }
+  | { readonly do: 'show-case'; readonly scene: LoadCase }
   | { readonly do: 'set-level'; readonly level: number }
   | { readonly do: 'set-limit'; readonly limit: number }
   | { readonly do: 'set-rules'; readonly rules: Partial<Rules> }
@@ -247,7 +247,7 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       for (const lead of [...plan.junctions, ...plan.lines.flatMap(({ feeds }) => feeds ?? [])])
         if (lead.from === command.supply) delete lead.from
       return
-    case 'show-scene':
+    case 'show-case':
       plan.scene.shown = command.scene
       return
     case 'set-level':

@@ -21,7 +21,7 @@ import {
   objectShapes,
   readerKinds,
   roundings,
-  sceneNames,
+  caseNames,
   sizings,
   skipReasons,
   surfaces,
@@ -377,7 +377,7 @@ export const planSchema = z.strictObject({
   junctions: z.array(junctionSchema).max(100),
   supplies: z.array(supplySlotSchema).min(1).max(50),
   scene: z.strictObject({
-    shown: z.enum(sceneNames),
+    shown: z.enum(caseNames),
     /** Brightness of the scene `level`, 0–1. */
     level: z.number().min(0).max(1),
   }),

@@ -1,7 +1,62 @@
-import type { Line, Plan } from './plan'
+import { feedsOf } from './feeds'
+import type { Feed, Junction, Line, Plan } from './plan'
 
-/** Id of the supply that a line hangs on: its own, or the plan's first. */
-export const supplyIdOf = (
-  { supplies }: Pick<Plan, 'supplies'>,
-  line?: Pick<Line, 'supplyId'>,
-): string => line?.supplyId ?? supplies[0]?.id ?? ''
+type Sources = Pick<Plan, 'supplies' | 'junctions'>
+
+const firstSupply = ({ supplies }: Pick<Plan, 'supplies'>): string => supplies[0]?.id ?? ''
+
+/** Where a junction's lead comes from: a supply or another junction. */
+export const junctionFrom = (
+  plan: Pick<Plan, 'supplies'>,
+  { from }: Pick<Junction, 'from'>,
+): string => from ?? firstSupply(plan)
+
+/** Where a feed's lead comes from: what the feed names, else the supply of its line, else the plan's first supply. */
+export const feedFrom = (
+  plan: Pick<Plan, 'supplies'>,
+  line: Pick<Line, 'supplyId'>,
+  { from }: Pick<Feed, 'from'>,
+): string => from ?? line.supplyId ?? firstSupply(plan)
+
+/**
+ * The supply that a place of the feed really hangs on: the place itself, or what its junctions lead back to. `undefined` where there is
+ * none: an unknown id, or junctions that hang on each other in a circle.
+ */
+export function supplyBehind(plan: Sources, from: string): string | undefined {
+  let place = from
+  for (let steps = 0; steps <= plan.junctions.length; steps += 1) {
+    if (plan.supplies.some(({ id }) => id === place)) return place
+    const junction = plan.junctions.find(({ id }) => id === place)
+    if (junction === undefined) return undefined
+    place = junctionFrom(plan, junction)
+  }
+  return undefined
+}
+
+/** The supplies that a line's leads hang on, each once, in the order of its feeds. */
+export const suppliesOfLine = (
+  plan: Sources,
+  line: Pick<Line, 'supplyId' | 'feeds'>,
+): readonly string[] => [
+  ...new Set(feedsOf(line).flatMap((feed) => supplyBehind(plan, feedFrom(plan, line, feed)) ?? [])),
+]
+
+/** The supply that a line's first lead hangs on; without a line the plan's first. */
+export const supplyOfLine = (
+  plan: Sources,
+  line: Pick<Line, 'supplyId' | 'feeds'> | undefined,
+): string =>
+  line === undefined ? firstSupply(plan) : (suppliesOfLine(plan, line)[0] ?? firstSupply(plan))
+
+/** Junctions that a junction may hang on: those that do not hang on it themselves. */
+export const junctionsBefore = (plan: Sources, id: string): readonly Junction[] =>
+  plan.junctions.filter((candidate) => {
+    let place = candidate.id
+    for (let steps = 0; steps <= plan.junctions.length; steps += 1) {
+      if (place === id) return false
+      const junction = plan.junctions.find((one) => one.id === place)
+      if (junction === undefined) return true
+      place = junctionFrom(plan, junction)
+    }
+    return false
+  })

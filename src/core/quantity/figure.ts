@@ -25,6 +25,8 @@ export interface Figure {
   readonly about: readonly string[]
   /** A result that the lines above it lead to. */
   readonly isTotal?: boolean
+  /** A step on the way to the next figure, not an addend of the total. */
+  readonly isStep?: boolean
 }
 
 export interface Working {

@@ -1,19 +1,21 @@
 import type { CutStripRun } from '../cut/cut'
-import { dutiesIn, groupDraw, levelIn } from '../load/load'
+import { runName } from '../cut/entry-of'
+import { groupDraw } from '../load/group-draw'
+import { dutiesIn, levelIn } from '../load/load'
 import { loadOf } from '../load/load-of'
-import type { SceneName } from '../plan/choices'
+import type { LoadCase } from '../plan/choices'
 import type { Plan } from '../plan/plan'
 import { operand, working, type Figure } from '../quantity/figure'
 import { formatQuantity } from '../quantity/format'
-import type { Results } from './results'
+import type { JudgedPlan } from '../verdict/judged-plan'
 import { sumOf } from './total'
 
 /** Volts of the strips in the plan, each once, in the order of the pad. */
-export const voltsIn = ({ loads }: Results): number[] => [
+export const voltsIn = ({ loads }: JudgedPlan): number[] => [
   ...new Set(loads.filter((load) => load.groups > 0).map((load) => load.volts)),
 ]
 
-const sceneLabels: Readonly<Record<SceneName, string>> = {
+const caseLabels: Readonly<Record<LoadCase, string>> = {
   idle: 'idle',
   'full-white': 'full white',
   red: 'full red',
@@ -22,17 +24,17 @@ const sceneLabels: Readonly<Record<SceneName, string>> = {
   level: 'at',
 }
 
-export const sceneLabel = (plan: Pick<Plan, 'scene'>): string =>
+export const caseLabel = (plan: Pick<Plan, 'scene'>): string =>
   plan.scene.shown === 'level'
     ? `at ${formatQuantity(plan.scene.level, '%')}`
-    : sceneLabels[plan.scene.shown]
+    : caseLabels[plan.scene.shown]
 
 /** Runs of one strip that burn at one brightness. */
-type Batch = readonly [CutStripRun, ...CutStripRun[]]
+type Batch = [CutStripRun, ...CutStripRun[]]
 
 /** What the runs at some volts draw in the scene that the plan shows: strip by strip, and level by level. */
 export function currentFigures(
-  { plan, cuts, lit, loads, nodes }: Results,
+  { plan, cuts, lit, loads, nodes }: JudgedPlan,
   volts: number,
 ): Figure[] {
   const ofVolts = cuts.filter(({ strip, cuts: groups }) => strip.volts === volts && groups > 0)
@@ -40,19 +42,22 @@ export function currentFigures(
   for (const entry of ofVolts) {
     const key = `${entry.strip.id}.${String(levelIn(plan, plan.scene.shown, entry.run.line))}`
     const known = batches.get(key)
-    batches.set(key, known === undefined ? [entry] : [...known, entry])
+    if (known === undefined) batches.set(key, [entry])
+    else known.push(entry)
   }
   const figures = [...batches].flatMap(([key, batch]) =>
     batchFigures(plan, key, batch, batches.size > 1),
   )
+  const loadById = new Map(loads.map((load) => [load.id, load]))
   const singles = lit.flatMap(({ id }): Figure[] => {
-    const load = loads.find((one) => one.id === id)
+    const load = loadById.get(id)
     if (load?.volts !== volts) return []
     return [
       {
         id: `current.lights.${id}`,
-        label: cuts.find(({ run }) => run.id === id)?.run.name ?? '',
-        value: load.shownA - (nodes.find((node) => node.id === id)?.currentA ?? 0),
+        label: runName(cuts, id),
+        value:
+          load.currentA[plan.scene.shown] - (nodes.find((node) => node.id === id)?.currentA ?? 0),
         unit: 'A',
         ...working`${operand('groups', load.groups)} single lights`,
         about: [id],
@@ -65,7 +70,7 @@ export function currentFigures(
     return [
       {
         id: `current.nodes.${node.id}`,
-        label: `${cuts.find(({ run }) => run.id === node.id)?.run.name ?? ''}, else in nodes`,
+        label: `${runName(cuts, node.id)}, else in nodes`,
         value: node.currentA,
         unit: 'A',
         ...working`${operand('nodes', node.nodes)} × ${operand('each', node.each.mA, 'mA')}`,
@@ -75,8 +80,8 @@ export function currentFigures(
   })
   const about = [...ofVolts.map(({ run }) => run.id), ...singles.flatMap((one) => one.about)]
   const total: Figure = {
-    ...sumOf(`current.${String(volts)}.total`, sceneLabel(plan), 'A', [
-      ...figures.filter(isAddend),
+    ...sumOf(`current.${String(volts)}.total`, caseLabel(plan), 'A', [
+      ...figures.filter(({ isStep }) => isStep !== true),
       ...singles,
       ...others,
     ]),
@@ -118,6 +123,7 @@ function batchFigures(plan: Plan, key: string, batch: Batch, isNamed: boolean): 
       id: `full.${key}`,
       label: name,
       value: amperes(1, 0),
+      ...(level < 1 && { isStep: true }),
       ...fullWorking(batch, groups, lit),
     })
   if (lit.length > 0 && level < 1)
@@ -138,10 +144,6 @@ function batchFigures(plan: Plan, key: string, batch: Batch, isNamed: boolean): 
     })
   return figures
 }
-
-/** A full draw that is held lower is a step on the way, not an addend. */
-const isAddend = (figure: Figure, index: number, all: readonly Figure[]): boolean =>
-  !(figure.id.startsWith('full.') && all[index + 1]?.id.startsWith('held.') === true)
 
 function fullWorking(
   [{ strip }, ...others]: Batch,

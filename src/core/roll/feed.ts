@@ -1,26 +1,23 @@
-import type { CutStripRun } from '../cut/cut'
-import { isOnWire } from '../cut/on-wire'
-import { extensionsOf, isPlugged } from '../feed/plugs'
-import { leadFuse } from '../feed/solved'
+import { runName } from '../cut/entry-of'
+import { extensionsOf } from '../route/plugs'
+import type { RoutedWire } from '../route/circuit'
+import { leadFuse } from '../feed/solved-feed'
 import { energy } from '../feed/energy'
-import { drainOf, meanOf, type BatteryUse } from '../feed/batteries'
+import { meanOf, type BatteryUse } from '../feed/batteries'
 import { capacitorFor, capacitorUf, leastCapacitorV } from '../feed/capacitor'
-import { leadName, targetOf } from '../feed/leads'
+import { leadName, targetOf } from '../route/leads'
 import type { FedSupply } from '../feed/supplies'
 import { warmthOf } from '../feed/run-warmth'
-import type { LitRun } from '../load/lights'
-import { squareWay } from '../measure/geometry'
-import { placer, placesOf } from '../measure/layout'
 import { operand, working, type Figure } from '../quantity/figure'
 import { formatLength, plural } from '../quantity/format'
-import { sceneLabel } from './current'
-import type { Results } from './results'
+import { caseLabel } from './current'
+import type { JudgedPlan } from '../verdict/judged-plan'
 
 /** Leads that are listed one by one; a plan of hundreds tells their sum. */
 const mostListed = 24
 
 /** How long each lead is, and the wire that all need together. */
-export function leadFigures(results: Results): Figure[] {
+export function leadFigures(results: JudgedPlan): Figure[] {
   const { leads, plan, cuts } = results
   if (leads.length === 0) return []
   const figures = leads.slice(0, mostListed).map((lead): Figure => ({
@@ -40,7 +37,7 @@ export function leadFigures(results: Results): Figure[] {
     ...figures,
     {
       id: 'lead.total',
-      label: `${String(leads.length)} ${leads.length === 1 ? 'lead' : 'leads'}, pairs of wires`,
+      label: `${plural(leads.length, 'lead')}, pairs of wires`,
       value: allMm / 1000,
       unit: 'm',
       operation: '',
@@ -51,58 +48,52 @@ export function leadFigures(results: Results): Figure[] {
   ]
 }
 
-/** Lights that each have a wire of their own to where the controller is: they hang by themselves, or each on an output. */
-function hasWiresHome({ run, strip }: CutStripRun, lit: LitRun | undefined): boolean {
-  if (run.lights.length === 0 || isOnWire({ run, strip })) return false
-  if (lit === undefined) return run.shape === 'scatter'
-  if (isPlugged(lit)) return false
-  const { drive } = lit.settings
-  return run.shape === 'scatter' || drive === 'pins' || drive === 'sink'
-}
-
-/** Wires home: from each drop along the drawing to the controller, one for each group in series. */
-export function homeFigures({ plan, cuts, layout, hidden, lit }: Results): Figure[] {
-  const places = placesOf(layout)
-  const litOf = new Map(lit.map((own) => [own.id, own]))
-  const { cableWires } = plan.rules
-  return cuts.flatMap((entry): Figure[] => {
-    const { run } = entry
-    const place = places.get(run.id)
-    const own = litOf.get(run.id)
-    if (place === undefined || !hasWiresHome(entry, own)) return []
-    const at = placer(run, place)
-    // One of each group is wired home; the others hang on their neighbours.
-    const inSeries = own?.part.kind === 'led' ? own.settings.inSeries : 1
-    const ends = run.lights.filter((_, index) => index % inSeries === 0)
-    const dropsMm = (run.dropMm ?? 0) * ends.length
-    const wayMm = ends.reduce((sum, light) => sum + squareWay(at(light), hidden.controller), 0)
-    const allMm = (wayMm + dropsMm) * (1 + plan.rules.slack)
+/** Wires home of each run's lights or nodes, and the cables that they are bought as: from the one list of wires. */
+export function homeFigures({ circuit, cuts, plan }: JudgedPlan): Figure[] {
+  const byRun = new Map<string, RoutedWire[]>()
+  for (const wire of circuit.wires) {
+    if (wire.home === undefined) continue
+    const known = byRun.get(wire.home)
+    if (known === undefined) byRun.set(wire.home, [wire])
+    else known.push(wire)
+  }
+  return [...byRun].flatMap(([run, wires]): Figure[] => {
+    const name = runName(cuts, run)
+    const about = [run]
+    const allMm = wires.reduce((sum, { lengthMm }) => sum + lengthMm, 0)
+    const cables = circuit.cables.filter((cable) => cable.run === run)
+    const cores = cables.reduce((sum, cable) => sum + cable.cores, 0)
+    const cableMm = cables.reduce((sum, { lengthMm }) => sum + lengthMm, 0)
     return [
       {
-        id: `home.${run.id}`,
-        label: `${run.name}, wires home`,
+        id: `home.${run}`,
+        label: `${name}, wires home`,
         value: allMm / 1000,
         unit: 'm',
-        ...working`(${operand('drops', dropsMm / 1000, 'm')} + ${operand('ways', wayMm / 1000, 'm')}) × ${operand('slack', 1 + plan.rules.slack)}`,
-        about: [run.id],
+        ...working`${operand('wires', wires.length)} × ${operand('on average', allMm / wires.length / 1000, 'm')}`,
+        about,
       },
-      {
-        id: `cables.${run.id}`,
-        label: `${run.name}, cables of ${String(cableWires)}`,
-        value: Math.ceil(ends.length / (cableWires - 1)),
-        unit: '',
-        ...working`${operand('wires', ends.length)} ÷ ${operand('a cable', cableWires - 1)}`,
-        rule: 'one of each cable is what they have in common',
-        about: [run.id],
-      },
+      ...(cables.length === 0
+        ? []
+        : [
+            {
+              id: `cables.${run}`,
+              label: `${name}, ${plural(cables.length, 'cable')} of up to ${String(plan.rules.cableWires)}`,
+              value: cableMm / 1000,
+              unit: 'm' as const,
+              ...working`${operand('cables', cables.length)} × ${operand('on average', cableMm / cables.length / 1000, 'm')}`,
+              rule: `${plural(cores, 'core')}; one of each cable is what its lights have in common`,
+              about,
+            },
+          ]),
     ]
   })
 }
 
 /** How lights are plugged together: splitters and their plugs, extension leads. */
-export function plugFigures({ plugs, cuts }: Results): Figure[] {
+export function plugFigures({ plugs, cuts }: JudgedPlan): Figure[] {
   return plugs.flatMap((tree): Figure[] => {
-    const name = cuts.find(({ run }) => run.id === tree.id)?.run.name ?? ''
+    const name = runName(cuts, tree.id)
     const about = [tree.id]
     const splitters = tree.leads.flatMap((lead) => lead.splitters)
     const [first] = splitters
@@ -134,19 +125,20 @@ export function plugFigures({ plugs, cuts }: Results): Figure[] {
   })
 }
 
-/** What each run draws in the scene shown. */
-export function drawFigures({ plan, cuts, loads }: Results): Figure[] {
+/** What each run draws in the load case shown. */
+export function drawFigures({ plan, cuts, loads }: JudgedPlan): Figure[] {
   return cuts.flatMap(({ run, strip }, index): Figure[] => {
     const load = loads[index]
     if (load === undefined || load.groups === 0) return []
+    const shownA = load.currentA[plan.scene.shown]
     return [
       {
         id: `draw.${run.id}`,
         label: run.name,
-        value: load.shownA,
+        value: shownA,
         unit: 'A',
-        ...working`${operand('loads', load.groups)} × ${operand('each', (load.shownA / load.groups) * 1000, 'mA')}`,
-        rule: `${strip.name}, ${sceneLabel(plan)}`,
+        ...working`${operand('loads', load.groups)} × ${operand('each', (shownA / load.groups) * 1000, 'mA')}`,
+        rule: `${strip.name}, ${caseLabel(plan)}`,
         about: [run.id],
       },
     ]
@@ -154,7 +146,7 @@ export function drawFigures({ plan, cuts, loads }: Results): Figure[] {
 }
 
 /** How much warmer than the room each run gets at the plan's mix of scenes. */
-export function warmthFigures({ plan, cuts }: Results): Figure[] {
+export function warmthFigures({ plan, cuts }: JudgedPlan): Figure[] {
   return cuts.flatMap((entry): Figure[] => {
     if (entry.cuts === 0) return []
     const { wattsPerM, riseK, exposedMm } = warmthOf(plan, entry)
@@ -165,7 +157,7 @@ export function warmthFigures({ plan, cuts }: Results): Figure[] {
         value: riseK,
         unit: 'K',
         ...working`${operand('mean', wattsPerM, 'W/m')} on ${operand('backing', exposedMm, 'mm')}`,
-        rule: 'at the plan’s mix of scenes, in still air',
+        rule: 'at the plan’s mix of use, in still air',
         about: [entry.run.id],
       },
     ]
@@ -173,7 +165,7 @@ export function warmthFigures({ plan, cuts }: Results): Figure[] {
 }
 
 /** What each lead loses, and its fuse. */
-export function dropFigures(results: Results): Figure[] {
+export function dropFigures(results: JudgedPlan): Figure[] {
   const { full, plan, cuts } = results
   return full.leads.slice(0, mostListed).flatMap(({ lead, currentA, dropV }): Figure[] => {
     const fuse = leadFuse({ lead, currentA })
@@ -202,7 +194,7 @@ export function dropFigures(results: Results): Figure[] {
 }
 
 /** What is lost on the way, in watts. */
-export function lossFigures({ full, shown }: Results): Figure[] {
+export function lossFigures({ full, shown }: JudgedPlan): Figure[] {
   if (full.leads.length === 0) return []
   return [
     {
@@ -212,7 +204,7 @@ export function lossFigures({ full, shown }: Results): Figure[] {
       unit: 'W',
       operation: '',
       operands: [],
-      rule: 'in the leads and in the strips’ own rails, in the scene shown',
+      rule: 'in the leads and in the strips’ own rails, in the load case shown',
       about: [],
       isTotal: true,
     },
@@ -220,12 +212,12 @@ export function lossFigures({ full, shown }: Results): Figure[] {
 }
 
 /** What a battery gives, or what the meter counts; and the capacitor. */
-export function useFigures({ plan, batteries, cuts }: Results, supply: FedSupply): Figure[] {
-  const { slot, part, fits, volts } = supply
+export function useFigures({ plan, batteries, cuts }: JudgedPlan, supply: FedSupply): Figure[] {
+  const { slot, part, fits, volts, currentA, offA } = supply
   if (part === undefined || fits.length === 0) return []
   const about = [slot.id]
   const battery = batteries.get(slot.id)
-  const ids = new Set(fits.map(({ id }) => id))
+  const ids = new Set(fits.map(({ load }) => load.id))
   const hasPixels = cuts.some(({ run, strip }) => ids.has(run.id) && strip.light.kind === 'pixels')
   const capacitor = slot.capacitorV === undefined ? capacitorFor(volts) : slot.capacitorV
   const figures: Figure[] = []
@@ -239,12 +231,11 @@ export function useFigures({ plan, batteries, cuts }: Results, supply: FedSupply
       about,
     })
   if (battery !== undefined) return [...figures, ...batteryFigures(slot.id, battery)]
-  const drain = drainOf(supply)
-  const watts = meanOf(drain, plan.use) * volts
+  const watts = meanOf(currentA, plan.use) * volts
   const { hoursADay, pricePerKwh } = plan.use
   const { kwhPerYear, costPerYear } = energy({
     watts,
-    idleWatts: drain.idleA * volts + part.standbyW,
+    idleWatts: offA * volts + part.standbyW,
     hoursOnPerDay: hoursADay,
     pricePerKwh,
     supplyEfficiency: part.efficiency,
@@ -271,7 +262,7 @@ function batteryFigures(slotId: string, { meanA, peakFirstV, peakA, hours }: Bat
       value: hours === null ? null : hours * 60,
       unit: 'min',
       ...working`at ${operand('mean', meanA, 'A')}`,
-      rule: 'at the plan’s mix of scenes',
+      rule: 'at the plan’s mix of use',
       about: [slotId],
       isTotal: true,
     },

@@ -4,11 +4,12 @@ import type { Plan } from '../plan/plan'
 import { operand, working, type Figure } from '../quantity/figure'
 import { sinkBoard } from '../parts/drivers'
 import { formatQuantity, plural } from '../quantity/format'
-import { charliePins, matrixScan, npnSwitch, sinkBoards } from '../signal/drives'
-import type { Results } from './results'
+import { gateOhm } from '../route/switch-resistor'
+import { charliePins, matrixScan, npnSwitch, sinkBoards } from '../lanes/drives'
+import type { JudgedPlan } from '../verdict/judged-plan'
 
 /** Single lights: what stands before them, what they draw, and what drives them. */
-export function lightFigures({ plan, cuts, lit, signal }: Results): Figure[] {
+export function lightFigures({ plan, cuts, lit, fit }: JudgedPlan): Figure[] {
   const runOf = new Map(lit.map((run) => [run.id, run]))
   return cuts
     .filter(({ run }) => run.lights.length > 0)
@@ -54,7 +55,7 @@ export function lightFigures({ plan, cuts, lit, signal }: Results): Figure[] {
           about,
         },
         ...resistorFigure(plan, run.name, own, about),
-        ...driveFigures(run.name, own, signal.fit?.board, about),
+        ...driveFigures(run.name, own, fit?.board, about),
       ]
     })
 }
@@ -73,7 +74,7 @@ function resistorFigure(plan: Plan, name: string, own: LitRun, about: readonly s
       value: resistor.pickOhm,
       unit: 'Ω',
       ...working`(${operand('supply', supplyV, 'V')} − ${operand('in series', settings.inSeries)} × ${operand('forward', part.volts, 'V')}) ÷ ${operand('current', wantedA, 'A')}`,
-      rule: `next value of ${plan.rules.eSeries} up; ${band}; burns ${(resistor.powerW * 1000).toFixed(0)} mW, take ${resistor.ratingW === null ? 'several' : `${String(resistor.ratingW)} W`}`,
+      rule: `next value of ${plan.rules.eSeries} up; ${band}; dissipates ${(resistor.powerW * 1000).toFixed(0)} mW, take ${resistor.ratingW === null ? 'several' : `${String(resistor.ratingW)} W`}`,
       about,
     },
   ]
@@ -94,7 +95,7 @@ function driveFigures(
           {
             id: `drive.${own.id}`,
             label: `gate resistor of ${name}`,
-            value: 220,
+            value: gateOhm,
             unit: 'Ω',
             operation: '',
             operands: [],
@@ -147,7 +148,7 @@ function driveFigures(
           value: leastV,
           unit: 'V',
           ...working`${operand('lights', leastV - sinkBoard.dropV, 'V')} + ${operand('output', sinkBoard.dropV, 'V')}`,
-          rule: `at ${formatQuantity(own.supplyV, 'V')} a full board burns ${formatQuantity(heatW, 'W')} of the ${formatQuantity(sinkBoard.limitW, 'W')} that it can`,
+          rule: `at ${formatQuantity(own.supplyV, 'V')} a full board dissipates ${formatQuantity(heatW, 'W')} of the ${formatQuantity(sinkBoard.limitW, 'W')} that it can dissipate`,
           about,
         },
       ]

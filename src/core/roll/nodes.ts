@@ -1,12 +1,13 @@
+import { entryOf } from '../cut/entry-of'
 import { coverRange, sureWithinMm } from '../measure/cover'
 import { operand, working, type Figure } from '../quantity/figure'
 import { formatLength } from '../quantity/format'
-import type { Results } from './results'
+import type { JudgedPlan } from '../verdict/judged-plan'
 
 /** Lights that are small assemblies: what all of them take. */
-export function nodeFigures({ plan, nodes, cuts }: Results): Figure[] {
+export function nodeFigures({ plan, nodes, cuts }: JudgedPlan): Figure[] {
   return nodes.flatMap(({ id, node, nodes: count, each, holes, readers, minutes }): Figure[] => {
-    const run = cuts.find((entry) => entry.run.id === id)?.run
+    const run = entryOf(cuts, id)?.run
     const name = run?.name ?? ''
     const about = [id]
     const times = (key: string, label: string, perNode: number): Figure[] =>

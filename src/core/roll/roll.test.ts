@@ -43,12 +43,8 @@ describe('the roll', () => {
       '— Reels',
       'reels 1 of 5.00 m × 30.00 = 30.00',
       'proved cheapest = 30.00',
-      '— Joints',
-      'leads 2 × 6 min = 12 min',
-      'jumpers, both ends 2 × 6 min = 12 min',
-      '4 joints = 24 min',
       '— Supply',
-      'to be given 7.12 A ÷ 0.8 = 8.90 A',
+      'required (7.12 A + 0.030 A) ÷ 0.8 = 8.94 A',
       '5 V brick, 10 A = 10.0 A',
       '— Volts at full white',
       'seat front 100 % at 128 = 3.99 V',
@@ -64,7 +60,7 @@ describe('the roll', () => {
       'ledge 4.86 W/m on 10 mm = 34 K',
       '— In use',
       'capacitor 1000 µF 1.25 × 5 V = 6.25 V = 6.3 V',
-      'a year 34 kWh × 0.30 = 10.21',
+      'a year 35.6 kWh × 0.30 = 10.67',
       '— Level at the first pixel',
       'Lane 1, to first pixel 5 V − 0.082 V − 0.7 × 4.84 V = 1.53 V',
       '— Frames',
@@ -80,11 +76,11 @@ describe('the roll', () => {
       '0.22 mm² red 1 of 306 mm = 0.31 m',
       '0.22 mm² black 1 of 306 mm = 0.31 m',
       '11 wires = 7.93 m',
-      '— Joints, one by one',
+      '— Joints',
       'screws 6 × 1 min = 6 min',
       'in a wire 4 × 3 min = 12 min',
       'soldered 9 × 4.44 min = 40 min',
-      '19 joints in all = 58 min',
+      '19 joints = 58 min',
     ])
   })
 
@@ -102,7 +98,7 @@ describe('the roll', () => {
   it('shows idle as what the dark pixels draw, and sizes the supply for full white all the same', () => {
     const shown = printed({ ...lines('seat 2140'), scene: { shown: 'idle', level: 0.4 } })
     expect(shown).toContain('idle = 0.090 A')
-    expect(shown).toContain('to be given 4.70 A ÷ 0.8 = 5.87 A')
+    expect(shown).toContain('required (4.70 A + 0.030 A) ÷ 0.8 = 5.91 A')
     expect(shown.join()).not.toContain('12 mA')
   })
 

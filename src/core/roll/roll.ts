@@ -1,7 +1,7 @@
-import type { Joints } from '../cut/joints'
 import { operand, working, type Figure } from '../quantity/figure'
 import { formatQuantity } from '../quantity/format'
-import type { Verdict, VerdictCode } from '../verdict/verdict'
+import { verdictKinds, type VerdictSection } from '../verdict/kinds'
+import type { Verdict } from '../verdict/verdict'
 import { currentFigures, voltsIn } from './current'
 import {
   drawFigures,
@@ -15,138 +15,96 @@ import {
 } from './feed'
 import { lightFigures } from './lights'
 import { nodeFigures } from './nodes'
-import type { Results } from './results'
-import { boardFigures, levelFigures, timingFigures, wireFigures, wireJointFigures } from './signal'
+import type { JudgedPlan } from '../verdict/judged-plan'
+import { boardFigures, levelFigures, timingFigures, wireFigures, jointFigures } from './signal'
 import { supplyFigures } from './supply'
 import { sumOf } from './total'
+
+/** What sections of the roll are about. */
+export type SectionKind = VerdictSection | 'home' | 'nodes' | 'draw' | 'wires' | 'joints'
 
 /** A part of the roll: figures in the order of the work, and the verdicts that concern them. */
 export interface RollSection {
   readonly id: string
+  /** What it is about; sections of one kind stand for several volts or supplies. */
+  readonly kind: SectionKind
   readonly title: string
   readonly figures: readonly Figure[]
   readonly verdicts: readonly Verdict[]
 }
 
 /** The roll of a plan; sections without figures are left out. */
-export function rollOf(results: Results): RollSection[] {
+export function rollOf(results: JudgedPlan): RollSection[] {
   const { verdicts, supplies } = results
   const section = (
-    id: string,
+    kind: SectionKind,
     title: string,
     figures: Figure[],
-    codes: readonly VerdictCode[],
-    about?: string,
+    { of, isJudged = true, about }: SectionOptions = {},
   ): RollSection => ({
-    id,
+    id: of === undefined ? kind : `${kind}.${of}`,
+    kind,
     title,
     figures,
     verdicts: verdicts.filter(
       (verdict) =>
-        codes.includes(verdict.code) &&
-        (about === undefined || verdict.about.includes(about)) &&
-        // A resistor is missing in the data lines, or before single lights.
-        (verdict.code !== 'no-resistor' || (id === 'lights') === verdict.about.length > 0),
+        isJudged &&
+        verdictKinds[verdict.code].section === kind &&
+        (about === undefined || verdict.about.includes(about)),
     ),
   })
   return [
-    section('length', 'Length', lengthFigures(results), [
-      'gap-shows',
-      'edge-bend',
-      'tight-bend',
-      'off-mark',
-    ]),
-    section('lights', 'Single lights', lightFigures(results), [
-      'no-resistor',
-      'no-headroom',
-      'shared-resistor',
-      'pin-over',
-      'switch-in-plus',
-      'matrix-flicker',
-      'sink-over',
-    ]),
-    section('place', 'Where it is', [], ['glare', 'wet', 'open-sleeve', 'splice-shows']),
-    section('leads', 'Leads from the supply', leadFigures(results), ['wrong-end']),
-    section('plugs', 'Splitters and extensions', plugFigures(results), [
-      'lead-short',
-      'lead-over',
-      'plug-hole',
-      'ports-short',
-    ]),
-    section('home', 'Wires home', homeFigures(results), []),
-    section('nodes', 'Nodes', nodeFigures(results), []),
+    section('length', 'Length', lengthFigures(results)),
+    section('lights', 'Single lights', lightFigures(results)),
+    section('place', 'Where it is', []),
+    section('leads', 'Leads from the supply', leadFigures(results)),
+    section('plugs', 'Splitters and extensions', plugFigures(results)),
+    section('home', 'Wires home', homeFigures(results)),
+    section('nodes', 'Nodes', nodeFigures(results)),
     ...voltsIn(results).map((volts, index) =>
       section(
-        `current.${String(volts)}`,
+        'current',
         `Current at ${formatQuantity(volts, 'V')}`,
         currentFigures(results, volts),
-        index === 0 ? ['nameplate'] : [],
+        { of: String(volts), isJudged: index === 0 },
       ),
     ),
-    section('draw', 'Run by run', drawFigures(results), []),
-    section('reels', 'Reels', reelFigures(results), ['stock-short']),
-    section('joints', 'Joints', jointFigures(results), []),
+    section('draw', 'Run by run', drawFigures(results)),
+    section('reels', 'Reels', reelFigures(results)),
     ...supplies.map((supply) =>
       section(
-        `supply.${supply.slot.id}`,
+        'supply',
         supplies.length === 1 ? 'Supply' : supply.slot.name,
         supplyFigures(results.plan, supply),
-        [
-          'volts-differ',
-          'supply-short',
-          'supply-tight',
-          'port-over',
-          'regulator-hot',
-          'over-100-watt',
-        ],
-        supply.slot.id,
+        { of: supply.slot.id, about: supply.slot.id },
       ),
     ),
-    section('volts', 'Volts at full white', voltFigures(results), [
-      'not-fed',
-      'fade',
-      'uneven',
-      'copper-hot',
-      'plus-joined',
-      'no-common',
-    ]),
-    section(
-      'drops',
-      'Leads and fuses',
-      [...dropFigures(results), ...lossFigures(results)],
-      ['lead-hot', 'no-fuse', 'fuse-over-wire', 'track-over'],
-    ),
-    section('warmth', 'Warmth', warmthFigures(results), ['hot-strip']),
+    section('volts', 'Volts at full white', voltFigures(results)),
+    section('drops', 'Leads and fuses', [...dropFigures(results), ...lossFigures(results)]),
+    section('warmth', 'Warmth', warmthFigures(results)),
     ...supplies.map((supply) =>
       section(
-        `use.${supply.slot.id}`,
+        'use',
         supplies.length === 1 ? 'In use' : `${supply.slot.name} in use`,
         useFigures(results, supply),
-        ['battery-sag', 'battery-short', 'bank-sleeps', 'capacitor-volts', 'no-capacitor'],
-        supply.slot.id,
+        { of: supply.slot.id, about: supply.slot.id },
       ),
     ),
-    section('level', 'Level at the first pixel', levelFigures(results), [
-      'low-level',
-      'thin-level',
-      'long-data',
-      'no-resistor',
-      'against-arrow',
-      'diode-small',
-      'board-quirk',
-    ]),
-    section('frames', 'Frames', timingFigures(results), ['slow-frames']),
-    section('board', 'Board', boardFigures(results), [
-      'pins-short',
-      'pin-kind',
-      'serial-pin',
-      'board-over',
-      'memory',
-      'status-colours-alike',
-    ]),
-    section('wires', 'Wire', wireFigures(results), []),
-    section('wire-joints', 'Joints, one by one', wireJointFigures(results), []),
+    section('level', 'Level at the first pixel', levelFigures(results)),
+    section('frames', 'Frames', timingFigures(results)),
+    section('board', 'Board', boardFigures(results)),
+    section('wires', 'Wire', wireFigures(results)),
+    section('joints', 'Joints', jointFigures(results)),
   ].filter(({ figures, verdicts: found }) => figures.length > 0 || found.length > 0)
+}
+
+interface SectionOptions {
+  /** Tells it from others of its kind. */
+  readonly of?: string
+  /** Verdicts of its kind are printed in it. */
+  readonly isJudged?: boolean
+  /** … those alone that are about this. */
+  readonly about?: string
 }
 
 const roundingRule = {
@@ -155,7 +113,7 @@ const roundingRule = {
   cover: 'whole groups, covering',
 } as const
 
-function lengthFigures({ plan, cuts }: Results): Figure[] {
+function lengthFigures({ plan, cuts }: JudgedPlan): Figure[] {
   const strips = cuts.filter(({ run }) => run.segments.length > 0)
   if (strips.length === 0) return []
   const figures = strips.map(({ run, strip, cuts: groups, placedMm }): Figure => ({
@@ -171,7 +129,7 @@ function lengthFigures({ plan, cuts }: Results): Figure[] {
 }
 
 /** Reels to buy by kind, strip by strip, and what is left of them. */
-function reelFigures({ reels }: Results): Figure[] {
+function reelFigures({ reels }: JudgedPlan): Figure[] {
   const bought = reels.flatMap(({ strip, reels: bins }) => {
     const own = bins.filter(({ kind }) => kind === 'reel')
     const lengths = [...new Set(own.map(({ lengthMm }) => lengthMm))].toSorted((a, b) => b - a)
@@ -209,28 +167,8 @@ function reelFigures({ reels }: Results): Figure[] {
   ]
 }
 
-const jointName: Readonly<Record<Joints['kind'], string>> = {
-  lead: 'leads',
-  jumper: 'jumpers, both ends',
-  pad: 'pad to pad',
-}
-
-function jointFigures({ joints }: Results): Figure[] {
-  if (joints.length === 0) return []
-  const figures = joints.map(({ kind, count, minutes }): Figure => ({
-    id: `joints.${kind}`,
-    label: jointName[kind],
-    value: minutes,
-    unit: 'min',
-    ...working`${operand('joints', count)} × ${operand('each', minutes / count, 'min')}`,
-    about: [],
-  }))
-  const count = joints.reduce((sum, of) => sum + of.count, 0)
-  return [...figures, sumOf('joints.total', `${String(count)} joints`, 'min', figures)]
-}
-
 /** The lowest volts of each run, with what is left of its weakest colour. */
-function voltFigures({ cuts, full }: Results): Figure[] {
+function voltFigures({ cuts, full }: JudgedPlan): Figure[] {
   return cuts.flatMap(({ run, strip }): Figure[] => {
     const fed = full.runs.get(run.id)
     if (fed === undefined) return []

@@ -1,12 +1,13 @@
 import { operand, working, type Figure } from '../quantity/figure'
-import { sensorA } from '../signal/boards'
-import { dataTiming, laneTiming } from '../signal/signal'
-import type { Results } from './results'
+import { plural } from '../quantity/format'
+import { sensorA } from '../lanes/boards'
+import { dataTiming, laneTiming } from '../lanes/timing'
+import type { JudgedPlan } from '../verdict/judged-plan'
 import { sumOf } from './total'
 
 /** The margin of each lane's first pixel, with what it is made of. */
-export const levelFigures = ({ signal }: Results): Figure[] =>
-  signal.lanes.flatMap(({ id, name, runs }): Figure[] => {
+export const levelFigures = ({ signal, lanes }: JudgedPlan): Figure[] =>
+  lanes.flatMap(({ id, name, runs }): Figure[] => {
     const level = signal.levels.get(id)
     const about = runs.slice(0, 1).map(({ entry }) => entry.run.id)
     return (level?.hops ?? []).map(({ name: hop, highV, riseV, chipV, marginV }, index) => ({
@@ -16,15 +17,15 @@ export const levelFigures = ({ signal }: Results): Figure[] =>
       unit: 'V',
       ...(Math.abs(riseV) < 0.0005
         ? working`${operand('high', highV, 'V')} − 0.7 × ${operand('at the first pixel', chipV, 'V')}`
-        : working`${operand('high', highV, 'V')} − ${operand('minus rises', riseV, 'V')} − 0.7 × ${operand('at the first pixel', chipV, 'V')}`),
+        : working`${operand('high', highV, 'V')} − ${operand('ground offset', riseV, 'V')} − 0.7 × ${operand('at the first pixel', chipV, 'V')}`),
       rule: 'at full white, solved; 0.3 V is good',
       about,
     }))
   })
 
 /** How long a frame takes on each lane. */
-export const timingFigures = ({ signal }: Results): Figure[] =>
-  signal.lanes.map((lane) => {
+export const timingFigures = ({ lanes }: JudgedPlan): Figure[] =>
+  lanes.map((lane) => {
     const { bitRateKhz, resetUs } = dataTiming[lane.data]
     const timing = laneTiming(lane)
     return {
@@ -38,7 +39,7 @@ export const timingFigures = ({ signal }: Results): Figure[] =>
   })
 
 /** What the board has to hold and to give. */
-export function boardFigures({ signal: { fit, lanes }, plan }: Results): Figure[] {
+export function boardFigures({ fit, lanes, plan }: JudgedPlan): Figure[] {
   if (fit === undefined) return []
   const { board, pins, memory } = fit
   const sensors = sensorA(plan)
@@ -69,14 +70,14 @@ export function boardFigures({ signal: { fit, lanes }, plan }: Results): Figure[
       value: board.drawA + sensors,
       unit: 'A',
       ...working`${operand('board', board.drawA * 1000, 'mA')} + ${operand('sensors', sensors * 1000, 'mA')}`,
-      rule: 'beside the light; not in its supply’s sum',
+      rule: 'all the time; in its supply’s load',
       about: [],
     },
   ]
 }
 
 /** Wire by gauge and colour. */
-export function wireFigures({ circuit }: Results): Figure[] {
+export function wireFigures({ wiring: circuit }: JudgedPlan): Figure[] {
   if (circuit.wires.length === 0) return []
   const groups = new Map<string, { label: string; count: number; mm: number }>()
   for (const { gauge, colour, lengthMm } of circuit.wires) {
@@ -92,7 +93,7 @@ export function wireFigures({ circuit }: Results): Figure[] {
     ...working`${operand('wires', count)} of ${operand('on average', mm / count, 'mm')}`,
     about: [],
   }))
-  return [...figures, sumOf('wires.total', `${String(circuit.wires.length)} wires`, 'm', figures)]
+  return [...figures, sumOf('wires.total', plural(circuit.wires.length, 'wire'), 'm', figures)]
 }
 
 const kindName = {
@@ -104,14 +105,14 @@ const kindName = {
 } as const
 
 /** All joints by their kind. */
-export function wireJointFigures({ wireJoints }: Results): Figure[] {
+export function jointFigures({ joints: wireJoints }: JudgedPlan): Figure[] {
   const kinds = [...new Set(wireJoints.map(({ kind }) => kind))]
   if (kinds.length === 0) return []
   const figures = kinds.map((kind): Figure => {
     const own = wireJoints.filter((joint) => joint.kind === kind)
     const all = own.reduce((sum, joint) => sum + joint.minutes, 0)
     return {
-      id: `wire-joints.${kind}`,
+      id: `joints.${kind}`,
       label: kindName[kind],
       value: all,
       unit: 'min',
@@ -119,8 +120,5 @@ export function wireJointFigures({ wireJoints }: Results): Figure[] {
       about: [],
     }
   })
-  return [
-    ...figures,
-    sumOf('wire-joints.total', `${String(wireJoints.length)} joints in all`, 'min', figures),
-  ]
+  return [...figures, sumOf('joints.total', plural(wireJoints.length, 'joint'), 'min', figures)]
 }

@@ -10,20 +10,26 @@ const sizingRule = {
 
 /** What a supply has to give, and what it is. */
 export function supplyFigures(plan: Plan, supply: FedSupply): Figure[] {
-  const { slot, part, loadA, needA, fits } = supply
-  if (fits.length === 0) return []
-  const about = [slot.id, ...fits.map((load) => load.id)]
+  const { slot, part, loadA, needA, fits, boardA } = supply
+  if (loadA === 0) return []
+  const about = [slot.id, ...fits.map(({ load }) => load.id)]
   const headroom = headroomOf(plan)
-  const drawn = operand('load', loadA, 'A')
+  const lights = operand(boardA > 0 ? 'lights' : 'load', loadA - boardA, 'A')
+  const board = operand('board and sensors', boardA, 'A')
+  const kept = operand('1 − headroom', 1 - headroom)
   return [
     {
       id: `need.${slot.id}`,
-      label: 'to be given',
+      label: 'required',
       value: needA,
       unit: 'A',
-      ...(headroom > 0
-        ? working`${drawn} ÷ ${operand('1 − headroom', 1 - headroom)}`
-        : working`${drawn}`),
+      ...(boardA > 0
+        ? headroom > 0
+          ? working`(${lights} + ${board}) ÷ ${kept}`
+          : working`${lights} + ${board}`
+        : headroom > 0
+          ? working`${lights} ÷ ${kept}`
+          : working`${lights}`),
       rule: sizingRule[plan.rules.sizing],
       about,
     },

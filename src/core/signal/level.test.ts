@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { firstPixelDiode, frameTime, levelGrade, logicLevel } from './level'
+import { frameTime } from '../lanes/timing'
+import { firstPixelDiode, levelGrade, logicLevel } from './level'
 
 const volts = (min: number, max: number) => fc.double({ min, max, noNaN: true })
 

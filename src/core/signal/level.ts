@@ -1,5 +1,3 @@
-import { roundUp } from '../quantity/round'
-
 /** Share of a pixel's supply that its data must reach (handbook 3, logic-level). */
 const usualRatio = 0.7
 
@@ -68,27 +66,4 @@ export function firstPixelDiode({
     nextMarginV: firstSupplyV - ratio * pixelSupplyV,
     diodeOk: firstPixelMa <= diodeLimitMa,
   }
-}
-
-/** How long a frame takes to send on the longest of several lanes (handbook 3, frame-time). */
-export function frameTime({
-  pixels,
-  bitsPerPixel,
-  bitRateKhz,
-  resetUs,
-  lanes = 1,
-}: {
-  readonly pixels: number
-  readonly bitsPerPixel: number
-  readonly bitRateKhz: number
-  readonly resetUs: number
-  readonly lanes?: number
-}): {
-  readonly pixelsOnLongestLane: number
-  readonly frameMs: number
-  readonly framesPerSecond: number
-} {
-  const pixelsOnLongestLane = roundUp(pixels / lanes)
-  const frameMs = (pixelsOnLongestLane * bitsPerPixel) / bitRateKhz + resetUs / 1000
-  return { pixelsOnLongestLane, frameMs, framesPerSecond: 1000 / frameMs }
 }

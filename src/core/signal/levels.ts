@@ -1,20 +1,17 @@
 import { weakestAt } from '../feed/brightness'
-import { feedAlone, type Fed } from '../feed/feed-alone'
-import { feedsOf } from '../feed/leads'
-import type { FedRun, FedScene } from '../feed/solved'
-import type { FedSupply } from '../feed/supplies'
+import type { FedPlan } from '../feed/fed-plan'
+import { feedAlone } from '../feed/feed-alone'
+import type { FedRun, SolvedFeed } from '../feed/solved-feed'
 import { diodeOf, type Diode } from '../parts/diodes'
 import type { LevelFix } from '../plan/choices'
 import type { Command } from '../plan/commands'
 import type { Board } from '../plan/parts'
-import type { Plan } from '../plan/plan'
-import { supplyIdOf } from '../plan/supply-of'
+import { feedsOf } from '../plan/feeds'
+import { supplyOfLine } from '../plan/supply-of'
 import { formatQuantity, significant } from '../quantity/format'
-import { boardsFor, dataHighV, laneHighV, suffices, type FittedBoard } from './boards'
-import type { Lane } from './lanes'
+import { boardsFor, dataHighV, laneHighV, suffices, type FittedBoard } from '../lanes/boards'
+import type { Lane } from '../lanes/lanes'
 import { firstPixelDiode, goodMarginV, levelGrade, logicLevel, type LevelGrade } from './level'
-import type { PinNeed } from './pins'
-import type { Parts } from '../parts/find'
 
 /** One step of the data: from whom, how high, and what it has to pass. */
 export interface Hop {
@@ -94,13 +91,22 @@ function levelOf(given: LevelGiven, lit: FirstPixel, darkV: number): LaneLevel {
   }
 }
 
-export interface LevelsGiven extends Fed {
-  readonly parts: Parts
-  readonly full: FedScene
-  readonly lanes: readonly Lane[]
-  readonly needs: readonly PinNeed[]
-  readonly fit: FittedBoard
-}
+/** What levels are judged on. */
+export type LevelsGiven = Pick<
+  FedPlan,
+  | 'plan'
+  | 'parts'
+  | 'layout'
+  | 'sources'
+  | 'volts'
+  | 'lanes'
+  | 'needs'
+  | 'fit'
+  | 'full'
+  | 'supplies'
+>
+/** … where there is a board. */
+type BoardGiven = LevelsGiven & { readonly fit: FittedBoard }
 
 const firstOf = ({ runs }: Lane): Lane['runs'][number] | undefined => runs[0]
 
@@ -110,23 +116,13 @@ const chipVOf = (lane: Lane): number => {
 }
 
 /** Volts of the supply that feeds the first run of a lane. */
-export const laneSupplyV = (
-  lane: Lane,
-  plan: Plan,
-  supplies: readonly Pick<FedSupply, 'slot' | 'volts'>[],
-): number => {
-  const id = supplyIdOf(plan, firstOf(lane)?.entry.run.line)
-  return supplies.find(({ slot }) => slot.id === id)?.volts ?? 0
-}
+export const laneSupplyV = (lane: Lane, { plan, volts }: Pick<FedPlan, 'plan' | 'volts'>): number =>
+  volts.get(supplyOfLine(plan, firstOf(lane)?.entry.run.line)) ?? 0
 
 const bufferVOf = (lane: Lane, supplyV: number): number => Math.min(5, chipVOf(lane), supplyV)
 
 /** What is before a lane as the plan has it. */
-function givenFor(
-  { plan, fit, full, lanes }: LevelsGiven,
-  lane: Lane,
-  supplyV: number,
-): LevelGiven {
+function givenFor({ plan, fit, full, lanes }: BoardGiven, lane: Lane, supplyV: number): LevelGiven {
   return {
     highV: laneHighV(fit, lane),
     boardGroundV: plan.signal.boardFrom === 'strip' ? groundAtStrip(lanes, full) : 0,
@@ -137,7 +133,7 @@ function givenFor(
 }
 
 /** The minus of the first lane's first pixel, on which a board hangs that is fed from its pads, V. */
-function groundAtStrip([lane]: readonly Lane[], full: FedScene): number {
+function groundAtStrip([lane]: readonly Lane[], full: SolvedFeed): number {
   const first = lane && firstOf(lane)
   return full.runs.get(first?.entry.run.id ?? '')?.firstGroundV ?? 0
 }
@@ -148,19 +144,20 @@ const pixelOf = (
 ): FirstPixel => ({ chipV: Math.min(firstV, chipVOf(lane)), groundV: firstGroundV })
 
 /** Level of every lane by its id; of those that are fed. */
-export function levelsOf(given: LevelsGiven): Map<string, LaneLevel> {
+export function levelsOf(given: BoardGiven): Map<string, LaneLevel> {
   return levelsWith(given, (lane, supplyV) => givenFor(given, lane, supplyV))
 }
 
 function levelsWith(
-  { plan, lanes, full, supplies }: LevelsGiven,
+  given: BoardGiven,
   before: (lane: Lane, supplyV: number) => LevelGiven,
 ): Map<string, LaneLevel> {
+  const { lanes, full } = given
   return new Map(
     lanes.flatMap((lane) => {
       const fed = full.runs.get(firstOf(lane)?.entry.run.id ?? '')
       if (fed === undefined) return []
-      const supplyV = laneSupplyV(lane, plan, supplies)
+      const supplyV = laneSupplyV(lane, given)
       const dark = Math.min(supplyV, chipVOf(lane))
       return [[lane.id, levelOf(before(lane, supplyV), pixelOf(lane, fed), dark)] as const]
     }),
@@ -223,7 +220,7 @@ const cannot = (id: LevelWay['id'], name: string, drawback: string): LevelWay =>
 })
 
 /** All ways of getting the level right, each with the margin that it would give. */
-export function levelWays(given: LevelsGiven): LevelWay[] {
+export function levelWays(given: BoardGiven): LevelWay[] {
   return [
     bufferWay(given),
     diodeWay(given),
@@ -233,7 +230,7 @@ export function levelWays(given: LevelsGiven): LevelWay[] {
   ]
 }
 
-function bufferWay(given: LevelsGiven): LevelWay {
+function bufferWay(given: BoardGiven): LevelWay {
   const { lanes, plan } = given
   const isBuilt = plan.signal.fix === 'buffer'
   const levels = levelsWith(given, (lane, supplyV) => ({
@@ -250,7 +247,7 @@ function bufferWay(given: LevelsGiven): LevelWay {
   })
 }
 
-function diodeWay(given: LevelsGiven): LevelWay {
+function diodeWay(given: BoardGiven): LevelWay {
   const { lanes, plan } = given
   const name = 'diode before the first pixel'
   const diode = diodeOf(plan.signal.diode)
@@ -271,12 +268,12 @@ function diodeWay(given: LevelsGiven): LevelWay {
   })
 }
 
-function lowerSupplyWay(given: LevelsGiven): LevelWay {
+function lowerSupplyWay(given: BoardGiven): LevelWay {
   const { lanes, plan, supplies, fit } = given
   const name = 'lower the strip’s supply'
   const [lane] = lanes
   const first = lane && firstOf(lane)
-  const supplyId = supplyIdOf(plan, first?.entry.run.line)
+  const supplyId = supplyOfLine(plan, first?.entry.run.line)
   const supply = supplies.find(({ slot }) => slot.id === supplyId)
   if (lane === undefined || supply?.part === undefined)
     return cannot('lower-supply', name, 'there is no supply yet')
@@ -291,16 +288,14 @@ function lowerSupplyWay(given: LevelsGiven): LevelWay {
   const wishV = (dataHighV(fit) - goodMarginV) / 0.7
   const lowestV = supply.part.volts * trimShare
   const trimV = Math.round(Math.max(lowestV, Math.min(supply.part.volts, wishV)) * 20) / 20
-  const lowered = supplies.map((one) =>
-    one.slot.id === supply.slot.id ? { ...one, volts: trimV } : one,
-  )
+  const volts = new Map(given.volts).set(supply.slot.id, trimV)
   let keeps = 1
   const runs = new Map(given.full.runs)
   for (const { runs: own } of lanes) {
     const entry = own[0]?.entry
     const fed = entry && given.full.runs.get(entry.run.id)
     if (entry === undefined || fed === undefined) continue
-    const alone = feedAlone({ ...given, supplies: lowered }, entry, feedsOf(entry.run.line)).run
+    const alone = feedAlone({ ...given, volts }, entry, feedsOf(entry.run.line)).run
     if (alone === undefined) continue
     keeps = Math.min(keeps, weakestAt(entry.strip, alone.minV))
     runs.set(entry.run.id, {
@@ -309,7 +304,7 @@ function lowerSupplyWay(given: LevelsGiven): LevelWay {
       firstGroundV: alone.firstGroundV,
     })
   }
-  const changed = { ...given, supplies: lowered, full: { ...given.full, runs } }
+  const changed = { ...given, volts, full: { ...given.full, runs } }
   const isBuilt = supply.slot.trimV !== undefined && supply.slot.trimV <= trimV + 1e-9
   return way(levelsOf(changed), {
     id: 'lower-supply',
@@ -321,7 +316,7 @@ function lowerSupplyWay(given: LevelsGiven): LevelWay {
   })
 }
 
-function louderBoardWay(given: LevelsGiven): LevelWay {
+function louderBoardWay(given: BoardGiven): LevelWay {
   const { plan, parts, needs, lanes, fit } = given
   const name = 'a 5 V board'
   const found = boardsFor(plan, parts, needs, lanes).find(
@@ -345,7 +340,7 @@ function louderBoardWay(given: LevelsGiven): LevelWay {
   })
 }
 
-function shorterLeadWay(given: LevelsGiven): LevelWay {
+function shorterLeadWay(given: BoardGiven): LevelWay {
   const { plan, lanes } = given
   const name = 'board beside the first pixel'
   const [lane] = lanes

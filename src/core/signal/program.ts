@@ -1,8 +1,7 @@
-import type { FedSupply } from '../feed/supplies'
+import type { FedPlan } from '../feed/fed-plan'
 import { headroomOf } from '../feed/supplies'
+import type { PinPurpose } from '../lanes/pins'
 import type { Strip } from '../plan/parts'
-import type { Plan } from '../plan/plan'
-import type { Signal } from './signal'
 
 /** What the program has to know of the plan. */
 export interface ProgramData {
@@ -37,6 +36,7 @@ export interface ProgramData {
   }[]
 }
 
+type FittedPins = NonNullable<FedPlan['fit']>['pins']
 type PixelLight = Extract<Strip['light'], { kind: 'pixels' }>
 
 /** Order of the colours: as its part says, or as is usual: green first on one wire, blue first with a clock. *Typical.* */
@@ -49,15 +49,19 @@ function colourOrder({ channels, data, order }: PixelLight): string {
 }
 
 /** Counts, pins, lanes, offsets and limits for the program. */
-export function programData(
-  plan: Plan,
-  { fit, lanes }: Signal,
-  supplies: readonly FedSupply[],
-): ProgramData {
-  const pinOf = (need: string): string | null =>
-    fit?.pins.find((use) => use.need.id === need)?.pin?.name ?? null
+export function programData({
+  plan,
+  fit,
+  lanes,
+  supplies,
+}: Pick<FedPlan, 'plan' | 'fit' | 'lanes' | 'supplies'>): ProgramData {
+  const lanePin = (lane: string, line: 'data' | 'clock'): string | null =>
+    fit?.pins.find(({ need: { of } }) => of.kind === 'lane' && of.lane === lane && of.line === line)
+      ?.pin?.name ?? null
+  const usesFor = (kind: PinPurpose['kind']): FittedPins =>
+    fit?.pins.filter(({ need }) => need.of.kind === kind) ?? []
   const fullWhiteMa = supplies.reduce(
-    (sum, { fits }) => sum + fits.reduce((all, { peakA }) => all + peakA, 0) * 1000,
+    (sum, { currentA, boardA }) => sum + (currentA['full-white'] - boardA) * 1000,
     0,
   )
   const givenMa = supplies.reduce((sum, { ratedA }) => sum + (ratedA ?? 0) * 1000, 0)
@@ -71,8 +75,8 @@ export function programData(
       const light = runs[0]?.entry.strip.light
       return {
         name,
-        pin: pinOf(`lane.${id}.data`),
-        clockPin: pinOf(`lane.${id}.clock`),
+        pin: lanePin(id, 'data'),
+        clockPin: lanePin(id, 'clock'),
         pixels,
         bitsPerPixel,
         order: light?.kind === 'pixels' ? colourOrder(light) : '',
@@ -87,17 +91,14 @@ export function programData(
         })),
       }
     }),
-    dimmers:
-      fit?.pins
-        .filter(({ need }) => need.id.startsWith('dimmer.'))
-        .map(({ need, pin }) => ({ name: need.name, pin: pin?.name ?? null })) ?? [],
-    inputs:
-      fit?.pins
-        .filter(({ need }) => need.id.startsWith('input.'))
-        .map(({ need, pin }) => ({
-          name: need.name,
-          kind: plan.signal.inputs.find(({ id }) => id === need.of)?.kind ?? '',
-          pin: pin?.name ?? null,
-        })) ?? [],
+    dimmers: usesFor('dimmer').map(({ need, pin }) => ({
+      name: need.name,
+      pin: pin?.name ?? null,
+    })),
+    inputs: usesFor('input').map(({ need: { name, of }, pin }) => ({
+      name,
+      kind: plan.signal.inputs.find(({ id }) => of.kind === 'input' && id === of.input)?.kind ?? '',
+      pin: pin?.name ?? null,
+    })),
   }
 }

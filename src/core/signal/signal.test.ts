@@ -8,12 +8,13 @@ import { change } from '../plan/commands'
 import { emptyPlan } from '../plan/empty'
 import type { Line, Plan, Signal } from '../plan/plan'
 import { tally } from '../tally'
-import type { Verdict, VerdictCode } from '../verdict/verdict'
-import { wiredPlan } from '../wired-plan'
-import { splitLanes } from './lanes'
-import { leastCost } from './least-cost'
-import { pixelMap } from './pixel-map'
-import { assignPins, type PinNeed } from './pins'
+import type { VerdictCode } from '../verdict/kinds'
+import type { Verdict } from '../verdict/verdict'
+import { worked } from '../engine'
+import { splitLanes } from '../lanes/lanes'
+import { leastCost } from '../lanes/least-cost'
+import { pixelMap } from '../lanes/pixel-map'
+import { assignPins, type PinNeed } from '../lanes/pins'
 import { programData } from './program'
 
 const planOf = (
@@ -86,8 +87,9 @@ describe('pins', () => {
             needs.map((need, index): PinNeed => ({
               ...need,
               id: `n${String(index)}`,
-              of: '',
+              of: { kind: 'status', channel: 'red' },
               name: '',
+              line: '',
             })),
           )
           const pins = uses.flatMap(({ pin }) => pin ?? [])
@@ -140,13 +142,13 @@ describe('pins', () => {
 })
 
 describe('boards', () => {
-  it('by itself: the cheapest that has the pins, the memory and the volts', () => {
+  it('by itself: the cheapest that has the pins and the memory; its volts are judged, not a reason', () => {
     const boardOf = (text: string, inputs: Signal['inputs'] = []): string | undefined =>
       tally(planOf([{ text }], { inputs })).signal.board?.id
     // 60 px: 180 B of 512 B less a third; 300 px: 900 B; 500 px: 1500 B of 2048 B less a third is too much.
     expect(boardOf('shelf 1010')).toBe('tiny-5v')
     expect(boardOf('shelf 5010')).toBe('small-5v')
-    expect(boardOf('shelf 8340')).toBe('large-5v')
+    expect(boardOf('shelf 8340')).toBe('wifi-3v3')
     const knobs = Array.from({ length: 4 }, (_, index) => ({
       id: `k${String(index)}`,
       kind: 'knob' as const,
@@ -166,7 +168,7 @@ describe('boards', () => {
       /4 pins needed, none is left for/,
     ],
     [
-      'board-over',
+      'sensors-over',
       planOf([{ text: 'shelf 900' }], {
         board: 'button-3v3',
         inputs: [
@@ -184,7 +186,7 @@ describe('boards', () => {
       /1\u202f440 px take 43\.3 ms to send, 23 frames a second/,
     ],
     [
-      'no-resistor',
+      'no-data-resistor',
       planOf([{ text: 'shelf 900' }], { resistorOhm: null }),
       /220 to 470 Ω is usual/,
     ],
@@ -241,7 +243,7 @@ describe('boards', () => {
       /about 1 m is what 3\.3 V logic drives/,
     ],
     [
-      'volts-differ',
+      'board-volts',
       planOf([{ text: 'shelf 900', stripId: 'white-24v-10', dimmer: 'shelf' }]),
       /takes 7 to 12 V, its supply gives 24 V/,
     ],
@@ -281,15 +283,15 @@ describe('boards', () => {
 
 describe('levels', () => {
   it('of the nook are what the solved feed makes of 3.3 V', () => {
-    const { full, signal } = wiredPlan(nook)
-    for (const lane of signal.lanes) {
+    const { full, signal, lanes } = worked(nook)
+    for (const lane of lanes) {
       const fed = full.runs.get(lane.runs[0]!.entry.run.id)!
       const level = signal.levels.get(lane.id)!
       expect(level.marginV).toBeCloseTo(3.3 - fed.firstGroundV - 0.7 * fed.firstV, 9)
       expect(level.darkMarginV).toBeCloseTo(3.3 - 3.5, 9)
       expect(level.grade).toBe('fail')
     }
-    expect(ofCode(nook, 'low-level')?.grade).toBe('care')
+    expect(ofCode(nook, 'low-level')?.grade).toBe('warning')
   })
 
   it('each way, once taken, gives the margin that it promised, and can be undone', () => {
@@ -306,7 +308,7 @@ describe('levels', () => {
       const after = tally(changed.plan)
       const margins = after.signal.lanes.map(({ level }) => level!.marginV)
       // A lowered supply is promised run by run, and the other runs' share of its leads is their own.
-      expect(Math.min(...margins), way.id).toBeCloseTo(way.marginV!, 6)
+      expect(Math.min(...margins), way.id).toBeCloseTo(way.marginV!, 2)
       const now = after.signal.ways.find(({ id }) => id === way.id)
       if (now !== undefined) expect(now.isBuilt, way.id).toBe(true)
     }
@@ -353,15 +355,14 @@ describe('lanes', () => {
     fc.assert(
       fc.property(anyLanes, fc.integer({ min: 1, max: 5 }), (lengths, count) => {
         const plan = planOf(lengths.map((mm) => ({ text: `shelf ${String(mm)}` })))
-        const { signal } = wiredPlan(plan)
-        const lanes = splitLanes(signal.lanes, count)
+        const lanes = splitLanes(worked(plan).lanes, count)
         expect(lanes.flatMap(({ lines }) => lines)).toEqual(plan.lines.map(({ id }) => id))
-        const split = wiredPlan({ ...plan, signal: { ...plan.signal, lanes } })
-        const pixels = split.signal.lanes.map((lane) => lane.pixels)
+        const split = worked({ ...plan, signal: { ...plan.signal, lanes } })
+        const pixels = split.lanes.map((lane) => lane.pixels)
         const longest = Math.max(...split.cuts.map((entry) => entry.pixels))
         const mean = pixels.reduce((sum, one) => sum + one, 0) / count
         expect(Math.max(...pixels)).toBeLessThanOrEqual(mean + longest + 1)
-        for (const lane of split.signal.lanes) {
+        for (const lane of split.lanes) {
           const numbers = pixelMap([lane], split.layout).map(({ number }) => number)
           expect(numbers).toEqual(Array.from({ length: lane.pixels }, (_, index) => index))
         }
@@ -381,16 +382,17 @@ describe('lanes', () => {
         ],
       },
     ])
-    const { signal, layout, supplies } = wiredPlan(plan)
+    const results = worked(plan)
+    const { lanes, layout } = results
     // 500 mm at 60/m: 30 px (30 × 16.67 = 500). One relay: b starts at 31.
-    expect(signal.lanes[0]!.runs.map(({ first }) => first)).toEqual([0, 31])
-    const map = pixelMap(signal.lanes, layout)
+    expect(lanes[0]!.runs.map(({ first }) => first)).toEqual([0, 31])
+    const map = pixelMap(lanes, layout)
     expect(map.filter(({ isLit }) => !isLit).map(({ number }) => number)).toEqual([
       30, 41, 42, 43, 44, 45,
     ])
     const [a, b] = map.filter(({ run }) => run === 'a').map(({ at }) => at)
     expect(Math.hypot(b![0] - a![0], b![1] - a![1])).toBeCloseTo(1000 / 60, 6)
-    expect(programData(plan, signal, supplies).lanes[0]).toMatchObject({
+    expect(programData(results).lanes[0]).toMatchObject({
       pixels: 61,
       order: 'GRB',
       runs: [

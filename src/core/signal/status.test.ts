@@ -79,16 +79,16 @@ describe('a status light', () => {
     const { verdicts, signal, wiring } = tally(plan)
     const verdict = verdicts.find(({ code }) => code === 'status-colours-alike')!
     expect(verdict.text).toMatch(/“state 0” and “state 1” look alike/)
-    expect(signal.pins.filter(({ need }) => need.of === 'status')).toHaveLength(3)
-    expect(wiring.wires.filter(({ from }) => from.startsWith('input:status'))).toHaveLength(4)
+    expect(signal.pins.filter(({ need }) => need.of.kind === 'status')).toHaveLength(3)
+    expect(wiring.wires.filter(({ from }) => from.block === 'input:status')).toHaveLength(4)
     const after = tally(change(plan, verdict.remedies[0]!.commands).plan)
     expect(after.verdicts.map(({ code }) => code)).not.toContain('status-colours-alike')
-    expect(tally(planOf([])).signal.pins.some(({ need }) => need.of === 'status')).toBe(false)
+    expect(tally(planOf([])).signal.pins.some(({ need }) => need.of.kind === 'status')).toBe(false)
   })
 })
 
 it('wires home come in cables of eight: seven lights and their common minus', () => {
   const plan = { ...emptyPlan('t', 'x'), lines: [{ id: 'l', text: 'sparks scatter 15 drop 200' }] }
   const figures = tally(plan).roll.flatMap((section) => section.figures)
-  expect(figures.find(({ id }) => id === 'cables.l')?.value).toBe(3)
+  expect(figures.find(({ id }) => id === 'cables.l')?.operands[0]?.value).toBe(3)
 })

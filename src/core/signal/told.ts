@@ -1,9 +1,11 @@
+import type { FedPlan } from '../feed/fed-plan'
 import type { Board } from '../plan/parts'
-import { dataHighV } from './boards'
-import type { Lane } from './lanes'
+import { dataHighV } from '../lanes/boards'
+import type { Lane } from '../lanes/lanes'
 import type { LaneLevel, LevelWay } from './levels'
-import type { PinUse } from './pins'
-import { laneTiming, type LaneTiming, type Signal } from './signal'
+import type { PinUse } from '../lanes/pins'
+import { laneTiming, type LaneTiming } from '../lanes/timing'
+import type { Levels } from './signal-levels'
 
 /** A run on its lane, by the pixels that the program counts. */
 export interface TallyLaneRun {
@@ -41,7 +43,10 @@ export interface TallySignal {
   readonly ways: readonly LevelWay[]
 }
 
-export function tallySignal({ fit, lanes, levels, ways }: Signal): TallySignal {
+export function tallySignal(
+  { fit, lanes }: Pick<FedPlan, 'fit' | 'lanes'>,
+  { levels, ways }: Levels,
+): TallySignal {
   const used = new Set(fit?.pins.map(({ pin }) => pin))
   return {
     board: fit?.board ?? null,
@@ -54,7 +59,10 @@ export function tallySignal({ fit, lanes, levels, ways }: Signal): TallySignal {
       pixels: lane.pixels,
       pins:
         fit?.pins
-          .filter(({ need, pin }) => need.id.startsWith(`lane.${lane.id}.`) && pin !== undefined)
+          .filter(
+            ({ need: { of }, pin }) =>
+              of.kind === 'lane' && of.lane === lane.id && pin !== undefined,
+          )
           .map(({ pin }) => pin?.name ?? '') ?? [],
       level: levels.get(lane.id) ?? null,
       ...laneTiming(lane),

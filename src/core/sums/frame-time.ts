@@ -1,6 +1,6 @@
 import { working } from '../quantity/figure'
 import { z } from '../quantity/z'
-import { frameTime } from '../signal/level'
+import { frameTime } from '../lanes/timing'
 import { defineSum, line, op } from './sum'
 
 export const frameTimeSum = defineSum(

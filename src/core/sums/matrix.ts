@@ -1,7 +1,7 @@
 import { mostParts } from '../measure/shape'
 import { working } from '../quantity/figure'
 import { z } from '../quantity/z'
-import { matrixScan } from '../signal/drives'
+import { matrixScan } from '../lanes/drives'
 import { defineSum, line, op } from './sum'
 
 export const matrixSum = defineSum(

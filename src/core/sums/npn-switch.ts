@@ -1,6 +1,6 @@
 import { working } from '../quantity/figure'
 import { z } from '../quantity/z'
-import { baseV, npnSwitch } from '../signal/drives'
+import { baseV, npnSwitch } from '../lanes/drives'
 import { defineSum, line, op } from './sum'
 
 export const npnSwitchSum = defineSum(

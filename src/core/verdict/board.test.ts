@@ -3,7 +3,8 @@ import { change } from '../plan/commands'
 import { emptyPlan } from '../plan/empty'
 import type { Plan, Signal } from '../plan/plan'
 import { tally } from '../tally'
-import type { Verdict, VerdictCode } from './verdict'
+import type { VerdictCode } from './kinds'
+import type { Verdict } from './verdict'
 
 const planOf = (text: string, signal: Partial<Signal>, extra: Partial<Plan> = {}): Plan => {
   const empty = emptyPlan('t', 'x')
@@ -22,21 +23,21 @@ const on12V = (signal: Partial<Signal>): Plan =>
 describe('a board on another supply than its own', () => {
   it('passes its current through its regulator while that stands it', () => {
     // (12 − 5) V leave 1 W ÷ 7 V = 143 mA: enough for 30 mA.
-    expect(told(on12V({ board: 'small-5v' }), 'regulator-hot')).toBeUndefined()
+    expect(told(on12V({ board: 'small-5v' }), 'board-regulator-hot')).toBeUndefined()
     const sensors = Array.from({ length: 6 }, (_, index) => ({
       id: `s${String(index)}`,
       kind: 'proximity' as const,
       name: `pair ${String(index)}`,
     }))
-    const verdict = told(on12V({ board: 'small-5v', inputs: sensors }), 'regulator-hot')
+    const verdict = told(on12V({ board: 'small-5v', inputs: sensors }), 'board-regulator-hot')
     expect(verdict?.text).toMatch(/0\.15 A through its regulator, which passes 0\.14 A from 12 V/)
   })
 
   it('without a raw input is told, and a plug of its own is the way out', () => {
     const plan = on12V({ board: 'wifi-3v3' })
-    const verdict = told(plan, 'volts-differ')!
+    const verdict = told(plan, 'board-volts')!
     expect(verdict.text).toContain('takes 5 V, its supply gives 12 V')
-    expect(told(change(plan, verdict.remedies[0]!.commands).plan, 'volts-differ')).toBeUndefined()
+    expect(told(change(plan, verdict.remedies[0]!.commands).plan, 'board-volts')).toBeUndefined()
   })
 })
 
@@ -55,7 +56,7 @@ describe('frames and memory', () => {
 
   it('memory that is nearly full is a care, too little a stop with a larger board', () => {
     // 1434 B are left by the program; 420 px take 1260 B, 500 px 1500 B.
-    expect(told(planOf('shelf 7010', { board: 'small-5v' }), 'memory')?.grade).toBe('care')
+    expect(told(planOf('shelf 7010', { board: 'small-5v' }), 'memory')?.grade).toBe('warning')
     const plan = planOf('shelf 8340', { board: 'small-5v' })
     const verdict = told(plan, 'memory')!
     expect(verdict.grade).toBe('stop')

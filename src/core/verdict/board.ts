@@ -1,21 +1,19 @@
 import { linearRegulator } from '../feed/linear-regulator'
+import { boardSupply } from '../feed/supplies'
 import { isOnPins } from '../load/lights'
 import type { Command } from '../plan/commands'
 import { formatQuantity, significant, plural } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
-import { boardsFor, memoryOf, sensorA, suffices } from '../signal/boards'
-import { splitLanes } from '../signal/lanes'
-import { charliePins } from '../signal/drives'
-import { frameTime } from '../signal/level'
-import { laneSupplyV } from '../signal/levels'
-import { dataTiming, laneTiming } from '../signal/signal'
-import { abilitiesText } from '../signal/pins'
+import { boardsFor, memoryOf, sensorA, suffices } from '../lanes/boards'
+import { splitLanes } from '../lanes/lanes'
+import { charliePins } from '../lanes/drives'
+import { dataTiming, frameTime, laneTiming } from '../lanes/timing'
+import { abilitiesText } from '../lanes/pins'
 import { setLights } from './lights'
 import { listed, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
 
 /** The board that would do everything, as an edit. */
-function otherBoard({ plan, parts, signal }: Evidence): Remedy[] {
-  const { needs, lanes, fit } = signal
+function otherBoard({ plan, parts, needs, lanes, fit }: Evidence): Remedy[] {
   const found = boardsFor(plan, parts, needs, lanes).find((entry) => suffices(plan, entry))
   return found === undefined || found.board.id === fit?.board.id
     ? []
@@ -32,7 +30,7 @@ const fewestPins = (evidence: Evidence): Remedy[] =>
   evidence.lit
     .filter(({ settings, part }) => part.kind === 'led' && isOnPins(settings))
     .filter(({ lights, id }) => {
-      const used = evidence.signal.needs.filter(({ of }) => of === id).length
+      const used = evidence.needs.filter(({ of }) => of.kind === 'light' && of.run === id).length
       return charliePins(lights) < used
     })
     .flatMap((run) =>
@@ -43,7 +41,7 @@ const fewestPins = (evidence: Evidence): Remedy[] =>
 
 /** Boards that have fewer pins than are needed; names the smallest that would do. */
 export const pinsShort: Judge = (evidence) => {
-  const { fit } = evidence.signal
+  const { fit } = evidence
   const missing = fit?.pins.filter(({ pin }) => pin === undefined) ?? []
   if (fit === undefined || missing.length === 0) return []
   const boards = otherBoard(evidence)
@@ -63,8 +61,8 @@ export const pinsShort: Judge = (evidence) => {
 const freePin = (need: string): Command => ({ do: 'set-pin', need, pin: undefined })
 
 /** Pins that the user chose and that cannot do what is needed. */
-export const pinKind: Judge = ({ signal }) =>
-  signal.fit?.pins
+export const pinKind: Judge = ({ fit }) =>
+  fit?.pins
     .filter(({ isWrongKind }) => isWrongKind)
     .map(({ need, pin }): Verdict => ({
       id: `pin-kind.${need.id}`,
@@ -78,14 +76,14 @@ export const pinKind: Judge = ({ signal }) =>
 
 /** Needs that sit on a serial or a boot pin. */
 export const serialPin: Judge = (evidence) =>
-  evidence.signal.fit?.pins
+  evidence.fit?.pins
     .filter(({ isDisturbed, isWrongKind }) => isDisturbed && !isWrongKind)
     .map(({ need, pin, isChosen }): Verdict => {
       const isBoot = pin?.can.includes('boot') === true
       return {
         id: `serial-pin.${need.id}`,
         code: 'serial-pin',
-        grade: 'care',
+        grade: 'warning',
         about: [],
         text: `${need.name} on ${pin?.name ?? ''}, ${isBoot ? 'which the board reads when it starts' : 'over which programs are loaded'}`,
         why: isBoot
@@ -98,14 +96,14 @@ export const serialPin: Judge = (evidence) =>
     }) ?? []
 
 /** Boards whose sensors ask for more than its pads give. */
-export const boardOver: Judge = (evidence) => {
-  const { fit } = evidence.signal
+export const sensorsOver: Judge = (evidence) => {
+  const { fit } = evidence
   const wantedA = sensorA(evidence.plan)
   if (fit === undefined || isAtLeast(fit.board.allA, wantedA)) return []
   return [
     {
-      id: 'board-over',
-      code: 'board-over',
+      id: 'sensors-over',
+      code: 'sensors-over',
       grade: 'stop',
       about: [],
       text: `${fit.board.name}: sensors draw ${formatQuantity(wantedA * 1000, 'mA')}, its pads give ${formatQuantity(fit.board.allA * 1000, 'mA')} in all`,
@@ -116,12 +114,11 @@ export const boardOver: Judge = (evidence) => {
 }
 
 /** Boards fed through their raw input: outside its window, or with a regulator that gets too hot. */
-export const boardFeed: Judge = ({ plan, supplies, signal }) => {
-  const { fit, lanes } = signal
+export const boardFeed: Judge = ({ plan, fit, lanes, volts: voltsOf }) => {
   if (fit === undefined || plan.signal.boardFrom !== 'supply') return []
   const { board } = fit
-  const [lane] = lanes
-  const volts = lane === undefined ? supplies[0]?.volts : laneSupplyV(lane, plan, supplies)
+  const supply = boardSupply({ plan, fit, lanes })
+  const volts = supply === undefined ? undefined : voltsOf.get(supply)
   if (volts === undefined || volts <= Math.max(5.25, board.supplyV * 1.1)) return []
   const usb: Remedy = {
     label: 'feed the board by a plug of its own',
@@ -131,10 +128,10 @@ export const boardFeed: Judge = ({ plan, supplies, signal }) => {
   if (raw === undefined || volts < raw.fromV || volts > raw.toV)
     return [
       {
-        id: 'volts-differ.board',
-        code: 'volts-differ',
+        id: 'board-volts',
+        code: 'board-volts',
         grade: 'stop',
-        about: plan.supplies.slice(0, 1).map(({ id }) => id),
+        about: supply === undefined ? [] : [supply],
         text: `${board.name} takes ${raw === undefined ? formatQuantity(board.supplyV, 'V') : `${significant(raw.fromV)} to ${significant(raw.toV)} V`}, its supply gives ${formatQuantity(volts, 'V')}`,
         why: 'Too much of it burns the board at once.',
         remedies: [usb],
@@ -151,11 +148,11 @@ export const boardFeed: Judge = ({ plan, supplies, signal }) => {
   if (isAtLeast(allowedA, loadA)) return []
   return [
     {
-      id: 'regulator-hot.board',
-      code: 'regulator-hot',
+      id: 'board-regulator-hot',
+      code: 'board-regulator-hot',
       grade: 'stop',
-      about: plan.supplies.slice(0, 1).map(({ id }) => id),
-      text: `${board.name}: ${formatQuantity(loadA, 'A')} through its regulator, which passes ${formatQuantity(allowedA, 'A')} from ${formatQuantity(volts, 'V')}; it burns ${formatQuantity(heatW, 'W')}`,
+      about: supply === undefined ? [] : [supply],
+      text: `${board.name}: ${formatQuantity(loadA, 'A')} through its regulator, which passes ${formatQuantity(allowedA, 'A')} from ${formatQuantity(volts, 'V')}; it dissipates ${formatQuantity(heatW, 'W')}`,
       why: 'It shuts down when hot, and the board resets.',
       remedies: [usb],
     },
@@ -166,7 +163,7 @@ export const boardFeed: Judge = ({ plan, supplies, signal }) => {
 const slowFps = 30
 
 /** Lanes that are too long to be sent often enough. */
-export const slowFrames: Judge = ({ signal: { lanes } }) => {
+export const slowFrames: Judge = ({ lanes }) => {
   const slowest = lanes
     .map((lane) => ({ lane, fps: laneTiming(lane).framesPerSecond }))
     .toSorted((a, b) => a.fps - b.fps)[0]
@@ -188,7 +185,7 @@ export const slowFrames: Judge = ({ signal: { lanes } }) => {
     {
       id: `slow-frames.${lane.id}`,
       code: 'slow-frames',
-      grade: 'care',
+      grade: 'warning',
       about: lane.runs.map(({ entry }) => entry.run.id),
       text: `${lane.name}: ${formatQuantity(lane.pixels, 'px')} take ${formatQuantity(laneTiming(lane).frameMs, 'ms')} to send, ${String(Math.round(fps))} frames a second`,
       why: `Below about ${String(slowFps)} a second fades step and motion jerks.`,
@@ -207,7 +204,7 @@ export const slowFrames: Judge = ({ signal: { lanes } }) => {
 
 const lanePixels = (
   split: readonly { readonly lines: readonly string[] }[],
-  lanes: Evidence['signal']['lanes'],
+  lanes: Evidence['lanes'],
 ): number[] => {
   const pixels = new Map(
     lanes.flatMap(({ runs }) =>
@@ -219,7 +216,7 @@ const lanePixels = (
 
 /** Boards without the memory for all pixels. */
 export const memory: Judge = (evidence) => {
-  const { fit, lanes } = evidence.signal
+  const { fit, lanes } = evidence
   if (fit === undefined || lanes.length === 0) return []
   const { needBytes, freeBytes } = memoryOf(fit.board, lanes)
   const isOver = !isAtLeast(freeBytes, needBytes)
@@ -228,7 +225,7 @@ export const memory: Judge = (evidence) => {
     {
       id: 'memory',
       code: 'memory',
-      grade: isOver ? 'stop' : 'care',
+      grade: isOver ? 'stop' : 'warning',
       about: [],
       text: `${fit.board.name}: the pixels take ${formatQuantity(needBytes, 'bytes')} of memory, the program leaves about ${formatQuantity(freeBytes, 'bytes')}`,
       why: 'A program that runs out of memory starts, and then does strange things.',

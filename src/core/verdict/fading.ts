@@ -1,8 +1,8 @@
 import type { CutStripRun } from '../cut/cut'
 import { voltsFor, weakestAt } from '../feed/brightness'
 import { feedAlone } from '../feed/feed-alone'
-import { feedsOf, padOf, withFeedAt } from '../feed/leads'
-import type { FedRun } from '../feed/solved'
+import { feedsOf, padOf, withFeedAt } from '../plan/feeds'
+import type { FedRun } from '../feed/solved-feed'
 import { gaugesLike, wireOf } from '../parts/wires'
 import type { Command } from '../plan/commands'
 import type { Feed, Line } from '../plan/plan'
@@ -43,10 +43,13 @@ export const notFed: Judge = ({ cuts, full }) =>
 /** Runs that lose so many volts that they fade or change colour. */
 export const fade: Judge = (evidence) => {
   let lookedAt = 0
+  const rightVolts = new Set(
+    evidence.supplies.flatMap(({ fits }) => fits.map(({ load }) => load.id)),
+  )
   return evidence.cuts.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
     const fed = evidence.full.runs.get(run.id)
-    const isRightVolts = evidence.supplies.some(({ fits }) => fits.some(({ id }) => id === run.id))
+    const isRightVolts = rightVolts.has(run.id)
     if (fed === undefined || !isRightVolts) return []
     const { keep } = evidence.plan.rules
     const kneeV = voltsFor(strip, 1)
@@ -58,7 +61,7 @@ export const fade: Judge = (evidence) => {
       {
         id: `fade.${run.id}`,
         code: 'fade',
-        grade: isFaded ? 'stop' : 'care',
+        grade: isFaded ? 'stop' : 'warning',
         about: [run.id],
         text: isFaded
           ? `${run.name} fades to ${volts(fed.minV)}: ${weakestName(entry, fed)} is down to ${formatQuantity(fed.weakest, '%')}`
@@ -114,7 +117,7 @@ function remediesFor(evidence: Evidence, entry: CutStripRun, share: number): Rem
     ({ feeds }) => weakestWith(evidence, entry, feeds, 1) >= share - 1e-9,
   )
   const remedies: Remedy[] = found.map(({ label, commands }) => ({ label, commands }))
-  const held = holdWhite(evidence, entry, share)
+  const held = limitBrightness(evidence, entry, share)
   return held === undefined ? remedies : [...remedies, held]
 }
 
@@ -169,7 +172,11 @@ function weakestWith(
 }
 
 /** The brightness, in whole per cent, at which the run keeps its colours. */
-function holdWhite(evidence: Evidence, entry: CutStripRun, share: number): Remedy | undefined {
+function limitBrightness(
+  evidence: Evidence,
+  entry: CutStripRun,
+  share: number,
+): Remedy | undefined {
   if (entry.strip.light.kind === 'plain') return undefined
   const feeds = feedsOf(entry.run.line)
   let [low, high] = [0, Math.round(evidence.plan.limit * 100)]
@@ -180,5 +187,5 @@ function holdWhite(evidence: Evidence, entry: CutStripRun, share: number): Remed
   }
   if (low < 10) return undefined
   const commands: Command[] = [{ do: 'set-limit', limit: low / 100 }]
-  return { label: `hold white to ${String(low)} %`, commands }
+  return { label: `limit brightness to ${String(low)} %`, commands }
 }

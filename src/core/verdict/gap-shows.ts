@@ -28,7 +28,7 @@ export const gapShows: Judge = ({ plan, cuts }) =>
       {
         id: `gap-shows.${run.id}`,
         code: 'gap-shows' as const,
-        grade: Math.abs(worst) >= spoilsMm ? ('care' as const) : ('note' as const),
+        grade: Math.abs(worst) >= spoilsMm ? ('warning' as const) : ('note' as const),
         about: [run.id],
         text:
           worst > 0

@@ -2,7 +2,7 @@ import { diodeOf, diodes } from '../parts/diodes'
 import type { LowLogic } from '../plan/choices'
 import { formatQuantity } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
-import { laneHighV } from '../signal/boards'
+import { laneHighV } from '../lanes/boards'
 import type { LaneLevel, LevelWay } from '../signal/levels'
 import { listed, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
 
@@ -42,7 +42,8 @@ function remediesFor({ plan, signal }: Evidence, { marginV, darkMarginV }: LaneL
 
 /** Lanes whose first pixel may not take the board's high for one: told by the worst of them. */
 export const levels: Judge = (evidence) => {
-  const { lanes, levels: known } = evidence.signal
+  const { lanes } = evidence
+  const { levels: known } = evidence.signal
   return (['fail', 'marginal'] as const).flatMap((grade): Verdict[] => {
     const own = lanes
       .flatMap((lane) => {
@@ -62,7 +63,7 @@ export const levels: Judge = (evidence) => {
       {
         id: code,
         code,
-        grade: isHopeless ? 'stop' : 'care',
+        grade: isHopeless ? 'stop' : 'warning',
         about: own.flatMap(({ lane }) => lane.runs.slice(0, 1).map(({ entry }) => entry.run.id)),
         text: `${listed(own.map(({ lane }) => lane.name))}, ${hop.name}: ${volts(hop.highV)} has to pass ${volts(hop.thresholdV)}, margin ${signed(hop.marginV)}${dark}`,
         why: isLow
@@ -78,11 +79,11 @@ export const levels: Judge = (evidence) => {
 const reachMm = { low: 1000, high: 3000, buffered: 5000 } as const
 
 /** Data wires that are longer than what drives them reaches. */
-export const longData: Judge = ({ plan, signal }) =>
-  signal.lanes.flatMap((lane): Verdict[] =>
+export const longData: Judge = ({ plan, fit, lanes }) =>
+  lanes.flatMap((lane): Verdict[] =>
     lane.runs.flatMap(({ entry, leadMm, extra, start }, index): Verdict[] => {
       const isFirst = index === 0
-      const highV = signal.fit === undefined ? 5 : laneHighV(signal.fit, lane)
+      const highV = fit === undefined ? 5 : laneHighV(fit, lane)
       const isBuffered = plan.signal.fix === 'buffer'
       const reach = !isFirst
         ? reachMm.high
@@ -123,7 +124,7 @@ export const longData: Judge = ({ plan, signal }) =>
         {
           id: `long-data.${entry.run.id}`,
           code: 'long-data',
-          grade: 'care',
+          grade: 'warning',
           about: [entry.run.id],
           text: `${lane.name}, ${isFirst ? 'from the board' : 'between runs'} to ${entry.run.name}: ${formatQuantity(stretchMm / 1000, 'm')} of data wire, about ${String(reach / 1000)} m is what ${!isFirst ? 'a pixel' : isBuffered ? 'a buffer' : `${volts(highV)} logic`} drives`,
           why: 'A long wire rounds the edges and picks up noise: pixels flicker or follow their neighbours.',
@@ -134,14 +135,14 @@ export const longData: Judge = ({ plan, signal }) =>
   )
 
 /** Data lines without the resistor that keeps ringing and mishaps from the first pixel. */
-export const dataResistor: Judge = ({ plan, signal }) =>
-  signal.lanes.length === 0 || plan.signal.resistorOhm !== null
+export const dataResistor: Judge = ({ plan, lanes }) =>
+  lanes.length === 0 || plan.signal.resistorOhm !== null
     ? []
     : [
         {
-          id: 'no-resistor.data',
-          code: 'no-resistor',
-          grade: 'care',
+          id: 'no-data-resistor',
+          code: 'no-data-resistor',
+          grade: 'warning',
           about: [],
           text: 'No resistor in the data lines; 220 to 470 Ω is usual',
           why: 'Without it the edge rings on the wire, and a slip of the probe takes the first pixel with it.',
@@ -155,8 +156,8 @@ export const dataResistor: Judge = ({ plan, signal }) =>
       ]
 
 /** Runs whose data wire is soldered to the end that the arrow points to. */
-export const againstArrow: Judge = ({ signal }) =>
-  signal.lanes.flatMap(({ runs }) =>
+export const againstArrow: Judge = ({ lanes }) =>
+  lanes.flatMap(({ runs }) =>
     runs
       .filter(({ isAgainstArrow }) => isAgainstArrow)
       .map(({ entry: { run } }): Verdict => ({
@@ -189,10 +190,10 @@ export const againstArrow: Judge = ({ signal }) =>
   )
 
 /** Diodes that carry less than the pixel behind them draws. */
-export const diodeSmall: Judge = ({ plan, signal }) => {
+export const diodeSmall: Judge = ({ plan, lanes }) => {
   if (plan.signal.fix !== 'diode') return []
   const diode = diodeOf(plan.signal.diode)
-  return signal.lanes.flatMap(({ id, name, runs }): Verdict[] => {
+  return lanes.flatMap(({ id, name, runs }): Verdict[] => {
     const entry = runs[0]?.entry
     if (entry?.strip.light.kind !== 'pixels') return []
     const pixelA = entry.strip.light.channels.reduce((sum, { fullMa }) => sum + fullMa, 0) / 1000
@@ -221,14 +222,14 @@ export const diodeSmall: Judge = ({ plan, signal }) => {
 }
 
 /** Boards of which their user noted that they disturb the timing of pixels. */
-export const boardQuirk: Judge = ({ signal: { fit, lanes } }) =>
+export const boardQuirk: Judge = ({ fit, lanes }) =>
   fit?.board.quirk === undefined || lanes.length === 0
     ? []
     : [
         {
           id: `board-quirk.${fit.board.id}`,
           code: 'board-quirk',
-          grade: 'care',
+          grade: 'warning',
           about: [],
           text: `${fit.board.name} disturbs pixel timing: ${fit.board.quirk}`,
           why: 'You noted this of the board; where pixels flicker at random, suspect it first.',

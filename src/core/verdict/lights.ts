@@ -1,18 +1,16 @@
 import { suits } from '../feed/supplies'
 import type { LitRun } from '../load/lights'
 import type { Lights } from '../plan/plan'
-import { supplyIdOf } from '../plan/supply-of'
+import { runName } from '../cut/entry-of'
+import { supplyOfLine } from '../plan/supply-of'
 import { formatQuantity } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
 import { sinkBoard } from '../parts/drivers'
-import { matrixScan, npnSwitch, sinkBoards } from '../signal/drives'
+import { matrixScan, npnSwitch, sinkBoards } from '../lanes/drives'
 import type { Evidence, Judge, Remedy, Verdict } from './verdict'
 
 const mA = (amperes: number): string => formatQuantity(amperes * 1000, 'mA')
 const volts = (value: number): string => formatQuantity(value, 'V')
-
-const nameOf = ({ cuts }: Evidence, { id }: LitRun): string =>
-  cuts.find(({ run }) => run.id === id)?.run.name ?? ''
 
 /** An edit of what hangs on a line. */
 export function setLights(
@@ -38,11 +36,11 @@ export const eachLit = (
   judge: (run: LitRun, name: string) => Omit<Verdict, 'about' | 'id'> | undefined,
 ): Verdict[] =>
   evidence.lit.flatMap((run) => {
-    const found = judge(run, nameOf(evidence, run))
+    const found = judge(run, runName(evidence.cuts, run.id))
     if (found === undefined) return []
     const line = evidence.plan.lines.find(({ id }) => id === run.id)
     const about =
-      found.code === 'volts-differ' ? [run.id, supplyIdOf(evidence.plan, line)] : [run.id]
+      found.code === 'light-volts' ? [run.id, supplyOfLine(evidence.plan, line)] : [run.id]
     return [{ ...found, id: `${found.code}.${run.id}`, about }]
   })
 
@@ -53,7 +51,7 @@ export const lightResistors: Judge = (evidence) =>
     if (part.kind === 'fixed') {
       if (suits(part.volts, supplyV)) return undefined
       return {
-        code: 'volts-differ',
+        code: 'light-volts',
         grade: 'stop',
         text: `${name}: ${part.name} on ${volts(supplyV)}`,
         why:
@@ -77,7 +75,7 @@ export const lightResistors: Judge = (evidence) =>
     // The outputs of a sink board hold their current by themselves.
     if (settings.resistor !== 'none' || settings.drive === 'sink') return undefined
     return {
-      code: 'no-resistor',
+      code: 'no-led-resistor',
       grade: 'stop',
       text: `${name}: ${part.name} on ${volts(supplyV)} without a resistor`,
       why: 'Nothing limits its current: it dies at once, or slowly and hot.',
@@ -92,7 +90,7 @@ export const sharedResistor: Judge = (evidence) =>
     if (hottestA === undefined) return undefined
     return {
       code: 'shared-resistor',
-      grade: 'care',
+      grade: 'warning',
       text: `${name}: ${String(strings)} groups on one resistor; where forward volts differ by ±0.1 V the hottest gets ${mA(hottestA)} instead of ${mA(stringA)}`,
       why: `When it dies the others share its ${String(part.mA)} mA, and go one after another.`,
       remedies: setLights(evidence, run, 'each group its own', { resistor: 'each' }),
@@ -101,7 +99,7 @@ export const sharedResistor: Judge = (evidence) =>
 
 /** Pins that give more than they stand, one by one or all together. */
 export const lightPinsOver: Judge = (evidence) => {
-  const { fit } = evidence.signal
+  const { fit } = evidence
   if (fit === undefined) return []
   const { board } = fit
   return eachLit(evidence, (run, name) => {
@@ -119,7 +117,7 @@ export const lightPinsOver: Judge = (evidence) => {
       return undefined
     const isPin = !isAtLeast(board.pinA, perPinA)
     return {
-      code: isPin ? 'pin-over' : 'board-over',
+      code: isPin ? 'pin-over' : 'pins-over',
       grade: 'stop',
       text: isPin
         ? `${name}: ${mA(perPinA)} on a pin of the ${board.name}, which gives ${mA(board.pinA)}`
@@ -153,7 +151,7 @@ export const switchInPlus: Judge = (evidence) =>
 /** Transistors that ask more of a pin than it gives. */
 export const switchDrive: Judge = (evidence) =>
   eachLit(evidence, (run, name) => {
-    const { fit } = evidence.signal
+    const { fit } = evidence
     const { settings, peakA } = run
     if (fit === undefined || peakA === 0 || settings.drive !== 'switch' || settings.by !== 'pin')
       return undefined
@@ -165,7 +163,7 @@ export const switchDrive: Judge = (evidence) =>
     })
     if (pinOk) return undefined
     return {
-      code: 'pin-over',
+      code: 'base-over',
       grade: 'stop',
       text: `${name}: its transistor wants ${formatQuantity(baseMa, 'mA')} of base current, a pin gives ${mA(fit.board.pinA)}`,
       why: 'Half switched on it gets hot and the lights stay dim.',
@@ -190,7 +188,7 @@ export const matrixFlicker: Judge = (evidence) =>
     const dwellUs = Math.floor(1e6 / (slots * 100) / 10) * 10
     return {
       code: 'matrix-flicker',
-      grade: flicker === 'visible' ? 'stop' : 'care',
+      grade: flicker === 'visible' ? 'stop' : 'warning',
       text: `${name}: scanned ${formatQuantity(refreshHz, '/s')}, ${flicker === 'visible' ? 'it flickers' : 'it may flicker'}; each LED gets ${formatQuantity(averageMa, 'mA')} on average`,
       why: 'Below 50 a second flicker is seen, below 100 by moving eyes and cameras; a loop that also does other work makes it worse.',
       remedies: [
@@ -213,12 +211,12 @@ export const sinkOver: Judge = (evidence) =>
     const given = `of ${volts(run.supplyV)}`
     return {
       code: 'sink-over',
-      grade: isTooMuch ? 'stop' : 'care',
+      grade: isTooMuch ? 'stop' : 'warning',
       text: isTooMuch
         ? `${name}: ${formatQuantity(setMa, 'mA')} an output of a sink board, which takes ${String(sinkBoard.mostMa)} mA`
         : isDim
           ? `${name}: the lights and a sink board’s output need ${volts(leastV)} ${given}`
-          : `${name}: a full sink board burns ${formatQuantity(heatW, 'W')} ${given}, it can burn ${formatQuantity(sinkBoard.limitW, 'W')}`,
+          : `${name}: a full sink board dissipates ${formatQuantity(heatW, 'W')} ${given}, it can dissipate ${formatQuantity(sinkBoard.limitW, 'W')}`,
       why: isTooMuch
         ? 'More than it holds it cannot be set to: the lights stay dimmer, or it dies.'
         : isDim

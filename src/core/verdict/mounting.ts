@@ -65,7 +65,7 @@ const tightBend: Judge = ({ plan, cuts }) =>
       {
         id: `tight-bend.${run.id}`,
         code: 'tight-bend',
-        grade: radiusMm < leastMm / 2 ? 'stop' : 'care',
+        grade: radiusMm < leastMm / 2 ? 'stop' : 'warning',
         about: [run.id],
         text: `${run.name}: bends at ${formatLength(radiusMm, plan.units)}, ${strip.name} takes ${formatLength(leastMm, plan.units)}`,
         why: 'A tight bend breaks solder under the LEDs, often weeks later.',
@@ -89,7 +89,7 @@ const glare: Judge = ({ cuts }) =>
       {
         id: `glare.${run.id}`,
         code: 'glare',
-        grade: 'care',
+        grade: 'warning',
         about: [run.id],
         text: `${run.name}: bare, ${formatQuantity(strip.lumensPerM, 'lm/m')}, faces the room`,
         why: 'Bare bright LEDs at eye height dazzle; aim them away or diffuse them.',
@@ -111,7 +111,7 @@ const wet: Judge = ({ cuts }) =>
       {
         id: `wet.${run.id}`,
         code: 'wet',
-        grade: damp === 'outdoors' ? 'stop' : 'care',
+        grade: damp === 'outdoors' ? 'stop' : 'warning',
         about: [run.id],
         text: `${run.name}: ${damp === 'outdoors' ? 'outdoors' : 'in the damp'} without a sleeve`,
         why: 'Water between the pads eats the copper. Outdoors: sealed joints, glands and drip loops too.',
@@ -130,7 +130,7 @@ const openSleeve: Judge = ({ cuts }) =>
       {
         id: `open-sleeve.${run.id}`,
         code: 'open-sleeve',
-        grade: 'care',
+        grade: 'warning',
         about: [run.id],
         text: `${run.name}: its sleeve is open at ${String(2 * entry.pieces.length)} cut ends`,
         why: 'A sleeve draws water in at its ends and keeps it there.',

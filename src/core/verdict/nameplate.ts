@@ -1,4 +1,4 @@
-import { groupDraw } from '../load/load'
+import { groupDraw } from '../load/group-draw'
 import type { Strip } from '../plan/parts'
 import { formatQuantity } from '../quantity/format'
 import type { Judge } from './verdict'

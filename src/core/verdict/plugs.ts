@@ -1,5 +1,5 @@
 import { isOnWire } from '../cut/on-wire'
-import { isPlugged, extensionsOf } from '../feed/plugs'
+import { isPlugged, extensionsOf } from '../route/plugs'
 import { mostWays, waysOf } from '../feed/branches'
 import { distance } from '../measure/geometry'
 import { withWord } from '../measure/jot'
@@ -62,7 +62,7 @@ export const plugHole: Judge = (evidence) => {
     if (holeMm >= needMm) return undefined
     return {
       code: 'plug-hole',
-      grade: 'care',
+      grade: 'warning',
       text: `${name}: a plug of ${formatLength(part.lead.plugMm, units)} does not go through a hole of ${formatLength(holeMm, units)}`,
       why: 'It is found out with the light half in its place: then the plug is cut off and soldered on again.',
       remedies: [
@@ -116,8 +116,8 @@ export const nodesApart: Judge = ({ plan, cuts }) =>
     const at = gaps.indexOf(worst)
     return [
       {
-        id: `lead-short.${run.id}`,
-        code: 'lead-short',
+        id: `nodes-apart.${run.id}`,
+        code: 'nodes-apart',
         grade: 'stop',
         about: [run.id],
         text: `${run.name}: ${formatLength(strip.cutPitchMm, plan.units)} of wire from node to node, ${formatLength(worst, plan.units)} from light ${String(at + 1)} to ${String(at + 2)}${short === 1 ? '' : `, ${plural(short, 'place')} in all`}`,

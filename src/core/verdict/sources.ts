@@ -31,7 +31,7 @@ export const regulatorHot: Judge = ({ supplies }) =>
         code: 'regulator-hot',
         grade: 'stop',
         about: [slot.id],
-        text: `${slot.name}: ${amperes(loadA)} through a regulator that passes ${amperes(allowedA)} from ${volts(inV)}; it burns ${formatQuantity(heatW, 'W')}`,
+        text: `${slot.name}: ${amperes(loadA)} through a regulator that passes ${amperes(allowedA)} from ${volts(inV)}; it dissipates ${formatQuantity(heatW, 'W')}`,
         why: 'It shuts down when hot, and the board resets when the pattern gets bright.',
         remedies: [
           {
@@ -63,7 +63,7 @@ export const batteries: Judge = ({ plan, supplies, batteries: uses }) =>
       verdicts.push({
         id: `battery-short.${slot.id}`,
         code: 'battery-short',
-        grade: 'care',
+        grade: 'warning',
         about: [slot.id],
         text: `${slot.name} lasts ${hours(use.hours)}; ${hours(plan.use.batteryHours)} are wanted`,
         why: 'At the plan’s mix of scenes; cold and age take more.',
@@ -73,7 +73,7 @@ export const batteries: Judge = ({ plan, supplies, batteries: uses }) =>
       verdicts.push({
         id: `bank-sleeps.${slot.id}`,
         code: 'bank-sleeps',
-        grade: 'care',
+        grade: 'warning',
         about: [slot.id],
         text: `${slot.name}: idle draws less than ${formatQuantity((part.bank?.sleepsBelowA ?? 0) * 1000, 'mA')}, the bank switches off`,
         why: 'Many banks take a small load for none: a dark pattern goes dark for good.',
@@ -85,7 +85,7 @@ export const batteries: Judge = ({ plan, supplies, batteries: uses }) =>
 /** The capacitor at a supply of pixels. */
 export const capacitor: Judge = ({ supplies, cuts }) =>
   supplies.flatMap(({ slot, fits, volts: given }): Verdict[] => {
-    const ids = new Set(fits.map(({ id }) => id))
+    const ids = new Set(fits.map(({ load }) => load.id))
     const hasPixels = cuts.some(
       ({ run, strip }) => ids.has(run.id) && strip.light.kind === 'pixels',
     )
@@ -147,7 +147,7 @@ export const hotStrip: Judge = ({ plan, cuts }) => {
     return {
       id: `hot-strip.${key}`,
       code: 'hot-strip',
-      grade: riseK > hotK ? 'stop' : 'care',
+      grade: riseK > hotK ? 'stop' : 'warning',
       about: entries.map(({ run }) => run.id),
       text: `${listed(names)}: ${significant(riseK, 2)} K warmer than the room on ${significant(exposedMm)} mm of backing, at the plan’s mix of scenes`,
       why: 'Over 35 K adhesive creeps and LEDs age; over 50 K do not. Keep what is touched below 45 °C.',
@@ -161,7 +161,7 @@ export const hotStrip: Judge = ({ plan, cuts }) => {
         ...(percent >= 10
           ? [
               {
-                label: `hold white to ${String(percent)} %`,
+                label: `limit brightness to ${String(percent)} %`,
                 commands: [{ do: 'set-limit' as const, limit: percent / 100 }],
               },
             ]

@@ -19,7 +19,7 @@ export const statusColours: Judge = ({ plan }) => {
     {
       id: 'status-colours-alike',
       code: 'status-colours-alike',
-      grade: 'care',
+      grade: 'warning',
       about: [],
       text: `“${first.one.meaning}” and “${first.other.meaning}” look alike ${eyes[first.vision]}${pairs.length > 1 ? `; ${String(pairs.length - 1)} more ${pairs.length === 2 ? 'pair does' : 'pairs do'} to some` : ''}`,
       why: 'One man in twelve does not tell red from green. Let brightness, blinking or a place of its own say it too.',

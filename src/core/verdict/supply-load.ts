@@ -15,14 +15,14 @@ export const supplyLoad: Judge = (evidence) =>
     const { slot, part, ratedA, loadA, needA, grade } = supply
     if (grade === 'ok' || supply.fits.length === 0) return []
     const isPort = part?.kind === 'usb-port' || part?.kind === 'usb-c'
-    const about = [slot.id, ...supply.fits.map((load) => load.id)]
+    const about = [slot.id, ...supply.fits.map(({ load }) => load.id)]
     const remedies = remediesFor(evidence, supply)
     if (grade === 'tight' && ratedA !== null) {
       return [
         {
           id: `supply-tight.${slot.id}`,
           code: 'supply-tight',
-          grade: 'care',
+          grade: 'warning',
           about,
           text: `${slot.name}: ${amperes(loadA)} is ${formatQuantity(loadA / ratedA, '%')} of ${rating(ratedA)}; with headroom it wants ${amperes(needA)}`,
           why: 'A supply at its limit runs hot, ages fast and sags when everything lights at once.',
@@ -65,16 +65,23 @@ const nextSizeUp: FindRemedy = ({ plan, parts }, { slot, volts, loadA }) => {
 }
 
 /** The highest brightness, in whole per cent, that the supply, or the largest to be had, feeds with its headroom. */
-const holdWhite: FindRemedy = ({ plan, parts }, { slot, volts, ratedA, loadA, idleA }) => {
+const holdWhite: FindRemedy = ({ plan, parts }, { slot, volts, ratedA, loadA, fits }) => {
   if (plan.rules.sizing === 'scenes') return undefined
   const headroom = headroomOf(plan)
   const mostA = ratedA === null ? largestLoadA(parts, volts, headroom) : ratedA * (1 - headroom)
-  const fullA = (loadA - idleA) / plan.limit
-  const percent = Math.floor(((mostA - idleA) / fullA) * 100 + 1e-9)
+  // What nothing dims, the board and dark pixels are drawn at any limit.
+  const dimmableA = fits.reduce(
+    (sum, { load, share }) =>
+      sum + (load.isDimmable ? (load.currentA['full-white'] - load.currentA.idle) * share : 0),
+    0,
+  )
+  const restA = loadA - dimmableA
+  if (dimmableA <= 0) return undefined
+  const percent = Math.floor(((mostA - restA) / (dimmableA / plan.limit)) * 100 + 1e-9)
   if (percent < 5 || percent >= Math.round(plan.limit * 100)) return undefined
   const limit: Command = { do: 'set-limit', limit: percent / 100 }
   return {
-    label: `hold white to ${String(percent)} %`,
+    label: `limit brightness to ${String(percent)} %`,
     commands:
       ratedA === null ? [limit, { do: 'pick-supply', supply: slot.id, part: 'auto' }] : [limit],
   }
@@ -86,7 +93,9 @@ const shareTheLoad: FindRemedy = ({ plan, parts }, { slot, volts, loadA, fits })
   if (smallestFor(parts, volts, loadA, headroom) !== undefined) return undefined
   const mostA = largestLoadA(parts, volts, headroom)
   const shares: { loadA: number; ids: string[] }[] = []
-  for (const { id, peakA } of fits.toSorted((a, b) => b.peakA - a.peakA)) {
+  for (const { id, peakA } of fits
+    .map(({ load, share }) => ({ id: load.id, peakA: load.currentA['full-white'] * share }))
+    .toSorted((a, b) => b.peakA - a.peakA)) {
     if (peakA > mostA) return undefined
     const share = shares.find((candidate) => candidate.loadA + peakA <= mostA)
     if (share === undefined) shares.push({ loadA: peakA, ids: [id] })
@@ -108,7 +117,7 @@ const shareTheLoad: FindRemedy = ({ plan, parts }, { slot, volts, loadA, fits })
 /** The same light at more volts draws fewer amperes: offered where the whole supply can change over. */
 const higherVolts: FindRemedy = ({ plan, parts, cuts }, { slot, volts, fits, grade }) => {
   if (grade !== 'short') return undefined
-  const ids = new Set(fits.map((load) => load.id))
+  const ids = new Set(fits.map(({ load }) => load.id))
   const fed = cuts.filter(({ run }) => ids.has(run.id))
   for (const higher of [12, 24].filter((v) => v > volts)) {
     const commands: Command[] = []

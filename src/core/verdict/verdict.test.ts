@@ -39,23 +39,23 @@ const remedies = (plan: Plan): string[] =>
 
 describe('verdicts name what, by how much, and the way out', () => {
   it('supply-tight', () => {
-    // 3000 mm: 180 px × 36.7 mA = 6.606 A of 8 A; ÷ 0.8 = 8.26 A.
+    // 3000 mm: 180 px × 36.7 mA + 30 mA of the board = 6.636 A of 8 A; ÷ 0.8 = 8.30 A.
     const plan = planOf([line('shelf 3000')], 'brick-5v-8')
     expect(said(plan)).toEqual([
-      'care supply-tight Supply A: 6.61 A is 83 % of 8 A; with headroom it wants 8.26 A',
+      'warning supply-tight Supply A: 6.64 A is 83 % of 8 A; with headroom it wants 8.29 A',
     ])
-    expect(remedies(plan)).toEqual(['take the next size up, 10 A', 'hold white to 96 %'])
+    expect(remedies(plan)).toEqual(['take the next size up, 10 A', 'limit brightness to 96 %'])
   })
 
   it('supply-short', () => {
-    // 6000 mm: 360 px × 36.7 mA = 13.2 A.
+    // 6000 mm: 360 px × 36.7 mA + 30 mA of the board = 13.24 A.
     const plan = planOf([line('shelf 6000')], 'brick-5v-10')
     expect(said(plan)).toEqual([
-      'stop supply-short Supply A: 13.2 A drawn, 10 A given, 3.21 A short',
+      'stop supply-short Supply A: 13.2 A drawn, 10 A given, 3.24 A short',
     ])
     expect(remedies(plan)).toEqual([
       'take the next size up, 20 A',
-      'hold white to 59 %',
+      'limit brightness to 59 %',
       'take the 12 V version',
     ])
   })
@@ -107,7 +107,7 @@ describe('verdicts name what, by how much, and the way out', () => {
   it.each<[string, string, string[]]>([
     ['drawer 455', 'white-12v-10', []],
     ['drawer 465', 'white-12v-10', ['note gap-shows drawer: the last 15 mm stay dark']],
-    ['drawer 490', 'white-12v-5', ['care gap-shows drawer: the last 40 mm stay dark']],
+    ['drawer 490', 'white-12v-5', ['warning gap-shows drawer: the last 40 mm stay dark']],
     [
       'drawer 2 x 465 + 300',
       'white-12v-10',
@@ -158,8 +158,8 @@ describe('verdicts name what, by how much, and the way out', () => {
       [line('drawer 490', { stripId: 'white-12v-5' }), line('shelf 3000')],
       'brick-5v-8',
     )
-    expect(found(plan).map(({ grade }) => grade)).toEqual(['stop', 'care', 'care'])
-    const all = tally(plan).verdicts.map(({ grade }) => ['stop', 'care', 'note'].indexOf(grade))
+    expect(found(plan).map(({ grade }) => grade)).toEqual(['stop', 'warning', 'warning'])
+    const all = tally(plan).verdicts.map(({ grade }) => ['stop', 'warning', 'note'].indexOf(grade))
     expect(all).toEqual(all.toSorted())
   })
 })

@@ -1,4 +1,5 @@
 import type { FedSupply } from '../feed/supplies'
+import { entryOf, runName } from '../cut/entry-of'
 import { siblingAt } from '../parts/find'
 import type { Command } from '../plan/commands'
 import { formatQuantity } from '../quantity/format'
@@ -9,13 +10,12 @@ import { listed, type Evidence, type Judge, type Remedy } from './verdict'
 export const voltsDiffer: Judge = (evidence) =>
   evidence.supplies.flatMap((supply) => {
     // Single lights are told by what they are: see lights.
-    const misfits = supply.misfits.filter(({ id }) => !evidence.lit.some((run) => run.id === id))
+    const lit = new Set(evidence.lit.map(({ id }) => id))
+    const misfits = supply.misfits.filter(({ id }) => !lit.has(id))
     const volts = [...new Set(misfits.map((load) => load.volts))]
     return volts.map((runVolts) => {
       const ids = misfits.filter((load) => load.volts === runVolts).map((load) => load.id)
-      const names = evidence.cuts
-        .filter(({ run }) => ids.includes(run.id))
-        .map(({ run }) => run.name)
+      const names = ids.map((id) => runName(evidence.cuts, id))
       const [gives, wants] = [supply.volts, runVolts].map((v) => formatQuantity(v, 'V'))
       return {
         id: `volts-differ.${supply.slot.id}.${String(runVolts)}`,
@@ -39,12 +39,11 @@ function remedies(
   runVolts: number,
 ): Remedy[] {
   const found: Remedy[] = []
-  const swaps: Command[] = cuts
-    .filter(({ run }) => ids.includes(run.id))
-    .flatMap(({ run, strip }) => {
-      const sibling = siblingAt(parts, strip, supply.volts)
-      return sibling === undefined ? [] : [{ do: 'set-strip', line: run.id, strip: sibling.id }]
-    })
+  const swaps: Command[] = ids.flatMap((id): Command[] => {
+    const strip = entryOf(cuts, id)?.strip
+    const sibling = strip && siblingAt(parts, strip, supply.volts)
+    return sibling === undefined ? [] : [{ do: 'set-strip', line: id, strip: sibling.id }]
+  })
   const volts = formatQuantity(runVolts, 'V')
   if (swaps.length === ids.length)
     found.push({ label: `take the ${formatQuantity(supply.volts, 'V')} version`, commands: swaps })

@@ -1,6 +1,9 @@
 import { fuseFor } from '../feed/fuse'
-import { feedLeadId, feedsOf, leadName, targetOf, type Lead } from '../feed/leads'
-import type { FedLead } from '../feed/solved'
+import { feedsOf } from '../plan/feeds'
+import { supplyBehind } from '../plan/supply-of'
+import type { Lead } from '../route/lead'
+import { feedLeadId, leadName, targetOf } from '../route/leads'
+import type { FedLead } from '../feed/solved-feed'
 import { gaugesLike, type Wire } from '../parts/wires'
 import type { Command } from '../plan/commands'
 import type { Plan } from '../plan/plan'
@@ -61,7 +64,7 @@ export const leadHot: Judge = (evidence) =>
       {
         id: `lead-hot.${lead.id}`,
         code: 'lead-hot',
-        grade: isOver ? 'stop' : 'care',
+        grade: isOver ? 'stop' : 'warning',
         about: [targetOf(lead)],
         text: isOver
           ? `${nameOf(evidence, lead)}: ${amperes(currentA)} in ${lead.wire.name}, which takes ${amperes(lead.wire.limitA)}`
@@ -76,7 +79,8 @@ export const leadHot: Judge = (evidence) =>
 export const fuses: Judge = (evidence) =>
   evidence.full.leads.flatMap((fed): Verdict[] => {
     const { lead, currentA } = fed
-    const supply = evidence.supplies.find(({ slot }) => slot.id === lead.from)
+    const source = supplyBehind(evidence.plan, lead.from)
+    const supply = evidence.supplies.find(({ slot }) => slot.id === source)
     const about = [targetOf(lead)]
     const fits = fuseFor(currentA, lead.wire.limitA)
     const auto: Remedy[] =
@@ -111,7 +115,7 @@ export const fuses: Judge = (evidence) =>
       {
         id: `fuse-over-wire.${lead.id}`,
         code: 'fuse-over-wire',
-        grade: isOver ? 'stop' : 'care',
+        grade: isOver ? 'stop' : 'warning',
         about,
         text: isOver
           ? `${nameOf(evidence, lead)}: a ${significant(lead.fuse)} A fuse before ${lead.wire.name}, which takes ${amperes(lead.wire.limitA)}`
@@ -159,7 +163,7 @@ export const copperHot: Judge = ({ cuts, full }) =>
       {
         id: `copper-hot.${run.id}`,
         code: 'copper-hot',
-        grade: 'care',
+        grade: 'warning',
         about: [run.id],
         text: `${run.name}: ${amperes(fed.copperA)} in the strip’s own copper ${where}, about ${amperes(limitA)} is what it takes`,
         why: 'Over about 5 A on a 10 mm strip the rails themselves warm; more feeds share it.',
@@ -171,16 +175,16 @@ export const copperHot: Judge = ({ cuts, full }) =>
 /** Runs and junctions whose plus hangs on two supplies, and minuses that are not joined. */
 export const joinedSupplies: Judge = (evidence) => {
   const { plan, leads, cuts } = evidence
-  const sourceOf = (id: string, depth = 0): string => {
-    const junction = plan.junctions.find((candidate) => candidate.id === id)
-    const [first] = plan.supplies
-    return junction === undefined || depth > plan.junctions.length
-      ? id
-      : sourceOf(junction.from ?? first?.id ?? '', depth + 1)
+  const leadsTo = new Map<string, Lead[]>()
+  for (const lead of leads) {
+    if (lead.to.kind !== 'run') continue
+    const known = leadsTo.get(lead.to.run)
+    if (known === undefined) leadsTo.set(lead.to.run, [lead])
+    else known.push(lead)
   }
   const joined = cuts.flatMap(({ run }): Verdict[] => {
-    const own = leads.filter(({ to }) => to.kind === 'run' && to.run === run.id)
-    const sources = [...new Set(own.map(({ from }) => sourceOf(from)))]
+    const own = leadsTo.get(run.id) ?? []
+    const sources = [...new Set(own.flatMap(({ from }) => supplyBehind(plan, from) ?? []))]
     const [first] = own
     if (sources.length < 2 || first === undefined) return []
     const names = sources.map((id) => plan.supplies.find((slot) => slot.id === id)?.name ?? id)
@@ -203,7 +207,7 @@ export const joinedSupplies: Judge = (evidence) => {
     ]
   })
   const { boardFrom } = plan.signal
-  const hasOwnPlug = boardFrom === 'usb' && evidence.signal.lanes.length > 0
+  const hasOwnPlug = boardFrom === 'usb' && evidence.lanes.length > 0
   if (plan.rules.joinsMinus || (plan.supplies.length < 2 && !hasOwnPlug)) return joined
   return [
     ...joined,

@@ -11,10 +11,13 @@ const worthMm = 150
 export const wrongEnd: Judge = ({ plan, cuts, leads }) =>
   cuts.flatMap((entry): Verdict[] => {
     const { run } = entry
-    const own = leads.filter(({ to }) => to.kind === 'run' && to.run === run.id)
-    const [lead] = own
     const { place, feeds } = run.line
-    if (place === undefined || lead === undefined || own.length > 1 || lead.isMeasured) return []
+    if (place === undefined) return []
+    const own = leads.filter(
+      ({ to, lightShare }) => to.kind === 'run' && to.run === run.id && lightShare === undefined,
+    )
+    const [lead] = own
+    if (lead === undefined || own.length > 1 || lead.isMeasured) return []
     if (feeds?.some(({ pad }) => pad !== 0) === true) return []
     const far = padPlace(entry, entry.cuts)
     if (far === undefined) return []
@@ -25,7 +28,7 @@ export const wrongEnd: Judge = ({ plan, cuts, leads }) =>
       {
         id: `wrong-end.${run.id}`,
         code: 'wrong-end',
-        grade: 'care',
+        grade: 'warning',
         about: [run.id],
         text: `${run.name}: the wire enters at the far end, ${formatQuantity(longerMm / 1000, 'm')} longer`,
         why: 'A longer lead loses volts and shows; the arrows point away from where the wire enters.',

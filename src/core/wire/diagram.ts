@@ -1,12 +1,11 @@
 import type { CutStripRun } from '../cut/cut'
 import type { LengthUnits } from '../quantity/format'
-import type { Signal } from '../signal/signal'
-import { blockOf, type Circuit, type PlanWire } from './circuit'
+import type { Lane } from '../lanes/lanes'
+import { blockId } from '../route/harness'
 import {
   bottomOf,
   close,
   edge,
-  isInto,
   manyRuns,
   onGrid,
   roomy,
@@ -15,34 +14,36 @@ import {
   type DrawnBlock,
   type DrawnWire,
 } from './drawn'
-import { bundlesOf } from './lists'
+import { mergedHome } from './merged-home'
+import { bundlesOf } from './joints'
 import { notesOf } from './notes'
 import { placeRuns, shiftRuns } from './place-runs'
 import { placeSources } from './place-sources'
-import { inputTracks, routeOf, signsOf } from './route'
+import { inputTracks, routeOf, signsOf } from './tracks'
 import { tracksFor } from './track-order'
+import type { PlanWire, Wiring } from './wires'
 
 /**
  * Lays the wiring out: supplies, junctions, board and what belongs to it at the left, one below the other; runs at the right, in the order of
  * the data, each second one of a lane turned round, so that out lies above in. All wires between them turn in one channel.
  */
 export function diagramOf(
-  circuit: Circuit,
-  cuts: readonly CutStripRun[],
-  signal: Pick<Signal, 'lanes'>,
-  units: LengthUnits = 'mm',
+  wiring: Wiring,
+  { cuts, lanes }: { readonly cuts: readonly CutStripRun[]; readonly lanes: readonly Lane[] },
+  units: LengthUnits,
 ): Diagram {
-  const entries = new Map(cuts.map((entry) => [`run:${entry.run.id}`, entry]))
-  const runs = circuit.blocks.filter(({ kind }) => kind === 'run')
+  const circuit = mergedHome(wiring)
+  const entries = new Map(cuts.map((entry) => [blockId.run(entry.run.id), entry]))
+  const runs = circuit.blocks.filter(({ of }) => of.kind === 'run')
   const size = runs.length >= manyRuns ? close : roomy
   const mirrored = new Set(
     size.isClose
       ? []
-      : signal.lanes.flatMap(({ runs: own }) =>
-          own.filter((_, index) => index % 2 === 1).map(({ entry }) => `run:${entry.run.id}`),
+      : lanes.flatMap(({ runs: own }) =>
+          own.filter((_, index) => index % 2 === 1).map(({ entry }) => blockId.run(entry.run.id)),
         ),
   )
-  const targets = placeRuns(runs, entries, mirrored, circuit, size)
+  const targets = placeRuns(runs, entries, mirrored, circuit.wires, size)
   // In the middle of the runs: half of the leads turn up, half down, and they share their tracks.
   const sources = centred(placeSources(circuit, size), bottomOf(targets.blocks))
   const heads = new Map(sources.map((drawn) => [drawn.block.id, drawn]))
@@ -57,21 +58,21 @@ export function diagramOf(
   const throughs = bundlesOf(circuit.wires).flatMap((wires) => {
     const own = wires.filter(
       ({ from }) =>
-        ends.get(from)?.side === 'right' &&
-        heads.has(blockOf(from)) &&
-        heads.get(blockOf(from))?.block.kind !== 'input',
+        ends.get(from.id)?.side === 'right' &&
+        heads.has(from.block) &&
+        heads.get(from.block)?.block.of.kind !== 'input',
     )
-    return own.length === 0 || own.some(({ to }) => isInto(to, 'buffer')) ? [] : [own]
+    return own.length === 0 || own.some(({ to }) => to.block === blockId.buffer) ? [] : [own]
   })
   const heightOf = (wire: PlanWire): number =>
-    targets.entryY.get(wire.to) ?? ends.get(wire.to)?.at[1] ?? 0
+    targets.entryY.get(wire.to.id) ?? ends.get(wire.to.id)?.at[1] ?? 0
   const tracks = tracksFor(
     throughs.map((wires) => ({
       left: wires.flatMap(({ from, to }) => [
-        ends.get(from)?.at[1] ?? 0,
-        ...(heads.has(blockOf(to)) ? [ends.get(to)?.at[1] ?? 0] : []),
+        ends.get(from.id)?.at[1] ?? 0,
+        ...(heads.has(to.block) ? [ends.get(to.id)?.at[1] ?? 0] : []),
       ]),
-      right: wires.flatMap((wire) => (heads.has(blockOf(wire.to)) ? [] : [heightOf(wire)])),
+      right: wires.flatMap((wire) => (heads.has(wire.to.block) ? [] : [heightOf(wire)])),
     })),
     4,
   )
@@ -93,16 +94,17 @@ export function diagramOf(
       )
     })
   })
-  const left = inputTracks(circuit, ends, heads)
+  const left = inputTracks(circuit.wires, ends, heads)
   const drawn = circuit.wires.flatMap((wire): DrawnWire[] => {
-    const [from, to] = [ends.get(wire.from), ends.get(wire.to)]
+    const [from, to] = [ends.get(wire.from.id), ends.get(wire.to.id)]
     if (from === undefined || to === undefined) return []
     const points = routeOf(wire, from, to, {
       track: trackOf.get(wire.name) ?? left.get(wire.name),
-      entryY: moved.entryY.get(wire.to),
-      isTarget: !heads.has(blockOf(wire.to)),
+      entryY: moved.entryY.get(wire.to.id),
+      isTarget: !heads.has(wire.to.block),
     })
-    return [{ wire, points, signs: signsOf(wire, points, to.side) }]
+    const names = circuit.namesOf.get(wire.name) ?? [wire.name]
+    return [{ wire, names, points, signs: signsOf(wire, points, to.side) }]
   })
   const bottom = Math.max(bottomOf(sources), bottomOf(moved.blocks), 100)
   return {
@@ -111,13 +113,14 @@ export function diagramOf(
     isClose: size.isClose,
     blocks: [...sources, ...moved.blocks],
     wires: drawn,
-    labels: notesOf(drawn, units, runsX, size),
+    labels: notesOf(drawn, units, [...sources, ...moved.blocks], runsX, size),
     capacitors: circuit.capacitors.flatMap(({ at, text }) => {
-      const key = at.pad === 0 ? '' : ` ${String(at.pad)}`
-      const [plus, minus] = ['+', '−'].map((sign) => {
-        const id = `run:${at.run}/${sign}${key}`
-        const y = moved.entryY.get(id) ?? ends.get(id)?.at[1]
-        return y
+      const pads = moved.blocks
+        .find(({ block }) => block.id === blockId.run(at.run))
+        ?.terminals.filter(({ spot }) => spot.kind === 'pad' && spot.pad === at.pad)
+      const [plus, minus] = (['plus', 'minus'] as const).map((role) => {
+        const pad = pads?.find((terminal) => terminal.role === role)
+        return pad && (moved.entryY.get(pad.id) ?? pad.at[1])
       })
       return plus === undefined || minus === undefined
         ? []

@@ -1,5 +1,6 @@
 import type { Point } from '../measure/geometry'
-import { blockOf, type Block, type InLine, type PlanWire, type Terminal } from './circuit'
+import type { Terminal } from '../route/circuit'
+import type { InLine, PlanBlock, PlanWire } from './wires'
 
 /** A terminal where it is drawn. */
 export interface DrawnTerminal extends Terminal {
@@ -9,7 +10,7 @@ export interface DrawnTerminal extends Terminal {
 
 /** A block where it is drawn. */
 export interface DrawnBlock {
-  readonly block: Block
+  readonly block: PlanBlock
   readonly x: number
   readonly y: number
   readonly width: number
@@ -23,6 +24,8 @@ export interface DrawnBlock {
 /** A wire where it is drawn. */
 export interface DrawnWire {
   readonly wire: PlanWire
+  /** Names of all the wires that it stands for, its own first: those of many lights are drawn as one. */
+  readonly names: readonly string[]
   readonly points: readonly Point[]
   /** Signs of what sits in it, each at its middle. */
   readonly signs: readonly (InLine & { readonly at: Point })[]
@@ -86,9 +89,6 @@ export const inputWidth = 144
 /** Where the lowest of them ends. */
 export const bottomOf = (blocks: readonly DrawnBlock[]): number =>
   Math.max(0, ...blocks.map(({ y, height }) => y + height))
-
-/** Whether a terminal is one of a block. */
-export const isInto = (terminal: string, block: string): boolean => blockOf(terminal) === block
 
 /** Rounded up to the grid that sources stand on; runs stand half a step off it, so that no two wires lie on each other. */
 export const onGrid = (y: number): number => Math.ceil(y / 8) * 8

@@ -1,7 +1,14 @@
 import { formatLength, type LengthUnits } from '../quantity/format'
-import { blockOf, type PlanWire } from './circuit'
-import { sourceWidth, type DiagramSize, type DrawnLabel, type DrawnWire } from './drawn'
-import { bundlesOf } from './lists'
+import type { BlockKind } from '../route/circuit'
+import {
+  sourceWidth,
+  type DiagramSize,
+  type DrawnBlock,
+  type DrawnLabel,
+  type DrawnWire,
+} from './drawn'
+import { bundlesOf } from './joints'
+import type { PlanWire } from './wires'
 
 const shortNote = (wires: readonly PlanWire[], units: LengthUnits): string =>
   `${wires.map(({ name }) => name).join(' ')} · ${formatLength(wires[0]?.lengthMm ?? 0, units)}`
@@ -10,10 +17,15 @@ const shortNote = (wires: readonly PlanWire[], units: LengthUnits): string =>
 export function notesOf(
   drawn: readonly DrawnWire[],
   units: LengthUnits,
+  blocks: readonly DrawnBlock[],
   runsX: number,
   size: DiagramSize,
 ): DrawnLabel[] {
+  const idsOf = (kind: BlockKind): ReadonlySet<string> =>
+    new Set(blocks.filter(({ block }) => block.of.kind === kind).map(({ block }) => block.id))
+  const [runs, inputs] = [idsOf('run'), idsOf('input')]
   const routes = new Map(drawn.map(({ wire, points }) => [wire.name, points]))
+  const namesOf = new Map(drawn.map(({ wire, names }) => [wire.name, names]))
   return bundlesOf(drawn.map(({ wire }) => wire)).flatMap((wires): DrawnLabel[] => {
     const [first] = wires
     const points = first && routes.get(first.name)
@@ -24,17 +36,13 @@ export function notesOf(
       .flatMap((wire) => wire.inLine)
       .filter(({ kind }) => kind !== 'fuse')
       .map(({ text, kind }) => (kind === 'diode' ? 'diode' : text))
-    const text = [
-      wires.length > 2
-        ? `${first.name}–${wires.at(-1)?.name ?? ''}`
-        : wires.map(({ name }) => name).join(' '),
-      ...inLine,
-      first.gauge.name,
-      formatLength(first.lengthMm, units),
-    ].join(' · ')
-    const isIntoRun = blockOf(first.to).startsWith('run:')
-    const isFromRun = blockOf(first.from).startsWith('run:')
-    const names = wires.map(({ name }) => name)
+    const names = wires.flatMap(({ name }) => namesOf.get(name) ?? [name])
+    const span = names.length > 2 ? `${names[0] ?? ''}–${names.at(-1) ?? ''}` : names.join(' ')
+    const text =
+      names.length > wires.length
+        ? `${String(names.length)} wires, ${span}`
+        : [span, ...inLine, first.gauge.name, formatLength(first.lengthMm, units)].join(' · ')
+    const [isFromRun, isIntoRun] = [first.from, first.to].map(({ block }) => runs.has(block))
     if (isFromRun) {
       const [, second = [0, 0], third = [0, 0]] = points
       // Beside the way from run to run: at its right, or at its left.
@@ -59,7 +67,7 @@ export function notesOf(
       ]
     }
     if (!isIntoRun) {
-      const isInput = blockOf(first.from).startsWith('input:')
+      const isInput = inputs.has(first.from.block)
       return isInput
         ? []
         : [

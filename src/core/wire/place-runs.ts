@@ -1,7 +1,8 @@
 import type { CutStripRun } from '../cut/cut'
 import { jumpersOf } from '../cut/pads'
-import { blockOf, splitterOf, type Block, type Circuit, type Terminal } from './circuit'
+import type { Terminal } from '../route/circuit'
 import { onGrid, type DiagramSize, type DrawnBlock, type DrawnTerminal } from './drawn'
+import type { PlanBlock, PlanWire } from './wires'
 
 /** Pieces of a run that are drawn one by one, in a plan of so many runs at most; otherwise their jumpers stand in the list alone. */
 const mostPieces = 12
@@ -15,17 +16,16 @@ export interface PlacedRuns {
 
 /** Runs one below the other, from x 0; feeds along the way come in above the strip, the farthest uppermost. */
 export function placeRuns(
-  runs: readonly Block[],
+  runs: readonly PlanBlock[],
   entries: ReadonlyMap<string, CutStripRun>,
   mirrored: ReadonlySet<string>,
-  circuit: Circuit,
+  wires: readonly PlanWire[],
   size: DiagramSize,
 ): PlacedRuns {
   const entryY = new Map<string, number>()
+  const runIds = new Set(runs.map(({ id }) => id))
   const chained = new Set(
-    circuit.wires
-      .filter(({ from }) => blockOf(from).startsWith('run:'))
-      .flatMap(({ from, to }) => [from, to]),
+    wires.filter(({ from }) => runIds.has(from.block)).flatMap(({ from, to }) => [from.id, to.id]),
   )
   const blocks: DrawnBlock[] = []
   let y = 56
@@ -63,10 +63,9 @@ export function placeRuns(
       entryY.set(terminal.id, at)
     }
     for (const terminal of block.terminals) {
-      const data = /^[DC] (in|out)$/.exec(terminal.id.split('/')[1] ?? '')
-      if (data === null) continue
-      const isLeft = (data[1] === 'in') !== isMirrored
-      const isOut = data[1] === 'out'
+      if (terminal.spot.kind !== 'data') continue
+      const isOut = terminal.spot.side === 'out'
+      const isLeft = isOut === isMirrored
       if (isOut && !chained.has(terminal.id)) continue
       const at = middle + (terminal.role === 'clock' ? 8 : 0)
       terminals.push({
@@ -77,7 +76,7 @@ export function placeRuns(
       if (isLeft) entryY.set(terminal.id, at)
     }
     // Leads that end in splitters, one below the other.
-    const leads = block.terminals.filter(({ id }) => splitterOf(id) !== undefined)
+    const leads = block.terminals.filter(({ spot }) => spot.kind === 'splitter')
     leads.forEach((terminal, index) => {
       const at = middle + size.pitch * (index - 1)
       terminals.push({ ...terminal, side: 'left', at: [0, at] })
@@ -86,7 +85,7 @@ export function placeRuns(
     const body = Math.max(size.row, size.row / 2 + size.pitch * leads.length)
     // What comes to single lights from the board's pins stands below, and clear of what is told of a capacitor.
     const below = body + (entry.cuts > 0 ? 16 : 0)
-    const signals = block.terminals.filter(({ role }) => role === 'signal')
+    const signals = block.terminals.filter(({ spot }) => spot.kind === 'light')
     const apart = size.isClose ? 8 : 16
     signals.forEach((terminal, index) => {
       const at = stripY + below + index * apart
@@ -96,7 +95,9 @@ export function placeRuns(
     const height = signals.length === 0 ? body : below + signals.length * apart
     const { pieces, joints } = piecesIn(entry, isMirrored, size, runs.length > mostRunsInPieces)
     for (const terminal of block.terminals) {
-      const joint = joints.get(terminal.id.split('/')[1] ?? '')
+      const { spot } = terminal
+      if (spot.kind !== 'piece') continue
+      const joint = joints.get(spot.piece)?.[spot.end]
       if (joint === undefined) continue
       terminals.push({
         ...terminal,
@@ -119,32 +120,36 @@ export function placeRuns(
   return { blocks, entryY }
 }
 
+/** Where the two ends of a piece are drawn. */
+interface PieceEnds {
+  readonly start: number
+  readonly end: number
+}
+
 const rankOf = ({ role }: Terminal): number => (role === 'plus' ? 0 : 1)
 
 /** Minus wires of several colours come in one below the other. */
-const channelOf = ({ label }: Terminal, { strip }: CutStripRun): number =>
-  Math.max(
-    0,
-    strip.light.channels.findIndex(({ name }) => label === `− ${name}`),
-  ) * 0.5
+const channelOf = ({ spot }: Terminal, { strip }: CutStripRun): number =>
+  spot.kind === 'pad'
+    ? Math.max(
+        0,
+        strip.light.channels.findIndex(({ name }) => name === spot.channel),
+      ) * 0.5
+    : 0
 
 /** Where a feed's terminal lies along the run, 0 to 1; `undefined` for other terminals. */
-function padShare({ id }: Terminal, { cuts }: CutStripRun): number | undefined {
-  const key = id.split('/')[1] ?? ''
-  if (/ (start|end)$/.test(key) || !/^[+−]/.test(key)) return undefined
-  const pad = / (\d+)$/.exec(key)?.[1]
-  return pad === undefined ? 0 : Number(pad) / cuts
-}
+const padShare = ({ spot }: Terminal, { cuts }: CutStripRun): number | undefined =>
+  spot.kind === 'pad' ? (spot.pad === 0 ? 0 : spot.pad / cuts) : undefined
 
-/** A run's pieces along its strip, and where their ends are by the terminal's key. */
+/** A run's pieces along its strip, and where their ends are. */
 function piecesIn(
   entry: CutStripRun,
   isMirrored: boolean,
   size: DiagramSize,
   isWhole: boolean,
-): { pieces: DrawnBlock['pieces']; joints: Map<string, number> } {
+): { pieces: DrawnBlock['pieces']; joints: Map<string, PieceEnds> } {
   const placed = entry.pieces.filter(({ cuts }) => cuts > 0)
-  const joints = new Map<string, number>()
+  const joints = new Map<string, PieceEnds>()
   if (isWhole || placed.length > mostPieces || placed.length === 0)
     return { pieces: [{ x: 0, width: size.run, name: '' }], joints }
   const wired = new Set(
@@ -160,16 +165,11 @@ function piecesIn(
     if (index > 0 && wired.has(piece.name)) x += between
     const width = piece.placedMm * scale
     const at = isMirrored ? size.run - x - width : x
-    for (const sign of [
-      '+',
-      '−',
-      'D',
-      'C',
-      ...entry.strip.light.channels.map(({ name }) => `− ${name}`),
-    ]) {
-      joints.set(`${piece.name} ${sign} start`, isMirrored ? at + width : at)
-      joints.set(`${piece.name} ${sign} end`, isMirrored ? at : at + width)
-    }
+    const ends = [at, at + width] as const
+    joints.set(piece.name, {
+      start: isMirrored ? ends[1] : ends[0],
+      end: isMirrored ? ends[0] : ends[1],
+    })
     x += width
     return { x: at, width, name: piece.name }
   })

@@ -6,11 +6,10 @@ import { emptyPlan } from '../plan/empty'
 import type { Line, Plan } from '../plan/plan'
 import type { Point } from '../measure/geometry'
 import { tally } from '../tally'
-import { wiredPlan } from '../wired-plan'
-import { blockOf } from './circuit'
+import { worked } from '../engine'
 import { diagramOf } from './diagram'
 import type { Diagram } from './drawn'
-import { jointsOf, wireGroups } from './lists'
+import { cableGroups, wireGroups } from './spools'
 import { tracksFor } from './track-order'
 
 const planOf = (lines: readonly Partial<Line>[], extra: Partial<Plan> = {}): Plan => ({
@@ -66,25 +65,27 @@ const plans: [string, Plan][] = [
   ],
 ]
 
-describe('the circuit', () => {
+describe('the wiring', () => {
   it.each(plans)('of %s: every wire ends at terminals that there are, named once', (_, plan) => {
-    const { circuit, leads } = wiredPlan(plan)
+    const { wiring, leads } = worked(plan)
     const terminals = new Set(
-      circuit.blocks.flatMap(({ terminals: own }) => own.map(({ id }) => id)),
+      wiring.blocks.flatMap(({ terminals: own }) => own.map(({ id }) => id)),
     )
-    expect(terminals.size).toBe(circuit.blocks.flatMap((block) => block.terminals).length)
-    for (const wire of circuit.wires) {
-      expect(terminals).toContain(wire.from)
-      expect(terminals).toContain(wire.to)
+    expect(terminals.size).toBe(wiring.blocks.flatMap((block) => block.terminals).length)
+    for (const wire of wiring.wires) {
+      expect(terminals).toContain(wire.from.id)
+      expect(terminals).toContain(wire.to.id)
       expect(wire.lengthMm).toBeGreaterThan(0)
       // What it says of its length comes to its length.
-      const product = wire.working.operands.reduce((all, { value }) => all * value, 1)
-      expect(product).toBeCloseTo(wire.lengthMm, 6)
+      const values = wire.working.operands.map(({ value }) => value)
+      const slack = values.length > 1 ? values.at(-1)! : 1
+      const sum = values.slice(0, Math.max(1, values.length - 1)).reduce((all, mm) => all + mm, 0)
+      expect(sum * slack).toBeCloseTo(wire.lengthMm, 6)
       expect(wire.colour).toBe(plan.wiring.colours[wire.role])
     }
-    expect(new Set(circuit.wires.map(({ name }) => name)).size).toBe(circuit.wires.length)
+    expect(new Set(wiring.wires.map(({ name }) => name)).size).toBe(wiring.wires.length)
     for (const lead of leads) {
-      const own = circuit.wires.filter(({ bundle }) => bundle === lead.id)
+      const own = wiring.wires.filter(({ bundle }) => bundle === lead.id)
       expect(own.map(({ role }) => role)).toContain('plus')
       expect(own.map(({ role }) => role)).toContain('minus')
       for (const { lengthMm, gauge } of own)
@@ -94,51 +95,45 @@ describe('the circuit', () => {
 
   it('plus meets plus, minus minus, out in: along every wire', () => {
     for (const [name, plan] of plans) {
-      const { circuit } = wiredPlan(plan)
-      const roles = new Map(
-        circuit.blocks.flatMap(({ terminals }) => terminals.map(({ id, role }) => [id, role])),
-      )
-      for (const { from, to, role } of circuit.wires) {
-        expect([role, roles.get(to)], name).toContain(role)
+      const { wiring } = worked(plan)
+      for (const { from, to, role } of wiring.wires) {
+        expect([role, to.role], name).toContain(role)
         if (role === 'plus' || role === 'minus')
-          expect([roles.get(from), roles.get(to)], `${name} ${from} ${to}`).toEqual([role, role])
-        if (role === 'data' && blockOf(from).startsWith('run:') && blockOf(from) !== blockOf(to)) {
-          expect(from).toMatch(/D out$/)
-          expect(to).toMatch(/D in$/)
+          expect([from.role, to.role], `${name} ${from.id} ${to.id}`).toEqual([role, role])
+        if (role === 'data' && from.block.startsWith('run:') && from.block !== to.block) {
+          expect(from.spot).toEqual({ kind: 'data', side: 'out' })
+          expect(to.spot).toEqual({ kind: 'data', side: 'in' })
         }
       }
     }
   })
 
   it('fuses stand in the plus of every lead that has one, resistors in every first data wire', () => {
-    const { circuit, signal } = wiredPlan(demoPlan('bay-window-nook'))
-    const first = circuit.wires.filter(
-      ({ role, from }) => role === 'data' && blockOf(from) === 'board',
-    )
-    expect(first).toHaveLength(signal.lanes.length)
+    const { wiring, lanes } = worked(demoPlan('bay-window-nook'))
+    const first = wiring.wires.filter(({ role, from }) => role === 'data' && from.block === 'board')
+    expect(first).toHaveLength(lanes.length)
     for (const { inLine } of first) expect(inLine).toEqual([{ kind: 'resistor', text: '330 Ω' }])
-    for (const { inLine, role } of circuit.wires)
+    for (const { inLine, role } of wiring.wires)
       if (inLine.some(({ kind }) => kind === 'fuse')) expect(role).toBe('plus')
   })
 
   it('switches dimmed strips in their minus', () => {
-    const { circuit } = wiredPlan(dimmed(demoPlan('wardrobe-rails')))
-    const strips = circuit.wires.filter(
-      ({ to, from }) => to.startsWith('run:') && blockOf(from) !== blockOf(to),
+    const { wiring } = worked(dimmed(demoPlan('wardrobe-rails')))
+    const strips = wiring.wires.filter(
+      ({ to, from }) => to.block.startsWith('run:') && from.block !== to.block,
     )
     for (const { role, from } of strips)
-      expect(blockOf(from).startsWith('switch:')).toBe(role === 'minus')
-    expect(circuit.wires.filter(({ to }) => to.includes('gate'))).toHaveLength(1)
+      expect(from.block.startsWith('switch:')).toBe(role === 'minus')
+    expect(wiring.wires.filter(({ to }) => to.label.startsWith('gate'))).toHaveLength(1)
   })
 })
 
 describe('joints', () => {
   it.each(plans)('of %s: every wire end is in one, times add up, ids stay', (_, plan) => {
-    const { circuit } = wiredPlan(plan)
-    const joints = jointsOf(circuit, plan)
+    const { wiring, joints } = worked(plan)
     expect(new Set(joints.map(({ id }) => id)).size).toBe(joints.length)
     const ends = joints.filter(({ kind }) => kind !== 'in-line').flatMap(({ wires }) => wires)
-    expect(ends.toSorted()).toEqual(circuit.wires.flatMap(({ name }) => [name, name]).toSorted())
+    expect(ends.toSorted()).toEqual(wiring.wires.flatMap(({ name }) => [name, name]).toSorted())
     let soFar = 0
     for (const joint of joints) {
       soFar += joint.minutes
@@ -148,7 +143,7 @@ describe('joints', () => {
 
   it('of one shelf, by hand', () => {
     const plan = planOf([{ text: 'shelf 900' }], {})
-    const joints = jointsOf(wiredPlan(plan).circuit, plan)
+    const joints = worked(plan).joints
     // Two screws, a fuse, the three pads; then the board: two screws, a fuse, three pins and a resistor; the capacitor.
     expect(joints.map(({ kind, where, minutes }) => `${kind} ${where} ${String(minutes)}`)).toEqual(
       [
@@ -189,9 +184,12 @@ describe('joints', () => {
 })
 
 it.each(plans)('spools of %s hold every wire of their gauge and colour once', (_, plan) => {
-  const { wires } = wiredPlan(plan).circuit
+  const { wires } = worked(plan).wiring
   const groups = wireGroups(wires)
-  expect(groups.flatMap((group) => group.wires).length).toBe(wires.length)
+  const single = wires.filter(({ cable }) => cable === undefined)
+  expect(groups.flatMap((group) => group.wires).length).toBe(single.length)
+  const cores = cableGroups(worked(plan).wiring).flatMap((group) => group.wires)
+  expect(cores.length + single.length).toBe(wires.length)
   for (const { spools, wires: own, gauge, colour } of groups) {
     expect(spools.flatMap((spool) => spool.wires.map(({ name }) => name)).toSorted()).toEqual(
       own.map(({ name }) => name).toSorted(),
@@ -206,8 +204,8 @@ it.each(plans)('spools of %s hold every wire of their gauge and colour once', (_
 
 describe('the diagram', () => {
   const drawn = (plan: Plan): Diagram => {
-    const { circuit, cuts, signal } = wiredPlan(plan)
-    return diagramOf(circuit, cuts, signal)
+    const results = worked(plan)
+    return diagramOf(results.wiring, results, plan.units)
   }
   type Stretch = readonly [a: Point, b: Point]
   const stretches = (points: readonly Point[]): Stretch[] =>
@@ -228,8 +226,8 @@ describe('the diagram', () => {
       )
       const all: { stretch: Stretch; ends: readonly string[] }[] = []
       for (const { wire, points } of wires) {
-        expect(points[0]).toEqual(at.get(wire.from))
-        expect(points.at(-1)).toEqual(at.get(wire.to))
+        expect(points[0]).toEqual(at.get(wire.from.id))
+        expect(points.at(-1)).toEqual(at.get(wire.to.id))
         for (const stretch of stretches(points)) {
           const [[ax, ay], [bx, by]] = stretch
           expect(ax === bx || ay === by, `${wire.name} slants`).toBe(true)
@@ -237,14 +235,14 @@ describe('the diagram', () => {
           for (const y of [ay, by]) expect(y >= 0 && y <= height).toBe(true)
           for (const other of all) {
             // Wires to one terminal come together before it.
-            if (other.ends.some((end) => end === wire.from || end === wire.to)) continue
+            if (other.ends.some((end) => end === wire.from.id || end === wire.to.id)) continue
             const [[cx, cy], [dx, dy]] = other.stretch
             const isOn =
               (ax === bx && cx === dx && ax === cx && overlap(ay, by, cy, dy) > 0.5) ||
               (ay === by && cy === dy && ay === cy && overlap(ax, bx, cx, dx) > 0.5)
             expect(isOn, `${wire.name} lies on ${other.ends.join(' ')}`).toBe(false)
           }
-          all.push({ stretch, ends: [wire.from, wire.to] })
+          all.push({ stretch, ends: [wire.from.id, wire.to.id] })
         }
       }
     },
@@ -263,7 +261,7 @@ describe('the diagram', () => {
         }
       for (const { wire, points } of wires)
         for (const block of blocks) {
-          if ([blockOf(wire.from), blockOf(wire.to)].includes(block.block.id)) continue
+          if ([wire.from.block, wire.to.block].includes(block.block.id)) continue
           for (const [[ax, ay], [bx, by]] of stretches(points))
             expect(
               overlap(ax, bx, block.x + 1, block.x + block.width - 1) >= 0 &&

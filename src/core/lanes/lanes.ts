@@ -1,8 +1,8 @@
 import type { CutStripRun } from '../cut/cut'
 import { padPlace } from '../cut/pads'
-import type { Hidden } from '../feed/leads'
 import { squareWay, type Point } from '../measure/geometry'
 import { placer, placesOf, type Layout } from '../measure/layout'
+import type { SourcePlaces } from '../measure/source-places'
 import type { Strip } from '../plan/parts'
 import type { Plan, PlanLane } from '../plan/plan'
 
@@ -81,12 +81,12 @@ export function lanesOf(
   plan: Plan,
   cuts: readonly CutStripRun[],
   layout: Layout,
-  hidden: Hidden,
+  sources: SourcePlaces,
 ): Lane[] {
   const entries = new Map(cuts.map((entry) => [entry.run.id, entry]))
   const places = placesOf(layout)
   return laneOrder(plan, cuts).flatMap(({ id, name, lines }): Lane[] => {
-    let from = hidden.controller
+    let from = sources.controller
     let number = 0
     const runs: LaneRun[] = []
     let light: PixelLight | undefined

@@ -5,19 +5,49 @@ import type { Plan } from '../plan/plan'
 import type { CutStripRun } from '../cut/cut'
 import type { LitRun } from '../load/lights'
 import type { NodeRun } from '../load/nodes'
+import { dimmersOf } from './dimmers'
 import { charliePins } from './drives'
 import { leastCost } from './least-cost'
 import type { Lane } from './lanes'
 
 type Pin = Board['pins'][number]
 
+/** What a pin is needed for. */
+export type PinPurpose =
+  | { readonly kind: 'lane'; readonly lane: string; readonly line: 'data' | 'clock' }
+  | { readonly kind: 'dimmer'; readonly dimmer: string; readonly channel: string }
+  | { readonly kind: 'light'; readonly run: string; readonly line: LightLine }
+  | { readonly kind: 'node'; readonly run: string; readonly line: NodeLine }
+  | { readonly kind: 'status'; readonly channel: StatusChannel }
+  | { readonly kind: 'input'; readonly input: string; readonly pin: string }
+
+/** A line from the board to single lights: to one of them, to a row or a column, or to what drives them. */
+export type LightLine =
+  | { readonly kind: 'light' | 'row' | 'column' | 'between'; readonly index: number }
+  | { readonly kind: 'switch' | 'data' | 'clock' | 'load' }
+
+/** A line from nodes to the board: a signal of one of their parts, or the chain of the boards that read them. */
+export type NodeLine =
+  | {
+      readonly kind: 'signal'
+      readonly node: number
+      readonly part: string
+      readonly index: number
+    }
+  | { readonly kind: 'data' | 'clock' }
+
+export const statusChannels = ['red', 'green', 'blue'] as const
+export type StatusChannel = (typeof statusChannels)[number]
+
 /** Something that has to be on a pin. */
 export interface PinNeed {
-  /** Stable while the plan changes: `lane.a.data`, `input.k3v9.OUT`, `dimmer.rails.white`. */
+  /** Stable while the plan changes. What it is for stands in `of`. */
   readonly id: string
-  /** Whose it is: a lane, a sensor, a dimmer. */
-  readonly of: string
+  readonly of: PinPurpose
+  /** For people: `Lane 1, data`. */
   readonly name: string
+  /** … without whose it is: `data`. */
+  readonly line: string
   readonly must: PinAbility
   readonly likes?: PinAbility
   readonly isOutput: boolean
@@ -36,19 +66,21 @@ export interface PinUse {
   readonly isDisturbed: boolean
 }
 
-/** Everything that needs a pin: data, clock, dimmed channels, sensors. */
+/** Everything that needs a pin: data, clock, dimmed channels, single lights, the status light, sensors, nodes. */
 export function pinNeeds(
   plan: Plan,
   cuts: readonly CutStripRun[],
   lanes: readonly Lane[],
-  lit: readonly LitRun[] = [],
-  nodes: readonly NodeRun[] = [],
+  lit: readonly LitRun[],
+  nodes: readonly NodeRun[],
 ): PinNeed[] {
-  const data = lanes.flatMap(({ id, name, data }): PinNeed[] =>
-    (data === 'clocked' ? ['data', 'clock'] : ['data']).map((line) => ({
+  const nameOf = new Map(cuts.map(({ run }) => [run.id, run.name]))
+  const data = lanes.flatMap(({ id, name, data: kind }): PinNeed[] =>
+    (kind === 'clocked' ? (['data', 'clock'] as const) : (['data'] as const)).map((line) => ({
       id: `lane.${id}.${line}`,
-      of: id,
+      of: { kind: 'lane', lane: id, line },
       name: `${name}, ${line}`,
+      line,
       must: 'digital',
       isOutput: true,
     })),
@@ -56,8 +88,9 @@ export function pinNeeds(
   const dimmed = dimmersOf(cuts).flatMap(({ name, channels }) =>
     channels.map((channel): PinNeed => ({
       id: `dimmer.${name}.${channel}`,
-      of: name,
+      of: { kind: 'dimmer', dimmer: name, channel },
       name: channels.length === 1 ? name : `${name}, ${channel}`,
+      line: channel,
       must: 'pwm',
       isOutput: true,
     })),
@@ -65,124 +98,94 @@ export function pinNeeds(
   const inputs = plan.signal.inputs.flatMap(({ id, name, kind }) =>
     inputParts[kind].pins.map((pin): PinNeed => ({
       id: `input.${id}.${pin.name}`,
-      of: id,
+      of: { kind: 'input', input: id, pin: pin.name },
       name: inputParts[kind].pins.length === 1 ? name : `${name}, ${pin.name}`,
+      line: pin.name,
       must: pin.must,
       ...(pin.likes !== undefined && { likes: pin.likes }),
-      isOutput: pin.name === 'TRIG' || pin.name === 'EMIT',
+      isOutput: pin.isOutput === true,
     })),
   )
-  const lights = lit.flatMap((run): PinNeed[] => {
-    const name = cuts.find((entry) => entry.run.id === run.id)?.run.name ?? ''
-    return lightPins(run).map((line) => ({
-      id: `light.${run.id}.${line}`,
-      of: run.id,
-      name: `${name}, ${line}`,
+  const lights = lit.flatMap((run): PinNeed[] =>
+    lightLines(run).map((line) => ({
+      id: `light.${run.id}.${lightLineText(line)}`,
+      of: { kind: 'light', run: run.id, line },
+      name: `${nameOf.get(run.id) ?? ''}, ${lightLineText(line)}`,
+      line: lightLineText(line),
       must: 'digital',
       isOutput: true,
-    }))
-  })
-  const status = (plan.signal.status.length === 0 ? [] : ['red', 'green', 'blue']).map(
+    })),
+  )
+  const status = (plan.signal.status.length === 0 ? [] : statusChannels).map(
     (channel): PinNeed => ({
       id: `status.${channel}`,
-      of: 'status',
+      of: { kind: 'status', channel },
       name: `status light, ${channel}`,
+      line: channel,
       must: 'pwm',
       isOutput: true,
     }),
   )
-  return [...data, ...dimmed, ...lights, ...status, ...inputs, ...nodeNeeds(cuts, nodes)]
+  return [...data, ...dimmed, ...lights, ...status, ...inputs, ...nodeNeeds(nameOf, nodes)]
 }
 
 /** What nodes need of the board: a pin for each of their signals, or two for the boards that read them in a chain. */
-const nodeNeeds = (cuts: readonly CutStripRun[], nodes: readonly NodeRun[]): PinNeed[] =>
+const nodeNeeds = (nameOf: ReadonlyMap<string, string>, nodes: readonly NodeRun[]): PinNeed[] =>
   nodes.flatMap(({ id, node, nodes: count, readers, each }): PinNeed[] => {
-    const name = cuts.find(({ run }) => run.id === id)?.run.name ?? ''
-    const need = (line: string, must: PinAbility, isOutput: boolean): PinNeed => ({
-      id: `node.${id}.${line}`,
-      of: id,
-      name: `${name}, ${line}`,
+    const need = (line: NodeLine, text: string, must: PinAbility, isOutput: boolean): PinNeed => ({
+      id: `node.${id}.${text}`,
+      of: { kind: 'node', run: id, line },
+      name: `${nameOf.get(id) ?? ''}, ${text}`,
+      line: text,
       must,
       isOutput,
     })
     if (each.channels === 0) return []
     if (readers !== undefined)
-      return [need('readers’ data', 'digital', false), need('readers’ clock', 'digital', true)]
-    return node.parts.flatMap((part) =>
-      numbered(part.name, part.count * part.channels * count).map((line) =>
-        need(line, part.reads, false),
-      ),
-    )
+      return [
+        need({ kind: 'data' }, 'readers’ data', 'digital', false),
+        need({ kind: 'clock' }, 'readers’ clock', 'digital', true),
+      ]
+    return node.parts.flatMap((part) => {
+      const perNode = part.count * part.channels
+      return Array.from({ length: perNode * count }, (_, at) =>
+        need(
+          { kind: 'signal', node: Math.floor(at / perNode), part: part.id, index: at % perNode },
+          `${part.name} ${String(at + 1)}`,
+          part.reads,
+          false,
+        ),
+      )
+    })
   })
 
-const numbered = (word: string, count: number): string[] =>
-  Array.from({ length: count }, (_, index) => `${word} ${String(index + 1)}`)
+/** What a line to single lights is called: `light 3`, `row 1`, `data`. */
+const lightLineText = (line: LightLine): string =>
+  'index' in line
+    ? `${line.kind === 'between' ? 'pin' : line.kind} ${String(line.index + 1)}`
+    : line.kind
+
+const numbered = (kind: 'light' | 'row' | 'column' | 'between', count: number): LightLine[] =>
+  Array.from({ length: count }, (_, index) => ({ kind, index }))
 
 /** What single lights need of the board, by how they are driven. */
-function lightPins({ settings, strings, rows, columns, lights }: LitRun): string[] {
+function lightLines({ settings, strings, rows, columns, lights }: LitRun): LightLine[] {
   switch (settings.drive) {
     case 'always':
       return []
     case 'switch':
-      return settings.by === 'pin' ? ['switch'] : []
+      return settings.by === 'pin' ? [{ kind: 'switch' }] : []
     case 'pins':
       return numbered('light', strings)
     case 'sink':
-      return ['data', 'clock']
+      return [{ kind: 'data' }, { kind: 'clock' }]
     case 'matrix':
       return [...numbered('row', rows), ...numbered('column', columns)]
     case 'charlie':
-      return numbered('pin', charliePins(lights))
+      return numbered('between', charliePins(lights))
     case 'driver':
-      return ['data', 'clock', 'load']
+      return [{ kind: 'data' }, { kind: 'clock' }, { kind: 'load' }]
   }
-}
-
-/** What is switched in its minus: plain strips that dim together, or single lights. */
-export interface Dimmer {
-  readonly name: string
-  /** What does it. */
-  readonly detail: string
-  readonly channels: readonly string[]
-  readonly runs: readonly CutStripRun[]
-  /** Which need of a pin works a channel; `undefined` where a button does. */
-  readonly needOf: (channel: string) => string | undefined
-}
-
-export function dimmersOf(cuts: readonly CutStripRun[], lit: readonly LitRun[] = []): Dimmer[] {
-  const byName = new Map<string, CutStripRun[]>()
-  for (const entry of cuts) {
-    const { dimmer } = entry.run.line
-    if (dimmer === undefined || entry.cuts === 0 || entry.strip.light.kind !== 'plain') continue
-    byName.set(dimmer, [...(byName.get(dimmer) ?? []), entry])
-  }
-  const dimmed = [...byName].map(([name, runs]): Dimmer => {
-    const channels = [
-      ...new Set(runs.flatMap(({ strip }) => strip.light.channels.map((channel) => channel.name))),
-    ]
-    return {
-      name,
-      runs,
-      channels,
-      detail: `${channels.length === 1 ? 'one MOSFET' : `${String(channels.length)} MOSFETs`} in the minus`,
-      needOf: (channel) => `dimmer.${name}.${channel}`,
-    }
-  })
-  const switched = lit.flatMap(({ id, settings }): Dimmer[] => {
-    const entry = cuts.find(({ run }) => run.id === id)
-    if (settings.drive !== 'switch' || entry === undefined) return []
-    const isPin = settings.by === 'pin'
-    return [
-      {
-        name: `${entry.run.name} switch`,
-        runs: [entry],
-        channels: ['light'],
-        detail: `${isPin ? `a ${settings.switchWith === 'mosfet' ? 'MOSFET' : 'transistor'}` : 'a button'} in the ${settings.switchIn}`,
-        needOf: () => (isPin ? `light.${id}.switch` : undefined),
-      },
-    ]
-  })
-  return [...dimmed, ...switched]
 }
 
 /** What a pin that is used for something costs, against the others; the figures only order them. */
@@ -207,8 +210,7 @@ function costOf(pin: Pin, need: PinNeed, at: number): number {
   if (isDisturbed(pin)) cost += costs.disturbed
   if (need.likes !== undefined && !pin.can.includes(need.likes)) cost += costs.disliked
   // A louder output serves data; anything else leaves it free.
-  if (pin.highV !== undefined)
-    cost += need.id.startsWith('lane.') ? -costs.disliked : costs.disliked
+  if (pin.highV !== undefined) cost += need.of.kind === 'lane' ? -costs.disliked : costs.disliked
   for (const [ability, waste] of Object.entries(costs.wasted))
     if (pin.can.includes(ability as PinAbility) && !wanted.includes(ability as PinAbility))
       cost += waste
@@ -271,7 +273,7 @@ function reasonFor(need: PinNeed, pin: Pin | undefined, isChosen: boolean): stri
   if (pin === undefined) return `no ${must} pin is left`
   if (isChosen) return canDo(pin, need) ? 'chosen by you' : `chosen by you, but it is not ${must}`
   if (isDisturbed(pin)) return `only a ${pin.can.includes('boot') ? 'boot' : 'serial'} pin is left`
-  if (pin.highV !== undefined && need.id.startsWith('lane.'))
+  if (pin.highV !== undefined && need.of.kind === 'lane')
     return `its high is ${String(pin.highV)} V`
   if (need.likes !== undefined && pin.can.includes(need.likes))
     return `${must} with ${abilityText[need.likes]}`

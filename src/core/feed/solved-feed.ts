@@ -1,16 +1,14 @@
 import type { CutStripRun } from '../cut/cut'
-import type { SceneName } from '../plan/choices'
-import type { Plan } from '../plan/plan'
+import type { LoadCase } from '../plan/choices'
+import type { Lead } from '../route/lead'
 import { weakestAt } from './brightness'
-import { loadsPerGroup, networkOf } from './build'
 import { drawOf } from './draw'
 import { fuseFor } from './fuse'
-import type { Lead, LitLead } from './leads'
 import type { Network } from './network'
+import { loadsPerGroup, networkName } from './plan-network'
 import { solve, type FloatingRun, type SolvedRun } from './solve'
-import type { FedSupply } from './supplies'
 
-/** A run as it is fed in one scene. */
+/** A run as it is fed in one load case. */
 export interface FedRun {
   readonly id: string
   readonly minV: number
@@ -50,9 +48,9 @@ export const leadFuse = ({
 }: Pick<FedLead, 'lead' | 'currentA'>): number | 'none' | null =>
   lead.fuse === 'auto' ? fuseFor(currentA, lead.wire.limitA) : lead.fuse
 
-/** The solved network of a plan in one scene. */
-export interface FedScene {
-  readonly scene: SceneName
+/** The solved network of a plan in one load case. */
+export interface SolvedFeed {
+  readonly loadCase: LoadCase
   readonly runs: ReadonlyMap<string, FedRun>
   /** Runs that reach no supply, by what they lack. */
   readonly floating: ReadonlyMap<string, FloatingRun['floating']>
@@ -64,19 +62,21 @@ export interface FedScene {
   readonly problem: string | undefined
 }
 
-/** Solves the plan's network in a scene. */
-export function feedScene(
-  plan: Plan,
+/**
+ * Solves the network of a plan.
+ *
+ * @param network made from just these runs and leads: its first leads are `leads`, in their order
+ */
+export function solveFeed(
+  network: Network,
+  loadCase: LoadCase,
   cuts: readonly CutStripRun[],
   leads: readonly Lead[],
-  supplies: readonly FedSupply[],
-  scene: SceneName,
-): FedScene {
-  const network = networkOf(plan, cuts, leads, supplies, scene)
+): SolvedFeed {
   const result = solve(network)
   if (!result.ok)
     return {
-      scene,
+      loadCase,
       runs: new Map(),
       floating: new Map(),
       leads: [],
@@ -88,62 +88,68 @@ export function feedScene(
   const runs = new Map<string, FedRun>()
   const floating = new Map<string, FloatingRun['floating']>()
   const networkRuns = new Map(network.runs.map((run) => [run.id, run]))
-  for (const entry of cuts) {
-    const solved = solution.runs.get(entry.run.id)
-    const run = networkRuns.get(entry.run.id)
-    if (solved === undefined || run === undefined) continue
-    if ('floating' in solved) floating.set(entry.run.id, solved.floating)
-    else runs.set(entry.run.id, fedRun(entry, solved, run, leads, solution.leads))
+  const leadsTo = new Map<string, { pad: number; plusA: number }[]>()
+  for (const [index, { to }] of leads.entries()) {
+    if (to.kind !== 'run') continue
+    const inflow = { pad: to.pad, plusA: solution.leads[index]?.plusA ?? 0 }
+    const known = leadsTo.get(to.run)
+    if (known === undefined) leadsTo.set(to.run, [inflow])
+    else known.push(inflow)
   }
-  const fedLeads = leads.map((lead, index) =>
-    fedLead(lead, Math.abs(solution.leads[index]?.plusA ?? 0)),
-  )
+  for (const entry of cuts) {
+    const { id } = entry.run
+    const [solved, run] = [solution.runs.get(id), networkRuns.get(id)]
+    if (solved === undefined || run === undefined) continue
+    if ('floating' in solved) floating.set(id, solved.floating)
+    else runs.set(id, fedRun(entry, solved, run, leadsTo.get(id) ?? []))
+  }
   let given = 0
-  for (const { slot, volts } of supplies)
-    given += volts * (solution.supplyA.get(`supply:${slot.id}`) ?? 0)
+  for (const { id, volts } of network.supplies) given += volts * (solution.supplyA.get(id) ?? 0)
   let used = 0
-  for (const { id, load } of network.runs) {
-    const draw = drawOf(load)
-    for (const v of runs.get(id)?.volts ?? []) used += v * draw.current(v)
+  for (const { id, load, duties } of network.runs) {
+    const solved = solution.runs.get(id)
+    if (solved === undefined || 'floating' in solved) continue
+    const draw = drawOf(load, duties)
+    for (const [at, v] of solved.volts.entries()) used += v * draw.current(v, at)
   }
   return {
-    scene,
+    loadCase,
     runs,
     floating,
-    leads: fedLeads,
-    supplyA: new Map(
-      supplies.map(({ slot }) => [slot.id, solution.supplyA.get(`supply:${slot.id}`) ?? 0]),
-    ),
+    leads: leads.map((lead, index) => fedLead(lead, Math.abs(solution.leads[index]?.plusA ?? 0))),
+    supplyA: solution.supplyA,
     lostW: Math.max(0, given - used),
     problem: undefined,
   }
 }
 
+/** Amperes that a supply gives in a solved feed. */
+export const givenBy = ({ supplyA }: Pick<SolvedFeed, 'supplyA'>, supply: string): number =>
+  supplyA.get(networkName.supply(supply)) ?? 0
+
 function fedRun(
   { run, strip }: CutStripRun,
   solved: SolvedRun,
-  { load, loads }: Network['runs'][number],
-  leads: readonly Lead[],
-  solvedLeads: readonly { readonly plusA: number }[],
+  { load, loads, duties }: Network['runs'][number],
+  leads: readonly { readonly pad: number; readonly plusA: number }[],
 ): FedRun {
   const { volts } = solved
   const perGroup = loadsPerGroup(strip)
   // What comes in at the pads up to a place, less what was drawn before it, goes on through the strip's own rail.
   const inflow = new Map<number, number>()
-  for (const [index, { to }] of leads.entries())
-    if (to.kind === 'run' && to.run === run.id)
-      inflow.set(to.pad, (inflow.get(to.pad) ?? 0) + (solvedLeads[index]?.plusA ?? 0))
-  const draw = drawOf(load)
+  for (const { pad, plusA } of leads) inflow.set(pad, (inflow.get(pad) ?? 0) + plusA)
+  const draw = drawOf(load, duties)
   let [rail, copperA, copperAt, maxV] = [0, 0, 0, 0]
   for (let at = 0; at < loads; at += 1) {
     if (at % perGroup === 0) rail += inflow.get(at / perGroup) ?? 0
     const v = volts[at] ?? 0
-    const through = Math.max(Math.abs(rail), Math.abs(rail - draw.current(v)))
+    const drawn = draw.current(v, at)
+    const through = Math.max(Math.abs(rail), Math.abs(rail - drawn))
     if (through > copperA + 1e-9) {
       copperA = through
       copperAt = Math.floor(at / perGroup)
     }
-    rail -= draw.current(v)
+    rail -= drawn
     maxV = Math.max(maxV, v)
   }
   return {
@@ -159,34 +165,5 @@ function fedRun(
     copperA,
     copperAt,
     volts,
-  }
-}
-
-/**
- * The scene with the leads to single lights, which draw what their resistors let them: nothing of it is solved. The junctions that they
- * hang on carry it too.
- */
-export function withLitLeads(
-  plan: Pick<Plan, 'junctions'>,
-  scene: FedScene,
-  lit: readonly LitLead[],
-): FedScene {
-  if (lit.length === 0) return scene
-  const before = new Map(plan.junctions.map(({ id, from }) => [id, from]))
-  const more = new Map<string, number>()
-  for (const { lead, currentA } of lit)
-    for (
-      let from: string | undefined = lead.from;
-      from !== undefined && before.has(from);
-      from = before.get(from)
-    )
-      more.set(from, (more.get(from) ?? 0) + currentA)
-  return {
-    ...scene,
-    leads: [
-      // The id of a junction's lead is the junction's.
-      ...scene.leads.map((own) => fedLead(own.lead, own.currentA + (more.get(own.lead.id) ?? 0))),
-      ...lit.map(({ lead, currentA }) => fedLead(lead, currentA)),
-    ],
   }
 }

@@ -1,5 +1,4 @@
 import type { Point } from '../measure/geometry'
-import { blockOf, type Circuit, type PlanWire } from './circuit'
 import {
   inputTrackPx,
   inputWidth,
@@ -8,22 +7,23 @@ import {
   type DrawnWire,
 } from './drawn'
 import { tracksFor } from './track-order'
+import type { PlanWire } from './wires'
 
 /** Where wires from sensors to the board turn. */
 export function inputTracks(
-  { wires }: Circuit,
+  wires: readonly PlanWire[],
   ends: ReadonlyMap<string, DrawnTerminal>,
   heads: ReadonlyMap<string, DrawnBlock>,
 ): Map<string, number> {
-  const own = wires.filter(({ from }) => blockOf(from).startsWith('input:'))
+  const own = wires.filter(({ from }) => heads.get(from.block)?.block.of.kind === 'input')
   const tracks = tracksFor(
     own.map(({ from, to }) => ({
-      left: [ends.get(from)?.at[1] ?? 0],
-      right: [ends.get(to)?.at[1] ?? 0],
+      left: [ends.get(from.id)?.at[1] ?? 0],
+      right: [ends.get(to.id)?.at[1] ?? 0],
     })),
   )
   const start =
-    Math.max(0, ...own.map(({ from }) => (heads.get(blockOf(from))?.x ?? 0) + inputWidth)) + 20
+    Math.max(0, ...own.map(({ from }) => (heads.get(from.block)?.x ?? 0) + inputWidth)) + 20
   return new Map(own.map(({ name }, index) => [name, start + (tracks[index] ?? 0) * inputTrackPx]))
 }
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { fedPlan } from '../fed-plan'
-import { dutiesIn } from '../load/load'
+import { worked } from '../engine'
+import { dutiesIn, eachCase, type CaseAmperes } from '../load/load'
 import { partsOf, stripOf } from '../parts/find'
 import { shippedStrips } from '../parts/strips'
 import { shippedSupplies } from '../parts/supplies'
@@ -11,11 +11,10 @@ import type { Plan } from '../plan/plan'
 import { tally } from '../tally'
 import { batteryUse, meanOf } from './batteries'
 import { sharesAt, voltsFor, weakestAt } from './brightness'
-import { loadsPerGroup, networkOf } from './build'
+import { loadsPerGroup, planNetwork } from './plan-network'
 import { capacitorFor } from './capacitor'
 import { fuseFor, fusesA } from './fuse'
 import { warmthOf } from './run-warmth'
-import { feedScene } from './solved'
 
 type Line = Plan['lines'][number]
 const planOf = (lines: readonly Partial<Line>[], extra: Partial<Plan> = {}): Plan => ({
@@ -23,10 +22,7 @@ const planOf = (lines: readonly Partial<Line>[], extra: Partial<Plan> = {}): Pla
   lines: lines.map((line, index) => ({ id: `l${String(index)}`, text: '', ...line })),
   ...extra,
 })
-const full = (plan: Plan) => {
-  const { cuts, leads, supplies } = fedPlan(plan)
-  return feedScene(plan, cuts, leads, supplies, 'full-white')
-}
+const full = (plan: Plan) => worked(plan).full
 const feed = (pad: number | 'end', more = {}) => ({
   id: `p${String(pad)}`,
   pad,
@@ -86,7 +82,8 @@ describe('the feed of any plan', () => {
         expect(scene.problem).toBeUndefined()
         const drawn = [...scene.runs.values()].reduce((sum, { currentA }) => sum + currentA, 0)
         const given = [...scene.supplyA.values()].reduce((sum, amperes) => sum + amperes, 0)
-        expect(given).toBeCloseTo(drawn, 5)
+        const { boardA } = worked(plan).supplies[0]!
+        expect(given).toBeCloseTo(drawn + boardA, 5)
         expect(scene.lostW).toBeGreaterThanOrEqual(0)
         expect(scene.lostW).toBeLessThan(given * 5 + 1e-9)
         for (const run of scene.runs.values()) {
@@ -103,8 +100,9 @@ describe('the feed of any plan', () => {
   it('loads count as the cuts do, and leads end on pads that there are', () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
-        const { cuts, leads, supplies } = fedPlan(plan)
-        const network = networkOf(plan, cuts, leads, supplies, 'level')
+        const results = worked(plan)
+        const { cuts, leads } = results
+        const network = planNetwork(results, 'level')
         for (const { run, strip, cuts: groups } of cuts) {
           const own = network.runs.find(({ id }) => id === run.id)
           expect(own?.loads ?? 0).toBe(groups * loadsPerGroup(strip))
@@ -144,15 +142,14 @@ describe('how a plan is fed', () => {
       ).runs.get('l0')!.minV
     // The slack lengthens lead and jumper alike.
     expect(lastV(1)).toBeLessThan(lastV(0))
-    const [entry] = fedPlan(planOf([{ text: 'ledge 2 x 500' }])).cuts
-    const network = networkOf(planOf([]), [entry!], [], [], 'full-white')
+    const network = planNetwork(worked(planOf([{ text: 'ledge 2 x 500' }])), 'full-white')
     expect(network.runs[0]!.jumpers).toHaveLength(1)
     expect(network.runs[0]!.jumpers![0]!.pad).toBe(30)
   })
 
   it('a measured length stands in for the drawn one', () => {
-    const [drawn] = fedPlan(planOf([{ text: 'shelf 900', feeds: [feed(0)] }])).leads
-    const [measured] = fedPlan(
+    const [drawn] = worked(planOf([{ text: 'shelf 900', feeds: [feed(0)] }])).leads
+    const [measured] = worked(
       planOf([{ text: 'shelf 900', feeds: [feed(0, { lengthMm: 4321 })] }]),
     ).leads
     expect(measured).toMatchObject({ lengthMm: 4321, isMeasured: true, drawnMm: drawn!.drawnMm })
@@ -163,10 +160,10 @@ describe('how a plan is fed', () => {
       supplies: [{ id: 'supply-a', name: 'A', part: 'auto', at: [0, 700] }],
       rules: { ...emptyPlan('t', 'x').rules, slack: 0.2 },
     })
-    expect(fedPlan(plan).leads[0]).toMatchObject({ start: [0, 700], end: [300, 100] })
-    expect(fedPlan(plan).leads[0]!.lengthMm).toBeCloseTo((300 + 600) * 1.2, 9)
+    expect(worked(plan).leads[0]).toMatchObject({ start: [0, 700], end: [300, 100] })
+    expect(worked(plan).leads[0]!.lengthMm).toBeCloseTo((300 + 600) * 1.2, 9)
     const end = { ...plan, lines: [{ ...plan.lines[0]!, feeds: [feed('end')] }] }
-    expect(fedPlan(end).leads[0]!.lengthMm).toBeCloseTo((1300 + 600) * 1.2, 6)
+    expect(worked(end).leads[0]!.lengthMm).toBeCloseTo((1300 + 600) * 1.2, 6)
   })
 
   it('scenes light channels alone; a line may have a level of its own', () => {
@@ -183,7 +180,10 @@ describe('how a plan is fed', () => {
     expect(duties('idle', 1)).toEqual([0, 0, 0])
     expect(duties('full-white', 1)).toEqual([0.4, 0.4, 0.4])
     const white = stripOf(partsOf(plan.own), 'white-usb')
-    expect(dutiesIn(plan, 'red', plan.lines[0]!, white)).toEqual([0])
+    // What nothing dims is at full in every case; on a dimmer it follows.
+    expect(dutiesIn(plan, 'red', plan.lines[0]!, white)).toEqual([1])
+    expect(dutiesIn(plan, 'red', { dimmer: 'all' }, white)).toEqual([0])
+    expect(dutiesIn(plan, 'level', { dimmer: 'all' }, white)).toEqual([0.4])
     const { runs } = tally(plan)
     expect(runs[0]!.currentA).toBe(runs[1]!.currentA)
   })
@@ -272,7 +272,7 @@ describe('small parts of the feed', () => {
   it('warmth grows with light and shrinks with width', () => {
     const rise = (line: Partial<Line>, limit = 1): number => {
       const plan = planOf([{ text: 'shelf 900', ...line }], { limit })
-      return warmthOf(plan, fedPlan(plan).cuts[0]!).riseK
+      return warmthOf(plan, worked(plan).cuts[0]!).riseK
     }
     // 10.8 W/m at 5 of 60 min full and 55 at 40 %: 4.86 W/m × 0.7 ÷ (10 × 0.01).
     expect(rise({})).toBeCloseTo(34.02, 2)
@@ -285,7 +285,14 @@ describe('small parts of the feed', () => {
 
 describe('on cells', () => {
   const use = { ...emptyPlan('t', 'x').use, mix: { fullWhite: 15, level: 15 } }
-  const drain = { idleA: 0.02, levelA: 0.2, fullA: 0.5 }
+  const drain: CaseAmperes = {
+    idle: 0.02,
+    level: 0.2,
+    'full-white': 0.5,
+    red: 0.2,
+    green: 0.2,
+    blue: 0.2,
+  }
   const part = (id: string) => shippedSupplies.find((supply) => supply.id === id)!
 
   it('the mean is over an hour, idle where nothing is said', () => {
@@ -297,7 +304,7 @@ describe('on cells', () => {
     const bank = batteryUse(part('bank-37wh'), drain, use)!
     expect(bank.hours).toBeCloseTo((37 * 0.85) / (meanOf(drain, use) * 5), 9)
     expect(bank.sleeps).toBe(true)
-    expect(batteryUse(part('bank-37wh'), { ...drain, idleA: 0.1 }, use)!.sleeps).toBe(false)
+    expect(batteryUse(part('bank-37wh'), { ...drain, idle: 0.1 }, use)!.sleeps).toBe(false)
   })
 
   it('cells sag more at the peak than at the mean, and the course ends at the end', () => {
@@ -305,13 +312,13 @@ describe('on cells', () => {
     for (const { meanV, peakV } of cells.course) expect(peakV).toBeLessThanOrEqual(meanV + 1e-12)
     expect(cells.course.at(-1)!.hours).toBeCloseTo(cells.hours!, 9)
     expect(cells.course.length).toBeLessThanOrEqual(102)
-    const harder = batteryUse(part('battery-4-nimh'), { ...drain, fullA: 1.5 }, use)!
+    const harder = batteryUse(part('battery-4-nimh'), { ...drain, 'full-white': 1.5 }, use)!
     expect(harder.hours!).toBeLessThan(cells.hours!)
   })
 
   it('a brick is no battery, and a battery with nothing on it lasts for ever', () => {
     expect(batteryUse(part('brick-5v-2'), drain, use)).toBeUndefined()
-    const nothing = { idleA: 0, levelA: 0, fullA: 0 }
+    const nothing = eachCase(() => 0)
     expect(batteryUse(part('battery-9v'), nothing, use)!.hours).toBeNull()
     expect(batteryUse(part('bank-18wh'), nothing, use)!.hours).toBeNull()
   })

@@ -5,9 +5,9 @@ import { change } from '../plan/commands'
 import { emptyPlan } from '../plan/empty'
 import type { Junction, Lights, Plan } from '../plan/plan'
 import { tally } from '../tally'
-import type { VerdictCode } from '../verdict/verdict'
-import { wiredPlan } from '../wired-plan'
-import { portsLeft, type Branch } from './branches'
+import type { VerdictCode } from '../verdict/kinds'
+import { worked } from '../engine'
+import { portsLeft, type Branch } from '../feed/branches'
 import { extensionsFor, extensionsOf, type PlugTree } from './plugs'
 
 const grains = (text: string, lights: Partial<Lights> = {}, more: Partial<Plan> = {}): Plan => ({
@@ -23,7 +23,7 @@ const grains = (text: string, lights: Partial<Lights> = {}, more: Partial<Plan> 
   supplies: [{ id: 'supply-a', name: 'Supply A', part: 'brick-12v-1' }],
   ...more,
 })
-const treeOf = (plan: Plan): PlugTree => wiredPlan(plan).plugs[0]!
+const treeOf = (plan: Plan): PlugTree => worked(plan).plugs[0]!
 const codes = (plan: Plan): VerdictCode[] => tally(plan).verdicts.map(({ code }) => code)
 const flat = (branch: Branch): Branch[] => [branch, ...branch.branches.flatMap(flat)]
 
@@ -47,7 +47,7 @@ describe('grains that are plugged together, by hand', () => {
     const { feed, wiring } = tally(grains('g string 10 @ 80', { leads: 2 }))
     expect(feed.leads.map(({ id }) => id)).toEqual(['l.first', 'l.first@2'])
     for (const lead of feed.leads) expect(lead.currentA).toBeCloseTo(0.075, 9)
-    expect(wiring.wires.map(({ to }) => to)).toEqual([
+    expect(wiring.wires.map(({ to }) => to.id)).toEqual([
       'run:l/S1 +',
       'run:l/S1 −',
       'run:l/S2 +',
@@ -78,7 +78,7 @@ describe('grains that are plugged together, by hand', () => {
 
   it('with their plugs cut off they are soldered, and no splitter is there', () => {
     const plan = grains('g string 10 @ 80', { joining: 'solder' })
-    expect(wiredPlan(plan).plugs).toEqual([])
+    expect(worked(plan).plugs).toEqual([])
     expect(tally(plan).wiring.joints.some(({ kind }) => kind === 'solder')).toBe(true)
   })
 })
@@ -170,7 +170,7 @@ describe('verdicts on plugs', () => {
     ['ports-short', fromSplitter(3), /Middle: 3 leads on a splitter of 2/],
     ['ports-short', fromSplitter(7), /Middle: 7 leads on a splitter of 2/],
     [
-      'lead-short',
+      'nodes-apart',
       { ...grains(''), lines: [{ id: 'l', text: 'g string 3 @ 140', stripId: 'nodes-5v' }] },
       /100 mm of wire from node to node, 140 mm from light 1 to 2, 2 places in all/,
     ],

@@ -1,10 +1,10 @@
-import { cut } from './cut/cut'
-import { cutFromReels } from './cut/reels'
-import { loadRuns } from './load/load'
-import { measure } from './measure/measure'
-import { withDimension } from './measure/rewrite'
-import { partsOf, stripOf } from './parts/find'
-import type { Plan } from './plan/plan'
+import { entryOf } from '../cut/entry-of'
+import { cutFromReels } from '../cut/reels'
+import { worked } from '../engine'
+import { measure } from '../measure/measure'
+import { withDimension } from '../measure/rewrite'
+import { partsOf, stripOf } from '../parts/find'
+import type { Plan } from '../plan/plan'
 
 /** What a plan comes to if one measure were another. */
 export interface WhatIf {
@@ -40,7 +40,6 @@ export function whatIf(
   dimension: number,
   values: readonly number[],
 ): WhatIf[] {
-  const parts = partsOf(plan.own)
   const line = plan.lines.find(({ id }) => id === lineId)
   const before = measure(plan).runs.find(({ id }) => id === lineId)
   const measured = before?.dimensions[dimension]
@@ -51,10 +50,8 @@ export function whatIf(
       ...plan,
       lines: plan.lines.map((one) => (one === line ? { ...line, text } : one)),
     }
-    const { runs } = measure(changed)
-    if (!runs.some(({ id }) => id === lineId)) return []
-    const cuts = cut(changed, runs, parts)
-    const own = cuts.find(({ run }) => run.id === lineId)
+    const { cuts, loads } = worked(changed)
+    const own = entryOf(cuts, lineId)
     if (own === undefined) return []
     const strips = cutFromReels(cuts, plan.offcuts, plan.rules, quick)
     const bins = strips.flatMap(({ reels }) => reels)
@@ -71,7 +68,7 @@ export function whatIf(
         reels: bins.filter(({ kind }) => kind === 'reel').length,
         leftoverMm,
         pixels: cuts.reduce((sum, { pixels }) => sum + pixels, 0),
-        peakA: loadRuns(plan, cuts).reduce((sum, { peakA }) => sum + peakA, 0),
+        peakA: loads.reduce((sum, { currentA }) => sum + currentA['full-white'], 0),
         price: strips.reduce((sum, { price }) => sum + price, 0),
         gapMm: gaps.reduce((sum, gap) => sum + gap, 0),
         isOnMarks,

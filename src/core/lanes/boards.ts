@@ -3,8 +3,8 @@ import { inputParts } from '../parts/inputs'
 import type { Parts } from '../parts/find'
 import type { Board } from '../plan/parts'
 import type { Plan } from '../plan/plan'
+import { isOnPins, type LitRun } from '../load/lights'
 import type { Lane } from './lanes'
-import { goodMarginV, logicLevel } from './level'
 import { assignPins, type PinNeed, type PinUse } from './pins'
 
 /** *Typical* share of a board's memory that its program takes, and the most of it, bytes. */
@@ -60,23 +60,15 @@ function shortfall(plan: Plan, { board, pins, memory }: FittedBoard): number {
 export const laneHighV = (
   { board, pins }: Pick<FittedBoard, 'board' | 'pins'>,
   { id }: Pick<Lane, 'id'>,
-): number => pins.find(({ need }) => need.of === id)?.pin?.highV ?? board.highV
+): number =>
+  pins.find(({ need: { of } }) => of.kind === 'lane' && of.lane === id)?.pin?.highV ?? board.highV
 
 /** The least that data gets on a board, V. */
 export const dataHighV = ({ board, pins }: Pick<FittedBoard, 'board' | 'pins'>): number =>
   Math.min(
     ...pins
-      .filter(({ need }) => need.id.startsWith('lane.'))
+      .filter(({ need }) => need.of.kind === 'lane')
       .map(({ pin }) => pin?.highV ?? board.highV),
-  )
-
-/** Volts that a pixel of a lane asks data to be measured against when nothing is lit. */
-const darkChipV = ({ runs }: Lane, supplyV: number): number =>
-  Math.min(
-    supplyV,
-    ...runs.flatMap(({ entry }) =>
-      entry.strip.light.kind === 'pixels' ? [entry.strip.light.chipV ?? Infinity] : [],
-    ),
   )
 
 /** Every board with what is needed on it, the best first: what does most, then what costs least. */
@@ -96,25 +88,25 @@ export function boardsFor(
 /** Whether every need has a clean pin, memory suffices and sensors are fed. */
 export const suffices = (plan: Plan, entry: FittedBoard): boolean => shortfall(plan, entry) === 0
 
-/** The plan's board: the one that it names, or the cheapest that does everything and is loud enough for its pixels. */
+/** The plan's board: the one that it names, or the cheapest that does everything by pins and memory (its volts are judged later). */
 export function chosenBoard(
   plan: Plan,
   parts: Parts,
   needs: readonly PinNeed[],
   lanes: readonly Lane[],
-  supplyVOf: (lane: Lane) => number,
 ): FittedBoard | undefined {
   const { board } = plan.signal
   if (board !== 'auto') return fitted(plan, boardOf(parts.boards, board), needs, lanes)
   if (needs.length === 0) return undefined
-  const all = boardsFor(plan, parts, needs, lanes)
-  const isLoud = (entry: FittedBoard): boolean =>
-    lanes.every(
-      (lane) =>
-        logicLevel({
-          boardHighV: dataHighV(entry),
-          pixelSupplyV: darkChipV(lane, supplyVOf(lane)),
-        }).marginV >= goodMarginV,
-    )
-  return all.find((entry) => suffices(plan, entry) && isLoud(entry)) ?? all[0]
+  return boardsFor(plan, parts, needs, lanes)[0]
 }
+
+/** What a board draws all the time from where it is fed: itself, its sensors, and single lights on its pins, A. */
+export const boardA = (
+  plan: Plan,
+  { board }: Pick<FittedBoard, 'board'>,
+  lit: readonly LitRun[],
+): number =>
+  board.drawA +
+  sensorA(plan) +
+  lit.reduce((sum, run) => sum + (isOnPins(run.settings) ? run.peakA : 0), 0)

@@ -4,7 +4,7 @@ import { change } from '../plan/commands'
 import { emptyPlan } from '../plan/empty'
 import type { Lights, Plan } from '../plan/plan'
 import { tally } from '../tally'
-import { wiredPlan } from '../wired-plan'
+import { worked } from '../engine'
 import { sinkBoards } from './drives'
 import { circleOrder, pinCircle, swapped } from './pin-circle'
 
@@ -46,7 +46,7 @@ describe('PWM sink boards', () => {
   })
 
   it('set the current themselves: 40 red LEDs on 5 V burn 16 × 3 V × 20 mA of a board', () => {
-    const [lit] = wiredPlan(planOf({}, 'brick-5v-2')).lit
+    const [lit] = worked(planOf({}, 'brick-5v-2')).lit
     expect(lit).toMatchObject({ resistor: undefined, stringA: 0.02, peakA: 0.8 })
     const { boards, outputsLeft, leastV, heatW } = sinkBoards(lit!)
     expect([boards, outputsLeft, leastV]).toEqual([3, 8, 2.6])
@@ -56,11 +56,13 @@ describe('PWM sink boards', () => {
   it('on 12 V they burn too much, and a resistor for each group takes it', () => {
     const plan = planOf({}, 'brick-12v-1')
     const found = tally(plan).verdicts.find(({ code }) => code === 'sink-over')
-    expect(found?.text).toMatch(/a full sink board burns 3\.20 W of 12 V, it can burn 1\.00 W/)
+    expect(found?.text).toMatch(
+      /a full sink board dissipates 3\.20 W of 12 V, it can dissipate 1\.00 W/,
+    )
     const mended = change(plan, found!.remedies[0]!.commands).plan
     expect(tally(mended).verdicts.map(({ code }) => code)).not.toContain('sink-over')
     // It leaves the output what it needs to hold its current.
-    const { resistor, part, stringA } = wiredPlan(mended).lit[0]!
+    const { resistor, part, stringA } = worked(mended).lit[0]!
     expect(12 - part.volts - stringA * resistor!.pickOhm).toBeGreaterThanOrEqual(0.6 - 1e-9)
   })
 

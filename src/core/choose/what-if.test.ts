@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
-import { emptyPlan } from './plan/empty'
-import type { Plan } from './plan/plan'
-import { tally } from './tally'
+import { emptyPlan } from '../plan/empty'
+import type { Plan } from '../plan/plan'
+import { tally } from '../tally'
 import { valuesAround, whatIf } from './what-if'
 
 const plan: Plan = {

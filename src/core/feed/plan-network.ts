@@ -1,0 +1,210 @@
+import type { CutStripRun } from '../cut/cut'
+import { entryOf } from '../cut/entry-of'
+import { jumpersOf } from '../cut/pads'
+import { boardA } from '../lanes/boards'
+import { dimmersOf } from '../lanes/dimmers'
+import { dutiesIn } from '../load/load'
+import { besidePixelMa } from '../load/nodes'
+import { wireOf } from '../parts/wires'
+import type { LoadCase } from '../plan/choices'
+import type { Strip } from '../plan/parts'
+import { supplyOfLine } from '../plan/supply-of'
+import { blockId } from '../route/harness'
+import type { RoutedPlan } from '../route/routed-plan'
+import type { Network, NetworkLoad, NetworkRun } from './network'
+
+/** Loads between two pads: a strip's pixels to a cut group, or one group of a plain strip. */
+export const loadsPerGroup = ({ light }: Strip): number =>
+  light.kind === 'pixels' ? light.perCut : 1
+
+/** Names of supplies, junctions and the like in a network: none of them is taken for a run. */
+export const networkName = {
+  supply: (id: string) => `supply:${id}`,
+  junction: (id: string) => `junction:${id}`,
+  switch: (dimmer: string) => `switch:${dimmer}`,
+  lights: (run: string, share: number) => `lights:${run}:${String(share)}`,
+  board: 'board',
+  pad: (run: string, pad: number) => `${run}@${String(pad)}`,
+} as const
+
+/** What the network of strips alone is made from. */
+export type StripNetworkGiven = Pick<RoutedPlan, 'plan' | 'cuts' | 'volts' | 'leads'>
+
+/** Brightness of every channel of every load of a run, 0–1: loads × channels, load by load. */
+export type RunLevels = ReadonlyMap<string, Float64Array>
+
+/** The feed network of the strips in a load case, without anything else; its leads are in the order of `leads`. */
+export function stripNetwork(
+  { plan, cuts, volts, leads }: StripNetworkGiven,
+  loadCase: LoadCase,
+  levels?: RunLevels,
+): Network {
+  const placed = cuts.filter(({ cuts: groups }) => groups > 0)
+  const perGroup = new Map(placed.map(({ run, strip }) => [run.id, loadsPerGroup(strip)]))
+  const junctions = new Set(plan.junctions.map(({ id }) => id))
+  return {
+    supplies: plan.supplies.map(({ id }) => ({
+      id: networkName.supply(id),
+      volts: volts.get(id) ?? 0,
+    })),
+    runs: placed.map((entry) => stripRun(plan, entry, loadCase, levels?.get(entry.run.id))),
+    leads: leads.map(({ from, to, wire, lengthMm }) => {
+      const ohm = (lengthMm / 1000) * wire.ohmPerM
+      return {
+        from: junctions.has(from) ? networkName.junction(from) : networkName.supply(from),
+        to:
+          to.kind === 'junction'
+            ? networkName.junction(to.junction)
+            : networkName.pad(to.run, to.pad * (perGroup.get(to.run) ?? 1)),
+        plusOhm: ohm,
+        minusOhm: ohm,
+      }
+    }),
+  }
+}
+
+function stripRun(
+  plan: RoutedPlan['plan'],
+  entry: CutStripRun,
+  loadCase: LoadCase,
+  duties: Float64Array | undefined,
+): NetworkRun {
+  const { run, strip, cuts: groups } = entry
+  const loads = loadsPerGroup(strip)
+  const jumperOhmPerM = wireOf(plan.defaults.wire).ohmPerM
+  return {
+    id: run.id,
+    loads: groups * loads,
+    pitchM: strip.cutPitchMm / loads / 1000,
+    railOhmPerM: { p: strip.railOhmPerM, m: strip.railOhmPerM },
+    load: stripLoad(strip, dutiesIn(plan, loadCase, run.line, strip), besidePixelMa(entry)),
+    jumpers: jumpersOf(entry)
+      .filter(({ lengthMm }) => lengthMm > 0)
+      .map(({ pad, lengthMm }) => {
+        const ohm = (lengthMm / 1000) * (1 + plan.rules.slack) * jumperOhmPerM
+        return { pad: pad * loads, plusOhm: ohm, minusOhm: ohm }
+      }),
+    ...(duties !== undefined && { duties }),
+  }
+}
+
+/** A load that draws the same current at any volts, with no length of its own. */
+const lumped = (id: string, currentA: number): NetworkRun => ({
+  id,
+  loads: 1,
+  pitchM: 1e-6,
+  railOhmPerM: { p: 0, m: 0 },
+  load: { idleA: currentA },
+})
+
+export type PlanNetworkGiven = Pick<
+  RoutedPlan,
+  'plan' | 'cuts' | 'volts' | 'leads' | 'loads' | 'lit' | 'fit' | 'lanes' | 'circuit'
+>
+
+/**
+ * The whole feed network of a plan: strips, single lights and the board as loads; the minus of what is dimmed goes through its switch. The
+ * first leads are those of `leads`, in their order.
+ */
+export function planNetwork(
+  given: PlanNetworkGiven,
+  loadCase: LoadCase,
+  levels?: RunLevels,
+): Network {
+  const { plan, cuts, leads, loads, lit, circuit } = given
+  const network = stripNetwork(given, loadCase, levels)
+  const loadById = new Map(loads.map((load) => [load.id, load]))
+  const runs = [...network.runs]
+  const own = [...network.leads]
+  // Single lights: what hangs on each of their leads is one load.
+  for (const [index, { to, share, lightShare }] of leads.entries()) {
+    const lead = own[index]
+    if (lightShare === undefined || to.kind !== 'run' || lead === undefined) continue
+    const name = networkName.lights(to.run, share)
+    runs.push(lumped(name, (loadById.get(to.run)?.currentA[loadCase] ?? 0) * lightShare))
+    own[index] = { ...lead, to: networkName.pad(name, 0) }
+  }
+  // The minus of what a dimmer switches goes through it, and on together.
+  const wires = new Map(
+    circuit.wires.flatMap((wire) =>
+      wire.to.block.length > 0 && wire.role === 'minus' ? [[wire.to.id, wire] as const] : [],
+    ),
+  )
+  for (const dimmer of dimmersOf(cuts, lit)) {
+    const node = networkName.switch(dimmer.name)
+    const ids = new Set(dimmer.runs.map(({ run }) => run.id))
+    for (const [index, { to }] of leads.entries()) {
+      const lead = own[index]
+      if (to.kind !== 'run' || !ids.has(to.run) || lead === undefined) continue
+      own[index] = { ...lead, minusOhm: null }
+      const channels = entryOf(cuts, to.run)?.strip.light.channels.length ?? 1
+      // One wire a channel, side by side.
+      own.push({
+        from: node,
+        to: lead.to,
+        plusOhm: null,
+        minusOhm: (lead.minusOhm ?? 0) / channels,
+      })
+    }
+    const common = wires.get(`${blockId.switch(dimmer.name)}/−`)
+    const supply = supplyOfLine(plan, dimmer.runs[0]?.run.line)
+    if (common !== undefined)
+      own.push({
+        from: networkName.supply(supply),
+        to: node,
+        plusOhm: null,
+        minusOhm: (common.lengthMm / 1000) * common.gauge.ohmPerM,
+      })
+  }
+  addBoard(given, runs, own)
+  return { ...network, runs, leads: own }
+}
+
+/** The board, with what hangs on its pins, where it lives on a supply of the plan. */
+function addBoard(
+  { plan, fit, lit, lanes, circuit }: PlanNetworkGiven,
+  runs: NetworkRun[],
+  leads: Network['leads'][number][],
+): void {
+  if (fit === undefined || plan.signal.boardFrom === 'usb') return
+  const first = lanes[0]?.runs[0]
+  const atStrip = plan.signal.boardFrom === 'strip' && first !== undefined
+  const wire = circuit.wires.find(({ bundle, role }) => bundle === 'board' && role === 'plus')
+  if (wire === undefined) return
+  const ohm = (wire.lengthMm / 1000) * wire.gauge.ohmPerM
+  runs.push(lumped(networkName.board, boardA(plan, fit, lit)))
+  leads.push({
+    from: atStrip
+      ? networkName.pad(first.entry.run.id, 0)
+      : networkName.supply(supplyOfLine(plan, first?.entry.run.line)),
+    to: networkName.pad(networkName.board, 0),
+    plusOhm: ohm,
+    minusOhm: ohm,
+  })
+}
+
+/** What one load of a strip draws at each brightness of its channels, and what else is in its node (handbook 3, the feed network). */
+function stripLoad(
+  { light, volts, cutPitchMm }: Strip,
+  duties: readonly number[],
+  besideMa: number,
+): NetworkLoad {
+  if (light.kind === 'pixels')
+    return {
+      idleA: (light.idleMa + besideMa) / 1000,
+      channels: light.channels.map(({ fullMa, kneeV, offV }, index) => ({
+        fullA: fullMa / 1000,
+        kneeV,
+        offV,
+        duty: duties[index] ?? 0,
+      })),
+    }
+  // Channels share one forward drop; their conductances add up.
+  const forwardV = Math.min(...light.channels.map((channel) => channel.forwardV))
+  const siemens = light.channels.map(
+    ({ wattsPerM }) => (wattsPerM * cutPitchMm) / 1000 / volts / (volts - forwardV),
+  )
+  const all = siemens.reduce((sum, one) => sum + one, 0)
+  const lit = siemens.reduce((sum, one, index) => sum + one * (duties[index] ?? 0), 0)
+  return { idleA: 0, ohmic: { forwardV, ohm: 1 / all, duty: lit / all } }
+}

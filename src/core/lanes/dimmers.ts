@@ -1,0 +1,53 @@
+import type { CutStripRun } from '../cut/cut'
+import type { LitRun } from '../load/lights'
+
+/** What switches plain strips that dim together, or single lights, in their minus. */
+export interface Dimmer {
+  readonly name: string
+  /** What does it. */
+  readonly detail: string
+  readonly channels: readonly string[]
+  readonly runs: readonly CutStripRun[]
+  /** What works it: a pin a channel for strips, one pin for single lights, or a button by itself. */
+  readonly by: 'channel-pins' | 'light-pin' | 'button'
+}
+
+/** The dimmers of plain strips by their names, and the switches of single lights. */
+export function dimmersOf(cuts: readonly CutStripRun[], lit: readonly LitRun[] = []): Dimmer[] {
+  const byName = new Map<string, CutStripRun[]>()
+  for (const entry of cuts) {
+    const { dimmer } = entry.run.line
+    if (dimmer === undefined || entry.cuts === 0 || entry.strip.light.kind !== 'plain') continue
+    const runs = byName.get(dimmer)
+    if (runs === undefined) byName.set(dimmer, [entry])
+    else runs.push(entry)
+  }
+  const dimmed = [...byName].map(([name, runs]): Dimmer => {
+    const channels = [
+      ...new Set(runs.flatMap(({ strip }) => strip.light.channels.map((channel) => channel.name))),
+    ]
+    return {
+      name,
+      runs,
+      channels,
+      detail: `${channels.length === 1 ? 'one MOSFET' : `${String(channels.length)} MOSFETs`} in the minus`,
+      by: 'channel-pins',
+    }
+  })
+  const entryOf = new Map(cuts.map((entry) => [entry.run.id, entry]))
+  const switched = lit.flatMap(({ id, settings }): Dimmer[] => {
+    const entry = entryOf.get(id)
+    if (settings.drive !== 'switch' || entry === undefined) return []
+    const isPin = settings.by === 'pin'
+    return [
+      {
+        name: `${entry.run.name} switch`,
+        runs: [entry],
+        channels: ['light'],
+        detail: `${isPin ? `a ${settings.switchWith === 'mosfet' ? 'MOSFET' : 'transistor'}` : 'a button'} in the ${settings.switchIn}`,
+        by: isPin ? 'light-pin' : 'button',
+      },
+    ]
+  })
+  return [...dimmed, ...switched]
+}

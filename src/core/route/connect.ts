@@ -1,0 +1,476 @@
+import type { CutStripRun } from '../cut/cut'
+import { isOnWire } from '../cut/on-wire'
+import { jumpersOf } from '../cut/pads'
+import { dimmersOf, type Dimmer } from '../lanes/dimmers'
+import type { LaneRun } from '../lanes/lanes'
+import { wireOf } from '../parts/wires'
+import type { WireRole } from '../plan/choices'
+import type { Plan } from '../plan/plan'
+import { supplyOfLine } from '../plan/supply-of'
+import { operand, working } from '../quantity/figure'
+import { formatQuantity } from '../quantity/format'
+import type { Circuit, InLineResistor, RoutedWire, Terminal } from './circuit'
+import { addInputs, addLights, addNodes, addStatus } from './connect-lights'
+import { beside, blockId, type Harness, slackOf, way } from './harness'
+import { homeOf } from './home'
+import type { Lead } from './lead'
+import { leadName } from './leads'
+import { isPlugged } from './plugs'
+import { contextOf, type RouteContext, type RouteGiven } from './route-context'
+import { switchResistor } from './switch-resistor'
+
+/** Routes every wire of the plan: supplies, junctions, board, what stands between, runs, lights and sensors. */
+export function connect(given: RouteGiven): Circuit {
+  const context = contextOf(given)
+  const { harness, cuts, lit, fit } = context
+  addBlocks(context)
+  const dimmers = dimmersOf(cuts, lit)
+  const dimmerOf = new Map(
+    dimmers.flatMap((dimmer) => dimmer.runs.map(({ run }) => [run.id, dimmer] as const)),
+  )
+  for (const lead of given.leads)
+    addLead(context, lead, lead.to.kind === 'run' ? dimmerOf.get(lead.to.run) : undefined)
+  for (const entry of cuts) addJumpers(context, entry)
+  if (fit !== undefined) {
+    addBoardFeed(context)
+    addLanes(context)
+  }
+  for (const dimmer of dimmers) addDimmer(context, dimmer)
+  const cables = addLights(context)
+  addNodes(context)
+  if (fit !== undefined) {
+    addStatus(context)
+    addInputs(context)
+  }
+  return {
+    blocks: [...harness.blocks.values()].filter(({ terminals }) => terminals.length > 0),
+    wires: harness.wires,
+    cables,
+    lightJoints: lit.map((own) => {
+      const entry = context.entryOf.get(own.id)
+      return {
+        run: own.id,
+        lights: own.lights,
+        resistors: own.resistors,
+        isPlugged: isPlugged(own),
+        hasWiresHome: entry !== undefined && homeOf(entry, own) !== undefined,
+      }
+    }),
+    padJoints: cuts.flatMap((entry) =>
+      jumpersOf(entry)
+        .filter(({ from, to }) => from.part === to.part)
+        .map(({ from, to }) => ({
+          run: entry.run.id,
+          from: from.name,
+          to: to.name,
+          wires: linesOf(entry).length,
+          isPlugged: isOnWire(entry),
+        })),
+    ),
+  }
+}
+
+function addBlocks({ harness, plan, cuts, litOf, lanes, fit, volts }: RouteContext): void {
+  for (const { id, name } of plan.supplies)
+    harness.block(blockId.supply(id), {
+      of: { kind: 'supply', supply: id },
+      name,
+      detail: formatQuantity(volts.get(id) ?? 0, 'V'),
+      about: [id],
+    })
+  for (const { id, name, limitA } of plan.junctions)
+    harness.block(blockId.junction(id), {
+      of: { kind: 'junction', junction: id },
+      name,
+      detail: `up to ${formatQuantity(limitA, 'A')}`,
+      about: [id],
+    })
+  if (fit !== undefined)
+    harness.block(blockId.board, {
+      of: { kind: 'board' },
+      name: 'Board',
+      detail: fit.board.name,
+      about: [],
+    })
+  if (fit !== undefined && plan.signal.fix === 'buffer' && lanes.length > 0)
+    harness.block(blockId.buffer, {
+      of: { kind: 'buffer' },
+      name: 'Buffer',
+      detail: '5 V out',
+      about: [],
+    })
+  // Runs in the order of their lanes, then those without data.
+  const inLanes = new Set(lanes.flatMap(({ runs }) => runs.map(({ entry }) => entry)))
+  for (const entry of [...inLanes, ...cuts.filter((one) => !inLanes.has(one))]) {
+    const { run, strip, pieces } = entry
+    const own = litOf.get(run.id)
+    const isEmpty = entry.cuts === 0 && run.lights.length === 0
+    if (isEmpty) continue
+    harness.block(blockId.run(run.id), {
+      of: { kind: 'run', run: run.id },
+      name: run.name,
+      detail:
+        own !== undefined
+          ? `${String(own.lights)} × ${own.part.name}${isPlugged(own) ? ', plugged' : ''}`
+          : entry.cuts === 0
+            ? formatQuantity(run.lights.length, 'lights')
+            : stripDetail(plan, strip.light.kind, entry, pieces),
+      about: [run.id],
+    })
+  }
+}
+
+function stripDetail(
+  plan: Plan,
+  kind: 'pixels' | 'plain',
+  entry: CutStripRun,
+  pieces: CutStripRun['pieces'],
+): string {
+  const names = pieces.filter((piece) => piece.cuts > 0).map(({ name }) => name)
+  const what =
+    kind === 'pixels'
+      ? formatQuantity(entry.pixels, 'px')
+      : formatQuantity(entry.placedMm, 'mm', plan.units)
+  return `${what} · ${names.length > 2 ? `${names[0] ?? ''} to ${names.at(-1) ?? ''}` : names.join(', ')}`
+}
+
+/** The block that a lead's minus and plus come from. */
+const sourceBlock = ({ plan }: RouteContext, id: string): string =>
+  plan.junctions.some((junction) => junction.id === id) ? blockId.junction(id) : blockId.supply(id)
+
+/** The splitter that a lead of plugged lights ends in. */
+const splitterOf = ({ plugs }: RouteContext, { share, to }: Lead): string | undefined =>
+  to.kind === 'run'
+    ? plugs.find((tree) => tree.id === to.run)?.leads[share]?.splitters[0]?.name
+    : undefined
+
+/** The terminal where a lead ends: of a junction, a hub, a splitter, or the pads of a run. */
+function leadEnd(context: RouteContext, lead: Lead, sign: '+' | '−', channel?: string): Terminal {
+  const { harness, entryOf, litOf } = context
+  const role = sign === '+' ? 'plus' : 'minus'
+  const { to } = lead
+  if (to.kind === 'junction')
+    return harness.at(blockId.junction(to.junction), sign, role, { kind: 'power' })
+  const entry = entryOf.get(to.run)
+  if (entry !== undefined && homeOf(entry, litOf.get(to.run)) === 'hub')
+    return harness.at(blockId.hub(to.run), sign, role, { kind: 'power' })
+  const block = blockId.run(to.run)
+  const splitter = splitterOf(context, lead)
+  if (splitter !== undefined)
+    return harness.at(block, `${splitter} ${sign}`, role, { kind: 'splitter', splitter })
+  const mark = channel === undefined ? sign : `${sign} ${channel}`
+  return harness.at(
+    block,
+    to.pad === 0 ? mark : `${mark} ${String(to.pad)}`,
+    role,
+    { kind: 'pad', pad: to.pad, ...(channel !== undefined && { channel }) },
+    mark,
+  )
+}
+
+function addLead(context: RouteContext, lead: Lead, dimmer: Dimmer | undefined): void {
+  const { harness, plan, cuts } = context
+  const source = sourceBlock(context, lead.from)
+  const { to } = lead
+  const goal = leadName(plan, cuts, lead)
+  const spot = { kind: 'lead', lead: lead.id } as const
+  const common = {
+    gauge: lead.wire,
+    lengthMm: lead.lengthMm,
+    working: lead.isMeasured
+      ? working`${operand('measured', lead.lengthMm, 'mm')}`
+      : working`${operand('along the drawing', lead.lengthMm / slackOf(plan), 'mm')} × ${operand('slack', slackOf(plan))}`,
+    rule: lead.isMeasured
+      ? 'as measured'
+      : 'at right angles along the drawing, with the plan’s slack',
+    bundle: lead.id,
+    about: [to.kind === 'run' ? to.run : to.junction],
+  }
+  harness.wire({
+    ...common,
+    role: 'plus',
+    from: harness.at(source, `+ ${lead.id}`, 'plus', spot, `${goal} +`),
+    to: leadEnd(context, lead, '+'),
+    fusedLead: lead.id,
+  })
+  if (dimmer === undefined) {
+    harness.wire({
+      ...common,
+      role: 'minus',
+      from: harness.at(source, `− ${lead.id}`, 'minus', spot, `${goal} −`),
+      to: leadEnd(context, lead, '−'),
+    })
+    return
+  }
+  addSwitch(harness, dimmer)
+  for (const channel of dimmer.channels)
+    harness.wire({
+      ...common,
+      role: 'minus',
+      from: harness.at(
+        blockId.switch(dimmer.name),
+        `${channel} ${lead.id}`,
+        'minus',
+        spot,
+        `${goal} ${channel}`,
+      ),
+      to: leadEnd(context, lead, '−', channel),
+    })
+}
+
+/** What switches the minus of dimmed strips. */
+const addSwitch = (harness: Harness, { name, detail, runs }: Dimmer): void => {
+  harness.block(blockId.switch(name), {
+    of: { kind: 'switch', dimmer: name },
+    name,
+    detail,
+    about: runs.map(({ run }) => run.id),
+  })
+}
+
+/** The lines that a strip carries from piece to piece. */
+interface StripLine {
+  readonly mark: string
+  readonly role: WireRole
+  readonly channel?: string
+}
+
+function linesOf({ strip: { light } }: Pick<CutStripRun, 'strip'>): StripLine[] {
+  if (light.kind === 'pixels')
+    return [
+      { mark: '+', role: 'plus' },
+      { mark: '−', role: 'minus' },
+      { mark: 'D', role: 'data' },
+      ...(light.data === 'clocked' ? [{ mark: 'C', role: 'clock' } as const] : []),
+    ]
+  return [
+    { mark: '+', role: 'plus' },
+    ...light.channels.map(({ name }): StripLine =>
+      light.channels.length === 1
+        ? { mark: '−', role: 'minus' }
+        : { mark: `− ${name}`, role: 'minus', channel: name },
+    ),
+  ]
+}
+
+/** Wires from piece to piece of a run. */
+function addJumpers({ harness, plan }: RouteContext, entry: CutStripRun): void {
+  const { run } = entry
+  const block = blockId.run(run.id)
+  const gauge = wireOf(plan.defaults.wire)
+  const thin = wireOf(plan.wiring.dataWire)
+  for (const { from, to, lengthMm } of jumpersOf(entry)) {
+    // Pieces of a split part are soldered pad on pad.
+    if (from.part === to.part) continue
+    const mm = Math.max(20, lengthMm)
+    for (const { mark, role, channel } of linesOf(entry)) {
+      const end = (piece: string, side: 'start' | 'end'): Terminal =>
+        harness.at(
+          block,
+          `${piece} ${mark} ${side}`,
+          role,
+          { kind: 'piece', piece, end: side, ...(channel !== undefined && { channel }) },
+          `${piece} ${mark}`,
+        )
+      harness.wire({
+        role,
+        from: end(from.name, 'end'),
+        to: end(to.name, 'start'),
+        gauge: role === 'data' || role === 'clock' ? thin : gauge,
+        lengthMm: mm * slackOf(plan),
+        working: working`${operand('from end to start', mm, 'mm')} × ${operand('slack', slackOf(plan))}`,
+        rule: 'straight from piece to piece, with the plan’s slack',
+        bundle: `${run.id}.${from.name}`,
+        about: [run.id],
+      })
+    }
+  }
+}
+
+/** Plus and minus of the board, and of the buffer beside it. */
+function addBoardFeed({ harness, plan, sources, lanes }: RouteContext): void {
+  const gauge = wireOf(plan.wiring.dataWire)
+  const first = lanes[0]?.runs[0]
+  const supplyId = supplyOfLine(plan, first?.entry.run.line)
+  const { boardFrom } = plan.signal
+  const atStrip = boardFrom === 'strip' && first !== undefined
+  const source = atStrip ? blockId.run(first.entry.run.id) : blockId.supply(supplyId)
+  const from = atStrip ? first.start : (sources.supplies.get(supplyId) ?? sources.controller)
+  const common = {
+    gauge,
+    bundle: 'board',
+    about: [supplyId],
+    ...way(plan, from, sources.controller),
+  }
+  // Its supply's end and its own; a board at the strip is told the other way round, like all that ends at a run.
+  const ends = (sign: '+' | '−', role: WireRole): Pick<RoutedWire, 'from' | 'to'> => {
+    const own = harness.at(blockId.board, sign, role, { kind: 'power' })
+    return atStrip
+      ? { from: own, to: harness.at(source, sign, role, { kind: 'pad', pad: 0 }) }
+      : {
+          from: harness.at(
+            source,
+            `${sign} board`,
+            role,
+            { kind: 'lead', lead: 'board' },
+            `board ${sign}`,
+          ),
+          to: own,
+        }
+  }
+  const hasPlus = boardFrom !== 'usb'
+  // A plug of the board's own brings its plus; the minuses meet all the same.
+  if (hasPlus)
+    harness.wire({
+      ...common,
+      role: 'plus',
+      ...ends('+', 'plus'),
+      ...(!atStrip && { isBoardFeed: true }),
+    })
+  if (hasPlus || plan.rules.joinsMinus)
+    harness.wire({ ...common, role: 'minus', ...ends('−', 'minus') })
+  if (!harness.blocks.has(blockId.buffer)) return
+  for (const [sign, role] of [
+    ['+', 'plus'],
+    ['−', 'minus'],
+  ] as const)
+    harness.wire({
+      role,
+      from: harness.at(
+        blockId.board,
+        `${sign} out`,
+        role,
+        { kind: 'output', to: 'buffer' },
+        sign === '+' ? '5 V' : '−',
+      ),
+      to: harness.at(blockId.buffer, sign, role, { kind: 'power' }),
+      gauge,
+      ...beside,
+      bundle: 'buffer',
+      about: [supplyId],
+    })
+}
+
+/** Data, and clock where there is one, from the board along each lane. */
+function addLanes(context: RouteContext): void {
+  const { harness, plan, lanes, sources, pinFor } = context
+  const gauge = wireOf(plan.wiring.dataWire)
+  const { resistorOhm, fix } = plan.signal
+  for (const lane of lanes) {
+    const lines = lane.data === 'clocked' ? (['data', 'clock'] as const) : (['data'] as const)
+    let before: LaneRun | undefined
+    for (const run of lane.runs) {
+      const block = blockId.run(run.entry.run.id)
+      const length = way(plan, before?.end ?? sources.controller, run.start)
+      for (const line of lines) {
+        const mark = line === 'data' ? 'D' : 'C'
+        const to = harness.at(block, `${mark} in`, line, { kind: 'data', side: 'in' })
+        const common = { role: line, gauge, about: [run.entry.run.id] }
+        if (before !== undefined) {
+          harness.wire({
+            ...common,
+            from: harness.at(blockId.run(before.entry.run.id), `${mark} out`, line, {
+              kind: 'data',
+              side: 'out',
+            }),
+            to,
+            ...length,
+            bundle: `${lane.id}.${run.entry.run.id}`,
+          })
+          continue
+        }
+        let from = pinFor(
+          (of) => of.kind === 'lane' && of.lane === lane.id && of.line === line,
+          `${lane.name} ${mark}`,
+          line,
+        )
+        if (harness.blocks.has(blockId.buffer)) {
+          const bufferPin = (side: 'in' | 'out'): Terminal =>
+            harness.at(
+              blockId.buffer,
+              `${side} ${lane.name} ${mark}`,
+              line,
+              { kind: 'pin', side },
+              side,
+            )
+          harness.wire({
+            ...common,
+            from,
+            to: bufferPin('in'),
+            ...beside,
+            bundle: `${lane.id}.buffer`,
+          })
+          from = bufferPin('out')
+        }
+        harness.wire({
+          ...common,
+          from,
+          to,
+          ...length,
+          bundle: `${lane.id}.in`,
+          ...(resistorOhm !== null && { resistor: { ohm: resistorOhm, why: 'data' } }),
+          ...(fix === 'diode' && line === 'data' && { hasDiode: true }),
+        })
+      }
+      before = run
+    }
+  }
+}
+
+/** What works a dimmer's switches, and their way to minus. */
+function addDimmer(context: RouteContext, dimmer: Dimmer): void {
+  const { harness, plan, fit, sources, leads, pinFor, litOf } = context
+  const thin = wireOf(plan.wiring.dataWire)
+  addSwitch(harness, dimmer)
+  const block = blockId.switch(dimmer.name)
+  const about = dimmer.runs.map(({ run }) => run.id)
+  const [first] = dimmer.runs
+  if (fit !== undefined && dimmer.by !== 'button')
+    for (const channel of dimmer.channels) {
+      const resistor: InLineResistor = switchResistor(litOf.get(first?.run.id ?? ''), fit.board)
+      harness.wire({
+        role: 'signal',
+        from: pinFor(
+          (of) =>
+            dimmer.by === 'channel-pins'
+              ? of.kind === 'dimmer' && of.dimmer === dimmer.name && of.channel === channel
+              : of.kind === 'light' && of.run === first?.run.id && of.line.kind === 'switch',
+          channel,
+          'signal',
+        ),
+        to: harness.at(
+          block,
+          `gate ${channel}`,
+          'signal',
+          { kind: 'pin' },
+          `${resistor.why} ${channel}`,
+        ),
+        gauge: thin,
+        ...beside,
+        bundle: `dimmer.${dimmer.name}`,
+        about,
+        resistor,
+      })
+    }
+  const supplyId = supplyOfLine(plan, first?.run.line)
+  const thickest = leads.reduce(
+    (gauge, { to, wire }) =>
+      to.kind === 'run' && about.includes(to.run) && wire.areaMm2 > gauge.areaMm2 ? wire : gauge,
+    wireOf(plan.defaults.wire),
+  )
+  harness.wire({
+    role: 'minus',
+    from: harness.at(
+      blockId.supply(supplyId),
+      `− ${dimmer.name}`,
+      'minus',
+      { kind: 'lead', lead: dimmer.name },
+      'switch −',
+    ),
+    to: harness.at(block, '−', 'minus', { kind: 'power' }),
+    gauge: thickest,
+    ...way(plan, sources.supplies.get(supplyId) ?? sources.controller, sources.controller),
+    bundle: `dimmer.${dimmer.name}.minus`,
+    about,
+  })
+}

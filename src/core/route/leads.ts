@@ -1,0 +1,170 @@
+import type { CutStripRun } from '../cut/cut'
+import { entryOf } from '../cut/entry-of'
+import { padPlace } from '../cut/pads'
+import { isOnPins, type LitRun } from '../load/lights'
+import { squareWay } from '../measure/geometry'
+import { placer, placesOf } from '../measure/layout'
+import type { SourcePlaces } from '../measure/source-places'
+import { wireOf } from '../parts/wires'
+import type { Feed, Junction, Place, Plan } from '../plan/plan'
+import { feedsOf, padOf } from '../plan/feeds'
+import { feedFrom, junctionFrom } from '../plan/supply-of'
+import { homeOf } from './home'
+import type { Lead } from './lead'
+import type { PlugTree } from './plugs'
+import type { RoutedPlan } from './routed-plan'
+
+/** Id of the run or junction that a lead goes to. */
+export const targetOf = ({ to }: Pick<Lead, 'to'>): string =>
+  to.kind === 'run' ? to.run : to.junction
+
+/** What a lead is called: where it goes. */
+export function leadName(
+  { junctions }: Pick<Plan, 'junctions'>,
+  cuts: readonly CutStripRun[],
+  { to }: Pick<Lead, 'to'>,
+): string {
+  if (to.kind === 'junction')
+    return junctions.find(({ id }) => id === to.junction)?.name ?? 'a junction'
+  const entry = entryOf(cuts, to.run)
+  if (entry === undefined) return ''
+  if (to.pad === 0) return entry.run.name
+  return `${entry.run.name}, ${to.pad === entry.cuts ? 'far end' : `pad ${String(to.pad)}`}`
+}
+
+/** Id of a feed's lead; of the second and further ones that share it, with their number. */
+export const feedLeadId = (run: string, feed: string, share = 0): string =>
+  `${run}.${feed}${share === 0 ? '' : `@${String(share + 1)}`}`
+
+/** Every lead of the plan: to its junctions first, then to strip, then to single lights. */
+export function leadsOf({
+  plan,
+  cuts,
+  lit,
+  plugs,
+  layout,
+  sources,
+}: Pick<RoutedPlan, 'plan' | 'cuts' | 'lit' | 'plugs' | 'layout' | 'sources'>): Lead[] {
+  const placeOf = placesOf(layout)
+  return [
+    ...junctionLeads(plan, sources),
+    ...cuts.flatMap((entry) => {
+      const place = placeOf.get(entry.run.id)
+      return place === undefined
+        ? []
+        : runLeads(plan, entry, place, sources, feedsOf(entry.run.line))
+    }),
+    ...lightLeads(plan, cuts, lit, plugs, placeOf, sources),
+  ]
+}
+
+/** The leads from supplies and junctions to junctions. */
+export function junctionLeads(plan: Plan, sources: SourcePlaces): Lead[] {
+  return plan.junctions.map((junction) =>
+    leadOf(plan, sources, {
+      id: junction.id,
+      settings: junction,
+      from: junctionFrom(plan, junction),
+      to: { kind: 'junction', junction: junction.id },
+      end: sources.junctions.get(junction.id) ?? [0, 0],
+    }),
+  )
+}
+
+/**
+ * The leads to single lights: to the first of them, to where their wires home meet, or to the first splitters of those that are plugged
+ * together.
+ */
+function lightLeads(
+  plan: Plan,
+  cuts: readonly CutStripRun[],
+  lit: readonly LitRun[],
+  plugs: readonly PlugTree[],
+  placeOf: ReadonlyMap<string, Place>,
+  sources: SourcePlaces,
+): Lead[] {
+  const treeOf = new Map(plugs.map((tree) => [tree.id, tree]))
+  return lit.flatMap((own): Lead[] => {
+    const { id, settings, lights } = own
+    const [entry, place] = [entryOf(cuts, id), placeOf.get(id)]
+    const first = entry?.run.lights[0]
+    const [feed] = entry === undefined ? [] : feedsOf(entry.run.line)
+    if (isOnPins(settings) || entry === undefined || place === undefined || first === undefined)
+      return []
+    if (feed === undefined) return []
+    const { run } = entry
+    const end = homeOf(entry, own) === 'hub' ? sources.controller : placer(run, place)(first)
+    const ends = treeOf.get(id)?.leads ?? [{ end, lights }]
+    return ends.map((lead, share) =>
+      leadOf(plan, sources, {
+        id: feedLeadId(run.id, feed.id, share),
+        share,
+        settings: feed,
+        from: feedFrom(plan, run.line, feed),
+        to: { kind: 'run', run: run.id, pad: 0 },
+        end: lead.end,
+        lightShare: lead.lights / lights,
+      }),
+    )
+  })
+}
+
+/** The leads of one run if it were fed at these places. */
+export function runLeads(
+  plan: Plan,
+  entry: CutStripRun,
+  place: Place,
+  sources: SourcePlaces,
+  feeds: readonly Feed[],
+): Lead[] {
+  const { run } = entry
+  if (entry.cuts === 0) return []
+  const at = placer(run, place)
+  return feeds.flatMap((feed) => {
+    const pad = padOf(feed, entry.cuts)
+    const found = padPlace(entry, pad)
+    return found === undefined
+      ? []
+      : [
+          leadOf(plan, sources, {
+            id: feedLeadId(run.id, feed.id),
+            settings: feed,
+            from: feedFrom(plan, run.line, feed),
+            to: { kind: 'run', run: run.id, pad },
+            end: at(found.point),
+          }),
+        ]
+  })
+}
+
+function leadOf(
+  plan: Plan,
+  sources: SourcePlaces,
+  {
+    id,
+    settings,
+    from,
+    to,
+    end,
+    share = 0,
+    lightShare,
+  }: Pick<Lead, 'id' | 'from' | 'to' | 'end'> &
+    Partial<Pick<Lead, 'share' | 'lightShare'>> & { readonly settings: Feed | Junction },
+): Lead {
+  const start = sources.supplies.get(from) ?? sources.junctions.get(from) ?? [0, 0]
+  const drawnMm = squareWay(start, end) * (1 + plan.rules.slack)
+  return {
+    id,
+    from,
+    to,
+    start,
+    end,
+    wire: wireOf(settings.wire ?? plan.defaults.wire),
+    drawnMm,
+    lengthMm: settings.lengthMm ?? drawnMm,
+    isMeasured: settings.lengthMm !== undefined,
+    fuse: settings.fuse,
+    share,
+    ...(lightShare !== undefined && { lightShare }),
+  }
+}

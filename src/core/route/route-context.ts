@@ -1,0 +1,55 @@
+import type { CutStripRun } from '../cut/cut'
+import { entriesById } from '../cut/entry-of'
+import type { PinPurpose } from '../lanes/pins'
+import type { Point } from '../measure/geometry'
+import { placer, placesOf } from '../measure/layout'
+import type { WireRole } from '../plan/choices'
+import type { Terminal } from './circuit'
+import { blockId, Harness } from './harness'
+import type { RoutedPlan } from './routed-plan'
+
+/** What wires are routed from. */
+export type RouteGiven = Omit<
+  RoutedPlan,
+  'circuit' | 'parts' | 'measured' | 'reels' | 'prewired' | 'loads' | 'needs'
+>
+
+/** What is looked up again and again while wires are routed. */
+export interface RouteContext extends RouteGiven {
+  readonly harness: Harness
+  readonly entryOf: ReadonlyMap<string, CutStripRun>
+  readonly litOf: ReadonlyMap<string, RouteGiven['lit'][number]>
+  /** Where a light of a run is on the drawing. */
+  readonly lightAt: (run: string, light: number) => Point
+  /** The board's terminal for something that needs a pin. */
+  readonly pinFor: (
+    isIt: (purpose: PinPurpose) => boolean,
+    fallback: string,
+    role: WireRole,
+  ) => Terminal
+}
+
+/** Indexes what is looked up while wires are routed. */
+export function contextOf(given: RouteGiven): RouteContext {
+  const harness = new Harness()
+  const entryOf = entriesById(given.cuts)
+  const places = placesOf(given.layout)
+  const uses = given.fit?.pins ?? []
+  return {
+    ...given,
+    harness,
+    entryOf,
+    litOf: new Map(given.lit.map((run) => [run.id, run])),
+    lightAt: (run, light) => {
+      const [entry, place] = [entryOf.get(run), places.get(run)]
+      const point = entry?.run.lights[light]
+      return entry === undefined || place === undefined || point === undefined
+        ? given.sources.controller
+        : placer(entry.run, place)(point)
+    },
+    pinFor: (isIt, fallback, role) => {
+      const pin = uses.find(({ need }) => isIt(need.of))?.pin
+      return harness.at(blockId.board, pin?.name ?? fallback, role, { kind: 'pin' })
+    },
+  }
+}

@@ -1,0 +1,83 @@
+import { againstArrow, boardQuirk, dataResistor, diodeSmall, levels, longData } from './level'
+import { boardFeed, memory, pinKind, pinsShort, sensorsOver, serialPin, slowFrames } from './board'
+import { offMark, spliceShows } from './cutting'
+import { fade, notFed, uneven } from './fading'
+import { gapShows } from './gap-shows'
+import { grades } from './kinds'
+import {
+  lightPinsOver,
+  lightResistors,
+  matrixFlicker,
+  sharedResistor,
+  sinkOver,
+  switchDrive,
+  switchInPlus,
+} from './lights'
+import { mountingJudges } from './mounting'
+import { nameplate } from './nameplate'
+import { leadOver, leadShort, nodesApart, plugHole, portsShort } from './plugs'
+import { batteries, capacitor, hotStrip, over100Watt, regulatorHot } from './sources'
+import { statusColours } from './status'
+import { stockShort } from './stock-short'
+import { supplyLoad } from './supply-load'
+import type { Evidence, Judge, Verdict } from './verdict'
+import { voltsDiffer } from './volts-differ'
+import { copperHot, fuses, joinedSupplies, leadHot, trackOver } from './wiring'
+import { wrongEnd } from './wrong-end'
+
+const judges: readonly Judge[] = [
+  voltsDiffer,
+  notFed,
+  supplyLoad,
+  regulatorHot,
+  batteries,
+  fade,
+  uneven,
+  leadHot,
+  fuses,
+  trackOver,
+  copperHot,
+  joinedSupplies,
+  hotStrip,
+  capacitor,
+  over100Watt,
+  offMark,
+  ...mountingJudges,
+  wrongEnd,
+  gapShows,
+  spliceShows,
+  stockShort,
+  nameplate,
+  levels,
+  longData,
+  dataResistor,
+  againstArrow,
+  diodeSmall,
+  boardQuirk,
+  pinsShort,
+  pinKind,
+  serialPin,
+  sensorsOver,
+  boardFeed,
+  slowFrames,
+  memory,
+  lightResistors,
+  sharedResistor,
+  lightPinsOver,
+  switchInPlus,
+  switchDrive,
+  matrixFlicker,
+  sinkOver,
+  leadShort,
+  nodesApart,
+  leadOver,
+  plugHole,
+  portsShort,
+  statusColours,
+]
+
+/** Every verdict on a plan, the gravest first. */
+export const judge = (evidence: Evidence): Verdict[] =>
+  judges
+    .flatMap((one) => one(evidence))
+    .toSorted((a, b) => grades.indexOf(a.grade) - grades.indexOf(b.grade))

@@ -1,0 +1,261 @@
+import { runName } from '../cut/entry-of'
+import type { StripReels } from '../cut/reels'
+import type { FedPlan } from '../feed/fed-plan'
+import type { Line, Plan } from '../plan/plan'
+import { plural } from '../quantity/format'
+import { blockId } from '../route/harness'
+import type { Terminal } from '../route/circuit'
+import type { PlanBlock, PlanWire, Wiring } from './wires'
+
+/** One place where wires are joined. */
+export interface PlanJoint {
+  /** From what meets there, so that it stays while the rest of the plan changes. */
+  readonly id: string
+  readonly kind: 'screw' | 'solder' | 'in-line' | 'pad' | 'plug'
+  readonly where: string
+  /** What meets what there. */
+  readonly meets: readonly string[]
+  /** What has to be on the wires before. */
+  readonly threadFirst: readonly string[]
+  readonly minutes: number
+  /** With all that come before it. */
+  readonly soFarMin: number
+  readonly wires: readonly string[]
+  readonly about: readonly string[]
+}
+
+/** *Typical* minutes (handbook 7): of a soldered joint by its wires, of a screw, and of a part in a wire. */
+const minutes = {
+  perJoint: [0, 3, 4, 6],
+  moreWires: 8,
+  screw: 1,
+  inLine: 3,
+  plug: 0.5,
+} as const
+export const solderMinutes = (wires: number): number => minutes.perJoint[wires] ?? minutes.moreWires
+
+/** Wire ends that are joined in one go: a terminal by itself, or the pads at one place of a strip. */
+function placeOf({ id, block, spot }: Terminal): { readonly id: string; readonly text: string } {
+  const at = (text: string): { id: string; text: string } => ({ id: `${block}/${text}`, text })
+  switch (spot.kind) {
+    case 'splitter':
+      return at(spot.splitter)
+    case 'piece':
+      return at(`${spot.piece} ${spot.end}`)
+    case 'data':
+      return at(spot.side === 'in' ? 'start' : 'out')
+    case 'pad':
+      return at(spot.pad === 0 ? 'start' : `pad ${String(spot.pad)}`)
+    case 'light':
+      return at(`light ${String(spot.light + 1)}`)
+    case 'lead':
+    case 'power':
+    case 'output':
+    case 'pin':
+      return { id, text: '' }
+  }
+}
+
+const screwed: readonly PlanBlock['of']['kind'][] = ['supply', 'junction', 'switch', 'hub']
+
+type NewJoint = Omit<PlanJoint, 'soFarMin'>
+
+/**
+ * Every joint in the order of the feed: screws at the supply, what sits in the wire, then the pads; last those inside pieces that are made
+ * of two. A joint at a strip takes all the wires of its pads at once, and one at a light all that meets its legs.
+ */
+export function jointsOf(
+  wiring: Wiring,
+  { plan, cuts }: Pick<FedPlan, 'plan' | 'cuts'>,
+  reels: readonly StripReels[],
+): PlanJoint[] {
+  const { blocks, wires, capacitors, padJoints, lightJoints } = wiring
+  const blockOf = new Map(blocks.map((block) => [block.id, block]))
+  const lineOf = new Map(plan.lines.map((line) => [line.id, line]))
+  const joints = new Map<string, NewJoint>()
+  const put = (id: string, joint: Omit<NewJoint, 'id'>): void => {
+    const known = joints.get(id)
+    joints.set(
+      id,
+      known === undefined
+        ? { id, ...joint }
+        : {
+            ...known,
+            meets: [...known.meets, ...joint.meets],
+            wires: [...known.wires, ...joint.wires],
+            threadFirst: [...new Set([...known.threadFirst, ...joint.threadFirst])],
+            minutes:
+              known.kind === 'solder'
+                ? solderMinutes(known.wires.length + joint.wires.length)
+                : known.minutes + joint.minutes,
+          },
+    )
+  }
+  const addEnd = (wire: PlanWire, terminal: Terminal): void => {
+    const block = blockOf.get(terminal.block)
+    if (block === undefined) return
+    const { label } = terminal
+    const isScrew = screwed.includes(block.of.kind)
+    const isPlug = terminal.spot.kind === 'splitter'
+    const place = placeOf(terminal)
+    const spot = block.of.kind === 'run' ? place.text || label : label
+    put(place.id, {
+      kind: isPlug ? 'plug' : isScrew ? 'screw' : 'solder',
+      where: `${block.name}${spot === '' ? '' : `, ${spot}`}`,
+      meets: [`${wire.name} ${roleText(wire)} to ${label}`],
+      threadFirst:
+        isScrew || isPlug
+          ? []
+          : threadFirst(wire, block.of.kind === 'run' ? lineOf.get(block.of.run) : undefined),
+      minutes: isPlug ? minutes.plug / 2 : isScrew ? minutes.screw : solderMinutes(1),
+      wires: [wire.name],
+      about: wire.about,
+    })
+  }
+  for (const bundle of bundlesOf(wires)) {
+    for (const wire of bundle) addEnd(wire, wire.from)
+    for (const wire of bundle)
+      for (const { kind, text } of wire.inLine)
+        put(`${wire.from.id}~${kind}`, {
+          kind: 'in-line',
+          where: `in ${wire.name}`,
+          meets: [kind === 'diode' ? text : `${kind} ${text}, both ends`],
+          threadFirst: wire.sleeve === null ? [] : [`sleeve ${wire.sleeve} on ${wire.name}`],
+          minutes: minutes.inLine,
+          wires: [wire.name],
+          about: wire.about,
+        })
+    for (const wire of bundle) addEnd(wire, wire.to)
+  }
+  for (const { supplyId, text, at } of capacitors)
+    put(`capacitor:${supplyId}`, {
+      kind: 'solder',
+      where: `${runName(cuts, at.run)}, ${at.pad === 0 ? 'start' : `pad ${String(at.pad)}`}`,
+      meets: [`${text} across + and −, its stripe to −`],
+      threadFirst: [],
+      minutes: solderMinutes(2),
+      wires: [],
+      about: [at.run],
+    })
+  for (const { run, from, to, wires: lines, isPlugged } of padJoints)
+    put(`${blockId.run(run)}/${from} to ${to}`, {
+      kind: isPlugged ? 'plug' : 'pad',
+      where: `${runName(cuts, run)}, ${from} to ${to}`,
+      meets: [
+        isPlugged
+          ? `plug of ${from} into ${to}`
+          : `pads of ${from} on those of ${to}, same to same`,
+      ],
+      threadFirst: [],
+      minutes: isPlugged ? minutes.plug : solderMinutes(lines),
+      wires: [],
+      about: [run],
+    })
+  for (const { run, from, to, part, lines } of joinsIn(reels))
+    put(`${blockId.run(run)}/${from} within ${String(part)}`, {
+      kind: 'pad',
+      where: `${runName(cuts, run)}, within ${to}`,
+      meets: [`part ${String(part)} of ${to} on part ${String(part + 1)}, same to same`],
+      threadFirst: [],
+      minutes: solderMinutes(lines),
+      wires: [],
+      about: [run],
+    })
+  for (const own of lightJoints) addLightJoints(own, put, runName(cuts, own.run))
+  let soFarMin = 0
+  return [...joints.values()].map((joint) => {
+    soFarMin += joint.minutes
+    return { ...joint, soFarMin }
+  })
+}
+
+/** Legs and resistors of single lights: each by itself where wires come home from it, else all of a run together. */
+function addLightJoints(
+  { run, lights, resistors, isPlugged, hasWiresHome }: Wiring['lightJoints'][number],
+  put: (id: string, joint: Omit<NewJoint, 'id'>) => void,
+  name: string,
+): void {
+  const ends = lights * 2 + resistors
+  put(`${blockId.run(run)}/lights`, {
+    kind: isPlugged ? 'plug' : 'solder',
+    where: `${name}, every light`,
+    meets: isPlugged
+      ? [`${plural(lights, 'light')} into splitters`]
+      : [
+          `${plural(lights, 'light')} by two legs each`,
+          ...(resistors > 0 ? [`${plural(resistors, 'resistor')} in their plus`] : []),
+        ],
+    threadFirst: isPlugged ? ['plug through the hole'] : ['sleeve on each leg'],
+    minutes: isPlugged
+      ? minutes.plug * lights
+      : // Where a wire comes home, its joint at the light is counted there.
+        solderMinutes(1) * Math.max(0, hasWiresHome ? ends - lights : ends),
+    wires: [],
+    about: [run],
+  })
+}
+
+/** Joins inside pieces that are made of several lengths from the reels. */
+function joinsIn(
+  reels: readonly StripReels[],
+): { run: string; from: string; to: string; part: number; lines: number }[] {
+  return reels.flatMap(({ strip, reels: bins }) =>
+    bins.flatMap(({ cuts }) =>
+      cuts
+        .filter(({ part, parts }) => part < parts)
+        .map(({ runId, piece, part }) => ({
+          run: runId,
+          from: piece,
+          to: piece,
+          part,
+          lines:
+            strip.light.kind === 'pixels'
+              ? strip.light.data === 'clocked'
+                ? 4
+                : 3
+              : 1 + strip.light.channels.length,
+        })),
+    ),
+  )
+}
+
+/** Joints and minutes by kind, as every page tells them. */
+export interface JointCount {
+  readonly kind: PlanJoint['kind']
+  readonly count: number
+  readonly minutes: number
+}
+
+/** How many joints of each kind there are, and how long they take. */
+export function countJoints(joints: readonly PlanJoint[]): JointCount[] {
+  const counts = new Map<PlanJoint['kind'], { count: number; minutes: number }>()
+  for (const { kind, minutes: own } of joints) {
+    const known = counts.get(kind) ?? { count: 0, minutes: 0 }
+    counts.set(kind, { count: known.count + 1, minutes: known.minutes + own })
+  }
+  return [...counts].map(([kind, of]) => ({ kind, ...of }))
+}
+
+/** Wires that run side by side and follow on from each other in the list. */
+export function bundlesOf<Wire extends { readonly bundle: string }>(
+  wires: readonly Wire[],
+): Wire[][] {
+  const bundles: Wire[][] = []
+  for (const wire of wires) {
+    const last = bundles.at(-1)
+    if (last?.[0]?.bundle === wire.bundle) last.push(wire)
+    else bundles.push([wire])
+  }
+  return bundles
+}
+
+const roleText = ({ role, colour }: PlanWire): string => `${role} (${colour})`
+
+/** What would be trapped by the joint, and so comes first. */
+function threadFirst({ sleeve, name }: PlanWire, line: Pick<Line, 'mount'> | undefined): string[] {
+  const things = sleeve === null ? [] : [`sleeve ${sleeve} on ${name}`]
+  const mount: Plan['lines'][number]['mount'] = line?.mount
+  if (mount?.hasSleeve === true || mount?.hasCaps === true) things.push('end cap')
+  if (mount?.damp === 'outdoors') things.push('gland')
+  return things
+}

@@ -1,0 +1,170 @@
+import { fuseFor } from '../feed/fuse'
+import type { FedPlan } from '../feed/fed-plan'
+import { leadFuse } from '../feed/solved-feed'
+import { capacitorFor, capacitorUf } from '../feed/capacitor'
+import { diodeOf } from '../parts/diodes'
+import type { Wire as Gauge } from '../parts/wires'
+import type { WireColour } from '../plan/choices'
+import { supplyBehind } from '../plan/supply-of'
+import { formatQuantity, significant } from '../quantity/format'
+import type { Block, Cable, Circuit, RoutedWire, Terminal } from '../route/circuit'
+
+/** What sits in a wire. */
+export interface InLine {
+  readonly kind: 'fuse' | 'resistor' | 'diode'
+  readonly text: string
+}
+
+/** One wire as it is cut: of one colour, with what sits in it and what is done at its ends. */
+export interface PlanWire extends RoutedWire {
+  /** W1, W2 … in the order of the feed; as it is written on both its ends. */
+  readonly name: string
+  readonly colour: WireColour
+  /** Bared at its beginning and its end, mm. */
+  readonly bareMm: readonly [number, number]
+  /** Heat-shrink sleeve over its soldered joints, or `null` where both ends are screwed. */
+  readonly sleeve: string | null
+  readonly inLine: readonly InLine[]
+}
+
+/** A block as it is drawn. */
+export interface PlanBlock extends Block {
+  /** Of a supply that is plugged into the mains: its mains side is never drawn. */
+  readonly hasMains: boolean
+}
+
+/** A capacitor across plus and minus, its legs soldered to a run's pads. */
+export interface PlanCapacitor {
+  readonly supplyId: string
+  readonly text: string
+  /** The pair of pads that it sits on. */
+  readonly at: { readonly run: string; readonly pad: number }
+}
+
+/** Everything that is joined, and by what. */
+export interface Wiring {
+  readonly blocks: readonly PlanBlock[]
+  readonly wires: readonly PlanWire[]
+  readonly cables: readonly Cable[]
+  readonly capacitors: readonly PlanCapacitor[]
+  readonly lightJoints: Circuit['lightJoints']
+  readonly padJoints: Circuit['padJoints']
+}
+
+/** Bared at a screw, at a pad of a strip, and at a pin, mm. */
+const bare = { screw: 7, pad: 3, pin: 5 } as const
+
+/** Heat-shrink sleeves by what they go over, mm² and mm. */
+const sleeves: readonly (readonly [upToMm2: number, sleeveMm: number])[] = [
+  [0.25, 2.4],
+  [0.8, 3.2],
+  [1.6, 4.8],
+  [Infinity, 6.4],
+]
+const sleeveFor = ({ areaMm2 }: Gauge): string => {
+  const found = sleeves.find(([upTo]) => areaMm2 <= upTo)
+  return `${String(found?.[1] ?? '')} mm`
+}
+
+/** Supplies that have no mains side. */
+const cellKinds: readonly string[] = ['battery', 'power-bank', 'boosted-cell', 'board-pin']
+
+/** Gives every wire its name, its colour, what sits in it and what is done at its ends. */
+export function wiringOf(
+  given: Pick<FedPlan, 'plan' | 'cuts' | 'circuit' | 'full' | 'supplies' | 'leads'>,
+): Wiring {
+  const { plan, circuit, full, supplies } = given
+  const supplyOf = new Map(supplies.map((supply) => [supply.slot.id, supply]))
+  const blocks = circuit.blocks.map((block): PlanBlock => {
+    const part = block.of.kind === 'supply' ? supplyOf.get(block.of.supply)?.part : undefined
+    return {
+      ...block,
+      ...(part !== undefined && { detail: part.name }),
+      hasMains:
+        block.of.kind === 'supply' && (part === undefined || !cellKinds.includes(part.kind)),
+    }
+  })
+  const blockOf = new Map(blocks.map((block) => [block.id, block]))
+  const isBared = ({ block }: Terminal): number => {
+    switch (blockOf.get(block)?.of.kind) {
+      case 'supply':
+      case 'junction':
+      case 'switch':
+      case 'hub':
+        return bare.screw
+      case 'run':
+        return bare.pad
+      default:
+        return bare.pin
+    }
+  }
+  const fusedA = new Map(full.leads.map((fed) => [fed.lead.id, leadFuse(fed)]))
+  const inLineOf = (wire: RoutedWire): InLine[] => {
+    const fuse = wire.fusedLead === undefined ? undefined : fusedA.get(wire.fusedLead)
+    return [
+      ...(typeof fuse === 'number'
+        ? [{ kind: 'fuse', text: `${significant(fuse)} A` } as const]
+        : []),
+      ...(wire.isBoardFeed === true
+        ? [{ kind: 'fuse', text: boardFuse(wire.gauge) } as const]
+        : []),
+      ...(wire.resistor === undefined
+        ? []
+        : [{ kind: 'resistor', text: formatQuantity(wire.resistor.ohm, 'Ω') } as const]),
+      ...(wire.hasDiode === true
+        ? [
+            {
+              kind: 'diode',
+              text: `${diodeOf(plan.signal.diode).name} in the first pixel’s plus`,
+            } as const,
+          ]
+        : []),
+    ]
+  }
+  return {
+    blocks,
+    wires: circuit.wires.map((wire, index): PlanWire => {
+      const [from, to] = [isBared(wire.from), isBared(wire.to)]
+      return {
+        ...wire,
+        name: `W${String(index + 1)}`,
+        colour: plan.wiring.colours[wire.role],
+        bareMm: [from, to],
+        sleeve: from === bare.screw && to === bare.screw ? null : sleeveFor(wire.gauge),
+        inLine: inLineOf(wire),
+      }
+    }),
+    cables: circuit.cables,
+    capacitors: capacitorsOf(given),
+    lightJoints: circuit.lightJoints,
+    padJoints: circuit.padJoints,
+  }
+}
+
+const boardFuse = ({ limitA }: Gauge): string =>
+  `${significant(fuseFor(Math.min(0.5, limitA / 1.25), limitA) ?? limitA)} A`
+
+/** A capacitor at the first feed of each supply's strips. */
+function capacitorsOf({
+  plan,
+  supplies,
+  leads,
+}: Pick<FedPlan, 'plan' | 'supplies' | 'leads'>): PlanCapacitor[] {
+  return supplies.flatMap(({ slot, volts }): PlanCapacitor[] => {
+    const rating = slot.capacitorV === undefined ? capacitorFor(volts) : slot.capacitorV
+    // Single lights draw evenly and have no pads for it.
+    const first = leads.find(
+      ({ to, from, lightShare }) =>
+        to.kind === 'run' && lightShare === undefined && supplyBehind(plan, from) === slot.id,
+    )
+    if (rating === null || first?.to.kind !== 'run') return []
+    const { run, pad } = first.to
+    return [
+      {
+        supplyId: slot.id,
+        text: `${String(capacitorUf)} µF ${significant(rating)} V`,
+        at: { run, pad },
+      },
+    ]
+  })
+}
