@@ -61,4 +61,8 @@ export default ts.config(
     ...ts.configs.disableTypeChecked,
     languageOptions: { globals: globals.node, parserOptions: { project: null } },
   },
+  {
+    files: ['**/*.cjs'],
+    rules: { '@typescript-eslint/no-require-imports': 'off' },
+  },
 )

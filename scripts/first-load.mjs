@@ -3,7 +3,7 @@
 import { existsSync, readFileSync, readdirSync } from 'node:fs'
 import { gzipSync } from 'node:zlib'
 
-const budgetKB = 200
+const budgetKB = 190
 if (!existsSync('dist/.vite/manifest.json')) {
   console.error('There is no build: run npm run build first')
   process.exit(1)
@@ -18,7 +18,7 @@ const add = (key) => {
 }
 add('index.html')
 for (const file of readdirSync('dist/assets'))
-  if (/^tally\.worker-.*\.js$/.test(file)) needed.add(`assets/${file}`)
+  if (/^plan\.worker-.*\.js$/.test(file)) needed.add(`assets/${file}`)
 
 const sizes = [...needed]
   .map((file) => [file, gzipSync(readFileSync(`dist/${file}`)).length / 1000])

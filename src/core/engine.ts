@@ -1,5 +1,5 @@
 import type { Plan } from './plan/plan'
-import { stages, type StageName, type WorkedPlan } from './stages'
+import { stages, type Derived, type StageName, type WorkedPlan } from './stages'
 
 interface Kept {
   readonly inputs: readonly unknown[]
@@ -11,17 +11,18 @@ interface Kept {
  * immutable: what is the same object has not changed.
  */
 export class Engine {
-  private readonly kept = new Map<StageName, Kept>()
-  /** Stages whose inputs were compared for the present plan. */
-  private readonly fresh = new Set<StageName>()
-  private readonly results: WorkedPlan
+  private readonly kept = new Map<Derived<unknown>, Kept>()
+  /** What was compared with its inputs for the present plan. */
+  private readonly fresh = new Set<Derived<unknown>>()
+  /** The plan with the results of all stages, each worked out when it is read. */
+  readonly worked: WorkedPlan
 
   constructor(private plan: Plan) {
     const results = {}
     Object.defineProperty(results, 'plan', { get: () => this.plan, enumerable: true })
     for (const name of Object.keys(stages) as StageName[])
       Object.defineProperty(results, name, { get: () => this.get(name), enumerable: true })
-    this.results = results as WorkedPlan
+    this.worked = results as WorkedPlan
   }
 
   /** Goes on with another plan, mostly the next state of the same. */
@@ -33,26 +34,23 @@ export class Engine {
 
   /** The result of a stage for the present plan. */
   get<Name extends StageName>(name: Name): WorkedPlan[Name] {
-    const known = this.kept.get(name)
-    if (known !== undefined && this.fresh.has(name)) return known.value as WorkedPlan[Name]
-    const { plan: fields, reads, work } = stages[name]
-    const results = reads.map((read) => this.get(read))
-    const inputs = [...fields.map((field) => this.plan[field]), ...results]
-    if (known?.inputs.every((input, index) => Object.is(input, inputs[index])) !== true) {
-      // A stage gets the results that it names and no others.
-      const given = Object.fromEntries(reads.map((read, index) => [read, results[index]]))
-      this.kept.set(name, {
-        inputs,
-        value: work({ plan: this.plan, ...given } as unknown as WorkedPlan),
-      })
-    }
-    this.fresh.add(name)
-    return this.kept.get(name)?.value as WorkedPlan[Name]
+    return this.work(stages[name])
   }
 
-  /** The plan with the results of all stages, each worked out when it is read. */
-  get worked(): WorkedPlan {
-    return this.results
+  /** What is made of results of stages: the same object as before where nothing that it reads has changed. */
+  work<Result>(of: Derived<Result>): Result {
+    const known = this.kept.get(of)
+    if (known !== undefined && this.fresh.has(of)) return known.value as Result
+    const results = of.reads.map((read) => this.get(read))
+    const inputs = [...of.plan.map((field) => this.plan[field]), ...results]
+    if (known?.inputs.every((input, index) => Object.is(input, inputs[index])) !== true) {
+      // It gets the results that it names and no others.
+      const given = Object.fromEntries(of.reads.map((read, index) => [read, results[index]]))
+      const value = of.work({ plan: this.plan, ...given } as unknown as WorkedPlan)
+      this.kept.set(of, { inputs, value })
+    }
+    this.fresh.add(of)
+    return this.kept.get(of)?.value as Result
   }
 }
 

@@ -17,7 +17,6 @@ import { measure } from './measure/measure'
 import { sourcePlaces } from './measure/source-places'
 import { partsOf } from './parts/find'
 import type { Plan } from './plan/plan'
-import { rollOf, type RollSection } from './roll/roll'
 import { connect } from './route/connect'
 import { leadsOf } from './route/leads'
 import { plugTrees } from './route/plugs'
@@ -28,32 +27,31 @@ import { jointsOf } from './wire/joints'
 import { wiringOf } from './wire/wires'
 
 /** A plan with the result of every stage. */
-export interface WorkedPlan extends JudgedPlan {
-  readonly roll: readonly RollSection[]
-}
+export type WorkedPlan = JudgedPlan
 
 /** Everything that is worked out of a plan, by the name of its result. */
 export type StageName = Exclude<keyof WorkedPlan, 'plan'>
 
-/** How one result is worked out: which parts of the plan and which earlier results it reads, and the pure function of them. */
-export interface Stage<Name extends StageName = StageName> {
+/** How something is worked out: which parts of the plan and which results of stages it reads, and the pure function of them. */
+export interface Derived<Result> {
   readonly plan: readonly (keyof Plan)[]
   readonly reads: readonly StageName[]
-  readonly work: (given: WorkedPlan) => WorkedPlan[Name]
+  readonly work: (given: WorkedPlan) => Result
 }
 
 /** Types the function by what is declared: it cannot reach a result that it does not name. */
-const stage = <Name extends StageName, Reads extends StageName>(
+export const derived = <Result, Reads extends StageName>(
   plan: readonly (keyof Plan)[],
   reads: readonly Reads[],
-  work: (given: Pick<WorkedPlan, Reads | 'plan'>) => WorkedPlan[Name],
-): Stage<Name> => ({ plan, reads, work })
+  work: (given: Pick<WorkedPlan, Reads | 'plan'>) => Result,
+): Derived<Result> => ({ plan, reads, work })
 
 /** While somebody types the packing may not take long; the Cut page can search on where it was cut short. */
-const quickPacking = { mostNodes: 2_000, mostSets: 400 }
+const quickPacking = { mostNodes: 2_000, mostSets: 400, mostPieces: 60 }
 
 const sourceFields = ['supplies', 'junctions'] as const
-const everything = [
+/** All parts of a plan that figures and verdicts are made of. */
+export const everything = [
   'lines',
   'defaults',
   'bench',
@@ -72,62 +70,68 @@ const everything = [
 /**
  * The stages in the order of the work. Each reads the parts of the plan that it names and results before it; a test hands out nothing else.
  */
-export const stages: { readonly [Name in StageName]: Stage<Name> } = {
-  parts: stage(['own'], [], ({ plan }) => partsOf(plan.own)),
-  measured: stage(['lines'], [], ({ plan }) => measure(plan)),
-  layout: stage(['bench'], ['measured'], ({ plan, measured }) => layOut(measured.runs, plan.bench)),
-  sources: stage([...sourceFields, 'bench'], ['layout'], ({ plan, layout }) =>
+export const stages: { readonly [Name in StageName]: Derived<WorkedPlan[Name]> } = {
+  parts: derived(['own'], [], ({ plan }) => partsOf(plan.own)),
+  measured: derived(['lines'], [], ({ plan }) => measure(plan)),
+  layout: derived(['bench'], ['measured'], ({ plan, measured }) =>
+    layOut(measured.runs, plan.bench),
+  ),
+  sources: derived([...sourceFields, 'bench'], ['layout'], ({ plan, layout }) =>
     sourcePlaces(plan, layout),
   ),
-  cuts: stage(['lines', 'defaults', 'rules'], ['measured', 'parts'], ({ plan, measured, parts }) =>
-    cut(plan, measured.runs, parts),
+  cuts: derived(
+    ['lines', 'defaults', 'rules'],
+    ['measured', 'parts'],
+    ({ plan, measured, parts }) => cut(plan, measured.runs, parts),
   ),
-  reels: stage(['offcuts', 'rules'], ['cuts'], ({ plan, cuts }) =>
+  reels: derived(['offcuts', 'rules'], ['cuts'], ({ plan, cuts }) =>
     cutFromReels(cuts, plan.offcuts, plan.rules, quickPacking),
   ),
-  prewired: stage([], ['cuts'], ({ cuts }) => prewiredInstead(cuts)),
-  volts: stage([...sourceFields, 'defaults'], ['cuts', 'parts'], ({ plan, cuts, parts }) =>
+  prewired: derived([], ['cuts'], ({ cuts }) => prewiredInstead(cuts)),
+  volts: derived([...sourceFields, 'defaults'], ['cuts', 'parts'], ({ plan, cuts, parts }) =>
     supplyVolts(plan, cuts, parts),
   ),
-  lit: stage(
+  lit: derived(
     [...sourceFields, 'rules', 'signal'],
     ['cuts', 'parts', 'volts'],
     ({ plan, cuts, parts, volts }) => litRuns(plan, cuts, parts, volts),
   ),
-  nodes: stage([], ['measured'], ({ measured }) => nodeRuns(measured.runs)),
-  loads: stage(['scene', 'limit'], ['cuts', 'lit'], ({ plan, cuts, lit }) =>
+  nodes: derived([], ['measured'], ({ measured }) => nodeRuns(measured.runs)),
+  loads: derived(['scene', 'limit'], ['cuts', 'lit'], ({ plan, cuts, lit }) =>
     loadRuns(plan, cuts, lit),
   ),
-  lanes: stage(
+  lanes: derived(
     ['signal', 'rules'],
     ['cuts', 'layout', 'sources'],
     ({ plan, cuts, layout, sources }) => lanesOf(plan, cuts, layout, sources),
   ),
-  needs: stage(['signal'], ['cuts', 'lanes', 'lit', 'nodes'], ({ plan, cuts, lanes, lit, nodes }) =>
-    pinNeeds(plan, cuts, lanes, lit, nodes),
+  needs: derived(
+    ['signal'],
+    ['cuts', 'lanes', 'lit', 'nodes'],
+    ({ plan, cuts, lanes, lit, nodes }) => pinNeeds(plan, cuts, lanes, lit, nodes),
   ),
-  fit: stage(['signal'], ['parts', 'needs', 'lanes'], ({ plan, parts, needs, lanes }) =>
+  fit: derived(['signal'], ['parts', 'needs', 'lanes'], ({ plan, parts, needs, lanes }) =>
     chosenBoard(plan, parts, needs, lanes),
   ),
-  plugs: stage(['rules'], ['cuts', 'lit', 'layout'], ({ plan, cuts, lit, layout }) =>
+  plugs: derived(['rules'], ['cuts', 'lit', 'layout'], ({ plan, cuts, lit, layout }) =>
     plugTrees(plan, cuts, lit, layout),
   ),
-  leads: stage(
+  leads: derived(
     [...sourceFields, 'rules', 'defaults'],
     ['cuts', 'lit', 'plugs', 'layout', 'sources'],
     leadsOf,
   ),
-  circuit: stage(
+  circuit: derived(
     [...sourceFields, 'rules', 'defaults', 'signal', 'wiring', 'units'],
     ['cuts', 'lit', 'plugs', 'nodes', 'layout', 'sources', 'volts', 'lanes', 'fit', 'leads'],
     connect,
   ),
-  full: stage(
+  full: derived(
     [...sourceFields, 'rules', 'defaults', 'scene', 'limit', 'signal'],
     ['cuts', 'volts', 'leads', 'loads', 'lit', 'fit', 'lanes', 'circuit'],
     (given) => solveFeed(planNetwork(given, 'full-white'), 'full-white', given.cuts, given.leads),
   ),
-  shown: stage(
+  shown: derived(
     [...sourceFields, 'rules', 'defaults', 'scene', 'limit', 'signal'],
     ['cuts', 'volts', 'leads', 'loads', 'lit', 'fit', 'lanes', 'circuit', 'full'],
     (given) => {
@@ -137,35 +141,35 @@ export const stages: { readonly [Name in StageName]: Stage<Name> } = {
         : solveFeed(planNetwork(given, shown), shown, given.cuts, given.leads)
     },
   ),
-  supplies: stage(
+  supplies: derived(
     [...sourceFields, 'rules', 'signal'],
     ['loads', 'parts', 'volts', 'fit', 'lanes', 'lit', 'leads', 'full'],
     (given) => feedSupplies(given, given.full),
   ),
-  batteries: stage(['use'], ['supplies'], ({ plan, supplies }) => batteriesOf(supplies, plan.use)),
-  signal: stage(
+  batteries: derived(['use'], ['supplies'], ({ plan, supplies }) =>
+    batteriesOf(supplies, plan.use),
+  ),
+  signal: derived(
     [...sourceFields, 'rules', 'defaults', 'scene', 'limit', 'signal'],
     ['parts', 'layout', 'sources', 'volts', 'lanes', 'needs', 'fit', 'full', 'supplies'],
     signalLevels,
   ),
-  wiring: stage(
+  wiring: derived(
     [...sourceFields, 'signal', 'wiring'],
     ['cuts', 'circuit', 'full', 'supplies', 'leads'],
     wiringOf,
   ),
-  joints: stage(['lines'], ['wiring', 'cuts', 'reels'], (given) =>
+  joints: derived(['lines'], ['wiring', 'cuts', 'reels'], (given) =>
     jointsOf(given.wiring, given, given.reels),
   ),
-  verdicts: stage(
+  verdicts: derived(
     everything,
     [
       'parts',
-      'measured',
       'layout',
       'sources',
       'cuts',
       'reels',
-      'prewired',
       'volts',
       'lit',
       'nodes',
@@ -175,46 +179,11 @@ export const stages: { readonly [Name in StageName]: Stage<Name> } = {
       'fit',
       'plugs',
       'leads',
-      'circuit',
       'full',
-      'shown',
       'supplies',
       'batteries',
       'signal',
-      'wiring',
-      'joints',
     ],
     judge,
-  ),
-  roll: stage(
-    everything,
-    [
-      'parts',
-      'measured',
-      'layout',
-      'sources',
-      'cuts',
-      'reels',
-      'prewired',
-      'volts',
-      'lit',
-      'nodes',
-      'loads',
-      'lanes',
-      'needs',
-      'fit',
-      'plugs',
-      'leads',
-      'circuit',
-      'full',
-      'shown',
-      'supplies',
-      'batteries',
-      'signal',
-      'wiring',
-      'joints',
-      'verdicts',
-    ],
-    rollOf,
   ),
 }

@@ -1,7 +1,7 @@
 import { litOf, type CutStripRun, type Piece } from './cut/cut'
 import type { Prewired } from './cut/prewired'
 import type { StripReels } from './cut/reels'
-import { worked } from './engine'
+import { Engine } from './engine'
 import type { BatteryUse } from './feed/batteries'
 import { branchesOf, type Branch } from './feed/branches'
 import { leadFuse, type FedRun, type SolvedFeed } from './feed/solved-feed'
@@ -11,11 +11,18 @@ import type { CaseAmperes, RunLoad } from './load/load'
 import type { NodeRun } from './load/nodes'
 import type { LoadCase } from './plan/choices'
 import type { Plan } from './plan/plan'
-import type { RollSection } from './roll/roll'
+import { rollOf, type RollSection } from './roll/roll'
 import type { Lead } from './route/lead'
 import type { PlugTree } from './route/plugs'
 import { tallySignal, type TallySignal } from './signal/told'
-import type { WorkedPlan } from './stages'
+import {
+  derived,
+  everything,
+  stages,
+  type Derived,
+  type StageName,
+  type WorkedPlan,
+} from './stages'
 import type { Verdict } from './verdict/verdict'
 import { countJoints, type JointCount, type PlanJoint } from './wire/joints'
 import type { Wiring } from './wire/wires'
@@ -119,48 +126,67 @@ export interface Tally {
   }[]
 }
 
-/** Works a plan out, stage after stage in the order of the work. Pure: the same plan gives the same tally. */
-export const tally = (plan: Plan): Tally => tallyOf(worked(plan))
-
-/** What a worked-out plan comes to. */
-export function tallyOf(results: WorkedPlan): Tally {
-  const { measured, cuts, lit, loads, supplies, full, shown, batteries, joints } = results
-  const litById = new Map(lit.map((run) => [run.id, run]))
-  return {
-    totals: totalsOf(results),
-    runs: cuts.map((entry, index) =>
+/** How each part of the tally is made of the results of stages. */
+export const tallyParts: { readonly [Part in keyof Tally]: Derived<Tally[Part]> } = {
+  totals: derived(['scene'], ['cuts', 'loads'], totalsOf),
+  runs: derived([], ['cuts', 'loads', 'full', 'lit'], ({ cuts, loads, full, lit }) => {
+    const litById = new Map(lit.map((run) => [run.id, run]))
+    return cuts.map((entry, index) =>
       tallyRun(entry, loads[index], full, litById.get(entry.run.id)),
-    ),
-    supplies: supplies.map((supply) => tallySupply(supply, results)),
-    reels: results.reels,
-    prewired: results.prewired,
-    joints: countJoints(joints),
-    feed: {
-      loadCase: shown.loadCase,
-      problem: full.problem ?? shown.problem ?? null,
-      runs: [...shown.runs.values()],
-      leads: full.leads.map(({ lead, currentA, dropV, lossW }) => ({
-        ...lead,
-        wire: lead.wire.id,
-        currentA,
-        dropV,
-        lossW,
-        fuseA: leadFuse({ lead, currentA }),
-      })),
-      lostW: shown.lostW,
-      branches: branchesOf(results),
-      plugs: results.plugs,
+    )
+  }),
+  supplies: derived(['scene'], ['supplies'], (results) =>
+    results.supplies.map((supply) => tallySupply(supply, results.plan)),
+  ),
+  reels: derived([], ['reels'], ({ reels }) => reels),
+  prewired: derived([], ['prewired'], ({ prewired }) => prewired),
+  joints: derived([], ['joints'], ({ joints }) => countJoints(joints)),
+  feed: derived(
+    ['junctions', 'supplies'],
+    ['cuts', 'full', 'shown', 'supplies', 'plugs'],
+    (results) => {
+      const { full, shown, plugs } = results
+      return {
+        loadCase: shown.loadCase,
+        problem: full.problem ?? shown.problem ?? null,
+        runs: [...shown.runs.values()],
+        leads: full.leads.map(({ lead, currentA, dropV, lossW }) => ({
+          ...lead,
+          wire: lead.wire.id,
+          currentA,
+          dropV,
+          lossW,
+          fuseA: leadFuse({ lead, currentA }),
+        })),
+        lostW: shown.lostW,
+        branches: branchesOf(results),
+        plugs,
+      }
     },
-    nodes: results.nodes,
-    batteries: [...batteries].map(([id, use]) => ({ id, ...use })),
-    signal: tallySignal(results, results.signal),
-    wiring: { ...results.wiring, joints },
-    verdicts: results.verdicts,
-    roll: results.roll,
-    unread: measured.lines.flatMap(({ line, reading }) =>
+  ),
+  nodes: derived([], ['nodes'], ({ nodes }) => nodes),
+  batteries: derived([], ['batteries'], ({ batteries }) =>
+    [...batteries].map(([id, use]) => ({ id, ...use })),
+  ),
+  signal: derived([], ['fit', 'lanes', 'signal'], (results) =>
+    tallySignal(results, results.signal),
+  ),
+  wiring: derived([], ['wiring', 'joints'], ({ wiring, joints }) => ({ ...wiring, joints })),
+  verdicts: derived([], ['verdicts'], ({ verdicts }) => verdicts),
+  roll: derived(everything, Object.keys(stages) as StageName[], rollOf),
+  unread: derived([], ['measured'], ({ measured }) =>
+    measured.lines.flatMap(({ line, reading }) =>
       reading.kind === 'error' ? [{ id: line.id, text: line.text, message: reading.message }] : [],
     ),
-  }
+  ),
+}
+
+/** Works a plan out whole, stage after stage in the order of the work. Pure: the same plan gives the same tally. */
+export function tally(plan: Plan): Tally {
+  const engine = new Engine(plan)
+  return Object.fromEntries(
+    Object.entries<Derived<unknown>>(tallyParts).map(([part, of]) => [part, engine.work(of)]),
+  ) as unknown as Tally
 }
 
 function tallyRun(
@@ -191,7 +217,7 @@ function tallyRun(
   }
 }
 
-function tallySupply(supply: FedSupply, { plan }: Pick<WorkedPlan, 'plan'>): TallySupply {
+function tallySupply(supply: FedSupply, plan: Pick<Plan, 'scene'>): TallySupply {
   const { slot, part, volts, ratedA, loadA, needA, currentA, boardA } = supply
   return {
     id: slot.id,

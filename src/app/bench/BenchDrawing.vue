@@ -175,8 +175,8 @@ function hide(id: string, at: Point, key: string, isDrag: boolean): void {
     junction !== undefined
       ? { do: 'put-junction', junction: { ...junction, at: [...at] } }
       : id === 'controller'
-        ? { do: 'hide-controller', at }
-        : { do: 'hide-supply', supply: id, at }
+        ? { do: 'place-controller', at }
+        : { do: 'place-supply', supply: id, at }
   store.commit([command], { label: 'move supply or board', key, isDrag })
 }
 const hiddenBoxes = computed(() => [

@@ -1,15 +1,13 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue'
-import { releaseProxy, wrap } from 'comlink'
-import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import type { MeasuredRun } from '../../core/measure/measure'
 import { withDimension } from '../../core/measure/rewrite'
 import type { Plan } from '../../core/plan/plan'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
 import type { WhatIf } from '../../core/choose/what-if'
 import { usePlanStore } from '../stores/plan'
-import { latestWins } from '../workers/latest'
-import type { WhatIfService } from '../workers/what-if.worker'
+import { useJob } from '../engine/use-job'
 
 const { plan, run, dimension } = defineProps<{
   plan: Plan
@@ -19,32 +17,25 @@ const { plan, run, dimension } = defineProps<{
 const emit = defineEmits<{ close: [] }>()
 
 const store = usePlanStore()
-const worker = new Worker(new URL('../workers/what-if.worker.ts', import.meta.url), {
-  type: 'module',
-  name: 'what-if',
-})
-const service = wrap<WhatIfService>(worker)
-onScopeDispose(() => {
-  service[releaseProxy]()
-  worker.terminate()
-})
-
+const { result, problem, start } = useJob(
+  () => plan,
+  (service, job) => service.whatIf(job, run.id, dimension),
+)
+/** The last answers stay until the new ones have come. */
 const answers = shallowRef<readonly WhatIf[]>([])
 const at = ref(0)
 const now = computed(() => run.dimensions[dimension]?.value ?? 0)
 const isNow = ({ value }: WhatIf): boolean => Math.abs(value - now.value) < 0.05
 
-const ask = latestWins<Plan, WhatIf[]>(
-  (job) => service.around(job, run.id, dimension),
-  (found) => {
-    answers.value = found
-    at.value = Math.max(0, found.findIndex(isNow))
-  },
-)
+watch(result, (found) => {
+  if (found === undefined) return
+  answers.value = found
+  at.value = Math.max(0, found.findIndex(isNow))
+})
 watch(
   () => plan,
-  (next) => {
-    ask(next)
+  () => {
+    start()
   },
   { immediate: true },
 )
@@ -156,6 +147,9 @@ function take(): void {
         <X :size="15" />
       </button>
     </div>
+    <p v-if="problem" role="alert" class="mt-1.5 text-stop">
+      It could not be worked out: {{ problem }}
+    </p>
     <dl class="mt-2 grid grid-cols-[repeat(auto-fit,minmax(66px,1fr))] gap-2">
       <div v-for="{ label, value, change } in rows" :key="label">
         <dt class="text-[11px] text-bench-soft">{{ label }}</dt>

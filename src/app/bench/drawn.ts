@@ -3,6 +3,7 @@ import { cornersOfBox, placer, type Layout } from '../../core/measure/layout'
 import type { Splitter } from '../../core/route/plugs'
 import type { MeasuredRun } from '../../core/measure/measure'
 import type { Furniture, Place } from '../../core/plan/plan'
+import { hueAt } from './hues'
 import { pathOf } from './view'
 
 /** A run as it is drawn, in mm of the bench. */
@@ -21,8 +22,6 @@ export interface DrawnRun {
   readonly heading: number
 }
 
-const hues = ['#ffd27a', '#8ec5ff', '#ffae8c', '#b6e3a8', '#d9b8ff', '#ffe9c9']
-
 // What did not change is drawn from the same object, so that the page need not look at it again.
 const known = new WeakMap<MeasuredRun, DrawnRun>()
 
@@ -34,7 +33,7 @@ export function drawnRuns(
 ): DrawnRun[] {
   return runs.map((run, index) => {
     const place = placed[index]?.place ?? { x: 0, y: 0, degrees: 0 }
-    const hue = hues[index % hues.length] ?? '#ffd27a'
+    const hue = hueAt(index)
     const lit = litOf.get(run.id) ?? []
     const last = known.get(run)
     if (

@@ -5,6 +5,7 @@ import { stripOf } from '../../core/parts/find'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { usePlanStore } from '../stores/plan'
+import { usePart } from '../stores/use-parts'
 import { useSpotlight } from '../stores/spotlight'
 import RunTape from '../tape/RunTape.vue'
 import TapeRuler from '../tape/TapeRuler.vue'
@@ -19,7 +20,8 @@ import ReelsPanel from './ReelsPanel.vue'
 
 const store = usePlanStore()
 const spotlight = useSpotlight()
-const { tally, parts } = storeToRefs(store)
+const { parts } = storeToRefs(store)
+const [reels, prewired] = [usePart('reels'), usePart('prewired')]
 
 const sheets = [
   { value: 'tapes', label: 'Tapes' },
@@ -34,8 +36,8 @@ const tapes = computed(() => runs.value.filter(({ lights }) => lights === 0))
 const splices = computed(
   () =>
     new Map(
-      tally.value?.reels.flatMap(({ reels }) =>
-        reels.flatMap(({ cuts }) =>
+      reels.value?.flatMap(({ reels: bins }) =>
+        bins.flatMap(({ cuts }) =>
           cuts.flatMap(({ piece, parts, splicesMm }) => (parts === 1 ? [[piece, splicesMm]] : [])),
         ),
       ),
@@ -158,12 +160,12 @@ function split(run: TallyRun, piece: Piece, mark: number): void {
         </template>
       </div>
       <ReelsPanel
-        v-if="shows('reels') && tally && tally.reels.length > 0"
+        v-if="shows('reels') && reels && prewired && reels.length > 0"
         :plan="plan"
-        :reels="tally.reels"
-        :prewired="tally.prewired"
+        :reels="reels"
+        :prewired="prewired"
       />
-      <CutList v-if="tally" :plan="plan" :reels="tally.reels" />
+      <CutList v-if="reels" :plan="plan" :reels="reels" />
     </template>
   </PlanFrame>
 </template>

@@ -14,7 +14,7 @@ import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import { useSpotlight } from '../stores/spotlight'
 import ReelBar from './ReelBar.vue'
-import { useDeepPacking } from './use-deep-packing'
+import { useJob } from '../engine/use-job'
 import { useReelRows } from './use-reel-rows'
 
 const { plan, reels } = defineProps<{
@@ -29,10 +29,13 @@ const store = usePlanStore()
 const shelf = useShelf()
 const notices = useNotices()
 const spotlight = useSpotlight()
-const deep = useDeepPacking(() => plan)
+const deep = useJob(
+  () => plan,
+  (service, job, tell) => service.pack(job, tell),
+)
 
 /** The longer search's answer, where there is one for this very plan. */
-const shown = computed(() => deep.reels.value ?? reels)
+const shown = computed(() => deep.result.value ?? reels)
 const rowsOf = useReelRows(() => shown.value)
 const longestMm = computed(() =>
   Math.max(...shown.value.flatMap((strip) => strip.reels.map(({ lengthMm }) => lengthMm))),

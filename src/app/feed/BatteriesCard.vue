@@ -4,10 +4,10 @@ import { batteryUse } from '../../core/feed/batteries'
 import { suits } from '../../core/feed/supplies'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
-import type { Tally } from '../../core/tally'
+import type { Told } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: Tally | undefined }>()
+const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
 
 const BatteryChart = defineAsyncComponent(() => import('./BatteryChart.vue'))
 

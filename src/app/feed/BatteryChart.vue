@@ -2,13 +2,10 @@
 import { computed } from 'vue'
 import VueApexCharts from 'vue3-apexcharts'
 import { formatQuantity } from '../../core/quantity/format'
-import type { Tally } from '../../core/tally'
+import type { Told } from '../engine/follow-plan'
 
 const { battery, name } = defineProps<{
-  battery: Pick<
-    Tally['batteries'][number],
-    'course' | 'cutoffV' | 'peakFirstV' | 'hours' | 'endsBy'
-  >
+  battery: Pick<Told['batteries'][number], 'course' | 'cutoffV' | 'peakFirstV' | 'hours' | 'endsBy'>
   name: string
 }>()
 

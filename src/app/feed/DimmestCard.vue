@@ -3,11 +3,11 @@ import { computed } from 'vue'
 import { stripOf } from '../../core/parts/find'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
-import type { Tally } from '../../core/tally'
+import type { Told } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: Tally | undefined }>()
+const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
 
 const store = usePlanStore()
 const spotlight = useSpotlight()

@@ -6,12 +6,12 @@ import { waysOf } from '../../core/feed/branches'
 import { feedsOf } from '../../core/plan/feeds'
 import type { Junction, Plan } from '../../core/plan/plan'
 import { withSet, type Settable } from '../../core/plan/with-set'
-import type { Tally } from '../../core/tally'
+import type { Told } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
 import LeadEditor from './LeadEditor.vue'
 import { numberOf, valueOf } from './value-of'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: Tally | undefined }>()
+const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
 
 const store = usePlanStore()
 

@@ -6,13 +6,22 @@ import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
-import { usePlanner } from './use-planner'
+import { useJob } from '../engine/use-job'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
 const store = usePlanStore()
 const notices = useNotices()
-const { found, progress, start, stop } = usePlanner(() => plan)
+const {
+  result: found,
+  progress,
+  problem,
+  start,
+  stop,
+} = useJob(
+  () => plan,
+  (service, job, tell, goal: FeedGoal) => service.planFeeds(job, goal, tell),
+)
 
 const kind = ref<FeedGoal['kind']>('brightness')
 const percent = ref(95)
@@ -91,7 +100,10 @@ function apply(answer: FeedAnswer): void {
         Stop, {{ Math.round(progress * 100) }} %
       </button>
     </div>
-    <p v-if="!found" class="text-[12.5px] text-bench-soft">
+    <p v-if="problem" role="alert" class="text-[12.5px] text-stop">
+      The search ended without an answer: {{ problem }}
+    </p>
+    <p v-else-if="!found" class="text-[12.5px] text-bench-soft">
       Two or three ways, each solved before it is shown: fewest joints, thinnest wire, cheapest.
     </p>
     <p

@@ -5,13 +5,14 @@ import { VueDraggable } from 'vue-draggable-plus'
 import { capacitorsV } from '../../core/feed/capacitor'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity, significant } from '../../core/quantity/format'
-import type { Tally, TallySupply } from '../../core/tally'
+import type { TallySupply } from '../../core/tally'
+import type { Told } from '../engine/follow-plan'
 import { nextSupply } from '../../core/verdict/next-supply'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 import { valueOf } from './value-of'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: Tally | undefined }>()
+const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
 
 const store = usePlanStore()
 const spotlight = useSpotlight()

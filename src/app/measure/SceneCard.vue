@@ -4,11 +4,11 @@ import { computed } from 'vue'
 import { caseNames, type LoadCase } from '../../core/plan/choices'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
-import type { Tally } from '../../core/tally'
+import type { Told } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: Tally | undefined }>()
+const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
 
 const store = usePlanStore()
 const labels: Readonly<Record<LoadCase, string>> = {

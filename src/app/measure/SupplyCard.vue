@@ -5,14 +5,14 @@ import type { Command } from '../../core/plan/commands'
 import type { SupplyPart } from '../../core/plan/parts'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity, significant } from '../../core/quantity/format'
-import type { Tally } from '../../core/tally'
+import type { Told } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import { keptOf, newToPlan, offeredOf } from '../parts/kept'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: Tally | undefined }>()
+const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
 
 const OwnSupplyDialog = defineAsyncComponent(() => import('../parts/OwnSupplyDialog.vue'))
 

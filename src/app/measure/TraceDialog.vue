@@ -6,7 +6,7 @@ import type { Trace } from '../../core/plan/plan'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
 import { simplified, traceOf, type Outline } from '../../formats/outline'
-import type { OutlineService } from '../workers/outline.worker'
+import type { OutlineService } from '../engine/outline.worker'
 import { pathOf } from '../bench/view'
 import FormDialog from '../ui/FormDialog.vue'
 
@@ -27,7 +27,7 @@ onMounted(async () => {
     problem.value = `${file.name} is larger than ${String(mostBytes / 1e6)} MB: leave in it what is to be lit.`
     return
   }
-  const worker = new Worker(new URL('../workers/outline.worker.ts', import.meta.url), {
+  const worker = new Worker(new URL('../engine/outline.worker.ts', import.meta.url), {
     type: 'module',
     name: 'outline',
   })

@@ -2,15 +2,17 @@
 import { Copy, FileDown, FolderInput, Pencil, Plus, Trash2 } from '@lucide/vue'
 import { computed, nextTick, ref } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
-import { tally } from '../../core/tally'
-import { formatQuantity } from '../../core/quantity/format'
+import { formatQuantity, plural } from '../../core/quantity/format'
 import { readPlan } from '../../formats/plan-file'
+import type { PlanFacts } from '../engine/plan-facts'
 import { usePlanFiles } from '../shell/plan-files'
 import type { StoredPlan } from '../storage/db'
 import { useLiveQuery } from '../storage/use-live-query'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
+import PlanPicture from './PlanPicture.vue'
+import { freshFacts, useMissingFacts } from './use-facts'
 
 const shelf = useShelf()
 const notices = useNotices()
@@ -25,20 +27,21 @@ const showsDeleted = ref(false)
 
 const plans = useLiveQuery(() => shelf.shelf.list(), shelf.fail)
 const deleted = useLiveQuery(() => shelf.shelf.listDeleted(), shelf.fail)
-const cards = computed(() => plans.value?.map((stored) => ({ ...stored, facts: factsOf(stored) })))
+useMissingFacts(plans)
+const cards = computed(() =>
+  plans.value?.map((stored) => ({ ...stored, known: freshFacts(stored) ?? stored.facts })),
+)
 const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 
-function factsOf({ document }: StoredPlan): string {
-  const read = readPlan(document)
-  if (!read.ok) return 'cannot be read'
-  const { totals, runs } = tally(read.plan)
-  if (runs.length === 0) return 'nothing to light yet'
+function factsText(facts: PlanFacts | undefined): string {
+  if (facts === undefined) return '…'
+  if (facts.places === 0) return 'nothing to light yet'
   return [
-    `${String(runs.length)} ${runs.length === 1 ? 'place' : 'places'}`,
-    ...(totals.lightLengthMm > 0 ? [formatQuantity(totals.lightLengthMm / 1000, 'm')] : []),
-    ...(totals.singleLights > 0 ? [formatQuantity(totals.singleLights, 'lights')] : []),
-    ...(totals.pixels > 0 ? [formatQuantity(totals.pixels, 'px')] : []),
-    formatQuantity(totals.peakCurrentA, 'A'),
+    plural(facts.places, 'place'),
+    ...(facts.lightLengthMm > 0 ? [formatQuantity(facts.lightLengthMm / 1000, 'm')] : []),
+    ...(facts.singleLights > 0 ? [plural(facts.singleLights, 'light')] : []),
+    ...(facts.pixels > 0 ? [formatQuantity(facts.pixels, 'px')] : []),
+    formatQuantity(facts.peakCurrentA, 'A'),
   ].join(' · ')
 }
 
@@ -112,7 +115,8 @@ const actions = [
           :key="card.id"
           class="flex flex-wrap items-center gap-x-4 gap-y-1 rounded-xl border border-bench-line bg-bench-raised py-3 pr-3 pl-4 hover:border-bench-soft"
         >
-          <div class="min-w-0 flex-1 basis-60">
+          <PlanPicture class="h-16 w-24 shrink-0" :drawing="card.known?.drawing" />
+          <div class="min-w-0 flex-1 basis-48">
             <input
               v-if="renaming === card.id"
               :id="`rename-${card.id}`"
@@ -130,7 +134,15 @@ const actions = [
               class="block truncate font-semibold hover:text-glow"
               >{{ card.name }}</RouterLink
             >
-            <p class="text-[13px] text-bench-soft">{{ card.facts }}</p>
+            <p class="text-[13px] text-bench-soft">{{ factsText(card.known) }}</p>
+            <p v-if="card.known && card.known.stops + card.known.warnings > 0" class="text-[13px]">
+              <span v-if="card.known.stops > 0" class="mr-3 text-stop">{{
+                plural(card.known.stops, 'stop')
+              }}</span>
+              <span v-if="card.known.warnings > 0" class="text-warning">{{
+                plural(card.known.warnings, 'warning')
+              }}</span>
+            </p>
           </div>
           <p class="text-[12px] text-bench-soft">{{ when.format(card.changedAt) }}</p>
           <div class="flex">

@@ -1,22 +1,33 @@
 <script setup lang="ts">
-import { computed, useTemplateRef } from 'vue'
+import { computed, useTemplateRef, watch } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import { plural } from '../../core/quantity/format'
-import type { Tally } from '../../core/tally'
+import type { Told } from '../engine/follow-plan'
 import { caseLabel } from '../../core/roll/current'
 import RollSection from './RollSection.vue'
-import { showsSection, type StageName } from './stages'
+import { usePlanStore } from '../stores/plan'
+import { sectionsBeside, type StageName } from './stages'
 
 const { plan, tally, stage } = defineProps<{
   plan: Plan
-  tally: Tally | undefined
+  tally: Told | undefined
   /** The page it stands beside: the roll is cut off to what that page is about. */
   stage: StageName
 }>()
 
 const scroller = useTemplateRef<HTMLElement>('scroller')
 
-const sections = computed(() => tally?.roll.filter(({ kind }) => showsSection(stage, kind)))
+const store = usePlanStore()
+const kinds = computed(() => sectionsBeside(stage))
+watch(
+  kinds,
+  (shown) => {
+    store.showSections(shown)
+  },
+  { immediate: true },
+)
+/** Until the sections of this page have come, those of the page before are not shown beside it. */
+const sections = computed(() => tally?.roll.filter(({ kind }) => kinds.value.includes(kind)))
 const isEmpty = computed(() => sections.value?.length === 0)
 
 /** How many of each grade, gravest first; a click brings the first of them into view. */

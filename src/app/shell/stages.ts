@@ -1,7 +1,7 @@
 import { plural } from '../../core/quantity/format'
 import { verdictKinds, type Grade } from '../../core/verdict/kinds'
 import type { SectionKind } from '../../core/roll/roll'
-import type { Tally } from '../../core/tally'
+import type { Told } from '../engine/follow-plan'
 
 /** The pages of a plan, in the order of the work. */
 export const stages = [
@@ -37,8 +37,11 @@ const sectionStages: Readonly<Record<SectionKind, readonly StageName[]>> = {
   wires: ['wire'],
 }
 
-export const showsSection = (stage: StageName, kind: SectionKind): boolean =>
-  sectionStages[kind].includes(stage)
+/** Kinds of sections beside a page. */
+export const sectionsBeside = (stage: StageName): SectionKind[] =>
+  (Object.keys(sectionStages) as SectionKind[]).filter((kind) =>
+    sectionStages[kind].includes(stage),
+  )
 
 export interface StageState {
   readonly text: string
@@ -46,7 +49,7 @@ export interface StageState {
 }
 
 /** A stage's state in a word: its gravest verdicts, or how things stand. */
-export function stageState(stage: StageName, tally: Tally | undefined): StageState {
+export function stageState(stage: StageName, tally: Told | undefined): StageState {
   if (tally === undefined) return { text: '…', grade: 'none' }
   if (tally.runs.length === 0 && tally.unread.length === 0) return { text: 'empty', grade: 'none' }
   const own = tally.verdicts.filter(({ code }) => verdictKinds[code].page === stage)
@@ -59,21 +62,18 @@ export function stageState(stage: StageName, tally: Tally | undefined): StageSta
   return { text: stateText(stage, tally), grade: 'ok' }
 }
 
-function stateText(stage: StageName, tally: Tally): string {
+function stateText(stage: StageName, tally: Told): string {
   switch (stage) {
     case 'measure':
       return plural(tally.runs.length, 'place')
     case 'cut':
-      return plural(
-        tally.reels.flatMap(({ reels }) => reels.filter(({ kind }) => kind === 'reel')).length,
-        'reel',
-      )
+      return tally.facts === undefined ? '…' : plural(tally.facts.reels, 'reel')
     case 'feed':
       return tally.feed.leads.length === 0 ? 'nothing fed' : 'fits'
     case 'signal':
       if (tally.signal.lanes.length > 0) return plural(tally.signal.lanes.length, 'lane')
       return tally.signal.pins.length > 0 ? plural(tally.signal.pins.length, 'pin') : 'no data'
     case 'wire':
-      return plural(tally.wiring.joints.length, 'joint')
+      return tally.facts === undefined ? '…' : plural(tally.facts.joints, 'joint')
   }
 }

@@ -7,13 +7,13 @@ import { inputKinds, type InputKind } from '../../core/plan/choices'
 import type { Input, Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import type { TallySignal } from '../../core/signal/told'
-import type { Tally } from '../../core/tally'
+import type { Told } from '../engine/follow-plan'
 import { valueOf } from '../feed/value-of'
 import { usePlanStore } from '../stores/plan'
 import PinSelect from './PinSelect.vue'
 import StatusCard from './StatusCard.vue'
 
-const { plan, signal, tally } = defineProps<{ plan: Plan; signal: TallySignal; tally: Tally }>()
+const { plan, signal, tally } = defineProps<{ plan: Plan; signal: TallySignal; tally: Told }>()
 
 const store = usePlanStore()
 

@@ -1,6 +1,7 @@
 import { Dexie, type EntityTable } from 'dexie'
 import type { History } from '../../core/plan/history'
 import { withStripFacts } from '../../core/plan/upgrade'
+import type { PlanFacts } from '../engine/plan-facts'
 import type { Board, LightPart, Strip, SupplyPart } from '../../core/plan/parts'
 
 /** A plan as it is kept in the browser. `document` is checked when it is read, like a file's. */
@@ -14,6 +15,8 @@ export interface StoredPlan {
   document: unknown
   /** Version of the plan that the document was checked to be when it was saved; others are checked when they are read. */
   checkedVersion?: number
+  /** What the shelf tells of it, and the revision that this was worked out for. */
+  facts?: PlanFacts & { revision: number }
   /** Set while the plan lies among the deleted ones, ms since 1970. */
   deletedAt?: number
 }

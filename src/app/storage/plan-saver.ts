@@ -20,7 +20,8 @@ export class PlanSaver {
 
   constructor(
     private readonly save: Save,
-    private revision: number,
+    /** Of what is saved last. */
+    public revision: number,
     private readonly onState: (state: SaveState) => void,
     /** Settles when it is time to write. */
     private readonly pause: () => Promise<void> = () => Promise.resolve(),

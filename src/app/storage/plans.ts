@@ -5,6 +5,7 @@ import type { Plan } from '../../core/plan/plan'
 import { planVersion } from '../../core/plan/usual'
 import type { Issue } from '../../core/quantity/z'
 import type { PlanFileResult } from '../../formats/plan-file'
+import type { PlanFacts } from '../engine/plan-facts'
 import type { Database, StoredPlan } from './db'
 
 export type LoadedPlan =
@@ -67,10 +68,22 @@ export class PlanShelf {
         revision: next,
         document: plan,
         checkedVersion: planVersion,
+        // Of the revision before, until those of this one are worked out.
+        ...(stored.facts !== undefined && { facts: stored.facts }),
       })
       await this.db.histories.put({ planId: id, ...history })
       return { saved: true, revision: next }
     })
+  }
+
+  /** Keeps what the shelf tells of a plan, as long as it is still of that revision. */
+  async keepFacts(id: string, revision: number, facts: PlanFacts): Promise<void> {
+    await this.db.plans
+      .where('id')
+      .equals(id)
+      .modify((stored) => {
+        if (stored.revision === revision) stored.facts = { ...facts, revision }
+      })
   }
 
   /** Puts a plan on the shelf under a new id. */

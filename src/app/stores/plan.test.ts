@@ -3,15 +3,13 @@ import { Dexie } from 'dexie'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Plan } from '../../core/plan/plan'
-import { tally } from '../../core/tally'
+import { PlanService } from '../engine/plan-service'
 import { openDatabase } from '../storage/db'
 import { useNotices } from './notices'
 import { usePlanStore } from './plan'
 import { useShelf } from './shelf'
 
-vi.mock('comlink', () => ({
-  wrap: () => ({ tally: (plan: Plan) => Promise.resolve({ ok: true, tally: tally(plan) }) }),
-}))
+vi.mock('comlink', () => ({ wrap: () => new PlanService() }))
 
 /** Locks as a browser has them, for the tabs of one test: the first to ask holds, `steal` takes. */
 function fakeLocks() {

@@ -15,12 +15,12 @@ import {
 } from '../../core/plan/history'
 import type { Plan } from '../../core/plan/plan'
 import type { Issue } from '../../core/quantity/z'
-import type { Tally } from '../../core/tally'
+import type { SectionKind } from '../../core/roll/roll'
 import { lockPlan, type PlanLock } from '../storage/plan-lock'
 import { PlanSaver } from '../storage/plan-saver'
-import { latestWins } from '../workers/latest'
-import { shared } from '../workers/share'
-import type { TallyAnswer, TallyService } from '../workers/tally.worker'
+import { PlanFollower, type Answering, type Told } from '../engine/follow-plan'
+import type { PartName } from '../engine/parts'
+import type { PlanFacts } from '../engine/plan-facts'
 import { useNotices } from './notices'
 import { useShelf } from './shelf'
 
@@ -48,7 +48,7 @@ const aMoment = (): Promise<void> =>
     addEventListener('pagehide', done)
   })
 
-/** The open plan: its document, its undo history, its saving, and the tally that the worker makes of it. */
+/** The open plan: its document, its undo history, its saving, and what the engine tells of it. */
 export const usePlanStore = defineStore('plan', () => {
   const shelfStore = useShelf()
   const { shelf, ready } = shelfStore
@@ -58,7 +58,7 @@ export const usePlanStore = defineStore('plan', () => {
   const state = shallowRef<OpenState>({ kind: 'opening' })
   const plan = shallowRef<Plan | undefined>()
   const history = shallowRef<History>(emptyHistory)
-  const tally = shallowRef<Tally | undefined>()
+  const tally = shallowRef<Told | undefined>()
   const access = shallowRef<Access>('mine')
   const saving = shallowRef<'saved' | 'saving' | 'failed'>('saved')
 
@@ -67,24 +67,33 @@ export const usePlanStore = defineStore('plan', () => {
   /** Settles when what was last open is saved, so that it is not read before. */
   let lastSaved: Promise<void> = Promise.resolve()
   let lastChangeAt = 0
+  let keptFacts: PlanFacts | undefined
 
-  const worker = new Worker(new URL('../workers/tally.worker.ts', import.meta.url), {
+  const worker = new Worker(new URL('../engine/plan.worker.ts', import.meta.url), {
     type: 'module',
-    name: 'tally',
+    name: 'plan',
   })
-  const service = wrap<TallyService>(worker)
-  const requestTally = latestWins<Plan, TallyAnswer>(
-    (job) => service.tally(job),
-    (answer, _job, isLatest) => {
-      if (plan.value === undefined) return
-      if (answer.ok) tally.value = shared(tally.value, answer.tally)
-      else if (isLatest)
-        notices.show({
-          kind: 'problem',
-          text: `The plan could not be worked out: ${answer.message}`,
-        })
+  const follower = new PlanFollower(
+    // Comlink's type knows the functions alone; what it gives is what the far end has.
+    wrap<Answering>(worker),
+    (told) => {
+      tally.value = told
+      void keepFacts()
+    },
+    (message) => {
+      notices.show({ kind: 'problem', text: `The plan could not be worked out: ${message}` })
     },
   )
+
+  /** The shelf's facts are kept beside the plan once both are of its newest state. */
+  async function keepFacts(): Promise<void> {
+    const [planId, own, facts] = [id.value, saver, tally.value?.facts?.shelf]
+    if (planId === undefined || own === undefined || facts === undefined) return
+    if (facts === keptFacts || access.value !== 'mine') return
+    keptFacts = facts
+    await own.drained()
+    await shelf.keepFacts(planId, own.revision, facts).catch(() => undefined)
+  }
 
   const measured = computed(() => measure(plan.value ?? { lines: [] }))
   const layout = computed(() => layOut(measured.value.runs, plan.value?.bench))
@@ -93,7 +102,7 @@ export const usePlanStore = defineStore('plan', () => {
   function put(next: Plan, steps: History): void {
     plan.value = next
     history.value = steps
-    requestTally(withNotes(next))
+    follower.follow(withNotes(next))
   }
 
   /** With what was noted of boards in other plans: a note goes with its board. */
@@ -109,7 +118,7 @@ export const usePlanStore = defineStore('plan', () => {
   watch(
     () => shelfStore.parts,
     () => {
-      if (plan.value !== undefined) requestTally(withNotes(plan.value))
+      if (plan.value !== undefined) follower.follow(withNotes(plan.value))
     },
   )
 
@@ -153,6 +162,7 @@ export const usePlanStore = defineStore('plan', () => {
     id.value = undefined
     plan.value = undefined
     tally.value = undefined
+    follower.leave()
     history.value = emptyHistory
     access.value = 'mine'
   }
@@ -246,5 +256,11 @@ export const usePlanStore = defineStore('plan', () => {
     redo,
     takeOver,
     keepCopy,
+    /** Asks the engine for a part of the tally as long as it is wanted. */
+    want: (part: PartName) => follower.want(part),
+    /** Which sections of the roll are shown. */
+    showSections: (kinds: readonly SectionKind[]) => {
+      follower.show(kinds)
+    },
   }
 })

@@ -4,7 +4,7 @@ import { discharge, type BatteryGiven } from '../../core/feed/battery'
 import { logicLevel } from '../../core/signal/level'
 import BlendStrip from '../measure/BlendStrip.vue'
 import LevelGauge from '../signal/LevelGauge.vue'
-import type { ToldSum } from '../workers/sum.worker'
+import type { ToldSum } from '../engine/sum.worker'
 import MatrixScan from './MatrixScan.vue'
 import ResistorBands from './ResistorBands.vue'
 

@@ -8,7 +8,7 @@ import { workingText } from '../../core/quantity/figure'
 import type { SumCard } from '../../core/sums/sum'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
-import type { ToldSum } from '../workers/sum.worker'
+import type { ToldSum } from '../engine/sum.worker'
 import {
   fieldsOf,
   ofKind,

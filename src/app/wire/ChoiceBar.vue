@@ -12,31 +12,30 @@ import { usePlanStore } from '../stores/plan'
 import { drawnPieces, tapeScale } from '../tape/tape'
 import { litWires, placeName, runOfChoice, type WireChoice } from './wire-choice'
 
-const { plan, tally, choice } = defineProps<{
+const { plan, runs, wiring, choice } = defineProps<{
   plan: Plan
-  tally: Tally
+  runs: Tally['runs']
+  wiring: Tally['wiring']
   choice: WireChoice
 }>()
 const emit = defineEmits<{ choose: [choice: WireChoice] }>()
 
 const { parts } = storeToRefs(usePlanStore())
-const blocks = computed(() => blocksById(tally.wiring))
+const blocks = computed(() => blocksById(wiring))
 const wire = computed(() =>
-  choice.kind === 'wire' ? tally.wiring.wires.find(({ name }) => name === choice.name) : undefined,
+  choice.kind === 'wire' ? wiring.wires.find(({ name }) => name === choice.name) : undefined,
 )
 const there = computed(() => {
-  const lit = litWires(tally.wiring.wires, choice)
-  return tally.wiring.wires.filter(({ name }) => lit.has(name))
+  const lit = litWires(wiring.wires, choice)
+  return wiring.wires.filter(({ name }) => lit.has(name))
 })
-const place = computed(() =>
-  choice.kind === 'place' ? placeName(tally.wiring.blocks, choice.id) : '',
-)
+const place = computed(() => (choice.kind === 'place' ? placeName(wiring.blocks, choice.id) : ''))
 
 /** The run's tape with the place where the wire meets it. */
 const tapePx = 300
 const tape = computed(() => {
-  const found = runOfChoice(tally.wiring, choice)
-  const run = tally.runs.find(({ id }) => id === found?.run)
+  const found = runOfChoice(wiring, choice)
+  const run = runs.find(({ id }) => id === found?.run)
   if (found === undefined || run === undefined) return undefined
   const { cutPitchMm } = stripOf(parts.value, run.stripId)
   const scale = tapeScale([run], tapePx)

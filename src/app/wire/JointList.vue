@@ -2,20 +2,18 @@
 import { computed, ref } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
-import type { Tally } from '../../core/tally'
 import type { PlanJoint } from '../../core/wire/joints'
 import { usePlanStore } from '../stores/plan'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: Tally }>()
+const { plan, joints } = defineProps<{ plan: Plan; joints: readonly PlanJoint[] }>()
 
 const store = usePlanStore()
 /** Joints that are listed; more when asked for. */
 const shown = ref(200)
 const done = computed(() => new Set(plan.wiring.ticks))
-const joints = computed(() => tally.wiring.joints)
-const left = computed(() => joints.value.filter(({ id }) => !done.value.has(id)))
+const left = computed(() => joints.filter(({ id }) => !done.value.has(id)))
 const leftMin = computed(() => left.value.reduce((sum, { minutes }) => sum + minutes, 0))
-const allMin = computed(() => joints.value.at(-1)?.soFarMin ?? 0)
+const allMin = computed(() => joints.at(-1)?.soFarMin ?? 0)
 
 function tick({ id, where }: PlanJoint, event: Event): void {
   if (!(event.target instanceof HTMLInputElement)) return

@@ -5,14 +5,11 @@ import { computed, ref } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import { saveText } from '../shell/save-text'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
-import { useWireWorker } from './use-wire-worker'
+import { usePart } from '../stores/use-parts'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
-const { answer: texts, problem } = useWireWorker(
-  () => plan,
-  (service, job) => service.program(job),
-)
+const texts = usePart('program')
 const kinds = [
   { value: 'header', label: 'C header' },
   { value: 'json', label: 'JSON' },
@@ -44,7 +41,6 @@ function save(): void {
         <Download :size="14" /> Save
       </button>
     </div>
-    <p v-if="problem" role="alert" class="text-stop">{{ problem }}</p>
     <pre
       class="min-h-0 flex-1 overflow-auto rounded-lg bg-bench-raised px-4 py-3 font-mono text-[12px] leading-[18px]"
       tabindex="0"

@@ -10,9 +10,9 @@ import { diagramSvg } from '../../formats/svg-diagram'
 import { saveBlob, saveText } from '../shell/save-text'
 import { useNotices } from '../stores/notices'
 
-const { plan, tally, diagram } = defineProps<{
+const { plan, wiring, diagram } = defineProps<{
   plan: Plan
-  tally: Tally
+  wiring: Tally['wiring']
   diagram: Diagram | undefined
 }>()
 
@@ -27,7 +27,7 @@ async function savePdf(what: 'diagram' | 'lists' | 'labels'): Promise<void> {
     const { pdfBlob } = await import('./pdf')
     saveBlob(
       `${plan.name} ${what}.pdf`,
-      await pdfBlob(wiringPdf(what, { plan, wiring: tally.wiring, diagram })),
+      await pdfBlob(wiringPdf(what, { plan, wiring: wiring, diagram })),
     )
   } catch (error) {
     notices.show({
@@ -52,17 +52,13 @@ const actions = [
   {
     label: 'Wires as CSV',
     run: () => {
-      saveText(`${plan.name} wires.csv`, wiresCsv(tally.wiring), 'text/csv')
+      saveText(`${plan.name} wires.csv`, wiresCsv(wiring), 'text/csv')
     },
   },
   {
     label: 'Joints as CSV',
     run: () => {
-      saveText(
-        `${plan.name} joints.csv`,
-        jointsCsv(tally.wiring.joints, plan.wiring.ticks),
-        'text/csv',
-      )
+      saveText(`${plan.name} joints.csv`, jointsCsv(wiring.joints, plan.wiring.ticks), 'text/csv')
     },
   },
 ]

@@ -10,13 +10,13 @@ import DiagramView from './DiagramView.vue'
 import JointList from './JointList.vue'
 import ProgramView from './ProgramView.vue'
 import SaveWiring from './SaveWiring.vue'
-import { useWireWorker } from './use-wire-worker'
+import { usePart } from '../stores/use-parts'
 import { litWires, runOfChoice, type WireChoice } from './wire-choice'
 import WireTable from './WireTable.vue'
 
 const store = usePlanStore()
 const spotlight = useSpotlight()
-const { plan: openPlan, tally } = storeToRefs(store)
+const { tally } = storeToRefs(store)
 
 const sheets = [{ value: 'wiring', label: 'Wiring' }] as const
 const views = [
@@ -26,15 +26,12 @@ const views = [
   { value: 'program', label: 'Program' },
 ] as const
 const view = ref<(typeof views)[number]['value']>('diagram')
-const { answer: diagram, problem } = useWireWorker(
-  () => openPlan.value,
-  (service, job) => service.diagram(job),
-)
+const [wiring, diagram] = [usePart('wiring'), usePart('diagram')]
 
 const choice = shallowRef<WireChoice>()
-const lit = computed(() => litWires(tally.value?.wiring.wires ?? [], choice.value))
+const lit = computed(() => litWires(wiring.value?.wires ?? [], choice.value))
 watch(choice, (chosen) => {
-  const run = tally.value && runOfChoice(tally.value.wiring, chosen)?.run
+  const run = wiring.value && runOfChoice(wiring.value, chosen)?.run
   if (run !== undefined) spotlight.choose(run)
 })
 </script>
@@ -47,7 +44,7 @@ watch(choice, (chosen) => {
     :sheets="sheets"
   >
     <template #tools="{ plan }">
-      <SaveWiring v-if="tally" :plan="plan" :tally="tally" :diagram="diagram" />
+      <SaveWiring v-if="wiring" :plan="plan" :wiring="wiring" :diagram="diagram" />
       <SegmentedChoice
         v-model="view"
         class="max-sm:hidden"
@@ -56,11 +53,11 @@ watch(choice, (chosen) => {
       />
     </template>
     <template #default="{ plan, shows }">
-      <template v-if="tally && shows('wiring')">
+      <template v-if="tally && wiring && shows('wiring')">
         <SegmentedChoice v-model="view" class="sm:hidden" label="What is shown" :options="views" />
         <template v-if="view === 'diagram'">
           <p
-            v-if="tally.wiring.wires.length === 0"
+            v-if="wiring.wires.length === 0"
             class="grid flex-1 place-items-center rounded-lg bg-bench-raised text-bench-soft"
           >
             No wires yet. Jot a length on the Measure page first.
@@ -76,7 +73,8 @@ watch(choice, (chosen) => {
             <ChoiceBar
               v-if="choice"
               :plan="plan"
-              :tally="tally"
+              :runs="tally.runs"
+              :wiring="wiring"
               :choice="choice"
               @choose="choice = $event"
             />
@@ -84,21 +82,28 @@ watch(choice, (chosen) => {
           <p
             v-else
             class="grid flex-1 place-items-center rounded-lg bg-bench-raised text-bench-soft"
-            :role="problem === undefined ? 'status' : 'alert'"
+            role="status"
           >
-            {{ problem ?? 'Drawing the wires …' }}
+            Drawing the wires …
           </p>
         </template>
         <WireTable
           v-else-if="view === 'wires'"
           :plan="plan"
-          :tally="tally"
+          :wiring="wiring"
           :lit="lit"
           @choose="choice = $event"
         />
-        <JointList v-else-if="view === 'joints'" :plan="plan" :tally="tally" />
+        <JointList v-else-if="view === 'joints'" :plan="plan" :joints="wiring.joints" />
         <ProgramView v-else :plan="plan" />
       </template>
+      <p
+        v-else-if="shows('wiring')"
+        class="grid flex-1 place-items-center rounded-lg bg-bench-raised text-bench-soft"
+        role="status"
+      >
+        Working the wires out …
+      </p>
     </template>
   </PlanFrame>
 </template>

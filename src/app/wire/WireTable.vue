@@ -13,9 +13,9 @@ import { valueOf } from '../feed/value-of'
 import { usePlanStore } from '../stores/plan'
 import type { WireChoice } from './wire-choice'
 
-const { plan, tally, lit } = defineProps<{
+const { plan, wiring, lit } = defineProps<{
   plan: Plan
-  tally: Tally
+  wiring: Tally['wiring']
   lit: ReadonlySet<string>
 }>()
 const emit = defineEmits<{ choose: [choice: WireChoice] }>()
@@ -23,8 +23,8 @@ const emit = defineEmits<{ choose: [choice: WireChoice] }>()
 const store = usePlanStore()
 /** Rows of one group that are shown; the files have all. */
 const mostRows = 200
-const blocks = computed(() => blocksById(tally.wiring))
-const groups = computed(() => wireGroups(tally.wiring.wires))
+const blocks = computed(() => blocksById(wiring))
+const groups = computed(() => wireGroups(wiring.wires))
 /** Single wires by gauge and colour, then cables: each with what to buy. */
 const tables = computed(() => [
   ...groups.value.map((group) => ({
@@ -35,7 +35,7 @@ const tables = computed(() => [
     spools: group.wires.length > 1 ? group.spools.slice(0, 6) : [],
     wires: group.wires,
   })),
-  ...cableGroups(tally.wiring).map(({ cable, wires }) => ({
+  ...cableGroups(wiring).map(({ cable, wires }) => ({
     key: cable.name,
     tint: undefined,
     title: `Cable ${cable.name}`,

@@ -31,7 +31,7 @@ export interface WhatIf {
 const hairMm = 0.5
 
 /** Packing is done many times over: quickly. */
-const quick = { mostNodes: 400, mostSets: 60 }
+const quick = { mostNodes: 400, mostSets: 60, mostPieces: 60 }
 
 /** Works the plan out for each of some values of one measure of one line; values that the line cannot be written with are left out. */
 export function whatIf(

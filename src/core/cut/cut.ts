@@ -55,28 +55,56 @@ export interface CutStripRun {
 /** Cuts every run to the marks of its strip by the plan's rules. */
 export function cut(plan: Plan, runs: readonly MeasuredRun[], parts: Parts): CutStripRun[] {
   const tags = tagsOf(plan.lines)
+  const stripById = new Map<string, Strip>()
   return runs.map((run) => {
-    const strip = stripOf(parts, run.line.stripId ?? plan.defaults.stripId)
+    const id = run.line.stripId ?? plan.defaults.stripId
+    const strip = stripById.get(id) ?? stripOf(parts, id)
+    stripById.set(id, strip)
     const tag = tags.get(run.id) ?? ''
-    const onWire = isOnWire({ run, strip })
-    const own = onWire ? [] : partsOf(run, plan, strip)
-    const pieces = onWire
-      ? stringsOf(run, strip, tag)
-      : own.flatMap((part) => piecesOf(part, run.line, strip, plan, tag))
-    const sum = (of: (piece: Piece) => number): number =>
-      pieces.reduce((total, piece) => total + of(piece), 0)
-    return {
-      run,
-      strip,
-      parts: own,
-      pieces,
-      cuts: sum((piece) => piece.cuts),
-      // The wire between nodes is no light.
-      placedMm: onWire ? 0 : sum((piece) => piece.placedMm),
-      gapMm: sum((piece) => piece.gapMm),
-      pixels: sum((piece) => piece.pixels),
-    }
+    const known = knownCuts.get(run)
+    if (known?.strip === strip && known.tag === tag && known.rules === plan.rules)
+      return known.entry
+    const entry = cutOne(run, strip, tag, plan)
+    knownCuts.set(run, { strip, tag, rules: plan.rules, entry })
+    return entry
   })
+}
+
+// A run that did not change is the same object: where strip, letters and rules are the same too, its cut stays the same object.
+const knownCuts = new WeakMap<
+  MeasuredRun,
+  {
+    readonly strip: Strip
+    readonly tag: string
+    readonly rules: Plan['rules']
+    readonly entry: CutStripRun
+  }
+>()
+
+function cutOne(
+  run: MeasuredRun,
+  strip: Strip,
+  tag: string,
+  plan: Pick<Plan, 'rules'>,
+): CutStripRun {
+  const onWire = isOnWire({ run, strip })
+  const own = onWire ? [] : partsOf(run, plan, strip)
+  const pieces = onWire
+    ? stringsOf(run, strip, tag)
+    : own.flatMap((part) => piecesOf(part, run.line, strip, plan, tag))
+  const sum = (of: (piece: Piece) => number): number =>
+    pieces.reduce((total, piece) => total + of(piece), 0)
+  return {
+    run,
+    strip,
+    parts: own,
+    pieces,
+    cuts: sum((piece) => piece.cuts),
+    // The wire between nodes is no light.
+    placedMm: onWire ? 0 : sum((piece) => piece.placedMm),
+    gapMm: sum((piece) => piece.gapMm),
+    pixels: sum((piece) => piece.pixels),
+  }
 }
 
 /** Strings of nodes, full ones first, plugged end to end. */
@@ -105,7 +133,7 @@ function stringsOf(
   })
 }
 
-function partsOf(run: MeasuredRun, { rules }: Plan, strip: Strip): Part[] {
+function partsOf(run: MeasuredRun, { rules }: Pick<Plan, 'rules'>, strip: Strip): Part[] {
   const { endMm = 0, cutting = [], isTurned } = run.line
   const groups = joinedSegments(run, rules.corners === 'fold')
   return groups.map((segments, at): Part => {
@@ -136,7 +164,13 @@ function partsOf(run: MeasuredRun, { rules }: Plan, strip: Strip): Part[] {
 /** Share of the gap that lies before the piece. */
 const gapBefore: Readonly<Record<GapPlace, number>> = { far: 0, shared: 0.5, near: 1 }
 
-function piecesOf(part: Part, line: Line, strip: Strip, { rules }: Plan, tag: string): Piece[] {
+function piecesOf(
+  part: Part,
+  line: Line,
+  strip: Strip,
+  { rules }: Pick<Plan, 'rules'>,
+  tag: string,
+): Piece[] {
   const { cutPitchMm } = strip
   const hand = line.cutting?.find((entry) => entry.part === part.index)
   // Splits are counted along the measured line, whichever end the wire enters.

@@ -49,7 +49,8 @@ export function packJoined(
     boundPrice: packing.boundPrice,
     isProved: packing.isProved,
   }
-  if (!Number.isFinite(joinPrice)) return best
+  // With very many pieces the search for joins would take as long as all the rest.
+  if (!Number.isFinite(joinPrice) || pieces.length > (options.mostPieces ?? Infinity)) return best
   const total = pieces.reduce((sum, piece) => sum + piece, 0)
   const reels = undominated(stock)
   const restMm = offcuts.reduce((sum, rest) => sum + rest, 0)
@@ -92,8 +93,11 @@ export function packJoined(
 
 function withIndices(bins: readonly Bin[], pieces: readonly number[]): JoinedBin[] {
   const waiting = new Map<number, number[]>()
-  for (const [index, length] of pieces.entries())
-    waiting.set(length, [...(waiting.get(length) ?? []), index])
+  for (const [index, length] of pieces.entries()) {
+    const known = waiting.get(length)
+    if (known === undefined) waiting.set(length, [index])
+    else known.push(index)
+  }
   return bins.map((bin) => ({
     ...bin,
     pieces: bin.pieces.map((length) => ({

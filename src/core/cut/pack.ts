@@ -41,6 +41,8 @@ export interface PackOptions {
   readonly mostNodes?: number
   /** Sets of reels that are tried before the best so far is taken. */
   readonly mostSets?: number
+  /** With more pieces than this, reels are filled one after another until so many are left, and only those are searched for the best. */
+  readonly mostPieces?: number
   /** Told how many sets of reels were tried; `true` stops the search with the best so far. */
   readonly onSet?: (tried: number) => boolean
 }
@@ -51,10 +53,10 @@ export interface PackOptions {
  * Sets of reels are tried in the order of their price, so the first into which the pieces fit is the cheapest. Where a set could
  * not be decided in time, the answer is still good but not proved, and that set's price is the bound.
  */
-export function pack(
-  { pieces, stock, offcuts }: PackGiven,
-  { mostNodes = 20_000, mostSets = 4_000, onSet }: PackOptions = {},
-): PackResult {
+export function pack(given: PackGiven, options: PackOptions = {}): PackResult {
+  const { pieces, stock, offcuts } = given
+  const { mostNodes = 20_000, mostSets = 4_000, mostPieces = Infinity, onSet } = options
+  if (pieces.length > mostPieces) return packMany(given, options, mostPieces)
   const sorted = pieces.toSorted((a, b) => b - a)
   // What no reel holds has to come from the rests.
   const longestReel = Math.max(0, ...stock.map(({ length }) => length))
@@ -112,6 +114,58 @@ export function pack(
   return {
     ok: true,
     packing: { ...simple(sorted, reels, offcuts), boundPrice: boundPrice ?? leastPrice },
+  }
+}
+
+/**
+ * Packs very many pieces in time that grows with their number: reels of the kind that costs least by the length are filled as full as can be
+ * found, each beginning with the longest piece left; what few pieces remain are packed with the rests as usual.
+ */
+function packMany(given: PackGiven, options: PackOptions, mostPieces: number): PackResult {
+  const { pieces, stock, offcuts } = given
+  const best = stock.toSorted((a, b) => a.price / a.length - b.price / b.length)[0]
+  const longest = Math.max(0, ...pieces)
+  if (best === undefined || longest > best.length + hair)
+    return pack(given, { ...options, mostPieces: Infinity })
+  const { lengths, counts } = demandOf(pieces)
+  const bins: Bin[] = []
+  let left = pieces.length
+  while (left > mostPieces) {
+    const first = counts.findIndex((count) => count > 0)
+    const content = [lengths[first] ?? 0]
+    counts[first] = (counts[first] ?? 0) - 1
+    const filling = fillBin({ lengths, counts }, best.length - (content[0] ?? 0), 400)
+    for (const [index, count] of filling.counts.entries()) {
+      counts[index] = (counts[index] ?? 0) - count
+      for (let copy = 0; copy < count; copy += 1) content.push(lengths[index] ?? 0)
+    }
+    left -= content.length
+    bins.push({ kind: 'reel', ...best, pieces: content })
+  }
+  const rest = pack(
+    {
+      pieces: lengths.flatMap((length, index) =>
+        Array.from({ length: counts[index] ?? 0 }, () => length),
+      ),
+      stock,
+      offcuts,
+    },
+    options,
+  )
+  if (!rest.ok) return rest
+  const price = sumOf(bins.map((bin) => bin.price)) + rest.packing.price
+  const boundPrice = Math.min(
+    price,
+    Math.max(0, sumOf(pieces) - sumOf(offcuts)) * (best.price / best.length),
+  )
+  return {
+    ok: true,
+    packing: {
+      bins: [...bins, ...rest.packing.bins],
+      price,
+      boundPrice,
+      isProved: price <= boundPrice + hair,
+    },
   }
 }
 

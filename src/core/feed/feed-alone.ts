@@ -5,7 +5,7 @@ import type { Lead } from '../route/lead'
 import { junctionLeads, runLeads } from '../route/leads'
 import type { RoutedPlan } from '../route/routed-plan'
 import { stripNetwork } from './plan-network'
-import { solve, type SolvedRun } from './solve'
+import { solve, solvedParts, type SolvedRun } from './solve'
 
 /** A run as it would be fed at some places. */
 export interface FedAlone {
@@ -29,6 +29,7 @@ export function feedAlone(
   const others = junctionLeads(plan, sources)
   const result = solve(
     stripNetwork({ plan, cuts: [entry], volts, leads: [...others, ...leads] }, 'full-white'),
+    solvedParts,
   )
   const run = result.ok ? result.solution.runs.get(id) : undefined
   if (!result.ok || run === undefined || 'floating' in run)

@@ -55,14 +55,15 @@ const mostIterations = 200
  * hangs on another: the network falls into parts that are solved one by one.
  *
  * @param network checked by `networkSchema` and `networkIssues`
+ * @param memory of parts that were solved before: what is just the same is not solved again
  */
-export function solve(network: Network): SolveResult {
+export function solve(network: Network, memory?: SolvedParts): SolveResult {
   const runs = new Map<string, SolvedRun | FloatingRun>()
   const leads: SolvedLead[] = []
   const supplyA = new Map(network.supplies.map(({ id }) => [id, 0]))
   let [iterations, residualA] = [0, 0]
   for (const { part, leadIndices } of separateParts(network)) {
-    const result = solvePart(part)
+    const result = memory === undefined ? solvePart(part) : memory.recall(part, solvePart)
     if (!result.ok) return result
     const { solution } = result
     for (const [id, run] of solution.runs) runs.set(id, run)
@@ -73,6 +74,40 @@ export function solve(network: Network): SolveResult {
   }
   return { ok: true, solution: { runs, leads, supplyA, iterations, residualA } }
 }
+
+/** Loads whose volts are remembered, about; twice as many at the most. */
+const mostRemembered = 500_000
+
+/**
+ * Remembers the parts of the networks that were solved last, by all that goes into them: after an edit of one run only its own part is
+ * solved again.
+ */
+class SolvedParts {
+  private recent = new Map<string, SolveResult>()
+  private before = new Map<string, SolveResult>()
+  private loads = 0
+
+  recall(part: Network, work: (part: Network) => SolveResult): SolveResult {
+    // Brightness pixel by pixel changes with every frame: there is nothing to remember.
+    if (part.runs.some(({ duties }) => duties !== undefined)) return work(part)
+    const key = JSON.stringify(part)
+    const known = this.recent.get(key)
+    if (known !== undefined) return known
+    const result = this.before.get(key) ?? work(part)
+    this.loads += part.runs.reduce((sum, { loads }) => sum + loads, key.length / 100)
+    if (this.loads > mostRemembered) {
+      // What was not asked for since the last time is forgotten.
+      this.before = this.recent
+      this.recent = new Map()
+      this.loads = 0
+    }
+    this.recent.set(key, result)
+    return result
+  }
+}
+
+/** The one memory of the feeds of plans, and of single runs that are tried in other ways. */
+export const solvedParts = new SolvedParts()
 
 /**
  * Solves a part for the volts at every load.

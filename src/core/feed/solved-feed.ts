@@ -1,12 +1,13 @@
 import type { CutStripRun } from '../cut/cut'
 import type { LoadCase } from '../plan/choices'
+import type { Strip } from '../plan/parts'
 import type { Lead } from '../route/lead'
 import { weakestAt } from './brightness'
 import { drawOf } from './draw'
 import { fuseFor } from './fuse'
 import type { Network } from './network'
 import { loadsPerGroup, networkName } from './plan-network'
-import { solve, type FloatingRun, type SolvedRun } from './solve'
+import { solve, solvedParts, type FloatingRun, type SolvedRun } from './solve'
 
 /** A run as it is fed in one load case. */
 export interface FedRun {
@@ -73,7 +74,7 @@ export function solveFeed(
   cuts: readonly CutStripRun[],
   leads: readonly Lead[],
 ): SolvedFeed {
-  const result = solve(network)
+  const result = solve(network, solvedParts)
   if (!result.ok)
     return {
       loadCase,
@@ -101,16 +102,14 @@ export function solveFeed(
     const [solved, run] = [solution.runs.get(id), networkRuns.get(id)]
     if (solved === undefined || run === undefined) continue
     if ('floating' in solved) floating.set(id, solved.floating)
-    else runs.set(id, fedRun(entry, solved, run, leadsTo.get(id) ?? []))
+    else runs.set(id, knownRun(entry, solved, run, leadsTo.get(id) ?? []))
   }
   let given = 0
   for (const { id, volts } of network.supplies) given += volts * (solution.supplyA.get(id) ?? 0)
   let used = 0
-  for (const { id, load, duties } of network.runs) {
-    const solved = solution.runs.get(id)
-    if (solved === undefined || 'floating' in solved) continue
-    const draw = drawOf(load, duties)
-    for (const [at, v] of solved.volts.entries()) used += v * draw.current(v, at)
+  for (const run of network.runs) {
+    const solved = solution.runs.get(run.id)
+    if (solved !== undefined && !('floating' in solved)) used += wattsUsed(solved, run)
   }
   return {
     loadCase,
@@ -126,6 +125,34 @@ export function solveFeed(
 /** Amperes that a supply gives in a solved feed. */
 export const givenBy = ({ supplyA }: Pick<SolvedFeed, 'supplyA'>, supply: string): number =>
   supplyA.get(networkName.supply(supply)) ?? 0
+
+// A run that was recalled is the same object: what was read off it is read off once.
+const fedRuns = new WeakMap<SolvedRun, { readonly strip: Strip; readonly fed: FedRun }>()
+const watts = new WeakMap<SolvedRun, number>()
+
+function knownRun(
+  entry: CutStripRun,
+  solved: SolvedRun,
+  run: Network['runs'][number],
+  leads: readonly { readonly pad: number; readonly plusA: number }[],
+): FedRun {
+  const known = fedRuns.get(solved)
+  if (known?.strip === entry.strip) return known.fed
+  const fed = fedRun(entry, solved, run, leads)
+  fedRuns.set(solved, { strip: entry.strip, fed })
+  return fed
+}
+
+/** What the loads of a run use, W. */
+function wattsUsed(solved: SolvedRun, { load, duties }: Network['runs'][number]): number {
+  const known = watts.get(solved)
+  if (known !== undefined) return known
+  const draw = drawOf(load, duties)
+  let sum = 0
+  for (const [at, v] of solved.volts.entries()) sum += v * draw.current(v, at)
+  watts.set(solved, sum)
+  return sum
+}
 
 function fedRun(
   { run, strip }: CutStripRun,

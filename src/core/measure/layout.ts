@@ -15,8 +15,14 @@ export interface Layout {
 }
 
 /** Places by the ids of their runs. */
-export const placesOf = ({ placed }: Pick<Layout, 'placed'>): ReadonlyMap<string, Place> =>
-  new Map(placed.map(({ id, place }) => [id, place]))
+export function placesOf(layout: Pick<Layout, 'placed'>): ReadonlyMap<string, Place> {
+  const known = knownPlaces.get(layout)
+  if (known !== undefined) return known
+  const places = new Map(layout.placed.map(({ id, place }) => [id, place]))
+  knownPlaces.set(layout, places)
+  return places
+}
+const knownPlaces = new WeakMap<Pick<Layout, 'placed'>, ReadonlyMap<string, Place>>()
 
 /** Width over height that runs are set out to fill; fixed, so that no lead's length hangs on a window. */
 const aspect = 1.25
@@ -106,13 +112,30 @@ function setOut(runs: readonly MeasuredRun[]): Layout {
     Math.max(widest, ...runs.map((run) => run.box.height)) * (runs.length > 60 ? 0.05 : 0.14)
   // The row width that lets everything be drawn largest; the first of several equal ones, which is the narrowest.
   const widths = Array.from({ length: 14 }, (_, step) => (widest + margin) * 1.25 ** step)
-  const layouts = widths.map((rowWidth) => inRows(runs, rowWidth, margin))
-  const scaleOf = ({ box }: Layout): number => Math.min(aspect / box.width, 1 / box.height)
-  return layouts.reduce((best, next) => (scaleOf(next) > scaleOf(best) * 1.001 ? next : best))
+  const scaleOf = (rowWidth: number): number => {
+    const { width, height } = inRows(runs, rowWidth, margin)
+    return Math.min(aspect / width, 1 / height)
+  }
+  let [best = 0] = widths
+  let bestScale = scaleOf(best)
+  for (const rowWidth of widths.slice(1)) {
+    const scale = scaleOf(rowWidth)
+    if (scale > bestScale * 1.001) [best, bestScale] = [rowWidth, scale]
+  }
+  const placed: Placed[] = []
+  const { width, height } = inRows(runs, best, margin, (id, x, y) => {
+    placed.push({ id, place: { x, y, degrees: 0 } })
+  })
+  return { placed, box: { x: 0, y: 0, width, height } }
 }
 
-function inRows(runs: readonly MeasuredRun[], rowWidth: number, margin: number): Layout {
-  const placed: Placed[] = []
+/** Sets runs in rows of a width, tells where each goes, and gives back how large all of it is, mm. */
+function inRows(
+  runs: readonly MeasuredRun[],
+  rowWidth: number,
+  margin: number,
+  tell?: (id: string, x: number, y: number) => void,
+): { width: number; height: number } {
   let [x, y, rowHeight, right] = [0, 0, 0, 0]
   for (const { id, box } of runs) {
     if (x > 0 && x + box.width > rowWidth) {
@@ -120,10 +143,10 @@ function inRows(runs: readonly MeasuredRun[], rowWidth: number, margin: number):
       x = 0
       rowHeight = 0
     }
-    placed.push({ id, place: { x: x - box.x, y: y + margin - box.y, degrees: 0 } })
+    tell?.(id, x - box.x, y + margin - box.y)
     right = Math.max(right, x + box.width)
     x += box.width + margin
     rowHeight = Math.max(rowHeight, box.height + margin * 1.6)
   }
-  return { placed, box: { x: 0, y: 0, width: right, height: y + rowHeight } }
+  return { width: right, height: y + rowHeight }
 }

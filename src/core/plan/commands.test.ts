@@ -136,8 +136,8 @@ describe('commands', () => {
     ],
     [{ do: 'put-furniture', furniture: box }, (p) => p.bench.furniture, [box]],
     [{ do: 'set-photo', photo }, (p) => p.bench.photo?.widthPx, 40],
-    [{ do: 'hide-controller', at: [3, 4] }, (p) => p.bench.controllerAt, [3, 4]],
-    [{ do: 'hide-supply', supply: 'supply-b', at: [3, 4] }, (p) => p.supplies[1]?.at, [3, 4]],
+    [{ do: 'place-controller', at: [3, 4] }, (p) => p.bench.controllerAt, [3, 4]],
+    [{ do: 'place-supply', supply: 'supply-b', at: [3, 4] }, (p) => p.supplies[1]?.at, [3, 4]],
     [{ do: 'set-use', use: { hoursADay: 7 } }, (p) => p.use.hoursADay, 7],
     [
       { do: 'set-capacitor', supply: 'supply-a', volts: null },

@@ -38,9 +38,9 @@ export type Command =
   | { readonly do: 'put-furniture'; readonly furniture: Furniture }
   | { readonly do: 'remove-furniture'; readonly furniture: string }
   | { readonly do: 'set-photo'; readonly photo: Photo | undefined }
-  | { readonly do: 'hide-controller'; readonly at: readonly [x: number, y: number] }
+  | { readonly do: 'place-controller'; readonly at: readonly [x: number, y: number] }
   | {
-      readonly do: 'hide-supply'
+      readonly do: 'place-supply'
       readonly supply: string
       readonly at: readonly [x: number, y: number]
     }
@@ -180,10 +180,10 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
     case 'set-photo':
       put(plan.bench, { photo: command.photo })
       return
-    case 'hide-controller':
+    case 'place-controller':
       plan.bench.controllerAt = [...command.at]
       return
-    case 'hide-supply': {
+    case 'place-supply': {
       const slot = plan.supplies.find((supply) => supply.id === command.supply)
       if (slot !== undefined) slot.at = [...command.at]
       return

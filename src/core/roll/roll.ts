@@ -33,72 +33,36 @@ export interface RollSection {
   readonly verdicts: readonly Verdict[]
 }
 
-/** The roll of a plan; sections without figures are left out. */
-export function rollOf(results: JudgedPlan): RollSection[] {
-  const { verdicts, supplies } = results
-  const section = (
-    kind: SectionKind,
-    title: string,
-    figures: Figure[],
-    { of, isJudged = true, about }: SectionOptions = {},
-  ): RollSection => ({
-    id: of === undefined ? kind : `${kind}.${of}`,
-    kind,
-    title,
-    figures,
-    verdicts: verdicts.filter(
-      (verdict) =>
-        isJudged &&
-        verdictKinds[verdict.code].section === kind &&
-        (about === undefined || verdict.about.includes(about)),
-    ),
-  })
-  return [
-    section('length', 'Length', lengthFigures(results)),
-    section('lights', 'Single lights', lightFigures(results)),
-    section('place', 'Where it is', []),
-    section('leads', 'Leads from the supply', leadFigures(results)),
-    section('plugs', 'Splitters and extensions', plugFigures(results)),
-    section('home', 'Wires home', homeFigures(results)),
-    section('nodes', 'Nodes', nodeFigures(results)),
-    ...voltsIn(results).map((volts, index) =>
-      section(
-        'current',
-        `Current at ${formatQuantity(volts, 'V')}`,
-        currentFigures(results, volts),
-        { of: String(volts), isJudged: index === 0 },
-      ),
-    ),
-    section('draw', 'Run by run', drawFigures(results)),
-    section('reels', 'Reels', reelFigures(results)),
-    ...supplies.map((supply) =>
-      section(
-        'supply',
-        supplies.length === 1 ? 'Supply' : supply.slot.name,
-        supplyFigures(results.plan, supply),
-        { of: supply.slot.id, about: supply.slot.id },
-      ),
-    ),
-    section('volts', 'Volts at full white', voltFigures(results)),
-    section('drops', 'Leads and fuses', [...dropFigures(results), ...lossFigures(results)]),
-    section('warmth', 'Warmth', warmthFigures(results)),
-    ...supplies.map((supply) =>
-      section(
-        'use',
-        supplies.length === 1 ? 'In use' : `${supply.slot.name} in use`,
-        useFigures(results, supply),
-        { of: supply.slot.id, about: supply.slot.id },
-      ),
-    ),
-    section('level', 'Level at the first pixel', levelFigures(results)),
-    section('frames', 'Frames', timingFigures(results)),
-    section('board', 'Board', boardFigures(results)),
-    section('wires', 'Wire', wireFigures(results)),
-    section('joints', 'Joints', jointFigures(results)),
-  ].filter(({ figures, verdicts: found }) => figures.length > 0 || found.length > 0)
+/** The whole roll of a plan; sections without figures are left out. */
+export const rollOf = (results: JudgedPlan): RollSection[] => sectionsOf(results, sectionKinds)
+
+/** The sections of some kinds, in the order of the work; only what they tell of is worked out. */
+export function sectionsOf(results: JudgedPlan, kinds: readonly SectionKind[]): RollSection[] {
+  const wanted = new Set(kinds)
+  return sectionKinds
+    .filter((kind) => wanted.has(kind))
+    .flatMap((kind) =>
+      printed[kind](results).map(({ title, figures, of, isJudged = true, about }): RollSection => ({
+        id: of === undefined ? kind : `${kind}.${of}`,
+        kind,
+        title,
+        figures,
+        verdicts: isJudged
+          ? results.verdicts.filter(
+              (verdict) =>
+                verdictKinds[verdict.code].section === kind &&
+                (about === undefined || verdict.about.includes(about)),
+            )
+          : [],
+      })),
+    )
+    .filter(({ figures, verdicts: found }) => figures.length > 0 || found.length > 0)
 }
 
-interface SectionOptions {
+/** What is printed in a section. */
+interface Printed {
+  readonly title: string
+  readonly figures: readonly Figure[]
   /** Tells it from others of its kind. */
   readonly of?: string
   /** Verdicts of its kind are printed in it. */
@@ -106,6 +70,53 @@ interface SectionOptions {
   /** … those alone that are about this. */
   readonly about?: string
 }
+
+const one =
+  (title: string, figuresOf: (results: JudgedPlan) => readonly Figure[]) =>
+  (results: JudgedPlan): Printed[] => [{ title, figures: figuresOf(results) }]
+
+const printed: Readonly<Record<SectionKind, (results: JudgedPlan) => Printed[]>> = {
+  length: one('Length', lengthFigures),
+  lights: one('Single lights', lightFigures),
+  place: one('Where it is', () => []),
+  leads: one('Leads from the supply', leadFigures),
+  plugs: one('Splitters and extensions', plugFigures),
+  home: one('Wires home', homeFigures),
+  nodes: one('Nodes', nodeFigures),
+  current: (results) =>
+    voltsIn(results).map((volts, index) => ({
+      title: `Current at ${formatQuantity(volts, 'V')}`,
+      figures: currentFigures(results, volts),
+      of: String(volts),
+      isJudged: index === 0,
+    })),
+  draw: one('Run by run', drawFigures),
+  reels: one('Reels', reelFigures),
+  supply: ({ supplies, plan }) =>
+    supplies.map((supply) => ({
+      title: supplies.length === 1 ? 'Supply' : supply.slot.name,
+      figures: supplyFigures(plan, supply),
+      of: supply.slot.id,
+      about: supply.slot.id,
+    })),
+  volts: one('Volts at full white', voltFigures),
+  drops: one('Leads and fuses', (results) => [...dropFigures(results), ...lossFigures(results)]),
+  warmth: one('Warmth', warmthFigures),
+  use: (results) =>
+    results.supplies.map((supply) => ({
+      title: results.supplies.length === 1 ? 'In use' : `${supply.slot.name} in use`,
+      figures: useFigures(results, supply),
+      of: supply.slot.id,
+      about: supply.slot.id,
+    })),
+  level: one('Level at the first pixel', levelFigures),
+  frames: one('Frames', timingFigures),
+  board: one('Board', boardFigures),
+  wires: one('Wire', wireFigures),
+  joints: one('Joints', jointFigures),
+}
+
+const sectionKinds = Object.keys(printed) as SectionKind[]
 
 const roundingRule = {
   inside: 'whole groups, inside',

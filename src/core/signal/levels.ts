@@ -363,7 +363,7 @@ function shorterLeadWay(given: BoardGiven): LevelWay {
       ? []
       : [
           { do: 'set-signal', signal: { boardFrom: 'strip' } },
-          { do: 'hide-controller', at: first.start },
+          { do: 'place-controller', at: first.start },
         ],
     isBuilt,
   })

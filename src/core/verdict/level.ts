@@ -105,7 +105,7 @@ export const longData: Judge = ({ plan, fit, lanes }) =>
       if (isFirst)
         remedies.push({
           label: 'put the board beside it',
-          commands: [{ do: 'hide-controller', at: start }],
+          commands: [{ do: 'place-controller', at: start }],
         })
       const relays = Math.ceil(leadMm / reachMm.high) - 1 - extra
       if (relays > 0 && (!isFirst || highV > 4))

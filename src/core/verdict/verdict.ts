@@ -23,7 +23,10 @@ export interface Verdict {
 }
 
 /** What a verdict is judged on: the plan and the results of the stages before. */
-export type Evidence = WiredPlan
+export type Evidence = Omit<
+  WiredPlan,
+  'circuit' | 'wiring' | 'joints' | 'measured' | 'prewired' | 'shown'
+>
 
 export type Judge = (evidence: Evidence) => Verdict[]
 

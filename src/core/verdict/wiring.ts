@@ -79,8 +79,7 @@ export const leadHot: Judge = (evidence) =>
 export const fuses: Judge = (evidence) =>
   evidence.full.leads.flatMap((fed): Verdict[] => {
     const { lead, currentA } = fed
-    const source = supplyBehind(evidence.plan, lead.from)
-    const supply = evidence.supplies.find(({ slot }) => slot.id === source)
+    if (lead.fuse === 'auto') return []
     const about = [targetOf(lead)]
     const fits = fuseFor(currentA, lead.wire.limitA)
     const auto: Remedy[] =
@@ -93,6 +92,8 @@ export const fuses: Judge = (evidence) =>
             },
           ]
     if (lead.fuse === 'none') {
+      const source = supplyBehind(evidence.plan, lead.from)
+      const supply = evidence.supplies.find(({ slot }) => slot.id === source)
       const givesA = supply?.ratedA ?? Infinity
       if (isAtLeast(lead.wire.limitA, givesA)) return []
       return [
@@ -107,7 +108,6 @@ export const fuses: Judge = (evidence) =>
         },
       ]
     }
-    if (lead.fuse === 'auto') return []
     const isOver = !isAtLeast(lead.wire.limitA, lead.fuse)
     const isUnder = !isAtLeast(lead.fuse, 1.25 * currentA)
     if (!isOver && !isUnder) return []

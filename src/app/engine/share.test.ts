@@ -48,5 +48,23 @@ it.each<[unknown, unknown]>([
   [[], {}],
   [null, {}],
 ])('%j is not taken for %j', (last, next) => {
-  expect(shared(last, next)).toBe(next)
+  expect(shared(last, next)).toStrictEqual(next)
+  expect(shared(last, next)).not.toBe(last)
+})
+
+it('finds items that have ids wherever they stand now', () => {
+  const [a, b] = [
+    { id: 'a', mm: 3 },
+    { id: 'b', mm: 4 },
+  ]
+  const next = shared(
+    [a, b],
+    [
+      { id: 'new', mm: 1 },
+      { id: 'a', mm: 3 },
+      { id: 'b', mm: 5 },
+    ],
+  )
+  expect(next[1]).toBe(a)
+  expect(next[2]).toEqual({ id: 'b', mm: 5 })
 })

@@ -1,0 +1,126 @@
+import type { Plan } from '../../core/plan/plan'
+import type { RollSection, SectionKind } from '../../core/roll/roll'
+import { withDelta } from './delta'
+import { latestWins } from './latest'
+import type { PartName, PlanParts } from './parts'
+import type { Answer, Question } from './plan-service'
+
+/** Parts that every page shows something of. */
+const always = [
+  'totals',
+  'runs',
+  'supplies',
+  'feed',
+  'nodes',
+  'batteries',
+  'signal',
+  'verdicts',
+  'unread',
+] as const satisfies readonly PartName[]
+
+/** What is known of the open plan: the parts that every page has, and those that a page asked for, once they have come. */
+export type Told = Pick<PlanParts, (typeof always)[number]> &
+  Partial<PlanParts> & { readonly roll: readonly RollSection[] }
+
+/** The far end: in the worker, or in tests at the other end of a message channel. */
+export interface Answering {
+  begin(): Promise<void> | void
+  answer(plan: Plan, question: Question): Promise<Answer> | Answer
+}
+
+interface Job {
+  readonly plan: Plan
+  readonly question: Question
+}
+
+/**
+ * Follows the open plan through the engine: asks for what the page shows, after every change for the newest plan alone, then for what can
+ * wait. A part that could not be worked out leaves the last one standing and is told as a problem; nothing waits for it.
+ */
+export class PlanFollower {
+  private plan: Plan | undefined
+  private parts: Readonly<Record<string, unknown>> = {}
+  private readonly wanted = new Map<PartName, number>()
+  private sections: readonly SectionKind[] = []
+  private generation = 0
+  private readonly request: (job: Job) => void
+
+  constructor(
+    private readonly service: Answering,
+    private readonly onTold: (told: Told) => void,
+    private readonly onProblem: (message: string) => void,
+  ) {
+    this.request = latestWins<Job, { answer: Answer; generation: number }>(
+      async ({ plan, question }) => {
+        const { generation } = this
+        try {
+          return { answer: await this.service.answer(plan, question), generation }
+        } catch (error) {
+          const problem = error instanceof Error ? error.message : String(error)
+          return { answer: { changes: [], problem }, generation }
+        }
+      },
+      ({ answer, generation }, job, isLatest) => {
+        if (generation !== this.generation) return
+        this.take(answer)
+        if (isLatest && job.question !== laterQuestion)
+          this.request({ plan: job.plan, question: laterQuestion })
+      },
+    )
+  }
+
+  /** Goes on with the next state of the plan. */
+  follow(plan: Plan): void {
+    this.plan = plan
+    this.ask()
+  }
+
+  /** Ends with this plan: what is under way is not told any more. */
+  leave(): void {
+    this.generation += 1
+    this.plan = undefined
+    this.parts = {}
+    void this.service.begin()
+  }
+
+  /** Asks for a part as long as it is wanted. */
+  want(part: PartName): () => void {
+    this.wanted.set(part, (this.wanted.get(part) ?? 0) + 1)
+    this.ask()
+    return () => {
+      const left = (this.wanted.get(part) ?? 1) - 1
+      if (left > 0) this.wanted.set(part, left)
+      else this.wanted.delete(part)
+    }
+  }
+
+  /** Kinds of sections of the roll that the page shows. */
+  show(sections: readonly SectionKind[]): void {
+    this.sections = sections
+    this.ask()
+  }
+
+  private ask(): void {
+    if (this.plan === undefined) return
+    this.request({
+      plan: this.plan,
+      question: { parts: [...always, ...this.wanted.keys()], sections: this.sections },
+    })
+  }
+
+  private take({ changes, problem }: Answer): void {
+    if (problem !== undefined) this.onProblem(problem)
+    if (changes.length === 0) return
+    this.parts = {
+      ...this.parts,
+      ...Object.fromEntries(
+        changes.map(([part, change]) => [part, withDelta(this.parts[part], change)]),
+      ),
+    }
+    if (always.every((part) => part in this.parts))
+      this.onTold({ roll: [], ...this.parts } as unknown as Told)
+  }
+}
+
+/** What the header tells of stages that are not open: after all that the page itself waits for. */
+const laterQuestion: Question = { parts: ['facts'], sections: [] }

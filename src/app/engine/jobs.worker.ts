@@ -1,0 +1,43 @@
+import { expose } from 'comlink'
+import { whatIf, valuesAround, type WhatIf } from '../../core/choose/what-if'
+import { cutFromReels, type StripReels } from '../../core/cut/reels'
+import { worked } from '../../core/engine'
+import { planFeeds, type FeedGoal, type FeedPlan } from '../../core/feed/planner'
+import type { Plan } from '../../core/plan/plan'
+import { factsOf, type PlanFacts } from './plan-facts'
+
+/** Jobs that take longer than a key stroke. They end with their worker when an edit supersedes them. */
+const service = {
+  /** Searches on for the cheapest reels; `tell` hears how many sets of reels were tried. */
+  pack(plan: Plan, tell: (tried: number) => void): StripReels[] {
+    return cutFromReels(worked(plan).cuts, plan.offcuts, plan.rules, {
+      mostNodes: 2_000_000,
+      mostSets: 20_000,
+      onSet: (tried) => {
+        if (tried % 5 === 0) tell(tried)
+        return false
+      },
+    })
+  },
+  /** Looks for feeds that reach a goal; `tell` hears the share that is done. */
+  planFeeds: (plan: Plan, goal: FeedGoal, tell: (done: number) => void): FeedPlan =>
+    planFeeds(worked(plan), goal, (done) => {
+      tell(done)
+      return false
+    }),
+  /** The plan at many values of one measure. */
+  whatIf: (plan: Plan, lineId: string, dimension: number): WhatIf[] =>
+    whatIf(plan, lineId, dimension, valuesAround(plan, lineId, dimension)),
+  /** What the shelf shows of a plan; `undefined` where it cannot be worked out. */
+  facts: (plan: Plan): PlanFacts | undefined => {
+    try {
+      return factsOf(worked(plan))
+    } catch {
+      return undefined
+    }
+  },
+}
+
+export type JobService = typeof service
+
+expose(service)

@@ -1,0 +1,71 @@
+import type { Point } from '../../core/measure/geometry'
+import { placer, placesOf } from '../../core/measure/layout'
+import type { WorkedPlan } from '../../core/stages'
+import type { Grade } from '../../core/verdict/kinds'
+import { hueAt } from '../bench/hues'
+import { pathOf } from '../bench/view'
+
+/** What the shelf tells of a plan without working it out: kept beside it whenever it is saved. */
+export interface PlanFacts {
+  readonly places: number
+  readonly lightLengthMm: number
+  readonly singleLights: number
+  readonly pixels: number
+  readonly peakCurrentA: number
+  readonly stops: number
+  readonly warnings: number
+  /** The lit drawing: its size, and the courses of the strips and the single lights in it, mm rounded to whole ones. */
+  readonly drawing: PlanDrawing
+}
+
+export interface PlanDrawing {
+  readonly box: readonly [x: number, y: number, width: number, height: number]
+  /** Paths of SVG, a run each, with a colour of its light. */
+  readonly paths: readonly (readonly [d: string, tint: string])[]
+  readonly lights: readonly (readonly [x: number, y: number])[]
+}
+
+/** Runs that the small drawing shows, at the most. */
+const mostDrawn = 300
+
+/** What a worked-out plan comes to for the shelf. */
+export function factsOf({
+  cuts,
+  layout,
+  loads,
+  verdicts,
+}: Pick<WorkedPlan, 'cuts' | 'layout' | 'loads' | 'verdicts'>): PlanFacts {
+  const sum = <Item>(items: readonly Item[], of: (item: Item) => number): number =>
+    items.reduce((all, item) => all + of(item), 0)
+  const count = (grade: Grade): number =>
+    verdicts.filter((verdict) => verdict.grade === grade).length
+  const places = placesOf(layout)
+  const round = ([x, y]: Point): Point => [Math.round(x), Math.round(y)]
+  const drawn = cuts.slice(0, mostDrawn).flatMap(({ run }, index) => {
+    const place = places.get(run.id)
+    if (place === undefined) return []
+    const at = placer(run, place)
+    return [
+      {
+        path: run.segments.map(({ points }) => pathOf(points.map((p) => round(at(p))))).join(''),
+        tint: hueAt(index),
+        lights: run.lights.map((light) => round(at(light))),
+      },
+    ]
+  })
+  const { x, y, width, height } = layout.box
+  return {
+    places: cuts.length,
+    lightLengthMm: sum(cuts, ({ placedMm }) => placedMm),
+    singleLights: sum(cuts, ({ run }) => run.lights.length),
+    pixels: sum(cuts, ({ pixels }) => pixels),
+    peakCurrentA: sum(loads, ({ currentA }) => currentA['full-white']),
+    stops: count('stop'),
+    warnings: count('warning'),
+    drawing: {
+      box: [x, y, width, height],
+      paths: drawn.flatMap(({ path, tint }) => (path === '' ? [] : [[path, tint] as const])),
+      lights: drawn.flatMap(({ lights }) => lights).slice(0, 600),
+    },
+  }
+}

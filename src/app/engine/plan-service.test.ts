@@ -1,0 +1,176 @@
+import { expose, wrap, type Endpoint } from 'comlink'
+import fc from 'fast-check'
+import { MessageChannel } from 'node:worker_threads'
+import nodeEndpoint from 'comlink/dist/esm/node-adapter'
+import { afterAll, describe, expect, it } from 'vitest'
+import { tally } from '../../core/tally'
+import { change } from '../../core/plan/commands'
+import type { Plan } from '../../core/plan/plan'
+import { rollOf } from '../../core/roll/roll'
+import { worked } from '../../core/engine'
+import { demoPlan } from '../../testing/demo-plan'
+import { PlanFollower, type Answering, type Told } from './follow-plan'
+import { PlanService } from './plan-service'
+
+// Both ends in one realm, over a real message channel: everything is cloned on its way.
+const channel = new MessageChannel()
+const adapt = nodeEndpoint as unknown as (port: unknown) => Endpoint
+expose(new PlanService(), adapt(channel.port1))
+const service = wrap<PlanService>(adapt(channel.port2)) as unknown as Answering
+afterAll(() => {
+  channel.port1.close()
+  channel.port2.close()
+})
+
+/** Waits until what was told last is of this plan. */
+async function toldOf(
+  follower: PlanFollower,
+  plan: Plan,
+  last: () => Told | undefined,
+  isThere: (told: Told) => boolean,
+): Promise<Told> {
+  follower.follow(plan)
+  for (let tries = 0; tries < 400; tries += 1) {
+    const told = last()
+    if (told !== undefined && isThere(told)) return told
+    await new Promise((resolve) => setTimeout(resolve, 10))
+  }
+  throw new Error('nothing was told')
+}
+
+describe('the engine of the open plan', () => {
+  it('tells a page just what the tally of the command line says, edit after edit', async () => {
+    let last: Told | undefined
+    const follower = new PlanFollower(
+      service,
+      (told) => {
+        last = told
+      },
+      (message) => {
+        throw new Error(message)
+      },
+    )
+    follower.show(['length', 'supply', 'current'])
+    const stop = follower.want('wiring')
+    let plan = demoPlan('bay-window-nook')
+    const edits = [
+      [{ do: 'set-text', line: 'seat', text: 'seat front 1900' }],
+      [{ do: 'set-limit', limit: 0.6 }],
+      [{ do: 'remove-line', line: 'alcove' }],
+      [{ do: 'set-signal', signal: { fix: 'buffer' } }],
+    ] as const
+    for (const commands of [[], ...edits]) {
+      plan = change(plan, commands).plan
+      const whole = tally(plan)
+      const told = await toldOf(
+        follower,
+        plan,
+        () => last,
+        ({ totals, wiring, verdicts }) =>
+          wiring?.wires.length === whole.wiring.wires.length &&
+          totals.peakCurrentA === whole.totals.peakCurrentA &&
+          verdicts.length === whole.verdicts.length,
+      )
+      expect(told.runs).toEqual(whole.runs)
+      expect(told.feed).toEqual(whole.feed)
+      expect(told.wiring).toEqual(whole.wiring)
+      expect(told.verdicts).toEqual(whole.verdicts)
+      const kinds = ['length', 'supply', 'current']
+      expect(told.roll).toEqual(rollOf(worked(plan)).filter(({ kind }) => kinds.includes(kind)))
+    }
+    stop()
+    follower.leave()
+  })
+
+  it('sends of a large plan only what an edit changed', () => {
+    const own = new PlanService()
+    const { lines, ...rest } = demoPlan('bay-window-nook')
+    const many: Plan = {
+      ...rest,
+      lines: Array.from({ length: 300 }, (_, index) => ({
+        id: `l${String(index)}`,
+        text: `shelf ${String(500 + (index % 9) * 40)}`,
+      })),
+    }
+    expect(lines.length).toBeGreaterThan(0)
+    const question = { parts: ['runs', 'totals'], sections: [] } as const
+    const first = JSON.stringify(own.answer(many, question)).length
+    const edited = structuredClone(
+      change(many, [{ do: 'set-text', line: 'l7', text: 'shelf 777' }]).plan,
+    )
+    const second = JSON.stringify(own.answer(edited, question)).length
+    expect(second).toBeLessThan(first / 20)
+    expect(own.answer(structuredClone(edited), question).changes).toEqual([])
+  })
+
+  it('says what went wrong in one stage and answers the rest; the next plan is answered again', () => {
+    const own = new PlanService()
+    const plan = demoPlan('wardrobe-rails')
+    const broken: Plan = { ...plan, defaults: { ...plan.defaults, wire: 'no-such-wire' } }
+    const answer = own.answer(broken, { parts: ['unread', 'feed'], sections: [] })
+    expect(answer.problem).toContain('no-such-wire')
+    expect(answer.changes.map(([part]) => part)).toEqual(['unread'])
+    const good = own.answer(plan, { parts: ['unread', 'feed'], sections: [] })
+    expect(good.problem).toBeUndefined()
+    expect(good.changes.map(([part]) => part)).toEqual(['feed'])
+  })
+})
+
+describe('a stage', () => {
+  it('worked out after any edits says what it would say from the start, and reads only what it names', () => {
+    const plan = demoPlan('bay-window-nook')
+    const edit = fc.oneof(
+      fc.record({
+        do: fc.constant('set-text' as const),
+        line: fc.constantFrom(...plan.lines.map(({ id }) => id)),
+        text: fc.constantFrom('seat 900', 'ring 382', '', 'oops 12oo', 'crown frame 500 x 300'),
+      }),
+      fc.record({ do: fc.constant('set-limit' as const), limit: fc.constantFrom(0.4, 0.8, 1) }),
+      fc.record({
+        do: fc.constant('set-rules' as const),
+        rules: fc.constantFrom({ slack: 0.3 }, { rounding: 'cover' as const }, { keep: 0.6 }),
+      }),
+      fc.record({
+        do: fc.constant('set-use' as const),
+        use: fc.constantFrom({ hoursADay: 9 }, { batteryHours: 1 }),
+      }),
+      fc.record({
+        do: fc.constant('set-signal' as const),
+        signal: fc.constantFrom({ fix: 'buffer' as const }, { boardFrom: 'usb' as const }),
+      }),
+      fc.record({ do: fc.constant('show-units' as const), units: fc.constantFrom('mm', 'cm') }),
+      fc.record({
+        do: fc.constant('trim-supply' as const),
+        supply: fc.constant(plan.supplies[0]!.id),
+        volts: fc.constantFrom(4.7, 5.2, undefined),
+      }),
+      fc.record({
+        do: fc.constant('place-controller' as const),
+        at: fc.constantFrom([0, 0] as const, [900, 1200] as const),
+      }),
+    )
+    const question = {
+      parts: ['totals', 'runs', 'supplies', 'feed', 'signal', 'verdicts', 'wiring', 'batteries'],
+      sections: ['length', 'volts', 'use', 'joints', 'reels'],
+    } as const
+    fc.assert(
+      fc.property(fc.array(edit, { minLength: 1, maxLength: 5 }), (edits) => {
+        const own = new PlanService()
+        own.answer(plan, question)
+        let next = plan
+        for (const command of edits) {
+          next = change(next, [command]).plan
+          expect(own.answer(structuredClone(next), question).problem).toBeUndefined()
+        }
+        const fresh = new PlanService()
+        const all = new Map(fresh.answer(next, question).changes)
+        const kept = own as unknown as { told: Map<string, unknown> }
+        for (const [part, delta] of all)
+          expect(delta.kind === 'whole' && kept.told.get(part), part).toEqual(
+            delta.kind === 'whole' && delta.value,
+          )
+      }),
+      { numRuns: 25 },
+    )
+  })
+})

@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { PlanService } from './plan-service'
+
+expose(new PlanService())

@@ -1,0 +1,45 @@
+/**
+ * `next`, but with everything in it that equals its place in `last` being the very object of `last`. What comes out of a worker is new
+ * throughout; shared like this, a view sees what really changed. Neither value is changed. For plain data: objects, arrays, typed arrays
+ * and primitives; anything else counts as changed.
+ */
+export function shared<Value>(last: unknown, next: Value): Value {
+  if (Object.is(last, next)) return next
+  if (next instanceof Float64Array)
+    return last instanceof Float64Array && isSameNumbers(last, next) ? (last as Value) : next
+  if (Array.isArray(next)) {
+    if (!Array.isArray(last)) return next
+    const before = last as readonly unknown[]
+    const byId = new Map(before.flatMap((item) => (hasId(item) ? [[item.id, item] as const] : [])))
+    const items = next.map((item: unknown, index) =>
+      shared(hasId(item) ? byId.get(item.id) : before[index], item),
+    )
+    if (
+      items.length === before.length &&
+      items.every((item, index) => Object.is(item, before[index]))
+    )
+      return last as Value
+    return items as Value
+  }
+  if (!isFields(last) || !isFields(next)) return next
+  const keys = Object.keys(next)
+  const fields = Object.fromEntries(keys.map((key) => [key, shared(last[key], next[key])]))
+  const isSame =
+    keys.length === Object.keys(last).length &&
+    keys.every((key) => key in last && Object.is(fields[key], last[key]))
+  return (isSame ? last : fields) as Value
+}
+
+/** Items with ids are found again wherever they stand. */
+const hasId = (value: unknown): value is { readonly id: string } =>
+  typeof value === 'object' && value !== null && 'id' in value && typeof value.id === 'string'
+
+const isSameNumbers = (a: Float64Array, b: Float64Array): boolean =>
+  a.length === b.length && a.every((value, index) => value === b[index])
+
+/** An object of plain fields. */
+export const isFields = (value: unknown): value is Readonly<Record<string, unknown>> => {
+  if (typeof value !== 'object' || value === null) return false
+  const prototype: unknown = Object.getPrototypeOf(value)
+  return prototype === Object.prototype || prototype === null
+}
