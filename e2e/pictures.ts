@@ -1,5 +1,5 @@
 import { diagramOf } from '../src/core/wire/diagram'
-import { worked } from '../src/core/engine'
+import { worked } from '../src/core/worked'
 import { diagramSvg } from '../src/formats/svg-diagram'
 import { demoPlan } from '../src/testing/demo-plan'
 import { expect, line, test, verdict } from './browser'

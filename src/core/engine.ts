@@ -1,5 +1,8 @@
 import type { Plan } from './plan/plan'
-import { stages, type Derived, type StageName, type WorkedPlan } from './stages'
+import type { Derived, StageName, WorkedPlan } from './stages'
+
+/** Stages by name; an engine may begin without the late ones. */
+export type StageTable = { readonly [Name in StageName]?: Derived<WorkedPlan[Name]> }
 
 interface Kept {
   readonly inputs: readonly unknown[]
@@ -17,12 +20,24 @@ export class Engine {
   /** The plan with the results of all stages, each worked out when it is read. */
   readonly worked: WorkedPlan
 
-  constructor(private plan: Plan) {
+  private table: StageTable = {}
+
+  constructor(
+    private plan: Plan,
+    table: StageTable,
+  ) {
     const results = {}
     Object.defineProperty(results, 'plan', { get: () => this.plan, enumerable: true })
-    for (const name of Object.keys(stages) as StageName[])
-      Object.defineProperty(results, name, { get: () => this.get(name), enumerable: true })
     this.worked = results as WorkedPlan
+    this.extend(table)
+  }
+
+  /** Adds stages that have come since. */
+  extend(table: StageTable): void {
+    for (const name of Object.keys(table) as StageName[])
+      if (!(name in this.table))
+        Object.defineProperty(this.worked, name, { get: () => this.get(name), enumerable: true })
+    this.table = { ...this.table, ...table }
   }
 
   /** Goes on with another plan, mostly the next state of the same. */
@@ -34,7 +49,9 @@ export class Engine {
 
   /** The result of a stage for the present plan. */
   get<Name extends StageName>(name: Name): WorkedPlan[Name] {
-    return this.work(stages[name])
+    const stage = this.table[name]
+    if (stage === undefined) throw new RangeError(`the engine has no stage ${name}`)
+    return this.work(stage)
   }
 
   /** What is made of results of stages: the same object as before where nothing that it reads has changed. */
@@ -53,6 +70,3 @@ export class Engine {
     return this.kept.get(of)?.value as Result
   }
 }
-
-/** A plan with the results of all stages, each worked out when it is read. */
-export const worked = (plan: Plan): WorkedPlan => new Engine(plan).worked

@@ -27,7 +27,7 @@ import { pixelMap } from './lanes/pixel-map'
 import { programData } from './signal/program'
 import { tally } from './tally'
 import { diagramOf } from './wire/diagram'
-import { worked } from './engine'
+import { worked } from './worked'
 
 const anyText = fc.oneof(
   fc.integer({ min: 30, max: 2600 }).map((mm) => `shelf ${String(mm)}`),

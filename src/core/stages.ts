@@ -22,15 +22,15 @@ import { leadsOf } from './route/leads'
 import { plugTrees } from './route/plugs'
 import { signalLevels } from './signal/signal-levels'
 import type { JudgedPlan } from './verdict/judged-plan'
-import { judge } from './verdict/judges'
-import { jointsOf } from './wire/joints'
-import { wiringOf } from './wire/wires'
 
 /** A plan with the result of every stage. */
 export type WorkedPlan = JudgedPlan
 
 /** Everything that is worked out of a plan, by the name of its result. */
 export type StageName = Exclude<keyof WorkedPlan, 'plan'>
+
+/** Stages that come after the figures: their code is loaded a moment later where that counts. */
+export type LateName = 'wiring' | 'joints' | 'verdicts'
 
 /** How something is worked out: which parts of the plan and which results of stages it reads, and the pure function of them. */
 export interface Derived<Result> {
@@ -49,7 +49,7 @@ export const derived = <Result, Reads extends StageName>(
 /** While somebody types the packing may not take long; the Cut page can search on where it was cut short. */
 const quickPacking = { mostNodes: 2_000, mostSets: 400, mostPieces: 60 }
 
-const sourceFields = ['supplies', 'junctions'] as const
+export const sourceFields = ['supplies', 'junctions'] as const
 /** All parts of a plan that figures and verdicts are made of. */
 export const everything = [
   'lines',
@@ -68,9 +68,11 @@ export const everything = [
 ] as const
 
 /**
- * The stages in the order of the work. Each reads the parts of the plan that it names and results before it; a test hands out nothing else.
+ * The stages up to the levels, in the order of the work; `late-stages` has the rest. Each reads the parts of the plan that it names and results before it; a test hands out nothing else.
  */
-export const stages: { readonly [Name in StageName]: Derived<WorkedPlan[Name]> } = {
+export const stages: {
+  readonly [Name in Exclude<StageName, LateName>]: Derived<WorkedPlan[Name]>
+} = {
   parts: derived(['own'], [], ({ plan }) => partsOf(plan.own)),
   measured: derived(['lines'], [], ({ plan }) => measure(plan)),
   layout: derived(['bench'], ['measured'], ({ plan, measured }) =>
@@ -153,37 +155,5 @@ export const stages: { readonly [Name in StageName]: Derived<WorkedPlan[Name]> }
     [...sourceFields, 'rules', 'defaults', 'scene', 'limit', 'signal'],
     ['parts', 'layout', 'sources', 'volts', 'lanes', 'needs', 'fit', 'full', 'supplies'],
     signalLevels,
-  ),
-  wiring: derived(
-    [...sourceFields, 'signal', 'wiring'],
-    ['cuts', 'circuit', 'full', 'supplies', 'leads'],
-    wiringOf,
-  ),
-  joints: derived(['lines'], ['wiring', 'cuts', 'reels'], (given) =>
-    jointsOf(given.wiring, given, given.reels),
-  ),
-  verdicts: derived(
-    everything,
-    [
-      'parts',
-      'layout',
-      'sources',
-      'cuts',
-      'reels',
-      'volts',
-      'lit',
-      'nodes',
-      'loads',
-      'lanes',
-      'needs',
-      'fit',
-      'plugs',
-      'leads',
-      'full',
-      'supplies',
-      'batteries',
-      'signal',
-    ],
-    judge,
   ),
 }

@@ -1,255 +1,37 @@
-import { litOf, type CutStripRun, type Piece } from './cut/cut'
-import type { Prewired } from './cut/prewired'
-import type { StripReels } from './cut/reels'
 import { Engine } from './engine'
-import type { BatteryUse } from './feed/batteries'
-import { branchesOf, type Branch } from './feed/branches'
-import { leadFuse, type FedRun, type SolvedFeed } from './feed/solved-feed'
-import type { FedSupply } from './feed/supplies'
-import type { LitRun } from './load/lights'
-import type { CaseAmperes, RunLoad } from './load/load'
-import type { NodeRun } from './load/nodes'
-import type { LoadCase } from './plan/choices'
+import { allStages } from './late-stages'
 import type { Plan } from './plan/plan'
 import { rollOf, type RollSection } from './roll/roll'
-import type { Lead } from './route/lead'
-import type { PlugTree } from './route/plugs'
-import { tallySignal, type TallySignal } from './signal/told'
-import {
-  derived,
-  everything,
-  stages,
-  type Derived,
-  type StageName,
-  type WorkedPlan,
-} from './stages'
+import { derived, everything, type Derived, type StageName } from './stages'
+import { earlyParts, type EarlyTally } from './tally-parts'
 import type { Verdict } from './verdict/verdict'
 import { countJoints, type JointCount, type PlanJoint } from './wire/joints'
 import type { Wiring } from './wire/wires'
 
-export interface TallyRun {
-  readonly id: string
-  readonly name: string
-  readonly shape: string
-  readonly stripId: string
-  readonly wantedMm: number
-  readonly placedMm: number
-  readonly gapMm: number
-  readonly cuts: number
-  readonly pixels: number
-  readonly lights: number
-  /** What its single lights are and draw; `null` where nothing is said of them. */
-  readonly lit: LitRun | null
-  /** What of each segment is lit, mm along it, in the order of the run's segments. */
-  readonly litMm: readonly (readonly [fromMm: number, toMm: number])[]
-  readonly pieces: readonly Piece[]
-  /** Lowest and highest volts at its loads at full white; `null` where it is not fed. */
-  readonly minV: number | null
-  readonly maxV: number | null
-  /** At the worst case, A. */
-  readonly currentA: number
-}
+export type * from './tally-parts'
 
-export interface TallySupply {
-  readonly id: string
-  readonly name: string
-  readonly partId: string | null
-  readonly part: string | null
-  readonly volts: number
-  readonly ratedA: number | null
-  readonly loadA: number
-  readonly needA: number
-  /** In the load case that the plan shows. */
-  readonly shownA: number
-  /** What hangs on it in each load case. */
-  readonly currentA: CaseAmperes
-  /** The board with its sensors, where it lives on this supply. */
-  readonly boardA: number
-}
-
-export interface Totals {
-  readonly lightLengthMm: number
-  readonly pixels: number
-  readonly singleLights: number
-  readonly peakCurrentA: number
-  readonly peakPowerW: number
-  readonly idleCurrentA: number
-  readonly shownCurrentA: number
-  readonly shownPowerW: number
-}
-
-/** A lead with what it carries at full white. */
-export interface TallyLead extends Omit<Lead, 'wire'> {
-  /** Id of its gauge. */
-  readonly wire: string
-  readonly currentA: number
-  readonly dropV: number
-  readonly lossW: number
-  /** What its fuse is; `none`, or `null` where none fits. */
-  readonly fuseA: number | 'none' | null
-}
-
-export interface TallyFeed {
-  /** The load case of `runs` and `lostW`: the one that the plan shows. */
-  readonly loadCase: LoadCase
-  readonly problem: string | null
-  readonly runs: readonly FedRun[]
-  readonly leads: readonly TallyLead[]
-  readonly lostW: number
-  /** What hangs on what at full white, a supply each. */
-  readonly branches: readonly Branch[]
-  /** How lights with plugs are plugged together. */
-  readonly plugs: readonly PlugTree[]
-}
-
-export interface Tally {
-  readonly totals: Totals
-  readonly runs: readonly TallyRun[]
-  readonly supplies: readonly TallySupply[]
-  readonly reels: readonly StripReels[]
-  readonly prewired: readonly Prewired[]
+/** Everything that a plan comes to. */
+export interface Tally extends EarlyTally {
   /** All joints by their kind. */
   readonly joints: readonly JointCount[]
-  readonly feed: TallyFeed
-  /** Runs whose lights are assemblies. */
-  readonly nodes: readonly NodeRun[]
-  readonly batteries: readonly (BatteryUse & { readonly id: string })[]
-  readonly signal: TallySignal
   readonly wiring: Wiring & { readonly joints: readonly PlanJoint[] }
   readonly verdicts: readonly Verdict[]
   readonly roll: readonly RollSection[]
-  /** Lines that were not understood. */
-  readonly unread: readonly {
-    readonly id: string
-    readonly text: string
-    readonly message: string
-  }[]
 }
 
 /** How each part of the tally is made of the results of stages. */
 export const tallyParts: { readonly [Part in keyof Tally]: Derived<Tally[Part]> } = {
-  totals: derived(['scene'], ['cuts', 'loads'], totalsOf),
-  runs: derived([], ['cuts', 'loads', 'full', 'lit'], ({ cuts, loads, full, lit }) => {
-    const litById = new Map(lit.map((run) => [run.id, run]))
-    return cuts.map((entry, index) =>
-      tallyRun(entry, loads[index], full, litById.get(entry.run.id)),
-    )
-  }),
-  supplies: derived(['scene'], ['supplies'], (results) =>
-    results.supplies.map((supply) => tallySupply(supply, results.plan)),
-  ),
-  reels: derived([], ['reels'], ({ reels }) => reels),
-  prewired: derived([], ['prewired'], ({ prewired }) => prewired),
+  ...earlyParts,
   joints: derived([], ['joints'], ({ joints }) => countJoints(joints)),
-  feed: derived(
-    ['junctions', 'supplies'],
-    ['cuts', 'full', 'shown', 'supplies', 'plugs'],
-    (results) => {
-      const { full, shown, plugs } = results
-      return {
-        loadCase: shown.loadCase,
-        problem: full.problem ?? shown.problem ?? null,
-        runs: [...shown.runs.values()],
-        leads: full.leads.map(({ lead, currentA, dropV, lossW }) => ({
-          ...lead,
-          wire: lead.wire.id,
-          currentA,
-          dropV,
-          lossW,
-          fuseA: leadFuse({ lead, currentA }),
-        })),
-        lostW: shown.lostW,
-        branches: branchesOf(results),
-        plugs,
-      }
-    },
-  ),
-  nodes: derived([], ['nodes'], ({ nodes }) => nodes),
-  batteries: derived([], ['batteries'], ({ batteries }) =>
-    [...batteries].map(([id, use]) => ({ id, ...use })),
-  ),
-  signal: derived([], ['fit', 'lanes', 'signal'], (results) =>
-    tallySignal(results, results.signal),
-  ),
   wiring: derived([], ['wiring', 'joints'], ({ wiring, joints }) => ({ ...wiring, joints })),
   verdicts: derived([], ['verdicts'], ({ verdicts }) => verdicts),
-  roll: derived(everything, Object.keys(stages) as StageName[], rollOf),
-  unread: derived([], ['measured'], ({ measured }) =>
-    measured.lines.flatMap(({ line, reading }) =>
-      reading.kind === 'error' ? [{ id: line.id, text: line.text, message: reading.message }] : [],
-    ),
-  ),
+  roll: derived(everything, Object.keys(allStages) as StageName[], rollOf),
 }
 
 /** Works a plan out whole, stage after stage in the order of the work. Pure: the same plan gives the same tally. */
 export function tally(plan: Plan): Tally {
-  const engine = new Engine(plan)
+  const engine = new Engine(plan, allStages)
   return Object.fromEntries(
     Object.entries<Derived<unknown>>(tallyParts).map(([part, of]) => [part, engine.work(of)]),
   ) as unknown as Tally
-}
-
-function tallyRun(
-  entry: CutStripRun,
-  load: RunLoad | undefined,
-  full: SolvedFeed,
-  lit: LitRun | undefined,
-): TallyRun {
-  const fed = full.runs.get(entry.run.id)
-  const { run, strip, ...placed } = entry
-  return {
-    id: run.id,
-    name: run.name,
-    shape: run.shape,
-    stripId: strip.id,
-    wantedMm: run.wantedMm,
-    placedMm: placed.placedMm,
-    gapMm: placed.gapMm,
-    cuts: placed.cuts,
-    pixels: placed.pixels,
-    lights: run.lights.length,
-    lit: lit ?? null,
-    litMm: litOf(entry),
-    pieces: placed.pieces,
-    minV: fed?.minV ?? null,
-    maxV: fed?.maxV ?? null,
-    currentA: load?.currentA['full-white'] ?? 0,
-  }
-}
-
-function tallySupply(supply: FedSupply, plan: Pick<Plan, 'scene'>): TallySupply {
-  const { slot, part, volts, ratedA, loadA, needA, currentA, boardA } = supply
-  return {
-    id: slot.id,
-    name: slot.name,
-    partId: part?.id ?? null,
-    part: part?.name ?? null,
-    volts,
-    ratedA,
-    loadA,
-    needA,
-    shownA: currentA[plan.scene.shown],
-    currentA,
-    boardA,
-  }
-}
-
-function totalsOf({ plan, cuts, loads }: Pick<WorkedPlan, 'plan' | 'cuts' | 'loads'>): Totals {
-  const add = <Item>(items: readonly Item[], of: (item: Item) => number): number =>
-    items.reduce((sum, item) => sum + of(item), 0)
-  const amperes = (loadCase: LoadCase): number =>
-    add(loads, (load: RunLoad) => load.currentA[loadCase])
-  const watts = (loadCase: LoadCase): number =>
-    add(loads, (load: RunLoad) => load.currentA[loadCase] * load.volts)
-  const { shown } = plan.scene
-  return {
-    lightLengthMm: add(cuts, (entry) => entry.placedMm),
-    pixels: add(cuts, (entry) => entry.pixels),
-    singleLights: add(cuts, ({ run }) => run.lights.length),
-    peakCurrentA: amperes('full-white'),
-    peakPowerW: watts('full-white'),
-    idleCurrentA: amperes('idle'),
-    shownCurrentA: amperes(shown),
-    shownPowerW: watts(shown),
-  }
 }

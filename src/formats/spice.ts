@@ -1,4 +1,4 @@
-import { worked } from '../core/engine'
+import { worked } from '../core/worked'
 import { planNetwork } from '../core/feed/plan-network'
 import { endReader, type Network, type NetworkLoad, type NetworkRun } from '../core/feed/network'
 import type { Plan } from '../core/plan/plan'

@@ -1,4 +1,4 @@
-import { worked } from '../core/engine'
+import { worked } from '../core/worked'
 import { middleOf, type Point } from '../core/measure/geometry'
 import { cornersOfBox, placer } from '../core/measure/layout'
 import type { MeasuredRun } from '../core/measure/measure'

@@ -5,7 +5,7 @@ import { latestWins } from './latest'
 import type { PartName, PlanParts } from './parts'
 import type { Answer, Question } from './plan-service'
 
-/** Parts that every page shows something of. */
+/** Parts that every page shows something of, and that are there first. */
 const always = [
   'totals',
   'runs',
@@ -14,11 +14,10 @@ const always = [
   'nodes',
   'batteries',
   'signal',
-  'verdicts',
   'unread',
 ] as const satisfies readonly PartName[]
 
-/** What is known of the open plan: the parts that every page has, and those that a page asked for, once they have come. */
+/** What is known of the open plan: the parts that every page has, and those that come later, once they have come. */
 export type Told = Pick<PlanParts, (typeof always)[number]> &
   Partial<PlanParts> & { readonly roll: readonly RollSection[] }
 
@@ -43,6 +42,8 @@ export class PlanFollower {
   private readonly wanted = new Map<PartName, number>()
   private sections: readonly SectionKind[] = []
   private generation = 0
+  /** What is asked for one after another. */
+  private steps: readonly Question[] = []
   private readonly request: (job: Job) => void
 
   constructor(
@@ -63,8 +64,10 @@ export class PlanFollower {
       ({ answer, generation }, job, isLatest) => {
         if (generation !== this.generation) return
         this.take(answer)
-        if (isLatest && job.question !== laterQuestion)
-          this.request({ plan: job.plan, question: laterQuestion })
+        // Step by step: the figures, then what is made of them, then what only the header and the shelf tell.
+        const next = this.steps[this.steps.indexOf(job.question) + 1]
+        if (isLatest && next !== undefined && this.plan !== undefined)
+          this.request({ plan: this.plan, question: next })
       },
     )
   }
@@ -102,10 +105,13 @@ export class PlanFollower {
 
   private ask(): void {
     if (this.plan === undefined) return
-    this.request({
-      plan: this.plan,
-      question: { parts: [...always, ...this.wanted.keys()], sections: this.sections },
-    })
+    const first: Question = { parts: always, sections: [] }
+    this.steps = [
+      first,
+      { parts: ['verdicts', ...this.wanted.keys()], sections: this.sections },
+      { parts: ['facts'], sections: [] },
+    ]
+    this.request({ plan: this.plan, question: first })
   }
 
   private take({ changes, problem }: Answer): void {
@@ -121,6 +127,3 @@ export class PlanFollower {
       this.onTold({ roll: [], ...this.parts } as unknown as Told)
   }
 }
-
-/** What the header tells of stages that are not open: after all that the page itself waits for. */
-const laterQuestion: Question = { parts: ['facts'], sections: [] }

@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import { whatIf, valuesAround, type WhatIf } from '../../core/choose/what-if'
 import { cutFromReels, type StripReels } from '../../core/cut/reels'
-import { worked } from '../../core/engine'
+import { worked } from '../../core/worked'
 import { planFeeds, type FeedGoal, type FeedPlan } from '../../core/feed/planner'
 import type { Plan } from '../../core/plan/plan'
 import { factsOf, type PlanFacts } from './plan-facts'

@@ -1,5 +1,6 @@
 import { expose, wrap, type Endpoint } from 'comlink'
 import fc from 'fast-check'
+import { isDeepStrictEqual } from 'node:util'
 import { MessageChannel } from 'node:worker_threads'
 import nodeEndpoint from 'comlink/dist/esm/node-adapter'
 import { afterAll, describe, expect, it } from 'vitest'
@@ -7,7 +8,7 @@ import { tally } from '../../core/tally'
 import { change } from '../../core/plan/commands'
 import type { Plan } from '../../core/plan/plan'
 import { rollOf } from '../../core/roll/roll'
-import { worked } from '../../core/engine'
+import { worked } from '../../core/worked'
 import { demoPlan } from '../../testing/demo-plan'
 import { PlanFollower, type Answering, type Told } from './follow-plan'
 import { PlanService } from './plan-service'
@@ -66,10 +67,14 @@ describe('the engine of the open plan', () => {
         follower,
         plan,
         () => last,
-        ({ totals, wiring, verdicts }) =>
-          wiring?.wires.length === whole.wiring.wires.length &&
+        ({ totals, facts, wiring, verdicts }) =>
+          // The facts come last of all.
+          facts?.shelf.peakCurrentA === whole.totals.peakCurrentA &&
+          facts.joints === whole.wiring.joints.length &&
           totals.peakCurrentA === whole.totals.peakCurrentA &&
-          verdicts.length === whole.verdicts.length,
+          wiring?.wires.length === whole.wiring.wires.length &&
+          verdicts?.length === whole.verdicts.length &&
+          isDeepStrictEqual(verdicts, whole.verdicts),
       )
       expect(told.runs).toEqual(whole.runs)
       expect(told.feed).toEqual(whole.feed)
@@ -82,7 +87,7 @@ describe('the engine of the open plan', () => {
     follower.leave()
   })
 
-  it('sends of a large plan only what an edit changed', () => {
+  it('sends of a large plan only what an edit changed', async () => {
     const own = new PlanService()
     const { lines, ...rest } = demoPlan('bay-window-nook')
     const many: Plan = {
@@ -94,30 +99,30 @@ describe('the engine of the open plan', () => {
     }
     expect(lines.length).toBeGreaterThan(0)
     const question = { parts: ['runs', 'totals'], sections: [] } as const
-    const first = JSON.stringify(own.answer(many, question)).length
+    const first = JSON.stringify(await own.answer(many, question)).length
     const edited = structuredClone(
       change(many, [{ do: 'set-text', line: 'l7', text: 'shelf 777' }]).plan,
     )
-    const second = JSON.stringify(own.answer(edited, question)).length
+    const second = JSON.stringify(await own.answer(edited, question)).length
     expect(second).toBeLessThan(first / 20)
-    expect(own.answer(structuredClone(edited), question).changes).toEqual([])
+    expect((await own.answer(structuredClone(edited), question)).changes).toEqual([])
   })
 
-  it('says what went wrong in one stage and answers the rest; the next plan is answered again', () => {
+  it('says what went wrong in one stage and answers the rest; the next plan is answered again', async () => {
     const own = new PlanService()
     const plan = demoPlan('wardrobe-rails')
     const broken: Plan = { ...plan, defaults: { ...plan.defaults, wire: 'no-such-wire' } }
-    const answer = own.answer(broken, { parts: ['unread', 'feed'], sections: [] })
+    const answer = await own.answer(broken, { parts: ['unread', 'feed'], sections: [] })
     expect(answer.problem).toContain('no-such-wire')
     expect(answer.changes.map(([part]) => part)).toEqual(['unread'])
-    const good = own.answer(plan, { parts: ['unread', 'feed'], sections: [] })
+    const good = await own.answer(plan, { parts: ['unread', 'feed'], sections: [] })
     expect(good.problem).toBeUndefined()
     expect(good.changes.map(([part]) => part)).toEqual(['feed'])
   })
 })
 
 describe('a stage', () => {
-  it('worked out after any edits says what it would say from the start, and reads only what it names', () => {
+  it('worked out after any edits says what it would say from the start, and reads only what it names', async () => {
     const plan = demoPlan('bay-window-nook')
     const edit = fc.oneof(
       fc.record({
@@ -153,17 +158,17 @@ describe('a stage', () => {
       parts: ['totals', 'runs', 'supplies', 'feed', 'signal', 'verdicts', 'wiring', 'batteries'],
       sections: ['length', 'volts', 'use', 'joints', 'reels'],
     } as const
-    fc.assert(
-      fc.property(fc.array(edit, { minLength: 1, maxLength: 5 }), (edits) => {
+    await fc.assert(
+      fc.asyncProperty(fc.array(edit, { minLength: 1, maxLength: 5 }), async (edits) => {
         const own = new PlanService()
-        own.answer(plan, question)
+        await own.answer(plan, question)
         let next = plan
         for (const command of edits) {
           next = change(next, [command]).plan
-          expect(own.answer(structuredClone(next), question).problem).toBeUndefined()
+          expect((await own.answer(structuredClone(next), question)).problem).toBeUndefined()
         }
         const fresh = new PlanService()
-        const all = new Map(fresh.answer(next, question).changes)
+        const all = new Map((await fresh.answer(next, question)).changes)
         const kept = own as unknown as { told: Map<string, unknown> }
         for (const [part, delta] of all)
           expect(delta.kind === 'whole' && kept.told.get(part), part).toEqual(

@@ -1,8 +1,11 @@
 import { Engine } from '../../core/engine'
+import { stages, type Derived } from '../../core/stages'
+import { earlyParts } from '../../core/tally-parts'
 import type { Plan } from '../../core/plan/plan'
-import { sectionsOf, type RollSection, type SectionKind } from '../../core/roll/roll'
+import type { RollSection, SectionKind } from '../../core/roll/roll'
 import { deltaOf, type Delta } from './delta'
-import { planParts, type PartName } from './parts'
+import type * as lateParts from './late-parts'
+import type { PartName } from './parts'
 import { shared } from './share'
 
 /** What a page asks for: parts of the tally, and kinds of sections of the roll. */
@@ -17,8 +20,12 @@ export interface Answer {
   readonly problem: string | undefined
 }
 
+/** What comes a moment after the engine itself: late stages, the roll, and what only some pages ask for. */
+type LateParts = typeof lateParts
+
 /** The engine of the open plan. It remembers what it has told, so that an answer carries only what changed. */
 export class PlanService {
+  private readonly late: Promise<LateParts> = import('./late-parts')
   private engine: Engine | undefined
   private plan: Plan | undefined
   private readonly told = new Map<PartName | 'roll', unknown>()
@@ -30,28 +37,39 @@ export class PlanService {
     this.told.clear()
   }
 
-  /** Never throws: what goes wrong in a stage is told, and the other parts are answered. */
-  answer(next: Plan, { parts, sections }: Question): Answer {
+  /** Never rejects: what goes wrong in a stage is told, and the other parts are answered. */
+  async answer(next: Plan, { parts, sections }: Question): Promise<Answer> {
     // What comes into a worker is new throughout: what equals the plan before is taken from there, so that stages see what changed.
     const plan = shared(this.plan, next)
     this.plan = plan
-    if (this.engine === undefined) this.engine = new Engine(plan)
-    else this.engine.follow(plan)
-    const { engine } = this
+    const engine = (this.engine ??= new Engine(plan, stages))
+    engine.follow(plan)
+    const needsLate = sections.length > 0 || parts.some((part) => !(part in earlyParts))
+    const late = needsLate ? await this.late : undefined
+    if (late !== undefined) engine.extend(late.allStages)
+    // Another plan may have come while the late stages did.
+    engine.follow(plan)
+    const derived = late?.planParts ?? earlyParts
     const changes: (readonly [PartName | 'roll', Delta])[] = []
     let problem: string | undefined
     const tell = (part: PartName | 'roll', work: () => unknown): void => {
       try {
         const last = this.told.get(part)
         const value = shared(last, work())
-        changes.push([part, deltaOf(last, value)])
+        const change = deltaOf(last, value)
+        if (change.kind !== 'same') changes.push([part, change])
         this.told.set(part, value)
       } catch (error) {
         problem ??= error instanceof Error ? error.message : String(error)
       }
     }
-    for (const part of parts) tell(part, () => engine.work<unknown>(planParts[part]))
-    if (sections.length > 0) tell('roll', (): RollSection[] => sectionsOf(engine.worked, sections))
-    return { changes: changes.filter(([, { kind }]) => kind !== 'same'), problem }
+    for (const part of parts)
+      tell(part, () => {
+        const of = (derived as Readonly<Record<string, Derived<unknown>>>)[part]
+        return of === undefined ? undefined : engine.work(of)
+      })
+    if (late !== undefined && sections.length > 0)
+      tell('roll', (): RollSection[] => late.sectionsOf(engine.worked, sections))
+    return { changes, problem }
   }
 }

@@ -35,7 +35,7 @@ const left = computed(() =>
 )
 const problems = computed(
   () =>
-    store.tally?.verdicts.filter(
+    store.tally?.verdicts?.filter(
       ({ code, about }) =>
         about.includes(run.id) && ['lead-short', 'lead-over', 'plug-hole'].includes(code),
     ) ?? [],

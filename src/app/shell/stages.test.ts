@@ -6,13 +6,13 @@ import { tally } from '../../core/tally'
 import { readPlanFile } from '../../formats/plan-file'
 import { Engine } from '../../core/engine'
 import type { Told } from '../engine/follow-plan'
-import { planParts } from '../engine/parts'
+import { allStages, planParts } from '../engine/late-parts'
 import { sectionsBeside, stages, stageState } from './stages'
 
 /** All that the engine tells of a plan. */
 const toldOf = (plan: Plan): Told => ({
   ...tally(plan),
-  facts: new Engine(plan).work(planParts.facts),
+  facts: new Engine(plan, allStages).work(planParts.facts),
 })
 const demo = (name: string): Told => {
   const read = readPlanFile(
@@ -76,7 +76,7 @@ describe('the state of each stage in a word', () => {
   it('counts every verdict that is no note at one stage', () => {
     for (const name of ['bay-window-nook', 'pegboard-moon', 'wardrobe-rails', 'paper-lanterns']) {
       const result = demo(name)
-      const graded = result.verdicts.filter(({ grade }) => grade !== 'note')
+      const graded = result.verdicts!.filter(({ grade }) => grade !== 'note')
       const worst = stages.map(({ name: stage }) => stageState(stage, result))
       if (graded.some(({ grade }) => grade === 'stop'))
         expect(worst.map(({ grade }) => grade)).toContain('stop')
@@ -94,7 +94,7 @@ describe('the roll beside a page', () => {
           kind,
         ).toBe(true)
       const shown = new Set(roll.flatMap(({ verdicts: own }) => own.map(({ id }) => id)))
-      expect(verdicts.filter(({ id }) => !shown.has(id)).map(({ code }) => code)).toEqual([])
+      expect(verdicts!.filter(({ id }) => !shown.has(id)).map(({ code }) => code)).toEqual([])
     }
   })
 

@@ -52,13 +52,14 @@ export interface StageState {
 export function stageState(stage: StageName, tally: Told | undefined): StageState {
   if (tally === undefined) return { text: '…', grade: 'none' }
   if (tally.runs.length === 0 && tally.unread.length === 0) return { text: 'empty', grade: 'none' }
-  const own = tally.verdicts.filter(({ code }) => verdictKinds[code].page === stage)
+  const own = tally.verdicts?.filter(({ code }) => verdictKinds[code].page === stage)
   for (const grade of ['stop', 'warning'] as const) {
-    const count = own.filter((verdict) => verdict.grade === grade).length
+    const count = own?.filter((verdict) => verdict.grade === grade).length ?? 0
     if (count > 0) return { text: plural(count, grade), grade }
     if (grade === 'stop' && stage === 'measure' && tally.unread.length > 0)
       return { text: `${String(tally.unread.length)} unread`, grade }
   }
+  if (own === undefined) return { text: '…', grade: 'none' }
   return { text: stateText(stage, tally), grade: 'ok' }
 }
 

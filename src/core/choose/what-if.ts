@@ -1,6 +1,6 @@
 import { entryOf } from '../cut/entry-of'
 import { cutFromReels } from '../cut/reels'
-import { worked } from '../engine'
+import { worked } from '../worked'
 import { measure } from '../measure/measure'
 import { withDimension } from '../measure/rewrite'
 import { partsOf, stripOf } from '../parts/find'

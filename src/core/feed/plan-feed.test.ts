@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { worked } from '../engine'
+import { worked } from '../worked'
 import { dutiesIn, eachCase, type CaseAmperes } from '../load/load'
 import { partsOf, stripOf } from '../parts/find'
 import { shippedStrips } from '../parts/strips'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { worked } from '../engine'
+import { worked } from '../worked'
 import { wireOf } from '../parts/wires'
 import { change } from '../plan/commands'
 import { emptyPlan } from '../plan/empty'

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { worked } from '../engine'
+import { worked } from '../worked'
 import { wires } from '../parts/wires'
 import { change } from '../plan/commands'
 import { emptyPlan } from '../plan/empty'

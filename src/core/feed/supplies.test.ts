@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { worked } from '../engine'
+import { worked } from '../worked'
 import { eachCase, type RunLoad } from '../load/load'
 import { partsOf } from '../parts/find'
 import { emptyPlan } from '../plan/empty'

@@ -4,7 +4,7 @@ import { change } from '../plan/commands'
 import { emptyPlan } from '../plan/empty'
 import type { Lights, Plan } from '../plan/plan'
 import { tally } from '../tally'
-import { worked } from '../engine'
+import { worked } from '../worked'
 import { sinkBoards } from './drives'
 import { circleOrder, pinCircle, swapped } from './pin-circle'
 

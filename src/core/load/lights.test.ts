@@ -9,7 +9,7 @@ import type { Lights, Plan, Signal } from '../plan/plan'
 import { charliePins } from '../lanes/drives'
 import { tally } from '../tally'
 import type { VerdictCode } from '../verdict/kinds'
-import { worked } from '../engine'
+import { worked } from '../worked'
 import type { LitRun } from './lights'
 
 const planOf = (

@@ -6,7 +6,7 @@ import type { Point } from '../measure/geometry'
 import { emptyPlan } from '../plan/empty'
 import type { LightNode, Line, NodePart, Plan } from '../plan/plan'
 import { tally } from '../tally'
-import { worked } from '../engine'
+import { worked } from '../worked'
 
 const pair: NodePart = {
   id: 'pair',

@@ -6,7 +6,7 @@ import { emptyPlan } from '../plan/empty'
 import type { Junction, Lights, Plan } from '../plan/plan'
 import { tally } from '../tally'
 import type { VerdictCode } from '../verdict/kinds'
-import { worked } from '../engine'
+import { worked } from '../worked'
 import { portsLeft, type Branch } from '../feed/branches'
 import { extensionsFor, extensionsOf, type PlugTree } from './plugs'
 

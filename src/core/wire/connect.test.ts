@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { squareWay } from '../measure/geometry'
 import { emptyPlan } from '../plan/empty'
 import type { Junction, Line, Plan, Signal } from '../plan/plan'
-import { worked } from '../engine'
+import { worked } from '../worked'
 import type { PlanWire } from './wires'
 
 const planOf = (

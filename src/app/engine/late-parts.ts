@@ -1,0 +1,44 @@
+import { derived, type Derived } from '../../core/stages'
+import { tallyParts } from '../../core/tally'
+import { pixelMap } from '../../core/lanes/pixel-map'
+import { programData } from '../../core/signal/program'
+import { diagramOf } from '../../core/wire/diagram'
+import { pixelsCsv } from '../../formats/csv-wires'
+import { programHeader, programJson } from '../../formats/program'
+import type { PartName, PlanParts } from './parts'
+import { factsOf } from './plan-facts'
+
+/** How each of them is made of the results of stages. */
+export const planParts: { readonly [Name in PartName]: Derived<PlanParts[Name]> } = {
+  ...tallyParts,
+  facts: derived(
+    [],
+    ['reels', 'joints', 'cuts', 'layout', 'loads', 'verdicts'],
+    ({ reels, joints, ...results }) => ({
+      shelf: factsOf(results),
+      reels: reels.reduce(
+        (sum, strip) => sum + strip.reels.filter(({ kind }) => kind === 'reel').length,
+        0,
+      ),
+      joints: joints.length,
+    }),
+  ),
+  diagram: derived(['units'], ['wiring', 'cuts', 'lanes'], (results) =>
+    diagramOf(results.wiring, results, results.plan.units),
+  ),
+  program: derived(
+    ['name', 'rules', 'limit', 'signal'],
+    ['fit', 'lanes', 'supplies', 'layout'],
+    (results) => {
+      const data = programData(results)
+      return {
+        header: programHeader(data),
+        json: programJson(data),
+        pixels: pixelsCsv(pixelMap(results.lanes, results.layout)),
+      }
+    },
+  ),
+}
+
+export { allStages } from '../../core/late-stages'
+export { sectionsOf } from '../../core/roll/roll'

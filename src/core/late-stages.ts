@@ -1,0 +1,51 @@
+import {
+  derived,
+  everything,
+  sourceFields,
+  stages,
+  type Derived,
+  type LateName,
+  type WorkedPlan,
+} from './stages'
+import { judge } from './verdict/judges'
+import { jointsOf } from './wire/joints'
+import { wiringOf } from './wire/wires'
+
+/** Stages after the levels: wires as they are cut, joints, verdicts. */
+const lateStages: { readonly [Name in LateName]: Derived<WorkedPlan[Name]> } = {
+  wiring: derived(
+    [...sourceFields, 'signal', 'wiring'],
+    ['cuts', 'circuit', 'full', 'supplies', 'leads'],
+    wiringOf,
+  ),
+  joints: derived(['lines'], ['wiring', 'cuts', 'reels'], (given) =>
+    jointsOf(given.wiring, given, given.reels),
+  ),
+  verdicts: derived(
+    everything,
+    [
+      'parts',
+      'layout',
+      'sources',
+      'cuts',
+      'reels',
+      'volts',
+      'lit',
+      'nodes',
+      'loads',
+      'lanes',
+      'needs',
+      'fit',
+      'plugs',
+      'leads',
+      'full',
+      'supplies',
+      'batteries',
+      'signal',
+    ],
+    judge,
+  ),
+}
+
+/** All stages in the order of the work. */
+export const allStages = { ...stages, ...lateStages }
