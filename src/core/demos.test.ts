@@ -19,8 +19,8 @@ const names = [
   'wardrobe-rails',
   'paper-lanterns',
   'firefly-jar',
-  'doll-house',
-  'tea-table',
+  'toy-harbour',
+  'wall-of-jars',
 ]
 
 describe('the demo plans', () => {
@@ -30,8 +30,8 @@ describe('the demo plans', () => {
     ['wardrobe-rails', ['hot-strip', 'wrong-end']],
     ['paper-lanterns', ['battery-short']],
     ['firefly-jar', ['matrix-flicker']],
-    ['doll-house', []],
-    ['tea-table', []],
+    ['toy-harbour', []],
+    ['wall-of-jars', []],
   ])('%s shows %j', (name, codes) => {
     const shown = tally(demo(name)).verdicts.map(({ code }) => code)
     for (const code of codes) expect(shown).toContain(code)
