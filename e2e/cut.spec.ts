@@ -12,7 +12,7 @@ test('the cut page shows every piece, the reels that they come from, and the joi
   await expect(page.getByTestId('packing')).toContainText('60.00')
   await expect(page.getByTestId('packing')).toContainText('proved cheapest')
   await expect(figure(page, 'reels.total')).toHaveText('60.00')
-  await expect(roll(page)).toContainText('16 joints')
+  await expect(roll(page)).toContainText('58 joints')
 })
 
 test('folded corners are one piece; the rule can be undone', async ({ page }) => {
@@ -22,7 +22,7 @@ test('folded corners are one piece; the rule can be undone', async ({ page }) =>
   await page.getByRole('button', { name: 'House rules' }).click()
   await page.getByLabel(/Fold on/).check()
   await expect(page.locator('[data-tape="crown"] [data-piece]')).toHaveCount(1)
-  await expect(roll(page)).toContainText('6 joints')
+  await expect(roll(page)).toContainText('48 joints')
   await page.keyboard.press('Escape')
   await page.keyboard.press('Control+z')
   await expect(page.locator('[data-tape="crown"] [data-piece]')).toHaveCount(4)

@@ -151,7 +151,7 @@ test('a piece is split, moved and cut off its mark by keys', async ({ page }) =>
   await page.locator('[data-end="A1"]').focus()
   await page.keyboard.press('s')
   await expect(page.locator('[data-piece="A1a"]')).toContainText('64 groups')
-  await expect(roll(page)).toContainText('pad to pad')
+  await expect(roll(page)).toContainText('pad on pad')
 })
 
 test('what is sold can be changed, and the feeds come out as files', async ({ page }) => {

@@ -20,8 +20,8 @@ test('single lights from an empty plan: chosen, resisted, switched', async ({ pa
   await verdict(page, 'no-headroom').getByRole('button', { name: '2 in series' }).click()
   await expect(page.getByTestId('lit-answer')).toHaveText(/6 × 51 Ω/)
   await card.getByLabel('Resistor').selectOption('none')
-  await expect(verdict(page, 'no-resistor')).toContainText('without a resistor')
-  await verdict(page, 'no-resistor').getByRole('button').click()
+  await expect(verdict(page, 'no-led-resistor')).toContainText('without a resistor')
+  await verdict(page, 'no-led-resistor').getByRole('button').click()
   await card.getByLabel('Resistor').selectOption('shared')
   await expect(verdict(page, 'shared-resistor')).toContainText('the hottest gets')
   await card.getByLabel('Resistor').selectOption('each')
@@ -127,9 +127,9 @@ test('pixel nodes on a grid: back and forth, on a lane, with more in each', asyn
   await card.getByRole('button', { name: /^Single lights:/ }).click()
   await page.getByRole('option', { name: /^5 V pixel nodes on wire/ }).click()
   await expect(page.getByTestId('lit-answer')).toHaveText(/1 string · 40 px on a lane/)
-  await verdict(page, 'lead-short').getByRole('button', { name: 'every second row back' }).click()
+  await verdict(page, 'nodes-apart').getByRole('button', { name: 'every second row back' }).click()
   await expect(line(page, 1)).toHaveValue('table grid 5 x 8 @ 60 zigzag')
-  await expect(verdict(page, 'lead-short')).toHaveCount(0)
+  await expect(verdict(page, 'nodes-apart')).toHaveCount(0)
   await card.getByRole('button', { name: 'more in each light' }).click()
   const dialog = page.getByRole('dialog', { name: 'Nodes of table' })
   await dialog.getByLabel('Put something into each node').selectOption('proximity pair')
@@ -248,13 +248,13 @@ test('cables of wires home follow the house rule', async ({ page }) => {
   await openEmptyPlan(page)
   await page.keyboard.type('ceiling scatter 20 drop 40 cm')
   const cables = page.locator('[data-figure^="cables."]')
-  await expect(cables).toContainText('cables of 8')
+  await expect(cables).toContainText('cables of up to 8')
   await expect(cables).toContainText('3')
   await page.getByRole('button', { name: 'House rules' }).click()
   await page.getByLabel('Wires home come in cables of').fill('4')
   await page.getByLabel('Wires home come in cables of').press('Enter')
   await page.keyboard.press('Escape')
-  await expect(cables).toContainText('cables of 4')
+  await expect(cables).toContainText('cables of up to 4')
   await expect(cables).toContainText('7')
 })
 
@@ -277,8 +277,8 @@ test('a matrix worked out by itself goes onto a pad, LEDs and all', async ({ pag
 test('in a narrow window dialogs stay within it', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   for (const [plan, button] of [
-    ['Doll house', 'splitters and plugs'],
-    ['Tea table', 'its nodes'],
+    ['Toy harbour', 'splitters and plugs'],
+    ['Wall of jars', 'its nodes'],
     ['Firefly jar', 'which pins'],
   ] as const) {
     await page.goto('/plans')

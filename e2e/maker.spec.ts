@@ -85,7 +85,7 @@ test('the house rules are one sheet, and verdicts follow at once', async ({ page
   await page.getByRole('button', { name: 'House rules' }).click()
   await page.getByLabel('Faded below').fill('60')
   await page.getByLabel('Faded below').press('Enter')
-  // Three quarters of the blue are left: now a care in place of a stop.
+  // Three quarters of the blue are left: now a warning in place of a stop.
   await expect(verdict(page, 'fade')).toContainText('sags to')
   await page.getByLabel('Leads are of').selectOption('mm2-4')
   await expect(roll(page)).toContainText('× 0.00431 Ω/m')

@@ -13,11 +13,11 @@ const order = (page: Page, lane: string): Promise<string[]> =>
     .locator('[data-lane-run]')
     .evaluateAll((rows) => rows.map((row) => row.getAttribute('data-lane-run') ?? ''))
 
-test('the nook’s level is a care; the ways are compared, one is taken and undone', async ({
+test('the nook’s level is a warning; the ways are compared, one is taken and undone', async ({
   page,
 }) => {
   await openSignal(page)
-  await expect(page.getByTestId('signal-state')).toHaveText('3 care')
+  await expect(page.getByTestId('signal-state')).toHaveText('3 warnings')
   await expect(page.getByTestId('level-word')).toHaveText('too low')
   await expect(figure(page, 'level.lane-low.0')).toHaveText('−0.18 V')
   const ways = page.getByRole('table', { name: 'Ways of getting the level right' })
@@ -74,7 +74,7 @@ test('lanes are added, named, shared out and taken away; a pin is pinned down', 
 }) => {
   await openSignal(page)
   await page.getByRole('button', { name: 'Lane', exact: true }).click()
-  await expect(page.getByTestId('signal-state')).toHaveText(/care/)
+  await expect(page.getByTestId('signal-state')).toHaveText(/warning/)
   await expect(page.locator('[data-lane]')).toHaveCount(4)
   await page.getByLabel('Name of Lane 4').fill('Window')
   await page.getByLabel('Name of Lane 4').press('Enter')
@@ -172,10 +172,10 @@ test('plain strips are dimmed by a pin for each colour', async ({ page }) => {
   await expect(page.locator('[data-need="dimmer.rails.white"]')).toBeVisible()
   // 24 V on a board that takes 12: its own plug is the way out.
   await page.getByRole('link', { name: /^Feed/ }).click()
-  await verdict(page, 'volts-differ')
+  await verdict(page, 'board-volts')
     .getByRole('button', { name: /plug of its own/ })
     .click()
-  await expect(verdict(page, 'volts-differ')).toHaveCount(0)
+  await expect(verdict(page, 'board-volts')).toHaveCount(0)
 })
 
 test('the page can be read and used by all, wide and narrow', async ({ page }) => {
@@ -207,7 +207,7 @@ test('a status light says who can tell its colours apart', async ({ page }) => {
   expect(violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([])
 })
 
-test('a house rule says which way comes first; to try it and see stays a care', async ({
+test('a house rule says which way comes first; to try it and see stays a warning', async ({
   page,
 }) => {
   await openSignal(page)
@@ -219,7 +219,7 @@ test('a house rule says which way comes first; to try it and see stays a care', 
   await page.getByRole('button', { name: 'House rules' }).click()
   await page.getByRole('radio', { name: /^Try it and see/ }).check()
   await page.keyboard.press('Escape')
-  await expect(verdict(page, 'low-level')).toContainText('CARE')
+  await expect(verdict(page, 'low-level')).toContainText('WARNING')
 })
 
 test('in a narrow window the page that is open is in sight in the header', async ({ page }) => {
@@ -232,7 +232,7 @@ test('in a narrow window the page that is open is in sight in the header', async
 
 test('stages are reached by keys', async ({ page }) => {
   await page.goto('/')
-  await expect(page.getByTestId('signal-state')).toHaveText(/care/)
+  await expect(page.getByTestId('signal-state')).toHaveText(/warning/)
   await page.keyboard.press('Alt+4')
   await expect(page.getByRole('heading', { name: 'Signal', level: 1 })).toBeVisible()
   await page.keyboard.press('Alt+5')

@@ -218,17 +218,26 @@ test('scenes, level and limit change what is shown, not what the supply is for',
   await page.getByLabel('Brightness').fill('50')
   // 120 px × (36 mA × 0.5 + 0.7 mA)
   await expect(total).toHaveText('2.24 A')
-  await expect(figure(page, 'need.supply-a')).toHaveText('5.50 A')
+  await expect(figure(page, 'need.supply-a')).toHaveText('5.54 A')
   await page.getByRole('radio', { name: 'White' }).click()
   await page.getByRole('button', { name: /^Supply:/ }).click()
   await page.getByRole('option', { name: /5 V brick, 4 A/ }).click()
   await verdict(page, 'supply-short')
     .getByRole('button', { name: /limit brightness to/ })
     .click()
-  await expect(page.getByText('white held to 72 %')).toBeVisible()
-  // 120 px × (36 mA × 0.72 + 0.7 mA) = 3.19 A, within 80 % of 4 A.
-  await expect(total).toHaveText('3.19 A')
+  const limit = page.getByLabel('Brightness limit in per cent')
+  await expect(limit).toHaveValue('71')
+  // 120 px × (36 mA × 0.71 + 0.7 mA) = 3.15 A and 0.03 A of the board, within 80 % of 4 A.
+  await expect(total).toHaveText('3.15 A')
   await expect(page.getByTestId('measure-state')).toHaveText('1 place')
+  // It can be typed as well; what is no per cent changes nothing.
+  await limit.fill('50')
+  await limit.press('Enter')
+  // 120 px × (36 mA × 0.5 + 0.7 mA)
+  await expect(total).toHaveText('2.24 A')
+  await limit.fill('400')
+  await limit.press('Enter')
+  await expect(limit).toHaveValue('50')
 })
 
 test('house rules are used at once and named in the sums', async ({ page }) => {

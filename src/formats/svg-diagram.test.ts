@@ -106,10 +106,10 @@ describe('notes on the wires', () => {
     'wardrobe-rails',
     'paper-lanterns',
     'firefly-jar',
-    'doll-house',
-    'tea-table',
+    'toy-harbour',
+    'wall-of-jars',
   ])('of %s lie beside each other, not on each other, and on no run', (name) => {
-    const { labels, blocks } = drawn(demoPlan(name))
+    const { labels, blocks, capacitors } = drawn(demoPlan(name))
     const boxes = labels.map(({ text, at: [x, y] }) => ({
       text,
       left: x,
@@ -127,6 +127,14 @@ describe('notes on the wires', () => {
         if (block.of.kind !== 'run') continue
         const isApart = a.right <= x || x + width <= a.left || a.bottom <= y || y + height <= a.top
         expect(isApart, `${a.text} on ${block.name}`).toBe(true)
+      }
+      for (const {
+        at: [x, y],
+        heightPx,
+      } of capacitors) {
+        const isApart =
+          a.right <= x - 7 || x + 7 <= a.left || a.bottom <= y || y + heightPx <= a.top
+        expect(isApart, `${a.text} under a capacitor`).toBe(true)
       }
     }
   })

@@ -105,24 +105,24 @@ describe('plugs', () => {
     expect(extensionsText([200, 500, 200])).toBe('500 mm, 2 × 200 mm')
   })
 
-  it('the doll house, by hand: a splitter on the back wall, three runs, their own behind', () => {
-    const [supply] = tally(demoPlan('doll-house')).feed.branches
-    const [landing] = supply!.branches
-    expect([supply!.name, supply!.what]).toEqual(['Wall plug', '12 V brick, 1 A'])
-    expect(landing).toMatchObject({ kind: 'junction', ways: 4 })
-    expect(portsLeft(landing!)).toBe(1)
-    expect(landing!.branches.map(({ name }) => name)).toEqual([
-      'rooms, S1',
-      'attic, S1',
-      'porch, S1',
+  it('the toy harbour, by hand: a splitter at the quay, three runs, their own behind', () => {
+    const [supply] = tally(demoPlan('toy-harbour')).feed.branches
+    const [quay] = supply!.branches
+    expect([supply!.name, supply!.what]).toEqual(['Plug at the board', '12 V brick, 1 A'])
+    expect(quay).toMatchObject({ kind: 'junction', ways: 4 })
+    expect(portsLeft(quay!)).toBe(1)
+    expect(quay!.branches.map(({ name }) => name)).toEqual([
+      'quay, S1',
+      'ferry, S1',
+      'lighthouse, S1',
     ])
-    // Nine grains by three: 135 mA into the first, 90 and 45 behind it.
-    const [rooms] = landing!.branches
-    const second = rooms!.branches.at(-1)!
+    // Eight grains of 15 mA, three to a splitter and two on the last: 120 mA into the first, 75 and 30 behind it.
+    const [lamps] = quay!.branches
+    const second = lamps!.branches.at(-1)!
     const third = second.branches.at(-1)!
-    expect([rooms, second, third].map((one) => Math.round(one!.currentA * 1000))).toEqual([
-      135, 90, 45,
+    expect([lamps, second, third].map((one) => Math.round(one!.currentA * 1000))).toEqual([
+      120, 75, 30,
     ])
-    expect(third.branches.map(({ name, plugs }) => [name, plugs])).toEqual([['3 lights', 3]])
+    expect(third.branches.map(({ name, plugs }) => [name, plugs])).toEqual([['2 lights', 2]])
   })
 })

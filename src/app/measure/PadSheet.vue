@@ -17,6 +17,7 @@ import { formatLength } from '../../core/quantity/format'
 import { stripOf } from '../../core/parts/find'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
+import { typeAhead } from '../stores/type-ahead'
 import { useSpotlight } from '../stores/spotlight'
 import PadLine from './PadLine.vue'
 import ShapeTiles from './ShapeTiles.vue'
@@ -167,8 +168,15 @@ watch(
 )
 
 // An empty plan is there to be written on.
-onMounted(() => {
-  if (plan.lines.length === 1 && plan.lines[0]?.text === '') void focusLine(plan.lines[0].id)
+onMounted(async () => {
+  const [line, ...others] = plan.lines
+  if (line?.text !== '' || others.length > 0) {
+    typeAhead.end()
+    return
+  }
+  await focusLine(line.id)
+  const typed = typeAhead.end()
+  if (typed !== '') setText(line, typed)
 })
 
 /** Puts a line that is ready to be changed where the writing goes on; its text is chosen, so that typing replaces it. */

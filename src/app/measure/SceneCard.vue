@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { X } from '@lucide/vue'
 import { computed } from 'vue'
 import { caseNames, type LoadCase } from '../../core/plan/choices'
 import type { Plan } from '../../core/plan/plan'
@@ -31,6 +30,18 @@ function setLevel(event: Event): void {
     key: 'level',
   })
 }
+/** What the program never exceeds; what cannot be read leaves the limit as it was. */
+function setLimit(event: Event): void {
+  if (!(event.target instanceof HTMLInputElement)) return
+  const typed = Number(event.target.value)
+  if (!(typed >= 1 && typed <= 100)) {
+    event.target.value = String(Math.round(plan.limit * 100))
+    return
+  }
+  store.commit([{ do: 'set-limit', limit: typed / 100 }], {
+    label: `brightness limit ${String(typed)} %`,
+  })
+}
 </script>
 
 <template>
@@ -40,16 +51,21 @@ function setLevel(event: Event): void {
   >
     <div class="mb-1.5 flex items-baseline justify-between gap-2 text-[13px] text-bench-soft">
       <h2>Scene</h2>
-      <span v-if="plan.limit < 1" class="flex items-center gap-1 text-[12px] text-glow">
-        white held to {{ Math.round(plan.limit * 100) }} %
-        <button
-          aria-label="Let white go to 100 % again"
-          class="rounded p-0.5 hover:bg-bench-line"
-          @click="store.commit([{ do: 'set-limit', limit: 1 }], { label: 'no limit on white' })"
-        >
-          <X :size="12" />
-        </button>
-      </span>
+      <label class="flex items-center gap-1 text-[12px]" :class="plan.limit < 1 && 'text-glow'">
+        limit
+        <input
+          v-shown="Math.round(plan.limit * 100)"
+          type="number"
+          inputmode="numeric"
+          min="1"
+          max="100"
+          step="1"
+          class="field w-14 px-1.5 py-0 text-right"
+          aria-label="Brightness limit in per cent"
+          @change="setLimit"
+        />
+        %
+      </label>
     </div>
     <SegmentedChoice
       label="Scene"

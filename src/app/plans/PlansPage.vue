@@ -11,6 +11,7 @@ import { useLiveQuery } from '../storage/use-live-query'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
+import { typeAhead } from '../stores/type-ahead'
 import PlanPicture from './PlanPicture.vue'
 import { freshFacts, useMissingFacts } from './use-facts'
 
@@ -45,6 +46,10 @@ function factsText(facts: PlanFacts | undefined): string {
   ].join(' · ')
 }
 
+function startNew(): void {
+  typeAhead.begin()
+  void shelf.shelf.addEmpty().then(open)
+}
 const open = (id: string): Promise<unknown> => router.push({ name: 'measure', params: { id } })
 
 async function startRenaming({ id, name }: StoredPlan): Promise<void> {
@@ -91,9 +96,7 @@ const actions = [
         <button class="button-quiet py-1.5" @click="chooseFile">
           <FolderInput :size="15" /> Import a file
         </button>
-        <button class="button-main" @click="shelf.shelf.addEmpty().then(open)">
-          <Plus :size="15" /> New plan
-        </button>
+        <button class="button-main" @click="startNew"><Plus :size="15" /> New plan</button>
       </div>
 
       <p v-if="shelf.problem" role="alert" class="mb-4 rounded-lg border border-stop p-4">

@@ -109,7 +109,7 @@ const vFocusOnMount = focusOnMount
         {{ store.plan.name }}
       </button>
       <span
-        class="hidden text-[13px] whitespace-nowrap md:inline"
+        class="hidden w-[9.75rem] text-[13px] whitespace-nowrap md:inline-block"
         :class="
           store.saving === 'failed' || store.access !== 'mine' ? 'text-stop' : 'text-bench-soft'
         "

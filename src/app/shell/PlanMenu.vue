@@ -4,6 +4,7 @@ import { ChevronDown } from '@lucide/vue'
 import { useRouter } from 'vue-router'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
+import { typeAhead } from '../stores/type-ahead'
 import { usePlanFiles } from './plan-files'
 
 const { isInPlan } = defineProps<{ isInPlan: boolean }>()
@@ -14,6 +15,7 @@ const { exportPlan, saveDrawing, saveNetlist, saveFeeds, chooseFile } = usePlanF
 const router = useRouter()
 
 async function newPlan(): Promise<void> {
+  typeAhead.begin()
   await router.push({ name: 'measure', params: { id: await shelf.addEmpty() } })
 }
 async function duplicatePlan(): Promise<void> {

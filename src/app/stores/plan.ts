@@ -199,9 +199,13 @@ export const usePlanStore = defineStore('plan', () => {
     access.value = 'taken'
   }
 
+  /** Each press of the pointer may begin a drag: what is dragged after it is a step of its own. */
+  let presses = 0
+  addEventListener('pointerdown', () => (presses += 1), { capture: true })
+
   /**
    * Carries commands out as one step that can be undone. Steps with the same key in quick succession join; those of one drag join however
-   * slowly it goes.
+   * slowly it goes, and never with those of the next.
    */
   function commit(
     commands: readonly Command[],
@@ -213,7 +217,8 @@ export const usePlanStore = defineStore('plan', () => {
     const now = performance.now()
     const canJoin = isDrag || now - lastChangeAt < joinWithinMs
     lastChangeAt = now
-    put(changed.plan, recorded(history.value, changed, { label, key, canJoin }))
+    const own = isDrag ? `${key} of press ${String(presses)}` : key
+    put(changed.plan, recorded(history.value, changed, { label, key: own, canJoin }))
     saver?.push(plan.value, history.value)
   }
 

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { useFocusBack } from './focus-back'
 
 defineProps<{ title: string; action: string }>()
 const emit = defineEmits<{ close: []; submit: [] }>()
+useFocusBack()
 </script>
 
 <template>

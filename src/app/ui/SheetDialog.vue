@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { X } from '@lucide/vue'
+import { useFocusBack } from './focus-back'
 
 const { width = 'max-w-3xl' } = defineProps<{ title: string; width?: string }>()
 const emit = defineEmits<{ close: [] }>()
+useFocusBack()
 </script>
 
 <!-- Over the page, with fields that take effect at once and can be undone like any other. -->

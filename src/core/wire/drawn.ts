@@ -63,7 +63,7 @@ export const roomy = {
   head: 40,
   title: 20,
   track: 8,
-  notes: 212,
+  notes: 268,
   run: 260,
 }
 export const close: typeof roomy = {
@@ -74,7 +74,7 @@ export const close: typeof roomy = {
   head: 36,
   title: 0,
   track: 4,
-  notes: 206,
+  notes: 240,
   run: 220,
 }
 export type DiagramSize = typeof roomy

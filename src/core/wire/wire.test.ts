@@ -23,8 +23,8 @@ const demos = [
   'wardrobe-rails',
   'paper-lanterns',
   'firefly-jar',
-  'doll-house',
-  'tea-table',
+  'toy-harbour',
+  'wall-of-jars',
 ].map((name): [string, Plan] => [name, demoPlan(name)])
 const dimmed = (plan: Plan): Plan => ({
   ...plan,

@@ -1,0 +1,73 @@
+import { expect, line, openEmptyPlan, test } from './browser'
+
+// What goes wrong between two moments: what moves under the pointer, what is typed too early, what joins that should not.
+
+test('three quick clicks on Undo are three steps back: nothing moves under the pointer', async ({
+  page,
+}) => {
+  await openEmptyPlan(page)
+  for (const mm of [500, 600, 700, 800]) {
+    await page.keyboard.type(`shelf ${String(mm)}`)
+    await page.keyboard.press('Enter')
+  }
+  await expect(page.getByTestId('saved')).toContainText('saved on this device')
+  const undo = page.getByRole('button', { name: 'Undo', exact: true })
+  const box = await undo.boundingBox()
+  const at = [box!.x + box!.width / 2, box!.y + box!.height / 2] as const
+  for (let click = 0; click < 3; click += 1) {
+    await page.mouse.click(...at)
+    await page.waitForTimeout(120)
+    expect((await undo.boundingBox())?.x).toBe(box!.x)
+  }
+  await expect(page.getByRole('menu')).toHaveCount(0)
+})
+
+test('two drags of one flag are two steps back', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: /^Feed/ }).click()
+  const flag = page.locator('[data-tape="seat"] [data-flag]').first()
+  const place = (): Promise<string | null> => flag.getAttribute('aria-valuenow')
+  const drag = async (px: number): Promise<void> => {
+    const box = (await flag.boundingBox())!
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+    await page.mouse.down()
+    await page.mouse.move(box.x + box.width / 2 + px / 2, box.y + box.height / 2, { steps: 4 })
+    await page.mouse.move(box.x + box.width / 2 + px, box.y + box.height / 2, { steps: 4 })
+    await page.mouse.up()
+  }
+  await expect(flag).toBeVisible()
+  const start = await place()
+  await drag(140)
+  await expect.poll(place).not.toBe(start)
+  const first = await place()
+  await drag(140)
+  await expect.poll(place).not.toBe(first)
+  await page.keyboard.press('Control+z')
+  await expect.poll(place).toBe(first)
+  await page.keyboard.press('Control+z')
+  await expect.poll(place).toBe(start)
+})
+
+test('what is typed right after New plan stands on the pad', async ({ page }) => {
+  await page.goto('/plans')
+  await page.getByRole('button', { name: 'New plan', exact: true }).click()
+  await page.keyboard.type('bench 2000')
+  await expect(line(page, 1)).toHaveValue('bench 2000')
+  await page.getByRole('button', { name: 'Plan', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'New plan' }).click()
+  await page.keyboard.type('shelf 1200')
+  await expect(line(page, 1)).toHaveValue('shelf 1200')
+})
+
+test('the focus goes back to where a dialog came from', async ({ page }) => {
+  await openEmptyPlan(page)
+  await page.keyboard.type('shelf 900')
+  const opener = page.getByRole('button', { name: 'add your own' }).first()
+  await opener.click()
+  await expect(page.getByRole('heading', { name: 'A light of your own' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(opener).toBeFocused()
+  await opener.click()
+  await page.getByRole('button', { name: 'Cancel' }).click()
+  await expect(opener).toBeFocused()
+})
