@@ -28,6 +28,8 @@ export interface Field {
   /** Of a choice, and of a variant: what it can be. */
   readonly options: readonly { readonly value: string; readonly label: string }[]
   readonly isOptional: boolean
+  /** Of a stock: the key of what is sold at a price, a length or a number of pieces. */
+  readonly sizeKey?: string
 }
 
 const textual = (value: unknown): string =>
@@ -109,6 +111,7 @@ function fieldsIn(card: SumCard, schema: Schema, given: Given, prefix: string): 
       return [
         {
           ...base,
+          ...(property.items?.type === 'object' && { sizeKey: sizeKeyOf(property.items) }),
           kind:
             property.items?.type === 'object'
               ? 'stock'
@@ -120,6 +123,9 @@ function fieldsIn(card: SumCard, schema: Schema, given: Given, prefix: string): 
     return [{ ...base, kind: 'amount' }]
   })
 }
+
+const sizeKeyOf = ({ properties = {} }: Schema): string =>
+  Object.keys(properties).find((key) => key !== 'price') ?? 'lengthMm'
 
 function labelled({ fields }: SumCard, path: string): { label: string; unit: Unit } {
   const [label, unit] = fields[path] ?? ([path, ''] as const)
@@ -155,7 +161,7 @@ export function withValue(given: Given, path: string, value: unknown): Given {
 }
 
 /** What a field shows of a value. */
-export function textOf({ kind, unit }: Field, value: unknown): string {
+export function textOf({ kind, unit, sizeKey = 'lengthMm' }: Field, value: unknown): string {
   if (value === undefined || value === null) return ''
   switch (kind) {
     case 'amount':
@@ -165,8 +171,8 @@ export function textOf({ kind, unit }: Field, value: unknown): string {
     case 'points':
       return (value as number[][]).map((point) => point.join(' ')).join('; ')
     case 'stock':
-      return (value as { lengthMm: number; price: number }[])
-        .map(({ lengthMm, price }) => `${String(lengthMm)} @ ${String(price)}`)
+      return (value as Readonly<Record<string, number>>[])
+        .map((sold) => `${String(sold[sizeKey])} @ ${String(sold.price)}`)
         .join(', ')
     default:
       return textual(value)
@@ -177,7 +183,10 @@ export type FieldRead =
   { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly message: string }
 
 /** Reads what was typed into a field. */
-export function readField({ kind, unit, isOptional }: Field, text: string): FieldRead {
+export function readField(
+  { kind, unit, isOptional, sizeKey = 'lengthMm' }: Field,
+  text: string,
+): FieldRead {
   if (text.trim() === '' && (isOptional || kind === 'list'))
     return { ok: true, value: kind === 'list' ? [] : undefined }
   switch (kind) {
@@ -199,12 +208,16 @@ export function readField({ kind, unit, isOptional }: Field, text: string): Fiel
       })
     case 'stock':
       return readAll(text.split(/,\s+|;/), (one) => {
-        const [length = '', price = ''] = one.split('@')
-        const [lengthMm, paid] = [readAmount(length, 'mm'), readAmount(price, 'price')]
-        if (!lengthMm.ok) return lengthMm
+        const isLength = sizeKey === 'lengthMm'
+        const [of = '', price = ''] = one.split('@')
+        const [size, paid] = [readAmount(of, isLength ? 'mm' : ''), readAmount(price, 'price')]
+        if (!size.ok) return size
         return paid.ok
-          ? { ok: true, value: { lengthMm: lengthMm.value, price: paid.value } }
-          : { ok: false, message: `“${one.trim()}”: a length and its price, 5000 @ 29` }
+          ? { ok: true, value: { [sizeKey]: size.value, price: paid.value } }
+          : {
+              ok: false,
+              message: `“${one.trim()}”: ${isLength ? 'a length and its price, 5000 @ 29' : 'a number and its price, 25 @ 2.40'}`,
+            }
       })
     case 'switch':
       return { ok: true, value: text === 'true' }

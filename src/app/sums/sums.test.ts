@@ -92,6 +92,7 @@ describe('every card', () => {
       'wire',
       'battery',
       'energy',
+      'visits',
       'resistor',
       'matrix',
     ])

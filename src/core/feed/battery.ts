@@ -2,6 +2,8 @@ import { chemistries, type Chemistry, type ChemistryName } from '../parts/chemis
 
 export interface BatteryGiven {
   readonly chemistry: ChemistryName
+  /** Ah of a cell as printed, where it is not the chemistry's usual one. */
+  readonly ah?: number | undefined
   readonly inSeries: number
   readonly inParallel: number
   /** Constant current, direct or through a linear regulator; or constant power behind a converter of some efficiency. */
@@ -62,11 +64,12 @@ export function discharge({
   load,
   peak,
   cutoffV,
+  ah,
 }: BatteryGiven & { readonly peak: BatteryGiven['load'] }): {
   readonly course: readonly Moment[]
   readonly endsBy: BatteryLife['endsBy']
 } {
-  const cell = chemistries[chemistry]
+  const cell = cellOf(chemistries[chemistry], ah)
   const terminal = (
     depth: number,
     of: BatteryGiven['load'],
@@ -94,6 +97,14 @@ export function discharge({
   }
   return { course, endsBy: 'empty' }
 }
+
+/** A cell of other capacity: its reference current grows with its Ah, its resistance falls (handbook 3, battery). */
+const cellOf = (usual: Chemistry, ah = usual.ampereHours): Chemistry => ({
+  ...usual,
+  ampereHours: ah,
+  refA: (usual.refA * ah) / usual.ampereHours,
+  ohm: (usual.ohm * usual.ampereHours) / ah,
+})
 
 /** Ah that a cell holds at a current. */
 const capacityAt = ({ ampereHours, refA, k }: Chemistry, cellA: number): number =>

@@ -2,28 +2,44 @@ import type { CutStripRun } from '../cut/cut'
 import { groupDraw } from '../load/group-draw'
 import { isDimmable, levelIn } from '../load/load'
 import type { Strip } from '../plan/parts'
-import type { Plan } from '../plan/plan'
+import type { Surface } from '../plan/choices'
+import type { Mount, Plan } from '../plan/plan'
 import { usualMount } from '../plan/usual'
-import { usualHeatShare, warmth } from './warmth'
+import { colourHeatShare, warmth, whiteHeatShare } from './warmth'
 
-/** How much warmer than the room a run gets at the plan's mix of scenes: heat gathers over many minutes. */
-export function warmthOf(
-  plan: Plan,
-  entry: CutStripRun,
-): { readonly wattsPerM: number; readonly riseK: number; readonly exposedMm: number } {
+/** How warm a run gets, and what makes it so. */
+export interface RunWarmth {
+  readonly wattsPerM: number
+  readonly heatShare: number
+  readonly kelvinMetrePerWatt: number
+  readonly riseK: number
+  readonly exposedMm: number
+  readonly surface: Surface
+  readonly sealed: boolean
+  readonly covered: boolean
+}
+
+/**
+ * How much warmer than the room a run gets at the plan's mix of use: heat gathers over many minutes.
+ *
+ * @param other a mount that it is tried with instead of parts of its own
+ */
+export function warmthOf(plan: Plan, entry: CutStripRun, other: Partial<Mount> = {}): RunWarmth {
   const { run, strip } = entry
-  const mount = { ...usualMount, ...run.line.mount }
-  const exposedMm = mount.backingMm ?? strip.widthMm
-  const wattsPerM = groupWattsPerM(strip) * meanLevel(plan, entry)
-  const { riseK } = warmth({
-    wattsPerM,
-    heatShare: usualHeatShare,
-    exposedMm,
+  const mount = { ...usualMount, ...run.line.mount, ...other }
+  const given = {
+    wattsPerM: groupWattsPerM(strip) * meanLevel(plan, entry),
+    exposedMm: mount.backingMm ?? strip.widthMm * (mount.surface === 'air' ? 2 : 1),
+    surface: mount.surface ?? usualMount.surface,
     sealed: strip.isSealed || mount.hasSleeve === true,
     covered: mount.cover !== 'none',
-  })
-  return { wattsPerM, riseK, exposedMm }
+    heatShare: isWhite(strip) ? whiteHeatShare : colourHeatShare,
+  }
+  return { ...given, ...warmth(given) }
 }
+
+const isWhite = ({ light }: Strip): boolean =>
+  light.kind === 'plain' && light.channels.every(({ name }) => /white/i.test(name))
 
 /** Everything on, W/m. */
 function groupWattsPerM(strip: Strip): number {

@@ -1,5 +1,18 @@
-/** Heat that still air takes off a surface, W/m²K, and what hinders it (handbook 3, warmth). */
-const airWPerM2K = 10
+import type { Surface } from '../plan/choices'
+
+/** Heat that goes into what a strip is stuck to, W/m·K; *typical* (handbook 3, warmth). */
+const backWPerMK: Readonly<Record<Surface, number>> = {
+  air: 0,
+  wood: 0.16,
+  plaster: 0.3,
+  glass: 0.5,
+  fabric: 0.05,
+  card: 0.05,
+  plastic: 0.15,
+  acrylic: 0.15,
+  channel: 0.1,
+  metal: 1,
+}
 const sealedFactor = 1.3
 const coveredFactor = 1.15
 
@@ -7,26 +20,42 @@ const coveredFactor = 1.15
 export const warmK = 35
 export const hotK = 50
 
+/** Share of its power that a strip turns into heat: white, and pixels or colours (handbook 3, warmth). */
+export const whiteHeatShare = 0.7
+export const colourHeatShare = 0.85
+
 export interface WarmthGiven {
   readonly wattsPerM: number
   /** Share of the power that becomes heat. */
   readonly heatShare: number
-  /** Width that gives off heat, mm: a bare strip's own, a profile's developed width. */
+  /** Width of all faces that meet the air, mm: a bare strip's own, twice that where it hangs free, a profile's exposed width. */
   readonly exposedMm: number
+  readonly surface: Surface
   readonly sealed: boolean
   readonly covered: boolean
 }
 
-/** Share of its power that a strip turns into heat. */
-export const usualHeatShare = 0.7
+/** Heat that air and radiation take off a narrow thing, W/m²K (handbook 3, warmth). */
+const airWPerM2K = (exposedMm: number): number => 6 + 12 * (10 / exposedMm) ** 0.25
 
-/** rise = W/m × heat share × K·m/W; K·m/W = 1 / (10 W/m²K × exposed width), more where sealed or covered (handbook 3, warmth). */
-export function warmth({ wattsPerM, heatShare, exposedMm, sealed, covered }: WarmthGiven): {
+/**
+ * rise = W/m × heat share × K·m/W, with K·m/W = 1 / (front + back), × 1.3 in a sealed sleeve, × 1.15 behind a cover
+ * (handbook 3, warmth). Within ± 30 %.
+ */
+export function warmth({
+  wattsPerM,
+  heatShare,
+  exposedMm,
+  surface,
+  sealed,
+  covered,
+}: WarmthGiven): {
   kelvinMetrePerWatt: number
   riseK: number
 } {
+  const frontWPerMK = (airWPerM2K(exposedMm) * exposedMm) / 1000
   const kelvinMetrePerWatt =
-    (1 / (airWPerM2K * (exposedMm / 1000))) *
+    (1 / (frontWPerMK + backWPerMK[surface])) *
     (sealed ? sealedFactor : 1) *
     (covered ? coveredFactor : 1)
   return { kelvinMetrePerWatt, riseK: wattsPerM * heatShare * kelvinMetrePerWatt }

@@ -1,4 +1,5 @@
-import { resistorAtMost } from '../load/e-series'
+import { resistorAtLeast, resistorAtMost } from '../load/e-series'
+import { isAtLeast } from '../quantity/round'
 import type { LitRun } from '../load/lights'
 import { sinkBoard } from '../parts/drivers'
 
@@ -6,7 +7,10 @@ import { sinkBoard } from '../parts/drivers'
 export const baseV = 0.75
 const saturatedV = 0.2
 
-/** The base resistor of a transistor that switches a load, E12 down, and whether the pin stands it (handbook 3, npn-switch). */
+/**
+ * The base resistor of a transistor that switches a load, and whether the pin stands it: the E12 value down, or the next one up where
+ * only that spares the pin (handbook 3, npn-switch). Heat is 0.2 V × load + 0.75 V × the real base current.
+ */
 export function npnSwitch({
   loadA,
   driveV,
@@ -24,13 +28,16 @@ export function npnSwitch({
   readonly heatW: number
 } {
   const baseMa = (loadA / forcedGain) * 1000
-  const baseOhm = resistorAtMost((driveV - baseV) / (baseMa / 1000), 'E12')
-  const realBaseA = (driveV - baseV) / baseOhm
+  const idealOhm = (driveV - baseV) / (baseMa / 1000)
+  const [down, up] = [resistorAtMost(idealOhm, 'E12'), resistorAtLeast(idealOhm, 'E12')]
+  const realMa = (ohm: number): number => ((driveV - baseV) / ohm) * 1000
+  const isStood = (ohm: number): boolean => isAtLeast(pinLimitMa, realMa(ohm))
+  const baseOhm = !isStood(down) && isStood(up) ? up : down
   return {
     baseMa,
     baseOhm,
-    pinOk: realBaseA * 1000 <= pinLimitMa,
-    heatW: loadA * saturatedV + realBaseA * baseV,
+    pinOk: isStood(baseOhm),
+    heatW: loadA * saturatedV + (realMa(baseOhm) / 1000) * baseV,
   }
 }
 

@@ -1,7 +1,7 @@
 import type { ESeriesName } from '../plan/choices'
 import { isAtLeast } from '../quantity/round'
 
-/** Values of a decade, IEC 60063. */
+/** Values of a decade, IEC 60063. E96 is its formula, rounded to three digits. */
 const decades = {
   E6: [1, 1.5, 2.2, 3.3, 4.7, 6.8],
   E12: [1, 1.2, 1.5, 1.8, 2.2, 2.7, 3.3, 3.9, 4.7, 5.6, 6.8, 8.2],
@@ -9,7 +9,8 @@ const decades = {
     1, 1.1, 1.2, 1.3, 1.5, 1.6, 1.8, 2, 2.2, 2.4, 2.7, 3, 3.3, 3.6, 3.9, 4.3, 4.7, 5.1, 5.6, 6.2,
     6.8, 7.5, 8.2, 9.1,
   ],
-} as const
+  E96: Array.from({ length: 96 }, (_, step) => Number((10 ** (step / 96)).toPrecision(3))),
+}
 
 /** Powers that resistors are sold for, W (handbook 3, resistor). */
 const ratings = [1 / 16, 1 / 10, 1 / 8, 1 / 4, 1 / 2, 1, 2, 3, 5]
@@ -23,7 +24,7 @@ function around(ohm: number, series: ESeriesName): number[] {
 }
 
 /** The next value up. */
-const resistorAtLeast = (ohm: number, series: ESeriesName): number =>
+export const resistorAtLeast = (ohm: number, series: ESeriesName): number =>
   around(ohm, series).find((value) => isAtLeast(value, ohm)) ?? ohm
 
 /** The next value down. */

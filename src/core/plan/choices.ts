@@ -8,7 +8,19 @@ export const caseNames = ['idle', 'full-white', 'red', 'green', 'blue', 'level']
 export const lengthUnits = ['mm', 'cm', 'ft-in'] as const
 
 /** What a strip is stuck to, or lies in. */
-export const surfaces = ['wood', 'plaster', 'metal', 'glass', 'fabric', 'channel'] as const
+/** What a strip is stuck to; `air`: it hangs free; `channel`: a bar or profile. */
+export const surfaces = [
+  'wood',
+  'plaster',
+  'metal',
+  'glass',
+  'plastic',
+  'acrylic',
+  'fabric',
+  'card',
+  'channel',
+  'air',
+] as const
 /** Where its light goes: along the wall it is on, down, up, or out to where people look. */
 export const facings = ['wall', 'down', 'up', 'room'] as const
 /** Across its thin way, as every strip bends, or in its own plane. */
@@ -83,8 +95,9 @@ export const nodeReads = ['analogue', 'digital'] as const
 /** A board that reads nodes takes so many columns of a grid, or so many channels. */
 export const readerKinds = ['columns', 'channels'] as const
 export const objectShapes = ['round', 'square'] as const
-export const eSeriesNames = ['E6', 'E12', 'E24'] as const
+export const eSeriesNames = ['E6', 'E12', 'E24', 'E96'] as const
 
+export type Surface = (typeof surfaces)[number]
 export type Rounding = (typeof roundings)[number]
 export type Corners = (typeof corners)[number]
 export type GapPlace = (typeof gapPlaces)[number]

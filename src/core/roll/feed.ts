@@ -149,15 +149,15 @@ export function drawFigures({ plan, cuts, loads }: JudgedPlan): Figure[] {
 export function warmthFigures({ plan, cuts }: JudgedPlan): Figure[] {
   return cuts.flatMap((entry): Figure[] => {
     if (entry.cuts === 0) return []
-    const { wattsPerM, riseK, exposedMm } = warmthOf(plan, entry)
+    const { wattsPerM, heatShare, kelvinMetrePerWatt, riseK, surface } = warmthOf(plan, entry)
     return [
       {
         id: `warmth.${entry.run.id}`,
         label: entry.run.name,
         value: riseK,
         unit: 'K',
-        ...working`${operand('mean', wattsPerM, 'W/m')} on ${operand('backing', exposedMm, 'mm')}`,
-        rule: 'at the plan’s mix of use, in still air',
+        ...working`${operand('mean', wattsPerM, 'W/m')} × ${operand('heat', heatShare, '%')} × ${operand('K·m/W', kelvinMetrePerWatt)}`,
+        rule: `on ${surface}, at the plan’s mix of use, in still air, ± 30 %`,
         about: [entry.run.id],
       },
     ]

@@ -8,6 +8,7 @@ export const batterySum = defineSum(
   'How long a battery lasts.',
   z.strictObject({
     chemistry: z.enum(chemistryNames),
+    ah: z.number().positive().max(1_000).optional(),
     inSeries: z.int().min(1).max(40).default(1),
     inParallel: z.int().min(1).max(100).default(1),
     load: z.union([
@@ -32,6 +33,7 @@ export const batterySum = defineSum(
     },
     fields: {
       chemistry: ['Cells', ''],
+      ah: ['A cell holds, as printed', 'Ah'],
       inSeries: ['In series', ''],
       inParallel: ['Side by side', ''],
       'load.currentA': ['It draws', 'A'],

@@ -1,9 +1,12 @@
 import { batterySum } from './battery'
 import { benchLightSum } from './bench-light'
 import { blendSum } from './blend'
+import { clipsSum } from './clips'
 import { cutRunSum } from './cut-run'
 import { energySum } from './energy'
+import { exposureSum } from './exposure'
 import { firstPixelDiodeSum } from './first-pixel-diode'
+import { flashSum } from './flash'
 import { frameTimeSum } from './frame-time'
 import { fuseSum } from './fuse'
 import { linearRegulatorSum } from './linear-regulator'
@@ -11,11 +14,15 @@ import { loadSum } from './load'
 import { logicLevelSum } from './logic-level'
 import { matrixSum } from './matrix'
 import { npnSwitchSum } from './npn-switch'
+import { packsSum } from './packs'
+import { profileCutSum } from './profile-cut'
 import { reelsSum } from './reels'
 import { resistorSum } from './resistor'
 import { shapeSum } from './shape'
+import { solarSum } from './solar'
 import type { Sum } from './sum'
 import { supplySizeSum } from './supply-size'
+import { visitsSum } from './visits'
 import { warmthSum } from './warmth'
 import { wireSum } from './wire'
 
@@ -24,6 +31,9 @@ export const sums: readonly Sum[] = [
   shapeSum,
   cutRunSum,
   reelsSum,
+  profileCutSum,
+  packsSum,
+  clipsSum,
   loadSum,
   supplySizeSum,
   wireSum,
@@ -31,6 +41,8 @@ export const sums: readonly Sum[] = [
   linearRegulatorSum,
   batterySum,
   energySum,
+  visitsSum,
+  solarSum,
   warmthSum,
   logicLevelSum,
   firstPixelDiodeSum,
@@ -40,4 +52,6 @@ export const sums: readonly Sum[] = [
   matrixSum,
   blendSum,
   benchLightSum,
+  exposureSum,
+  flashSum,
 ]

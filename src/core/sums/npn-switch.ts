@@ -26,13 +26,13 @@ export const npnSwitchSum = defineSum(
     lines: ({ loadA, forcedGain, driveV }, { baseMa, baseOhm, pinOk, heatW }) => [
       line('base resistor', baseOhm, 'Ω', {
         working: working`(${op('pin', driveV, 'V')} − 0.75 V) ÷ ${op('base', baseMa, 'mA')}`,
-        note: 'E12, next value down; the switch goes into the minus wire, grounds joined',
+        note: 'E12, the value down, or up where only that spares the pin; the switch goes into the minus wire, grounds joined',
       }),
       line('base current', baseMa, 'mA', {
         working: working`${op('load', loadA, 'A')} ÷ ${op('gain', forcedGain)}`,
         word: pinOk ? 'the pin stands it' : 'too much for the pin',
       }),
-      line('it burns', heatW, 'W'),
+      line('dissipates', heatW, 'W'),
     ],
   },
 )

@@ -59,7 +59,7 @@ describe('resistor', () => {
 })
 
 describe('switch, matrix, regulator', () => {
-  it('a transistor gets at least the base current that it was promised', () => {
+  it('a transistor gets the base current that it was promised, or the nearest value that spares the pin', () => {
     fc.assert(
       fc.property(
         fc.record({
@@ -76,7 +76,9 @@ describe('switch, matrix, regulator', () => {
             heatW: number
           }>('npn-switch', given)
           const realMa = ((given.driveV - 0.75) / baseOhm) * 1000
-          expect(realMa).toBeGreaterThanOrEqual(baseMa * (1 - 1e-9))
+          // A step of E12 is at most 22 %.
+          expect(realMa).toBeGreaterThan(baseMa / 1.23)
+          if (realMa < baseMa * (1 - 1e-9)) expect(pinOk).toBe(true)
           expect(pinOk).toBe(realMa <= given.pinLimitMa)
           expect(heatW).toBeGreaterThan(0)
         },
@@ -235,7 +237,11 @@ describe('strip, cover, light', () => {
           answer<{ riseK: number }>('warmth', { wattsPerM, exposedMm, ...more }).riseK
         expect(of({ sealed: true })).toBeCloseTo(of({}) * 1.3, 6)
         expect(of({ covered: true })).toBeCloseTo(of({}) * 1.15, 6)
-        expect(of({ exposedMm: exposedMm * 2 })).toBeCloseTo(of({}) / 2, 6)
+        expect(of({ surface: 'metal' })).toBeLessThan(of({ surface: 'wood' }))
+        expect(of({ surface: 'wood' })).toBeLessThan(of({ surface: 'air' }))
+        // Wider things lose less for each millimetre: between the half and all of it.
+        expect(of({ exposedMm: exposedMm * 2 })).toBeGreaterThan(of({}) / 2)
+        expect(of({ exposedMm: exposedMm * 2 })).toBeLessThan(of({}))
       }),
     )
   })

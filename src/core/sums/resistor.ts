@@ -55,10 +55,10 @@ export const resistorSum = defineSum(
         note: `next value up; ${lowOhm.toFixed(1)} to ${highOhm.toFixed(1)} Ω at ${String(tolerance * 100)} %`,
       }),
       line('current', currentA * 1000, 'mA'),
-      line('it burns', powerW, 'W', {
+      line('dissipates', powerW, 'W', {
         working: working`${op('current', currentA, 'A')}² × ${op('resistor', pickOhm, 'Ω')}`,
       }),
-      line('rated', ratingW, 'W', { note: 'at least twice what it burns' }),
+      line('rated', ratingW, 'W', { note: 'at least twice what it dissipates' }),
     ],
     into: ({ series, tolerance }) =>
       tolerance > 0.5

@@ -1,5 +1,6 @@
 import { working } from '../quantity/figure'
-import { hotK, warmK, warmth } from '../feed/warmth'
+import { hotK, warmK, warmth, whiteHeatShare } from '../feed/warmth'
+import { surfaces } from '../plan/choices'
 import { z } from '../quantity/z'
 import { defineSum, line, op } from './sum'
 
@@ -8,8 +9,9 @@ export const warmthSum = defineSum(
   'How warm a strip gets on what it is stuck to.',
   z.strictObject({
     wattsPerM: z.number().nonnegative(),
-    heatShare: z.number().min(0).max(1).default(0.7),
-    exposedMm: z.number().positive(),
+    heatShare: z.number().min(0).max(1).default(whiteHeatShare),
+    exposedMm: z.number().positive().max(10_000),
+    surface: z.enum(surfaces).default('wood'),
     sealed: z.boolean().default(false),
     covered: z.boolean().default(false),
   }),
@@ -17,11 +19,19 @@ export const warmthSum = defineSum(
   {
     title: 'Warmth of a strip',
     asks: ['does it get hot', 'do I need an aluminium profile', 'temperature'],
-    start: { wattsPerM: 9.6, heatShare: 0.7, exposedMm: 10, sealed: false, covered: false },
+    start: {
+      wattsPerM: 9.6,
+      heatShare: whiteHeatShare,
+      exposedMm: 10,
+      surface: 'wood',
+      sealed: false,
+      covered: false,
+    },
     fields: {
       wattsPerM: ['Power', 'W/m'],
       heatShare: ['Becomes heat', '%'],
-      exposedMm: ['Width that gives off heat', 'mm'],
+      exposedMm: ['Width that meets the air', 'mm'],
+      surface: ['Stuck to', ''],
       sealed: ['In a sealed sleeve', ''],
       covered: ['Behind a cover', ''],
     },
@@ -29,7 +39,7 @@ export const warmthSum = defineSum(
       line('warmer than the room by', riseK, 'K', {
         working: working`${op('power', wattsPerM, 'W/m')} × ${op('heat', heatShare, '%')} × ${op('K m/W', kelvinMetrePerWatt)}`,
         word: riseK > hotK ? 'too hot' : riseK > warmK ? 'warm' : 'fine',
-        note: `over ${String(warmK)} K adhesive creeps and LEDs age; over ${String(hotK)} K: do not`,
+        note: `within ± 30 %; over ${String(warmK)} K adhesive creeps and LEDs age; over ${String(hotK)} K: do not`,
       }),
     ],
   },

@@ -29,6 +29,11 @@ const rules = (set: Partial<Plan['rules']>): Extra => ({
 })
 
 /** A plan that raises the verdict, what it says, and the same plan with one thing better, which does not. */
+/** All on, all the time: the warmest there is. */
+const alwaysWhite = {
+  use: { ...emptyPlan('test', 'x').use, mix: { fullWhite: 60, level: 0 } },
+}
+
 const cases: [VerdictCode, Verdict['grade'], RegExp, Plan, Plan][] = [
   [
     'edge-bend',
@@ -249,9 +254,12 @@ const cases: [VerdictCode, Verdict['grade'], RegExp, Plan, Plan][] = [
   [
     'hot-strip',
     'stop',
-    /57 K warmer than the room on 10 mm/,
-    planOf({ text: 'shelf 900' }, strip('pixels-5v-60')),
-    planOf({ text: 'shelf 900', mount: { backingMm: 30 } }, strip('pixels-5v-60')),
+    /86 K warmer than the room .* on fabric, 10 mm open to the air, in its sleeve/,
+    planOf(
+      { text: 'shelf 900', mount: { surface: 'fabric', hasSleeve: true } },
+      { ...strip('pixels-5v-60'), ...alwaysWhite },
+    ),
+    planOf({ text: 'shelf 900', mount: { surface: 'fabric' } }, strip('pixels-5v-60')),
   ],
   [
     'over-100-watt',
@@ -291,10 +299,11 @@ it('warm runs that are mounted alike are told in one verdict', () => {
   const plan: Plan = {
     ...emptyPlan('test', 'x'),
     ...strip('pixels-5v-60'),
+    ...alwaysWhite,
     lines: [
-      { id: 'a', text: 'a 900' },
-      { id: 'b', text: 'b 600' },
-      { id: 'c', text: 'c 600', mount: { cover: 'opal' } },
+      { id: 'a', text: 'a 900', mount: { surface: 'card' } },
+      { id: 'b', text: 'b 600', mount: { surface: 'fabric' } },
+      { id: 'c', text: 'c 600', mount: { surface: 'card', cover: 'opal' } },
     ],
   }
   expect(found(plan, 'hot-strip').map(({ about }) => about)).toEqual([['a', 'b'], ['c']])

@@ -1,7 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
 import { capacitorFor, leastCapacitorV } from '../feed/capacitor'
 import { linearRegulator } from '../feed/linear-regulator'
-import { meanLevel, warmthOf } from '../feed/run-warmth'
+import { meanLevel, warmthOf, type RunWarmth } from '../feed/run-warmth'
 import { hotK, warmK } from '../feed/warmth'
 import type { Plan } from '../plan/plan'
 import { formatQuantity, significant } from '../quantity/format'
@@ -125,23 +125,35 @@ export const capacitor: Judge = ({ supplies, cuts }) =>
 /** Runs that get as warm as each other: of one strip, mounted alike. */
 interface WarmRuns {
   readonly entries: readonly CutStripRun[]
-  readonly riseK: number
-  readonly exposedMm: number
+  readonly warmth: RunWarmth
 }
+
+/** The widest bar that is offered to cool a strip, mm. */
+const widestBarMm = 100
+
+/** What a strip is on and in, as far as it makes it warm. */
+const onAndIn = ({ surface, exposedMm, sealed, covered }: RunWarmth): string =>
+  [
+    surface === 'air' ? 'hanging free' : `on ${surface === 'channel' ? 'a profile' : surface}`,
+    `${significant(exposedMm)} mm open to the air`,
+    ...(sealed ? ['in its sleeve'] : []),
+    ...(covered ? ['behind its cover'] : []),
+  ].join(', ')
 
 /** Strips that get too warm on what they are stuck to, at the plan's mix of scenes: heat gathers over many minutes. */
 export const hotStrip: Judge = ({ plan, cuts }) => {
   const alike = new Map<string, WarmRuns>()
   for (const entry of cuts) {
     const { strip } = entry
-    const { riseK, exposedMm } = warmthOf(plan, entry)
-    if (entry.cuts === 0 || riseK <= warmK) continue
-    const key = `${strip.id}.${riseK.toFixed(1)}`
+    const warmth = warmthOf(plan, entry)
+    if (entry.cuts === 0 || warmth.riseK <= warmK) continue
+    const key = `${strip.id}.${warmth.riseK.toFixed(1)}`
     const entries = [...(alike.get(key)?.entries ?? []), entry]
-    alike.set(key, { entries, riseK, exposedMm })
+    alike.set(key, { entries, warmth })
   }
-  return [...alike].map(([key, { entries, riseK, exposedMm }]): Verdict => {
-    const neededMm = Math.ceil((exposedMm * riseK) / (warmK - 2) / 5) * 5
+  return [...alike].map(([key, { entries, warmth }]): Verdict => {
+    const { riseK } = warmth
+    const neededMm = coolBar(plan, entries)
     const percent = coolEnough(plan, entries, riseK)
     const names = entries.map(({ run }) => run.name)
     return {
@@ -149,15 +161,19 @@ export const hotStrip: Judge = ({ plan, cuts }) => {
       code: 'hot-strip',
       grade: riseK > hotK ? 'stop' : 'warning',
       about: entries.map(({ run }) => run.id),
-      text: `${listed(names)}: ${significant(riseK, 2)} K warmer than the room on ${significant(exposedMm)} mm of backing, at the plan’s mix of scenes`,
+      text: `${listed(names)}: ${significant(riseK, 2)} K warmer than the room at the plan’s mix of use: ${onAndIn(warmth)}`,
       why: 'Over 35 K adhesive creeps and LEDs age; over 50 K do not. Keep what is touched below 45 °C.',
       remedies: [
-        {
-          label: `on a bar or profile ${String(neededMm)} mm wide`,
-          commands: entries.map(({ run }) =>
-            mountEdit(run.line, { backingMm: neededMm, surface: 'channel' }),
-          ),
-        },
+        ...(neededMm === undefined
+          ? []
+          : [
+              {
+                label: `on a bar or profile with ${String(neededMm)} mm open to the air`,
+                commands: entries.map(({ run }) =>
+                  mountEdit(run.line, { backingMm: neededMm, surface: 'channel' }),
+                ),
+              },
+            ]),
         ...(percent >= 10
           ? [
               {
@@ -169,6 +185,17 @@ export const hotStrip: Judge = ({ plan, cuts }) => {
       ],
     }
   })
+}
+
+/** The narrowest bar, in steps of 5 mm, on which all of the runs stay cool enough; `undefined` where none that is sold does. */
+function coolBar(plan: Plan, entries: readonly CutStripRun[]): number | undefined {
+  for (let backingMm = 5; backingMm <= widestBarMm; backingMm += 5) {
+    const rises = entries.map(
+      (entry) => warmthOf(plan, entry, { backingMm, surface: 'channel' }).riseK,
+    )
+    if (Math.max(...rises) <= warmK) return backingMm
+  }
+  return undefined
 }
 
 /** The highest limit on white, in whole per cent, at which none of the runs gets warmer than it should; 0 where none does. */

@@ -1,0 +1,74 @@
+import { cutProfiles } from '../buy/profile-cut'
+import { z } from '../quantity/z'
+import { defineSum, line, refuse } from './sum'
+
+const mm = z.number().positive().max(100_000)
+
+export const profileCutSum = defineSum(
+  'profile-cut',
+  'The cheapest bars to saw profiles from.',
+  z.strictObject({
+    piecesMm: z.array(mm).min(1).max(200),
+    stock: z
+      .array(z.strictObject({ lengthMm: mm, price: z.number().nonnegative() }))
+      .min(1)
+      .max(20),
+    kerfMm: z.number().min(0).max(20).default(2),
+  }),
+  ({ piecesMm, stock, kerfMm }) => {
+    const result = cutProfiles(
+      piecesMm,
+      stock.map(({ lengthMm, price }) => ({ length: lengthMm, price })),
+      kerfMm,
+    )
+    if (!result.ok)
+      refuse(
+        result.tooLong.map((index) => ({
+          path: `piecesMm[${String(index)}]`,
+          message: `${String(piecesMm[index])} mm is longer than every bar`,
+        })),
+      )
+    const { bins, price, boundPrice, isProved } = result.packing
+    return {
+      price,
+      boundPrice,
+      isProved,
+      bars: bins.map(({ length, price: paid, pieces }) => ({
+        lengthMm: length,
+        price: paid,
+        piecesMm: pieces,
+      })),
+    }
+  },
+  {
+    title: 'Profiles from bars',
+    asks: ['how many aluminium profiles', 'saw bars with least waste', 'kerf'],
+    start: {
+      piecesMm: [1180, 1180, 640, 330],
+      stock: [
+        { lengthMm: 1000, price: 6 },
+        { lengthMm: 2000, price: 10 },
+      ],
+      kerfMm: 2,
+    },
+    fields: {
+      piecesMm: ['Pieces', 'mm'],
+      stock: ['Bars sold and their prices, 2000 @ 10', ''],
+      kerfMm: ['The saw takes', 'mm'],
+    },
+    lines: ({ kerfMm }, { price, boundPrice, isProved, bars }) => [
+      line(isProved ? 'proved cheapest' : 'cheapest found', price, 'price', {
+        ...(!isProved && { note: `no way is cheaper than ${boundPrice.toFixed(2)}` }),
+      }),
+      ...bars.map(({ lengthMm, piecesMm }, index) => {
+        const used = piecesMm.reduce((sum, piece) => sum + piece + kerfMm, 0)
+        return line(
+          `bar ${String(index + 1)} of ${String(Number(lengthMm.toFixed(1)))} mm, left`,
+          Math.max(0, lengthMm - used),
+          'mm',
+          { note: `cut ${piecesMm.map((piece) => String(Number(piece.toFixed(1)))).join(', ')}` },
+        )
+      }),
+    ],
+  },
+)
