@@ -25,7 +25,7 @@ test('three quick clicks on Undo are three steps back: nothing moves under the p
 test('two drags of one flag are two steps back', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('link', { name: /^Feed/ }).click()
-  const flag = page.locator('[data-tape="seat"] [data-flag]').first()
+  const flag = page.locator('[data-flag^="seat."]').first()
   const place = (): Promise<string | null> => flag.getAttribute('aria-valuenow')
   const drag = async (px: number): Promise<void> => {
     const box = (await flag.boundingBox())!
@@ -64,7 +64,7 @@ test('the focus goes back to where a dialog came from', async ({ page }) => {
   await page.keyboard.type('shelf 900')
   const opener = page.getByRole('button', { name: 'add your own' }).first()
   await opener.click()
-  await expect(page.getByRole('heading', { name: 'A light of your own' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'A strip of your own' })).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(opener).toBeFocused()
   await opener.click()

@@ -215,7 +215,7 @@ test('scenes, level and limit change what is shown, not what the supply is for',
   await page.getByRole('radio', { name: 'Idle' }).click()
   await expect(total).toHaveText('0.084 A')
   await page.getByRole('radio', { name: 'Level' }).click()
-  await page.getByLabel('Brightness').fill('50')
+  await page.getByLabel('Brightness', { exact: true }).fill('50')
   // 120 px × (36 mA × 0.5 + 0.7 mA)
   await expect(total).toHaveText('2.24 A')
   await expect(figure(page, 'need.supply-a')).toHaveText('5.54 A')

@@ -88,11 +88,19 @@ function demo(name: string): string {
   return text
 }
 
+/** Pixels on lines by themselves, which have no strip: 60 to the metre. */
+const jottedPixelMm = 1000 / 60
+
 function jotCommand(file: string): void {
   const lines = textOf(file).split(/\r?\n/)
   if (lines.at(-1) === '') lines.pop()
   const namer = runNamer()
-  print(lines.map((line) => ({ line, ...understood(readLine(line), namer) })))
+  print(
+    lines.map((line) => ({
+      line,
+      ...understood(readLine(line, { pixelMm: jottedPixelMm }), namer),
+    })),
+  )
 }
 
 function understood(reading: Reading, namer: ReturnType<typeof runNamer>): object {

@@ -101,7 +101,7 @@ describe('DXF outlines', () => {
 it('an outline on the pad is as wide as its line says, and asks for its file without one', () => {
   const read = readSvgOutline(svg('<circle r="50"/>'))
   if (!read.ok) throw new Error(read.message)
-  const run = readLine('cloud traced 1200', traceOf(read.outline, 1, 'cloud.svg'))
+  const run = readLine('cloud traced 1200', { trace: traceOf(read.outline, 1, 'cloud.svg') })
   if (run.kind !== 'run') throw new Error('not read')
   expect(run.wantedMm).toBeCloseTo(Math.PI * 1200, -1)
   expect(run.box.width).toBeCloseTo(1200, 0)

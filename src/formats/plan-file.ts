@@ -1,6 +1,7 @@
 import { partsOf } from '../core/parts/find'
 import { diodes } from '../core/parts/diodes'
 import { wires } from '../core/parts/wires'
+import { toVersion5 } from '../core/measure/to-version-5'
 import { mostLines, planFormat, planVersion } from '../core/plan/usual'
 import { planSchema, type Plan } from '../core/plan/plan'
 import { toVersion2, toVersion3, toVersion4 } from '../core/plan/upgrade'
@@ -20,6 +21,7 @@ const upgrades = new Map<number, (document: object) => object>([
   [1, toVersion2],
   [2, toVersion3],
   [3, toVersion4],
+  [4, toVersion5],
 ])
 
 /** Keys that could reach an object's prototype: never part of a plan. */

@@ -58,8 +58,13 @@ function finish(): void {
     cancel()
     return
   }
-  const text = withDimension(props.run.line.text, measure.value, draft.value)
-  const reading = readLine(text)
+  const text = withDimension(
+    props.run.line.text,
+    props.run.dimensions,
+    props.dimension,
+    draft.value,
+  )
+  const reading = readLine(text, { trace: props.run.line.trace, pixelMm: props.run.pixelMm })
   if (reading.kind !== 'run') {
     error.value = reading.kind === 'error' ? reading.message : 'A length?'
     return

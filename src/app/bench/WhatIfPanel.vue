@@ -106,7 +106,7 @@ const rows = computed(() => {
 function take(): void {
   const measure = run.dimensions[dimension]
   if (chosen.value === undefined || measure === undefined) return
-  const text = withDimension(run.line.text, measure, String(chosen.value.value))
+  const text = withDimension(run.line.text, run.dimensions, dimension, chosen.value.value)
   store.commit([{ do: 'set-text', line: run.id, text }], { label: `size of ${run.name}` })
 }
 </script>

@@ -4,6 +4,7 @@ import { readLine } from '../../core/measure/jot'
 import { layOut } from '../../core/measure/layout'
 import { measure } from '../../core/measure/measure'
 import { chipsOf } from './chips'
+import type { Dimension } from '../../core/measure/shape'
 import { withDimension } from '../../core/measure/rewrite'
 import { drawnRuns, type DrawnRun } from './drawn'
 import { fit, pathOf, rulerStep } from './view'
@@ -113,11 +114,14 @@ describe('dimensions on the drawing', () => {
     ['seat front 2140', 0, '(2200 - 30)', 'seat front (2200 - 30)'],
     ['ledge 2 x 560', 0, '57 cm', 'ledge 2 x 57 cm'],
     ['sill 3 x 450 + 120', 1, '150', 'sill 3 x 450 + 150'],
+    ['sill 3 x 450 + 120', 1, '15 cm', 'sill 3 x 450 mm + 15 cm'],
+    ['sign frame 40 x 60 cm', 0, '45', 'sign frame 45 cm x 60 cm'],
+    ['sign frame 40 x 60 cm', 1, '640', 'sign frame 40 cm x 640 mm'],
     ['porthole ring r191', 0, 'r200', 'porthole ring r200'],
     ['porthole ring 382', 0, '⌀ 400', 'porthole ring 400'],
     ['crown frame 3\' 2" x 1\' 6"', 1, '18 in', 'crown frame 3\' 2" x 18 in'],
   ])('%s with dimension %i as %s is %s', (line, index, typed, expected) => {
-    const text = withDimension(line, runOf(line).run.dimensions[index]!, typed)
+    const text = withDimension(line, runOf(line).run.dimensions, index, typed)
     expect(text).toBe(expected)
     expect(readLine(text).kind).toBe('run')
   })
@@ -129,19 +133,31 @@ describe('dimensions on the drawing', () => {
       'c ring 400',
       'd arch r410 120 legs 300',
       'e frame 30 x 40',
+      'f frame 40 x 60 cm',
+      'g corners 40, 30 outside 120, 30 cm',
+      'h 3 x 45 + 12 cm',
+      'i grid 3 x 4 @ 6 x 4 cm drop 700',
+      'j frame 3 x 2 ft',
     ]
     fc.assert(
       fc.property(
         fc.constantFrom(...lines),
-        fc.nat(3),
+        fc.nat(5),
         fc.integer({ min: 50, max: 9000 }),
-        (line, n, mm) => {
+        fc.constantFrom('', ' mm', ' cm'),
+        (line, n, size, unit) => {
           const { dimensions } = runOf(line).run
           const index = n % dimensions.length
-          if (dimensions[index]!.kind === 'degrees') return
-          const after = readLine(withDimension(line, dimensions[index]!, String(mm)))
+          if (['degrees', 'count'].includes(dimensions[index]!.kind)) return
+          // Dragged, as a number of mm; or typed with a unit.
+          const put = unit === '' ? size : `${String(size)}${unit}`
+          const mm = unit === ' cm' ? size * 10 : size
+          const after = readLine(withDimension(line, dimensions, index, put))
           if (after.kind !== 'run') throw new Error(JSON.stringify(after))
-          expect(after.dimensions[index]!.value).toBe(mm)
+          expect(after.dimensions[index]!.value).toBeCloseTo(mm, 6)
+          const others = (all: readonly Dimension[]) =>
+            all.filter((_, at) => at !== index).map(({ value }) => Math.round(value * 1e6) / 1e6)
+          expect(others(after.dimensions)).toEqual(others(dimensions))
         },
       ),
     )

@@ -29,8 +29,8 @@ export function handlesOf(run: MeasuredRun): Handle[] {
     if (measure.kind === 'degrees' || measure.kind === 'count') return []
     const step = Math.max(0.1, measure.value * 0.01)
     const changed = readLine(
-      withDimension(run.line.text, measure, String(measure.value + step)),
-      run.line.trace,
+      withDimension(run.line.text, run.dimensions, dimension, measure.value + step),
+      { trace: run.line.trace, pixelMm: run.pixelMm },
     )
     if (changed.kind !== 'run') return []
     const after = pointsOf(turnedLike(run, changed))

@@ -42,7 +42,7 @@ describe('handles', () => {
       const to = draggedTo(handle, before, [ax * 30, ay * 30])
       expect(to).toBeCloseTo(before + 30, 6)
       // The run of the new measure has a place where the handle was dragged to.
-      const after = runOf(withDimension(text, run.dimensions[handle.dimension]!, String(to)))
+      const after = runOf(withDimension(text, run.dimensions, handle.dimension, to))
       const target = [handle.point[0] + ax * 30, handle.point[1] + ay * 30]
       const points = [...after.segments.flatMap(({ points: own }) => own), ...after.lights]
       const nearest = Math.min(

@@ -5,7 +5,7 @@ import { placer } from '../../core/measure/layout'
 import { measure } from '../../core/measure/measure'
 import { withDimension } from '../../core/measure/rewrite'
 import type { Command } from '../../core/plan/commands'
-import type { Place } from '../../core/plan/plan'
+import type { Place, Plan } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 import { furnitureBox, type DrawnRun } from './drawn'
@@ -54,8 +54,12 @@ const firstOf = ({ segments, lights }: Pick<JottedRun, 'segments' | 'lights'>): 
   segments[0]?.points[0] ?? lights[0] ?? [0, 0]
 
 /** Where a run that is turned has to be so that its first place stays although its size, and with it its middle, changes. */
-function keptAtStart({ run, place }: DrawnRun, text: string): Place | undefined {
-  const [after] = measure({ lines: [{ ...run.line, text }] }).runs
+function keptAtStart(
+  plan: Plan | undefined,
+  { run, place }: DrawnRun,
+  text: string,
+): Place | undefined {
+  const [after] = measure({ ...plan, lines: [{ ...run.line, text }] }).runs
   if (after === undefined) return undefined
   const [x, y] = placer(run, place)(firstOf(run))
   const [movedX, movedY] = placer(after, place)(firstOf(after))
@@ -93,11 +97,10 @@ export function useRunHands({ view, drawn, bounds, guides, pick }: Bench): {
     isDrag: boolean,
   ): void {
     const { run, place } = entry
-    const sized = run.dimensions[dimension]
-    if (sized === undefined) return
-    const changed = withDimension(text, sized, String(mm))
+    if (run.dimensions[dimension] === undefined) return
+    const changed = withDimension(text, run.dimensions, dimension, mm)
     const commands: Command[] = [{ do: 'set-text', line: run.id, text: changed }]
-    const kept = place.degrees === 0 ? undefined : keptAtStart(entry, changed)
+    const kept = place.degrees === 0 ? undefined : keptAtStart(store.plan, entry, changed)
     if (kept !== undefined) commands.push({ do: 'place-lines', places: new Map([[run.id, kept]]) })
     store.commit(commands, { label: `size of ${run.name}`, key, isDrag })
   }

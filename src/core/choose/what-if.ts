@@ -42,10 +42,10 @@ export function whatIf(
 ): WhatIf[] {
   const line = plan.lines.find(({ id }) => id === lineId)
   const before = measure(plan).runs.find(({ id }) => id === lineId)
-  const measured = before?.dimensions[dimension]
-  if (line === undefined || measured === undefined) return []
+  const { dimensions = [] } = before ?? {}
+  if (line === undefined || dimensions[dimension] === undefined) return []
   return values.flatMap((value): WhatIf[] => {
-    const text = withDimension(line.text, measured, String(Math.round(value * 100) / 100))
+    const text = withDimension(line.text, dimensions, dimension, Math.round(value * 100) / 100)
     const changed = {
       ...plan,
       lines: plan.lines.map((one) => (one === line ? { ...line, text } : one)),

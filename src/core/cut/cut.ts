@@ -148,7 +148,7 @@ function partsOf(run: MeasuredRun, { rules }: Pick<Plan, 'rules'>, strip: Strip)
       fit: rules.rounding,
       endAllowanceMm: 0,
     })
-    const cuts = Math.max(0, byRule.cuts + more)
+    const cuts = Math.max(0, (countedGroups(run, segments, strip) ?? byRule.cuts) + more)
     return {
       index,
       lengthMm,
@@ -159,6 +159,18 @@ function partsOf(run: MeasuredRun, { rules }: Pick<Plan, 'rules'>, strip: Strip)
       segments,
     }
   })
+}
+
+/** Groups of a part that was given by its pixels: whole ones, and never fewer pixels than were counted. */
+function countedGroups(
+  run: MeasuredRun,
+  segments: readonly number[],
+  { light }: Strip,
+): number | undefined {
+  const counts = segments.map((index) => run.segments[index]?.pixels)
+  if (light.kind !== 'pixels' || counts.includes(undefined)) return undefined
+  const pixels = counts.reduce<number>((sum, count = 0) => sum + count, 0)
+  return Math.ceil(pixels / light.perCut)
 }
 
 /** Share of the gap that lies before the piece. */

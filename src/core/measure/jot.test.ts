@@ -29,7 +29,7 @@ const segmentsOf = (line: string): number[] => {
 
 describe('worked lines of the pad', () => {
   it.each(cases)('$line', ({ line, expect: expected }) => {
-    const reading = readLine(line)
+    const reading = readLine(line, { pixelMm: 1000 / 60 })
     if (expected.error) {
       expect(reading.kind).toBe('error')
     } else if (expected.skipped) {
@@ -56,7 +56,7 @@ describe('lengths as people write them', () => {
     ["shelf 6''", [152.4]],
     ['shelf 6½"', [165.1]],
     ['shelf 3/4 in', [19.05]],
-    ['shelf 3x450+12cm', [450, 450, 450, 120]],
+    ['shelf 3x45+12cm', [450, 450, 450, 120]],
     ['shelf 2 × (300 + 5 cm)', [350, 350]],
     ['shelf (12 + 3) cm', [150]],
     ['shelf (1200 - 30)', [1170]],
@@ -65,7 +65,7 @@ describe('lengths as people write them', () => {
     ['shelf .5 m # behind the door', [500]],
     ['"#3 shelf" 300', [300]],
     ['string lights 900', [900]],
-    ['picture 2 x frame 300 x 40cm', [300, 400, 300, 400, 300, 400, 300, 400]],
+    ['picture 2 x frame 30 x 40cm', [300, 400, 300, 400, 300, 400, 300, 400]],
     ['stair steps 2 x 640 risers 180', [640, 180, 640, 180]],
     ['porch corners 400, 1200 outside 120, 380', [400, 1200, 380]],
     ['moon rows 2 x 320, 460 @ 40 serpentine', [320, 320, 460]],
@@ -88,7 +88,13 @@ describe('lines that are not understood say where and what', () => {
   it.each<[string, number, string]>([
     ['sill 12oo', 5, '“12oo”: a number?'],
     ['ledge 2 x', 9, 'A length? Nothing follows'],
-    ['shelf 2 900', 8, '“900”: a second length? Write 2 x 900, or put the name in quotes'],
+    ['ledge 560 560', 10, '“560”: a second length? Write 2 x 900, or put the name in quotes'],
+    ['sill 1.200', 5, '“1.200”: 1200 or 1.2? Write one of them'],
+    ['sill 1,200 mm', 5, '“1,200”: 1200 mm or 1.2 mm? Write one of them'],
+    ['dado corners 40,30 cm', 13, '“40,30”: two measures or one? Write 40, 30 or 40.30'],
+    ['window frame 90 x 1.2 m', 13, '90 m or 90 mm? Write the unit behind it'],
+    ['sill 3 x 450 + 12 cm', 9, '450 cm or 450 mm? Write the unit behind it'],
+    ['rope 30 px', 5, 'This strip has no pixels to count: give a length, such as 500 mm'],
     ['ledge 560 x 2', 6, '560 parts of 2 mm? The count comes first: 2 x 560'],
     ['sill 2.5 x 300', 5, '2.5 parts? It has to be a whole number'],
     ['sill 400, 300', 8, '“,”: a list belongs to corners or rows; join parts with +'],

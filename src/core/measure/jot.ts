@@ -1,7 +1,8 @@
 import type { Trace } from '../plan/plan'
 import { missing, takeCount } from '../quantity/length'
-import { Reader } from '../quantity/reader'
-import { NotUnderstood, tokensOf } from '../quantity/tokens'
+import { withDecimalPoints } from '../quantity/decimals'
+import { Reader, type Reads } from '../quantity/reader'
+import { NotUnderstood, tokensOf, type Token } from '../quantity/tokens'
 import { boxAround, type Box } from './geometry'
 import { mostParts, shapeNames, type ReadShape, type Shape, type ShapeName } from './shape'
 import { readEdge } from './shapes/edge'
@@ -22,6 +23,11 @@ export interface JottedRun extends Shape {
   readonly shape: ShapeName
   readonly wantedMm: number
   readonly box: Box
+}
+
+/** How a line is read, and what was read from a file for it. */
+export interface ReadsLine extends Reads {
+  readonly trace?: Trace | undefined
 }
 
 const readers: Readonly<Record<ShapeName, ReadShape>> = {
@@ -47,13 +53,15 @@ const isShapeName = (word: string): word is ShapeName =>
  * Reads one line of the pad: a name, a shape unless it is an edge, and its measures. Blank lines and what follows a `#`
  * are nothing to light.
  *
+ * @param how.trace what was read from a file for this line
+ * @param how.pixelMm from pixel to pixel of its strip, mm: `30 px` is then a length
  * @example readLine('ledge 2 x 560') // a run "ledge" of two segments, 560 mm each
  */
-export function readLine(line: string, trace?: Trace): Reading {
+export function readLine(line: string, how: ReadsLine = {}): Reading {
   const text = withoutComment(line)
   if (text.trim() === '') return { kind: 'nothing' }
   try {
-    return { kind: 'run', ...takeRun(text, trace) }
+    return { kind: 'run', ...takeRun(text, how) }
   } catch (error) {
     if (!(error instanceof NotUnderstood)) throw error
     const at = Math.min(error.at, text.length)
@@ -61,9 +69,9 @@ export function readLine(line: string, trace?: Trace): Reading {
   }
 }
 
-function takeRun(text: string, trace: Trace | undefined): JottedRun {
+function takeRun(text: string, { trace, ...how }: ReadsLine): JottedRun {
   const quoted = /^\s*"([^"]*[^"\s][^"]*)"(?=\s|$)/.exec(text)
-  const reader = new Reader(tokensOf(text, quoted?.[0].length ?? 0, isShapeName))
+  const reader = new Reader(tokensOfLine(text, quoted?.[0].length ?? 0, how), how)
   const name = quoted?.[1]?.trim() ?? takeName(reader)
 
   const isMany = reader.isNumber() && reader.isMark('x', 1) && shapeAt(reader, 2) !== undefined
@@ -71,7 +79,7 @@ function takeRun(text: string, trace: Trace | undefined): JottedRun {
   if (isMany) reader.take()
   const named = shapeAt(reader)
   if (named !== undefined) reader.take()
-  const shape = named ?? 'edge'
+  const shape = named ?? (isCountOfLights(reader) ? 'scatter' : 'edge')
   if (named === undefined && reader.isAtEnd)
     reader.fail(`A length? Such as ${name === '' ? 'shelf' : name} 650`)
 
@@ -89,16 +97,46 @@ function takeRun(text: string, trace: Trace | undefined): JottedRun {
   }
 }
 
-/** The words before the first measure or shape. */
+/** `raindrops 45 lights`: lights that a hand places, by their number. */
+const isCountOfLights = (reader: Reader): boolean =>
+  reader.how.isBefore5 !== true && reader.isNumber() && reader.isWord(['lights', 'light'], 1)
+
+/** The tokens of a line, with its decimal commas read as such. */
+function tokensOfLine(text: string, start: number, { isBefore5 = false }: Reads): Token[] {
+  const options = { start, isShapeWord: isShapeName, isBefore5 }
+  const tokens = tokensOf(text, options)
+  if (isBefore5 || !/\d,\d/.test(text)) return tokens
+  const isList = tokens.some(
+    ({ kind, text: word }) => kind === 'word' && listShapes.has(word.toLowerCase()),
+  )
+  return tokensOf(withDecimalPoints(text, start, isList), { ...options, shown: text })
+}
+
+/** Shapes whose measures are a list with commas. */
+const listShapes: ReadonlySet<string> = new Set<ShapeName>(['corners', 'rows'])
+
+/** The words before the first measure or shape, and a number of at most two digits behind them: `tier 1 1040`. */
 function takeName(reader: Reader): string {
   const words: string[] = []
   while (reader.peek().kind === 'word' && shapeAt(reader) === undefined)
     words.push(reader.take().text)
+  if (words.length > 0 && endsName(reader)) words.push(reader.take().text)
   if (words.length > 0 || reader.isNumber() || shapeAt(reader) !== undefined) return words.join(' ')
   // What begins a length is left to the length's own reader: a bracket, a minus, a fraction such as ½.
   if (!/^(?:[(-]|\d\/\d)$/.test(reader.peek().text))
     reader.fail(missing(reader, 'a name or a length'))
   return ''
+}
+
+/** A number that a name may end in stands next: what follows it begins a measure or is a shape. */
+function endsName(reader: Reader): boolean {
+  if (reader.how.isBefore5 === true) return false
+  const isShort = reader.isNumber() && /^\d{1,2}$/.test(reader.peek().text)
+  if (!isShort || reader.peek(1).isGlued) return false
+  if (shapeAt(reader, 1) !== undefined || reader.isMark('(', 1)) return true
+  // `2 3/4 m` is a fraction.
+  const isFraction = reader.isMark('/', 2) && reader.peek(2).isGlued
+  return reader.isNumber(1) && !isFraction
 }
 
 /** A shape's word counts as one unless another plain word follows: `string lights 900` is a name. */

@@ -1,4 +1,5 @@
 import type { Line, Plan } from '../plan/plan'
+import { partsOf, stripOf } from '../parts/find'
 import { boxAround } from './geometry'
 import { readLine, type JottedRun, type Reading } from './jot'
 
@@ -6,6 +7,8 @@ import { readLine, type JottedRun, type Reading } from './jot'
 export interface MeasuredRun extends JottedRun {
   readonly id: string
   readonly line: Line
+  /** From pixel to pixel of its strip, mm; `undefined` for a plain strip. */
+  readonly pixelMm: number | undefined
 }
 
 export interface MeasuredLine {
@@ -20,17 +23,41 @@ export interface Measured {
 
 // A plan is immutable: a line that did not change is the same object. It need not be read again, and its run stays the
 // same object too, so that a view can tell what changed.
-const readings = new WeakMap<Line, Reading>()
-const knownRuns = new WeakMap<Line, MeasuredRun>()
+const readings = new WeakMap<
+  Line,
+  { readonly pixelMm: number | undefined; readonly reading: Reading }
+>()
+const knownRuns = new WeakMap<Line, { readonly reading: Reading; readonly run: MeasuredRun }>()
+
+/** What the pad is read from: its lines, and the strips that counts of pixels are of. */
+export type MeasuredPlan = Pick<Plan, 'lines'> & Partial<Pick<Plan, 'defaults' | 'own'>>
 
 /** Reads the whole pad. Runs without a name are called after their shape and counted: `Edge 1`. */
-export function measure(plan: Pick<Plan, 'lines'>): Measured {
-  const lines = plan.lines.map((line) => ({ line, reading: readingOf(line) }))
+export function measure(plan: MeasuredPlan): Measured {
+  const pixelMmOf = pixelPitches(plan)
+  const lines = plan.lines.map((line) => ({ line, reading: readingOf(line, pixelMmOf(line)) }))
   const namer = runNamer()
   const runs = lines.flatMap(({ line, reading }) =>
-    reading.kind === 'run' ? [runOf(line, reading, namer(reading))] : [],
+    reading.kind === 'run' ? [runOf(line, reading, namer(reading), pixelMmOf(line))] : [],
   )
   return { lines, runs }
+}
+
+/** From pixel to pixel of a line's strip, mm; `undefined` where it has none or is not known. */
+function pixelPitches({
+  defaults,
+  own = { strips: [], supplies: [], boards: [], lights: [] },
+}: MeasuredPlan): (line: Line) => number | undefined {
+  const parts = partsOf(own)
+  const known = new Map<string, number | undefined>()
+  return ({ stripId = defaults?.stripId }) => {
+    if (stripId === undefined) return undefined
+    if (!known.has(stripId)) {
+      const { light } = stripOf(parts, stripId)
+      known.set(stripId, light.kind === 'pixels' ? 1000 / light.perM : undefined)
+    }
+    return known.get(stripId)
+  }
 }
 
 /** Gives each run its name, in the order of the pad. */
@@ -44,20 +71,30 @@ export function runNamer(): (run: Pick<JottedRun, 'name' | 'shape'>) => string {
   }
 }
 
-function readingOf(line: Line): Reading {
+const countsPixels = /\d\s*p(?:x|ixel)/i
+
+function readingOf(line: Line, stripPixelMm: number | undefined): Reading {
+  // The strip does not matter to a line that counts no pixels.
+  const pixelMm = countsPixels.test(line.text) ? stripPixelMm : undefined
   const known = readings.get(line)
-  if (known !== undefined) return known
-  const reading = readLine(line.text, line.trace)
-  readings.set(line, reading)
+  if (known?.pixelMm === pixelMm && known !== undefined) return known.reading
+  const reading = readLine(line.text, { trace: line.trace, pixelMm })
+  readings.set(line, { pixelMm, reading })
   return reading
 }
 
-function runOf(line: Line, run: JottedRun, name: string): MeasuredRun {
+function runOf(
+  line: Line,
+  reading: JottedRun & Reading,
+  name: string,
+  pixelMm: number | undefined,
+): MeasuredRun {
   const known = knownRuns.get(line)
-  if (known?.name === name) return known
-  const measured = { ...inOrder(line, run), name, id: line.id, line }
-  knownRuns.set(line, measured)
-  return measured
+  if (known?.reading === reading && known.run.name === name && known.run.pixelMm === pixelMm)
+    return known.run
+  const run = { ...inOrder(line, reading), name, id: line.id, line, pixelMm }
+  knownRuns.set(line, { reading, run })
+  return run
 }
 
 /** The run as it lies: from the end where the wire enters, and with the lights where a hand has put them. */

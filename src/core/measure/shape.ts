@@ -27,6 +27,10 @@ export interface Dimension {
   readonly value: number
   readonly at: number
   readonly end: number
+  /** Its unit as it was typed behind it. */
+  readonly unit?: string
+  /** The unit that it has from the end of its list or pair. */
+  readonly carried?: string
 }
 
 /** A straight or curved part of a run between corners or jumps. */
@@ -36,6 +40,8 @@ export interface Segment {
   readonly points: readonly Point[]
   /** Index of the dimension that sets its length, in the shape's list; -1 where none does. */
   readonly dimension: number
+  /** The pixels that it was given by. */
+  readonly pixels?: number
   /** Radius of its bend where the points on the drawing do not show it, mm: a pole's. */
   readonly radiusMm?: number
 }
@@ -61,11 +67,22 @@ export const mostParts = 2_000
 /** Space between parts of a run that the drawing sets apart, as a share of their size. */
 export const apart = 0.18
 
-export const dimensionOf = (kind: Dimension['kind'], { mm, at, end }: ReadLength): Dimension => ({
+export const dimensionOf = (
+  kind: Dimension['kind'],
+  { mm, at, end, unit, carried }: ReadLength,
+): Dimension => ({
   kind,
   value: mm,
   at,
   end,
+  ...(unit !== undefined && { unit }),
+  ...(carried !== undefined && { carried }),
+})
+
+/** The length of a segment, and the pixels that it was given by. */
+export const lengthOf = ({ mm, pixels }: ReadLength): Pick<Segment, 'lengthMm' | 'pixels'> => ({
+  lengthMm: mm,
+  ...(pixels !== undefined && { pixels }),
 })
 
 export const countOf = ({ value, at, end }: Token): Dimension => ({ kind: 'count', value, at, end })

@@ -1,7 +1,7 @@
 // What a plan takes where nothing is said. Apart from the schema, so that the worker need not load the checker.
 
 export const planFormat = 'glow-tally plan'
-export const planVersion = 4
+export const planVersion = 5
 
 /** Lines in one plan, at most; a longer list is refused with a message that says so. */
 export const mostLines = 2_000

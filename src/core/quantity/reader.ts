@@ -1,10 +1,21 @@
 import { NotUnderstood, type Token } from './tokens'
 
+/** How a line is read. */
+export interface Reads {
+  /** From pixel to pixel of the strip that the line is for, mm; without it a count of pixels is no length. */
+  readonly pixelMm?: number | undefined
+  /** As plans before version 5 were read: a unit belongs to its own number only. */
+  readonly isBefore5?: boolean
+}
+
 /** Walks over the tokens of one line. The last token is always of kind `end` and is never passed. */
 export class Reader {
   private index = 0
 
-  constructor(private readonly tokens: readonly Token[]) {}
+  constructor(
+    private readonly tokens: readonly Token[],
+    readonly how: Reads = {},
+  ) {}
 
   /** The token `ahead` places on, without taking it. */
   peek(ahead = 0): Token {

@@ -43,20 +43,33 @@ const marks: Readonly<Record<string, string>> = {
   '⌀': 'd',
 }
 const times = /[xX](?![\p{L}_])/uy
-const radiusOrDiameter = /[rRdD](?=\d|\.\d)/y
+const radiusOrDiameter = /[rRdD](?=\s*(?:\d|\.\d|\())/y
+const radiusOrDiameterBefore5 = /[rRdD](?=\d|\.\d)/y
 
 /**
  * Cuts a line, or part of one, into tokens.
  *
  * @param text the whole line; positions are those in it
- * @param start where to begin
- * @param isShapeWord words after which `r191` and `d60` are a radius and a diameter, not a name
+ * @param options.start where to begin
+ * @param options.shown the line as it was typed, where `text` has points for decimal commas
+ * @param options.isShapeWord words after which `r 191` and `d60` are a radius and a diameter, not a name
+ * @param options.isBefore5 as plans before version 5 were read: `r191` only without a space
  */
 export function tokensOf(
   text: string,
-  start = 0,
-  isShapeWord: (word: string) => boolean = () => false,
+  {
+    start = 0,
+    shown: typed = text,
+    isShapeWord = () => false,
+    isBefore5 = false,
+  }: {
+    readonly start?: number
+    readonly shown?: string
+    readonly isShapeWord?: (word: string) => boolean
+    readonly isBefore5?: boolean
+  } = {},
 ): Token[] {
+  const round = isBefore5 ? radiusOrDiameterBefore5 : radiusOrDiameter
   const tokens: Token[] = []
   let at = start
   // Written by `push` below, which the checker does not follow.
@@ -85,12 +98,12 @@ export function tokensOf(
     const number = match(digits)
     const isMark = char in marks
 
-    if (number !== undefined) push('number', number, number, Number(number))
+    if (number !== undefined)
+      push('number', number, typed.slice(at, at + number.length), Number(number))
     else if (char in vulgar) push('mark', char, vulgar[char])
     else if (isMark && char !== '’') push('mark', char, marks[char])
     else if (match(times) !== undefined) push('mark', char, 'x')
-    else if (isInShape && match(radiusOrDiameter) !== undefined)
-      push('mark', char, char.toLowerCase())
+    else if (isInShape && match(round) !== undefined) push('mark', char, char.toLowerCase())
     else {
       // Straight after a number only letters count: `18in`, `12oo`, but `3x450` was caught above.
       const word = followsNumber ? match(letters) : match(name)

@@ -1,13 +1,29 @@
-import { takeCount, takeLength, type ReadLength } from '../../quantity/length'
+import { shareUnit, takeCount, takeStretch, type ReadLength } from '../../quantity/length'
 import type { Reader } from '../../quantity/reader'
+import type { Token } from '../../quantity/tokens'
 import { formatLength } from '../../quantity/format'
-import { apart, dimensionOf, mostParts, type ReadShape, type Segment } from '../shape'
+import { apart, dimensionOf, lengthOf, mostParts, type ReadShape, type Segment } from '../shape'
 
 /** `2140`, `2 x 560`, `3 x 450 + 120`: straight parts, one behind the other on the drawing. */
 export const readEdge: ReadShape = (reader, count) => {
-  const parts: { count: number; length: ReadLength }[] = []
-  do parts.push(takePart(reader))
+  const taken: EdgePart[] = []
+  do taken.push(takePart(reader))
   while (reader.skipMark('+'))
+  const lengths = shareUnit(
+    reader,
+    taken.map(({ length }) => length),
+  )
+  const parts = taken.map(({ count: token, length }, index) => ({
+    token,
+    count: token?.value ?? 1,
+    length: lengths[index] ?? length,
+  }))
+  for (const { token, length } of parts)
+    if (token !== undefined && length.pixels === undefined && token.value > length.mm)
+      reader.fail(
+        `${token.text} parts of ${formatLength(length.mm)}? The count comes first: 2 x 560`,
+        token,
+      )
   if (reader.isMark('-')) reader.fail('A minus: put the sum in brackets, such as (1200 - 30)')
 
   const longest = Math.max(...parts.map((part) => part.length.mm))
@@ -18,7 +34,7 @@ export const readEdge: ReadShape = (reader, count) => {
       for (let index = 0; index < part.count; index += 1) {
         const { mm } = part.length
         segments.push({
-          lengthMm: mm,
+          ...lengthOf(part.length),
           points: [
             [x, 0],
             [x + mm, 0],
@@ -39,16 +55,15 @@ export const readEdge: ReadShape = (reader, count) => {
 }
 
 /** A length, or how many of it: `2 x 560`. */
-function takePart(reader: Reader): { count: number; length: ReadLength } {
-  if (!(reader.isNumber() && reader.isMark('x', 1))) return { count: 1, length: takeLength(reader) }
+interface EdgePart {
+  readonly count: Token | undefined
+  readonly length: ReadLength
+}
+
+function takePart(reader: Reader): EdgePart {
+  if (!(reader.isNumber() && reader.isMark('x', 1)))
+    return { count: undefined, length: takeStretch(reader) }
   const count = takeCount(reader, 'parts', mostParts)
   reader.take()
-  const length = takeLength(reader)
-  if (count.value > length.mm) {
-    reader.fail(
-      `${count.text} parts of ${formatLength(length.mm)}? The count comes first: 2 x 560`,
-      count,
-    )
-  }
-  return { count: count.value, length }
+  return { count, length: takeStretch(reader) }
 }

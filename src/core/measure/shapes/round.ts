@@ -1,4 +1,10 @@
-import { missing, takeDegrees, takeLength, type ReadLength } from '../../quantity/length'
+import {
+  missing,
+  takeDegrees,
+  takeLength,
+  takeStretch,
+  type ReadLength,
+} from '../../quantity/length'
 import type { Reader } from '../../quantity/reader'
 import { arcMm, arcPoints, boxAround, helixMm, ringMm, type Point } from '../geometry'
 import {
@@ -27,11 +33,21 @@ function takeRound(reader: Reader): Round {
   return { radiusMm: length.mm / 2, dimension: dimensionOf('diameter', length) }
 }
 
+/** A diameter or radius, or the pixels that go once around: `40 px`. */
+function takeAround(reader: Reader): Round & { readonly pixels?: number } {
+  if (!reader.isWord(['px', 'pixel', 'pixels'], 1)) return takeRound(reader)
+  const around = takeStretch(reader)
+  const radiusMm = around.mm / (2 * Math.PI)
+  const dimension = { ...dimensionOf('diameter', around), value: 2 * radiusMm }
+  return { radiusMm, dimension, ...(around.pixels !== undefined && { pixels: around.pixels }) }
+}
+
 /** `ring 382`: once around, starting at the bottom. */
 export const readRing: ReadShape = (reader, count) => {
-  const { radiusMm, dimension } = takeRound(reader)
+  const { radiusMm, pixels, dimension } = takeAround(reader)
   const one: Segment = {
     lengthMm: ringMm(2 * radiusMm),
+    ...(pixels !== undefined && { pixels }),
     points: arcPoints([radiusMm, radiusMm], radiusMm, 90, 360),
     dimension: 0,
   }

@@ -1,10 +1,19 @@
-import { missing, takeCount, takeDegrees, takeLength, type ReadLength } from '../../quantity/length'
+import {
+  missing,
+  shareUnit,
+  takeCount,
+  takeDegrees,
+  takeLength,
+  takeStretch,
+  type ReadLength,
+} from '../../quantity/length'
 import { boxAround, step, type Point } from '../geometry'
 import {
   apart,
   copiesInRow,
   countOf,
   dimensionOf,
+  lengthOf,
   moved,
   mostParts,
   type Dimension,
@@ -14,11 +23,12 @@ import {
 
 /** `frame 800 x 450`: four sides, clockwise from the top left corner. */
 export const readFrame: ReadShape = (reader, count) => {
-  const width = takeLength(reader)
+  const first = takeStretch(reader)
   if (!reader.skipMark('x')) reader.fail(missing(reader, 'x and the other side'))
-  const height = takeLength(reader)
-  const side = (from: Point, to: Point, { mm }: ReadLength, dimension: number): Segment => ({
-    lengthMm: mm,
+  const second = takeStretch(reader)
+  const [width = first, height = second] = shareUnit(reader, [first, second])
+  const side = (from: Point, to: Point, length: ReadLength, dimension: number): Segment => ({
+    ...lengthOf(length),
     points: [from, to],
     dimension,
   })
@@ -38,25 +48,36 @@ export const readFrame: ReadShape = (reader, count) => {
 
 /** `corners 400, 1200, 380 outside 120`: each turn a right angle to the inside unless said. */
 export const readCorners: ReadShape = (reader, count) => {
+  const turns: { length: ReadLength; degrees: ReadLength | undefined; by: number }[] = []
   const dimensions: Dimension[] = []
   const segments: Segment[] = []
   let heading = 0
   let at: Point = [0, 0]
   do {
-    const length = takeLength(reader)
-    const end = step(at, heading, length.mm)
-    segments.push({ lengthMm: length.mm, points: [at, end], dimension: dimensions.length })
-    dimensions.push(dimensionOf('length', length))
-    at = end
+    const length = takeStretch(reader)
     const turnsIn = !reader.isWord(['outside'])
     let inner = 90
+    let degrees: ReadLength | undefined
     if (reader.skipWord('inside', 'outside') && reader.isNumber()) {
       const read = takeDegrees(reader)
       inner = read.mm
-      dimensions.push(dimensionOf('degrees', read))
+      degrees = read
     }
-    heading += (turnsIn ? 1 : -1) * (180 - inner)
+    turns.push({ length, degrees, by: (turnsIn ? 1 : -1) * (180 - inner) })
   } while (reader.skipMark(','))
+  const shared = shareUnit(
+    reader,
+    turns.map(({ length }) => length),
+  )
+  for (const [index, { length: own, degrees, by }] of turns.entries()) {
+    const length = shared[index] ?? own
+    const end = step(at, heading, length.mm)
+    segments.push({ ...lengthOf(length), points: [at, end], dimension: dimensions.length })
+    dimensions.push(dimensionOf('length', length))
+    if (degrees !== undefined) dimensions.push(dimensionOf('degrees', degrees))
+    at = end
+    heading += by
+  }
   const { width } = boxAround(segments.flatMap((segment) => segment.points))
   return { segments: copiesInRow(count, width * (1 + apart), segments), lights: [], dimensions }
 }
@@ -145,14 +166,20 @@ export const readSteps: ReadShape = (reader, count) => {
 
 /** `rows 320, 400, 460`: as given, one under the other; every second runs back with `serpentine`. */
 export const readRows: ReadShape = (reader, count) => {
-  const lengths: ReadLength[] = []
+  const rows: { repeat: number; length: ReadLength }[] = []
   do {
     const repeat =
       reader.isNumber() && reader.isMark('x', 1) ? takeCount(reader, 'rows', mostParts).value : 1
     if (repeat > 1 || reader.isMark('x')) reader.take()
-    const length = takeLength(reader)
-    for (let index = 0; index < repeat; index += 1) lengths.push(length)
+    rows.push({ repeat, length: takeStretch(reader) })
   } while (reader.skipMark(','))
+  const shared = shareUnit(
+    reader,
+    rows.map(({ length }) => length),
+  )
+  const lengths = rows.flatMap(({ repeat, length }, index) =>
+    Array.from({ length: repeat }, () => shared[index] ?? length),
+  )
   const pitch = reader.skipMark('@') ? takeLength(reader) : undefined
   const isSerpentine = reader.skipWord('serpentine')
 
@@ -166,7 +193,7 @@ export const readRows: ReadShape = (reader, count) => {
     ]
     const isBack = isSerpentine && index % 2 === 1
     return {
-      lengthMm: length.mm,
+      ...lengthOf(length),
       points: left && right ? (isBack ? [right, left] : [left, right]) : [],
       dimension: unique.indexOf(length),
     }
