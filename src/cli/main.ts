@@ -1,9 +1,12 @@
 import { readFileSync } from 'node:fs'
 import { Command, CommanderError } from 'commander'
 import { networkIssues, networkSchema } from '../core/feed/network-schema'
+import { planNetwork } from '../core/feed/plan-network'
 import { solve } from '../core/feed/solve'
+import { splitRuns } from '../core/feed/split-runs'
 import { readLine, type Reading } from '../core/measure/jot'
 import { runNamer } from '../core/measure/measure'
+import { caseNames } from '../core/plan/choices'
 import type { Plan } from '../core/plan/plan'
 import { issuesOf, z, type Issue } from '../core/quantity/z'
 import { sums } from '../core/sums'
@@ -144,6 +147,14 @@ const csvKinds: Readonly<Record<string, (plan: Plan) => string>> = {
   },
 }
 
+function networkCommand(file: string, options: { case?: string }): void {
+  const plan = planOf(textOf(file), file)
+  const cases = Object.fromEntries(caseNames.map((one) => [one, one] as const))
+  const loadCase =
+    options.case === undefined ? plan.scene.shown : kindOf(cases, 'case', options.case)
+  print(splitRuns(planNetwork(worked(plan), loadCase)))
+}
+
 function spiceCommand(file: string): void {
   process.stdout.write(planNetlist(planOf(textOf(file), file)))
 }
@@ -227,6 +238,12 @@ program
   .argument('<kind>', `what to list: ${Object.keys(csvKinds).join(', ')}`)
   .argument('<plan>', 'a plan file, or - for standard input')
   .action(csvCommand)
+program
+  .command('network')
+  .description('the feed network of a plan, as `solve` reads it')
+  .argument('<plan>', 'a plan file, or - for standard input')
+  .option('--case <case>', `a load case: ${caseNames.join(', ')}; without it the one that is shown`)
+  .action(networkCommand)
 program
   .command('spice')
   .description('the feed network of a plan as a netlist for any circuit simulator')

@@ -1,5 +1,7 @@
 import type { SumCard } from '../../core/sums/sum'
 import { amountText, readAmount } from '../../core/quantity/amount'
+import { membersOf } from '../../core/quantity/decimals'
+import { NotUnderstood } from '../../core/quantity/tokens'
 import type { Unit } from '../../core/quantity/format'
 
 /** The part of JSON Schema that the sums' inputs are made of. */
@@ -193,9 +195,7 @@ export function readField(
     case 'amount':
       return readAmount(text, unit)
     case 'list':
-      return readAll(text.split(/[;,](?!\d{1,2}(?:\D|$))\s*|;\s*|,\s+/), (one) =>
-        readAmount(one, unit),
-      )
+      return readList(text, unit)
     case 'points':
       return readAll(text.split(';'), (one) => {
         const numbers = one
@@ -223,6 +223,16 @@ export function readField(
       return { ok: true, value: text === 'true' }
     default:
       return { ok: true, value: text }
+  }
+}
+
+/** A list as the pad takes it: commas or semicolons, and decimal commas beside them. */
+function readList(text: string, unit: Unit): FieldRead {
+  try {
+    return readAll(membersOf(text), (one) => readAmount(one, unit))
+  } catch (error) {
+    if (error instanceof NotUnderstood) return { ok: false, message: error.message }
+    throw error
   }
 }
 

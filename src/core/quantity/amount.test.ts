@@ -44,6 +44,8 @@ describe('amounts as people type them', () => {
     ['3 V', 'A', /“V”: a number in A/],
     ['3 x', '', /a plain number/],
     ['12oo', 'mm', /12oo/],
+    ['1.200', 'mm', /“1.200”: 1200 or 1.2\?/],
+    ['2,200', 'Ω', /“2,200”: 2200 or 2.2\?/],
   ])('%j in %s is told what is wrong', (text, unit, message) => {
     const read = readAmount(text, unit)
     expect(read.ok ? '' : read.message).toMatch(message)

@@ -1,4 +1,5 @@
 import type { Unit } from './format'
+import { isThousandOrDecimal, thousandOrDecimal } from './decimals'
 import { readLength } from './length'
 
 export type AmountResult =
@@ -50,6 +51,9 @@ export function readAmount(text: string, unit: Unit): AmountResult {
   const [, number, suffix] = amount.exec(plain) ?? []
   if (number === undefined || suffix === undefined)
     return { ok: false, message: `“${plain}”: a number?` }
+  // `2,200` is as often two thousand as two; a point is a decimal in every unit but millimetres.
+  if (number.includes(',') && isThousandOrDecimal(number))
+    return { ok: false, message: thousandOrDecimal(number, suffix) }
   const value = numberOf(number)
   const known = suffixes[unit] ?? {}
   if (suffix === '') return { ok: true, value: unit === '%' ? value / 100 : value }
@@ -65,6 +69,8 @@ const expected = (unit: Unit, known: Readonly<Record<string, number>>): string =
 /** Bare numbers count in the field's unit, anything else as lengths are typed everywhere. */
 function readLengthIn(text: string, unit: 'mm' | 'm'): AmountResult {
   const per = unit === 'm' ? 1000 : 1
+  if (unit === 'mm' && isThousandOrDecimal(text))
+    return { ok: false, message: thousandOrDecimal(text, '') }
   if (new RegExp(`^${numberText}$`, 'i').test(text)) return { ok: true, value: numberOf(text) }
   const read = readLength(text)
   return read.ok ? { ok: true, value: read.mm / per } : { ok: false, message: read.message }
@@ -73,5 +79,7 @@ function readLengthIn(text: string, unit: 'mm' | 'm'): AmountResult {
 /** A value as a field shows it, without its unit: enough digits to come back as it was. */
 export function amountText(value: number, unit: Unit): string {
   const shown = unit === '%' ? value * 100 : value
-  return String(Number(shown.toPrecision(10)))
+  const text = String(Number(shown.toPrecision(10)))
+  // 16.667 mm would be asked back: four digits cannot be a thousand.
+  return unit === 'mm' && isThousandOrDecimal(text) ? `${text}0` : text
 }

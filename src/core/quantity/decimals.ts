@@ -50,9 +50,11 @@ export const thousandOrDecimal = (number: string, unit: string): string => {
 
 /** The members of a list that commas or semicolons separate, with points for decimal commas. */
 export function membersOf(text: string): string[] {
-  if (text.includes(';'))
-    return text.split(';').map((one) => withDecimalPoints(one, 0, false).trim())
-  return withDecimalPoints(text, 0, true)
-    .split(',')
-    .map((one) => one.trim())
+  return text.split(';').flatMap((part) => {
+    // Behind semicolons a comma inside a number is a decimal one, unless others in its part separate.
+    const isList = !text.includes(';') || commaBesideSpace.test(part)
+    return withDecimalPoints(part, 0, isList)
+      .split(',')
+      .map((one) => one.trim())
+  })
 }

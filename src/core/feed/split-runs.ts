@@ -1,0 +1,76 @@
+import type { Network, NetworkRun } from './network'
+
+/**
+ * The same network with runs of uniform rails only: where wires join pieces, a run `sill` becomes `sill.1`, `sill.2` …, and the wires are
+ * leads between them. Loads stay in their order.
+ */
+export function splitRuns(network: Network): Network {
+  const split = new Map(network.runs.map((run) => [run.id, partsOf(run)]))
+  const renamed = (end: string): string => {
+    const [id = '', pad] = end.split('@')
+    const parts = pad === undefined ? undefined : split.get(id)
+    if (parts === undefined) return end
+    // A pad lies before the wire that follows it: it is the end of the part before.
+    const part = parts.find(({ from, run }) => Number(pad) <= from + run.loads) ?? parts[0]
+    return part === undefined ? end : `${part.run.id}@${String(Number(pad) - part.from)}`
+  }
+  const parts = [...split.values()]
+  return {
+    ...network,
+    runs: parts.flat().map(({ run }) => run),
+    leads: [
+      ...network.leads.map((lead) => ({
+        ...lead,
+        from: renamed(lead.from),
+        to: renamed(lead.to),
+      })),
+      ...parts.flatMap(joined),
+    ],
+  }
+}
+
+/** A stretch of a run between two wires. */
+interface RunPart {
+  /** Loads of the run before it. */
+  readonly from: number
+  readonly run: NetworkRun
+  /** The wire to the part behind it. */
+  readonly plusOhm: number
+  readonly minusOhm: number
+}
+
+function partsOf({ jumpers = [], ...run }: NetworkRun): readonly RunPart[] {
+  const pads = [...new Set(jumpers.map(({ pad }) => pad))]
+    .filter((pad) => pad > 0 && pad < run.loads)
+    .toSorted((a, b) => a - b)
+  const starts = [0, ...pads]
+  return starts.map((from, index): RunPart => {
+    const to = starts[index + 1] ?? run.loads
+    const wires = jumpers.filter(({ pad }) => pad === to)
+    const perLoad = (run.duties?.length ?? 0) / run.loads
+    return {
+      from,
+      run: {
+        ...run,
+        id: starts.length === 1 ? run.id : `${run.id}.${String(index + 1)}`,
+        loads: to - from,
+        ...(run.duties !== undefined && {
+          duties: run.duties.slice(from * perLoad, to * perLoad),
+        }),
+      },
+      plusOhm: wires.reduce((sum, { plusOhm }) => sum + plusOhm, 0),
+      minusOhm: wires.reduce((sum, { minusOhm }) => sum + minusOhm, 0),
+    }
+  })
+}
+
+const joined = (parts: readonly RunPart[]): Network['leads'] =>
+  parts.slice(1).map(({ run }, index) => {
+    const before = parts[index]
+    return {
+      from: `${before?.run.id ?? ''}@${String(before?.run.loads ?? 0)}`,
+      to: `${run.id}@0`,
+      plusOhm: before?.plusOhm ?? 0,
+      minusOhm: before?.minusOhm ?? 0,
+    }
+  })
