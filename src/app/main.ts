@@ -4,6 +4,7 @@ import './style.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
+import './ui/focus-back'
 import { createAppRouter } from './router'
 import { vShown } from './ui/shown'
 

@@ -24,12 +24,18 @@ const canTakeFocus = (element: HTMLElement): boolean =>
  */
 export function useFocusBack(): void {
   onScopeDispose(() => {
-    void nextTick(() => {
-      // What the dialog itself gives the focus back to goes first.
-      requestAnimationFrame(() => {
-        if (document.activeElement !== document.body) return
-        recent.find(canTakeFocus)?.focus()
-      })
-    })
+    let frames = 0
+    const giveBack = (): void => {
+      frames += 1
+      // What the dialog itself gives the focus back to goes first; while it closes, the page behind it cannot take the focus yet.
+      const isLost = document.activeElement === null || document.activeElement === document.body
+      if (isLost) recent.find(canTakeFocus)?.focus()
+      if (frames < mostFrames && (isLost || !canTakeFocus(document.activeElement as HTMLElement)))
+        requestAnimationFrame(giveBack)
+    }
+    void nextTick(() => requestAnimationFrame(giveBack))
   })
 }
+
+/** A dialog has closed by then: half a second. */
+const mostFrames = 30
