@@ -10,6 +10,8 @@ export default defineConfig({
     target: 'es2023',
     assetsInlineLimit: 0,
     manifest: true,
+    // Third-party notices: what is bundled, with its licences.
+    license: { fileName: 'licenses.md' },
     rolldownOptions: {
       output: {
         codeSplitting: {

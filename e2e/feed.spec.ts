@@ -69,7 +69,7 @@ test('lights are read by pointer and keys; scenes change what they draw', async 
   await expect(figure(page, 'current.5.total')).toHaveText('6.39 A')
   await page.getByRole('radio', { name: 'Level' }).click()
   await page.getByLabel('Level of seat front').fill('0')
-  await expect(roll(page)).toContainText('held to')
+  await expect(roll(page)).toContainText('limited to')
   await page.keyboard.press('Control+z')
 })
 

@@ -56,9 +56,9 @@ test('a lead follows the drawing, and turning a run round shortens it', async ({
 test('furniture and a photo make the place known', async ({ page }) => {
   await openEmptyPlan(page)
   await page.keyboard.type('shelf 900')
-  await page.getByRole('button', { name: 'Add a thing of the room' }).click()
+  await page.getByRole('button', { name: 'Add furniture' }).click()
   await page.getByRole('menuitem', { name: 'a box' }).click()
-  const panel = page.getByRole('group', { name: /box, a thing of the room/ })
+  const panel = page.getByRole('group', { name: /box, furniture/ })
   await panel.getByLabel('Width').fill('3\' 6"')
   await panel.getByLabel('Width').press('Enter')
   await panel.getByLabel('Name').fill('bookcase')

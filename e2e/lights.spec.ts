@@ -186,7 +186,7 @@ test('a light of one’s own is kept for every plan', async ({ page }) => {
   await expect(dialog).toContainText('a name is missing')
   await expect(dialog).toContainText('all three of its plug, or none')
   await dialog.getByRole('textbox', { name: /^Name/ }).fill('frosted globe')
-  await number(/^Its plug/).fill('9')
+  await number(/^Plug diameter/).fill('9')
   await number(/^Most on one/).fill('12')
   await dialog.getByRole('button', { name: 'Add the light' }).click()
   await expect(page.getByTestId('lit-answer')).toHaveText(/0\.18 A at 24 V/)

@@ -75,7 +75,7 @@ const kinds = ['box', 'circle', 'wall'] as const
   <div class="absolute top-2 right-2 z-20 flex gap-1" role="toolbar" aria-label="Drawing tools">
     <Menu as="div" class="relative">
       <MenuButton class="button-quiet bg-bench-raised px-2" title="Furniture, to know the place by">
-        <Shapes :size="15" /><span class="sr-only">Add a thing of the room</span>
+        <Shapes :size="15" /><span class="sr-only">Add furniture</span>
       </MenuButton>
       <MenuItems
         class="absolute right-0 mt-1 w-32 rounded-lg border border-bench-line bg-bench-high p-1 shadow-xl shadow-black/50"

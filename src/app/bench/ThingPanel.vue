@@ -40,7 +40,7 @@ function remove(): void {
   <div
     class="absolute top-12 right-2 z-20 grid w-[190px] grid-cols-2 gap-2 rounded-lg border border-bench-line bg-bench-high p-2.5 text-[12px] shadow-lg shadow-black/50"
     role="group"
-    :aria-label="`${thing.name}, a thing of the room`"
+    :aria-label="`${thing.name}, furniture`"
   >
     <label class="col-span-2 text-bench-soft">
       Name

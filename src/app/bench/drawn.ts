@@ -92,6 +92,6 @@ export const plugPath = (
     ])
     .join('')
 
-/** The upright box around a thing of the room. */
+/** The upright box around a piece of furniture. */
 export const furnitureBox = ({ place, widthMm, heightMm }: Furniture): Box =>
   boxAround(cornersOfBox(place, widthMm, heightMm))

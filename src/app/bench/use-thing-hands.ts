@@ -7,7 +7,7 @@ import { snapLength, snapMove } from './snap'
 import { useDrag } from './use-drag'
 import { arrows, nudgeMm, roundStep, snapPx, useDragKeys, type Bench } from './use-run-hands'
 
-/** What a new thing of the room measures, mm. */
+/** Size of a new piece of furniture, mm. */
 const newSizes: Readonly<Record<Furniture['kind'], readonly [width: number, height: number]>> = {
   box: [800, 500],
   circle: [400, 400],

@@ -54,7 +54,7 @@ const lowLogics: readonly { value: LowLogic; label: string; who: string }[] = [
     who: 'No part at all; a little dimmer, and only where there is a trimmer.',
   },
   { value: '5v-board', label: 'A 5 V board', who: 'For those who have one in the drawer.' },
-  { value: 'try', label: 'Try it and see', who: 'Often works on the bench; stays a care.' },
+  { value: 'try', label: 'Try it and see', who: 'Often works on the bench; the warning stays.' },
 ]
 const corners: readonly { value: Corners; label: string; who: string }[] = [
   {
@@ -245,8 +245,8 @@ function setHeadroom(event: Event): void {
         </select>
       </label>
       <p class="text-[12px] text-bench-soft">
-        Thick enough for most runs: who solders at a bench takes one gauge for all, who hides wires
-        in a groove picks each lead’s own.
+        Thick enough for most runs. One gauge for all is simplest to buy and solder; for wires
+        hidden in a groove, choose a gauge for each lead on the feed page.
       </p>
       <label class="flex items-center gap-2">
         Slack
@@ -305,7 +305,7 @@ function setHeadroom(event: Event): void {
         />
         <span>
           One for several side by side<br /><span class="text-[12px] text-bench-soft"
-            >Fewer parts; the LED with the lowest volts takes the most. Stays a care.</span
+            >Fewer parts; the LED with the lowest volts takes the most. The warning stays.</span
           >
         </span>
       </label>

@@ -3,7 +3,7 @@ import { GripVertical, X } from '@lucide/vue'
 import { computed } from 'vue'
 import type { Reading } from '../../core/measure/jot'
 import type { Line } from '../../core/plan/plan'
-import { formatLength, type LengthUnits } from '../../core/quantity/format'
+import { formatLength, plural, type LengthUnits } from '../../core/quantity/format'
 
 const { line, reading, units, ownVolts } = defineProps<{
   line: Line
@@ -37,7 +37,7 @@ const emit = defineEmits<{
 const understood = computed(() => {
   if (reading?.kind !== 'run') return ''
   return reading.lights.length > 0
-    ? `${String(reading.lights.length)} lights`
+    ? plural(reading.lights.length, 'light')
     : formatLength(reading.wantedMm, units).replace(/ mm$/, '')
 })
 const error = computed(() => (reading?.kind === 'error' ? reading.message : undefined))

@@ -13,7 +13,7 @@ import {
 } from 'vue'
 import type { Line, Plan, Trace } from '../../core/plan/plan'
 import { mostLines } from '../../core/plan/usual'
-import { formatLength } from '../../core/quantity/format'
+import { formatLength, plural } from '../../core/quantity/format'
 import { stripOf } from '../../core/parts/find'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
@@ -48,7 +48,7 @@ const total = computed(() => {
   const lights = runs.reduce((sum, run) => sum + run.lights.length, 0)
   const length = plan.units === 'mm' ? `${(mm / 1000).toFixed(2)} m` : formatLength(mm, plan.units)
   if (lights === 0) return length
-  return mm === 0 ? `${String(lights)} lights` : `${length} + ${String(lights)}`
+  return mm === 0 ? plural(lights, 'light') : `${length} + ${String(lights)}`
 })
 
 /** The volts of a line's own strip, where it is not the plan's. */

@@ -256,7 +256,8 @@ const scans = [
         {{ formatQuantity(run.lights.length, 'px') }} on a lane
       </p>
       <p v-else class="text-bench-soft">
-        {{ run.lights.length }} lights draw nothing in the sums until you choose them.
+        Choose a kind of light: until then {{ plural(run.lights.length, 'light') }} add nothing to
+        the sums.
       </p>
       <span class="ml-auto flex gap-3 text-[12px]">
         <button v-if="lit && part?.lead" class="link-quiet" @click="open = 'plugs'">

@@ -105,7 +105,7 @@ const submit = handleSubmit(({ leadMm, plugMm, mostOnLead, ...own }) => {
         Only where it comes with a lead and a plug:
       </p>
       <FormField name="leadMm" label="Its lead" unit="mm" type="number" />
-      <FormField name="plugMm" label="Its plug is thick" unit="mm" type="number" />
+      <FormField name="plugMm" label="Plug diameter" unit="mm" type="number" />
       <FormField name="mostOnLead" label="Most on one lead" type="number" />
     </template>
   </FormDialog>

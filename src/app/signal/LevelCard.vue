@@ -94,7 +94,7 @@ const setDiode = (event: Event): void => {
           <p class="text-[12px] text-bench-soft">
             {{ worst.name }}, {{ hop.name
             }}<template v-if="Math.abs(hop.riseV) > 0.0005">
-              · minus rises {{ formatQuantity(hop.riseV, 'V') }}</template
+              · ground offset {{ formatQuantity(hop.riseV, 'V') }}</template
             >
           </p>
           <LevelGauge :hop="hop" />
@@ -140,7 +140,7 @@ const setDiode = (event: Event): void => {
     >
       <thead class="text-[11px] text-bench-soft">
         <tr>
-          <th class="pb-1 font-normal sm:w-[236px]">What would do</th>
+          <th class="pb-1 font-normal sm:w-[236px]">Possible fixes</th>
           <th class="w-[62px] pb-1 text-right font-normal">lit</th>
           <th class="w-[62px] pb-1 text-right font-normal">dark</th>
           <th class="w-[52px] pb-1 text-right font-normal max-sm:hidden">costs</th>

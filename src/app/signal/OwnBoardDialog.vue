@@ -131,6 +131,6 @@ const submit = handleSubmit(
     <FormField name="fromV" label="Raw input from" unit="V" type="number" />
     <FormField name="toV" label="to" unit="V" type="number" />
     <FormField name="limitA" label="its regulator up to" unit="A" type="number" />
-    <FormField name="limitW" label="and burns up to" unit="W" type="number" />
+    <FormField name="limitW" label="and dissipates up to" unit="W" type="number" />
   </FormDialog>
 </template>

@@ -68,7 +68,7 @@ function remove(skip: Skip): void {
       />
     </label>
     <label>
-      Given up first pixels
+      Sacrificed first pixels
       <input
         v-shown="countOf('first')"
         type="number"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Plan } from '../../core/plan/plan'
-import { formatQuantity } from '../../core/quantity/format'
+import { formatQuantity, plural } from '../../core/quantity/format'
 import type { PlanJoint } from '../../core/wire/joints'
 import { usePlanStore } from '../stores/plan'
 
@@ -34,7 +34,7 @@ const kinds = {
 <template>
   <div class="flex min-h-0 flex-1 flex-col gap-2">
     <p class="text-[12.5px] text-bench-soft" data-testid="joints-left">
-      {{ joints.length - left.length }} of {{ joints.length }} joints done ·
+      {{ joints.length - left.length }} of {{ plural(joints.length, 'joint') }} done ·
       {{ formatQuantity(leftMin, 'min') }} of {{ formatQuantity(allMin, 'min') }} left
     </p>
     <div class="h-1.5 rounded bg-bench-line" aria-hidden="true">

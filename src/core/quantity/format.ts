@@ -59,8 +59,9 @@ export function formatQuantity(
     case 'm':
       return `${value.toFixed(2)} m`
     case 'px':
+      return `${grouped(value)} px`
     case 'lights':
-      return `${String(Math.round(value)).replaceAll(/\B(?=(?:\d{3})+$)/g, thin)} ${unit}`
+      return `${grouped(value)} ${Math.round(value) === 1 ? 'light' : 'lights'}`
     case '%':
       return `${Math.abs(value) < 0.1 ? significant(value * 100, 2) : String(Math.round(value * 100))} %`
     case '/m':
@@ -132,6 +133,10 @@ function fixedSignificant(value: number): string {
 
 const trimZeros = (text: string): string =>
   text.includes('.') ? text.replace(/\.?0+$/, '').replace(/^-0$/, '0') : text
+
+/** A whole number with thin spaces between thousands. */
+const grouped = (value: number): string =>
+  String(Math.round(value)).replaceAll(/\B(?=(?:\d{3})+$)/g, thin)
 
 /** A count with its noun: `1 light`, `2 lights`. */
 export const plural = (count: number, one: string, many = `${one}s`): string =>

@@ -99,7 +99,7 @@ export function currentFigures(
   return [...figures, ...singles, ...others, total, power]
 }
 
-/** Full draw of a batch, the brightness it is held to, and what its pixels draw while dark. */
+/** Full draw of a batch, its brightness limit, and what its pixels draw while dark. */
 function batchFigures(plan: Plan, key: string, batch: Batch, isNamed: boolean): Figure[] {
   const [{ run: first, strip }] = batch
   const about = batch.map(({ run }) => run.id)
@@ -130,7 +130,7 @@ function batchFigures(plan: Plan, key: string, batch: Batch, isNamed: boolean): 
     figures.push({
       ...base,
       id: `held.${key}`,
-      label: 'held to',
+      label: 'limited to',
       value: amperes(level, 0),
       ...working`${operand('level', level, '%')} of ${operand(of, amperes(1, 0), 'A')}`,
     })

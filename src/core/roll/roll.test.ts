@@ -88,7 +88,7 @@ describe('the roll', () => {
     expect(printed({ ...lines('seat 2140'), limit: 0.5 })).toEqual(
       expect.arrayContaining([
         '128 px × 3 × 12 mA = 4.61 A',
-        'held to 50 % of 4.61 A = 2.30 A',
+        'limited to 50 % of 4.61 A = 2.30 A',
         'dark pixels 128 px × 0.7 mA = 0.090 A',
         'full white = 2.39 A',
       ]),

@@ -23,14 +23,14 @@ export const linearRegulatorSum = defineSum(
       outputV: ['Out', 'V'],
       currentA: ['Current', 'A'],
       limitA: ['It passes at most', 'A'],
-      limitW: ['It burns at most', 'W'],
+      limitW: ['It stands', 'W'],
     },
     lines: ({ inputV, outputV, currentA, limitW }, { heatW, allowedA, efficiency }) => [
       line('it may pass', allowedA, 'A', {
         word: allowedA + 1e-9 >= currentA ? 'enough' : 'too little',
         note: `${limitW.toFixed(2)} W across ${(inputV - outputV).toFixed(2)} V`,
       }),
-      line('it burns', heatW, 'W', {
+      line('dissipates', heatW, 'W', {
         working: working`(${op('in', inputV, 'V')} − ${op('out', outputV, 'V')}) × ${op('current', currentA, 'A')}`,
       }),
       line('of its power arrives', efficiency, '%'),

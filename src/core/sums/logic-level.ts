@@ -21,7 +21,7 @@ export const logicLevelSum = defineSum(
       boardHighV: ['The board’s high', 'V'],
       pixelSupplyV: ['At the first pixel', 'V'],
       ratio: ['It asks for', '%'],
-      groundRiseV: ['Its minus rises', 'V'],
+      groundRiseV: ['Ground offset', 'V'],
     },
     lines: ({ boardHighV, pixelSupplyV, ratio, groundRiseV }, { thresholdV, marginV, verdict }) => [
       line('margin', marginV, 'V', {
