@@ -1,3 +1,4 @@
+import { sectionsOf as rollSections } from '../../core/roll/roll'
 import { derived, type Derived } from '../../core/stages'
 import { tallyParts } from '../../core/tally'
 import { pixelMap } from '../../core/lanes/pixel-map'
@@ -41,4 +42,5 @@ export const planParts: { readonly [Name in PartName]: Derived<PlanParts[Name]> 
 }
 
 export { allStages } from '../../core/late-stages'
-export { sectionsOf } from '../../core/roll/roll'
+/** @public The worker asks for it once this file is loaded. */
+export const sectionsOf = rollSections

@@ -126,6 +126,7 @@ const junctionNames = { terminals: 'terminal block', splitter: 'splitter', track
         class="mt-2"
         :plan="plan"
         :name="junction.name"
+        :junction="junction.id"
         :settings="junction"
         :lead="tally?.feed.leads.find(({ id }) => id === junction.id)"
         @set="(set) => putJunction(junction, set)"

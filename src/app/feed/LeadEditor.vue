@@ -3,6 +3,7 @@ import { Trash2, X } from '@lucide/vue'
 import { computed } from 'vue'
 import { fusesA } from '../../core/feed/fuse'
 import { wireOf, wires } from '../../core/parts/wires'
+import { junctionsBefore } from '../../core/plan/supply-of'
 import type { Feed, Junction, Plan } from '../../core/plan/plan'
 import type { Settable } from '../../core/plan/with-set'
 import { formatLength, formatQuantity, significant } from '../../core/quantity/format'
@@ -12,8 +13,10 @@ import { valueOf } from './value-of'
 
 type Lead = Pick<Feed | Junction, 'from' | 'wire' | 'lengthMm' | 'fuse'>
 
-const { plan, settings, lead } = defineProps<{
+const { plan, settings, lead, junction } = defineProps<{
   plan: Plan
+  /** The junction that the lead goes to: it cannot hang on itself. */
+  junction?: string
   name: string
   settings: Lead | undefined
   lead: TallyLead | undefined
@@ -21,6 +24,9 @@ const { plan, settings, lead } = defineProps<{
 const emit = defineEmits<{ set: [lead: Settable<Lead>]; remove: []; close: [] }>()
 
 const wireId = computed(() => settings?.wire ?? plan.defaults.wire)
+const junctions = computed(() =>
+  junction === undefined ? plan.junctions : junctionsBefore(plan, junction),
+)
 const limitA = computed(() => wireOf(wireId.value).limitA)
 const fuseText = computed(() => {
   const fuse = lead?.fuseA
@@ -67,8 +73,8 @@ function setFuse(event: Event): void {
         <option v-for="supply in plan.supplies" :key="supply.id" :value="supply.id">
           {{ supply.name }}
         </option>
-        <option v-for="junction in plan.junctions" :key="junction.id" :value="junction.id">
-          {{ junction.name }}
+        <option v-for="before in junctions" :key="before.id" :value="before.id">
+          {{ before.name }}
         </option>
       </select>
     </label>

@@ -1,5 +1,5 @@
 /** Letters that are typed before the field is there that they are meant for. */
-export class TypeAhead {
+class TypeAhead {
   private typed: string | undefined
 
   private readonly onKey = (event: KeyboardEvent): void => {

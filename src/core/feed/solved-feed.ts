@@ -122,10 +122,6 @@ export function solveFeed(
   }
 }
 
-/** Amperes that a supply gives in a solved feed. */
-export const givenBy = ({ supplyA }: Pick<SolvedFeed, 'supplyA'>, supply: string): number =>
-  supplyA.get(networkName.supply(supply)) ?? 0
-
 // A run that was recalled is the same object: what was read off it is read off once.
 const fedRuns = new WeakMap<SolvedRun, { readonly strip: Strip; readonly fed: FedRun }>()
 const watts = new WeakMap<SolvedRun, number>()

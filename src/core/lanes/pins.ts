@@ -36,7 +36,7 @@ export type NodeLine =
     }
   | { readonly kind: 'data' | 'clock' }
 
-export const statusChannels = ['red', 'green', 'blue'] as const
+const statusChannels = ['red', 'green', 'blue'] as const
 export type StatusChannel = (typeof statusChannels)[number]
 
 /** Something that has to be on a pin. */

@@ -298,7 +298,7 @@ export function addStatus({ harness, plan, fit }: RouteContext): void {
 }
 
 /** Before each colour of a status light, Ω: *typical*. */
-export const statusOhm = 220
+const statusOhm = 220
 
 /** Sensors, buttons and knobs: plus where they take it, minus, and their pins. */
 export function addInputs({ harness, plan, sources, pinFor }: RouteContext): void {

@@ -116,7 +116,7 @@ const chipVOf = (lane: Lane): number => {
 }
 
 /** Volts of the supply that feeds the first run of a lane. */
-export const laneSupplyV = (lane: Lane, { plan, volts }: Pick<FedPlan, 'plan' | 'volts'>): number =>
+const laneSupplyV = (lane: Lane, { plan, volts }: Pick<FedPlan, 'plan' | 'volts'>): number =>
   volts.get(supplyOfLine(plan, firstOf(lane)?.entry.run.line)) ?? 0
 
 const bufferVOf = (lane: Lane, supplyV: number): number => Math.min(5, chipVOf(lane), supplyV)

@@ -32,7 +32,7 @@ const minutes = {
   inLine: 3,
   plug: 0.5,
 } as const
-export const solderMinutes = (wires: number): number => minutes.perJoint[wires] ?? minutes.moreWires
+const solderMinutes = (wires: number): number => minutes.perJoint[wires] ?? minutes.moreWires
 
 /** Wire ends that are joined in one go: a terminal by itself, or the pads at one place of a strip. */
 function placeOf({ id, block, spot }: Terminal): { readonly id: string; readonly text: string } {
