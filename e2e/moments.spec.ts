@@ -71,3 +71,11 @@ test('the focus goes back to where a dialog came from', async ({ page }) => {
   await page.getByRole('button', { name: 'Cancel' }).click()
   await expect(opener).toBeFocused()
 })
+
+test('the shelf works out the facts of every plan, one after another', async ({ page }) => {
+  await page.goto('/plans')
+  const plans = page.getByRole('listitem')
+  await expect(plans).toHaveCount(7)
+  await expect(plans.filter({ hasText: '…' })).toHaveCount(0, { timeout: 30_000 })
+  await expect(plans.filter({ hasText: /place/ })).toHaveCount(7)
+})

@@ -111,6 +111,7 @@ test('supplies and use', async ({ page }) => {
 test('plans', async ({ page }) => {
   await page.goto('/plans')
   await expect(page.getByRole('listitem').first()).toBeVisible()
+  await expect(page.getByRole('listitem').filter({ hasText: '…' })).toHaveCount(0)
   await page.screenshot({ path: `${folder}/plans.png` })
 })
 

@@ -8,12 +8,18 @@ const { drawing } = defineProps<{ drawing: PlanDrawing | undefined }>()
 const stroke = computed(() =>
   drawing === undefined ? 1 : Math.max(drawing.box[2], drawing.box[3]) / 42,
 )
+/** With room for the glow around what lies at its edge. */
+const viewBox = computed(() => {
+  const [x, y, width, height] = drawing?.box ?? [0, 0, 1, 1]
+  const room = 2 * stroke.value
+  return [x - room, y - room, width + 2 * room, height + 2 * room].join(' ')
+})
 </script>
 
 <template>
   <svg
     class="rounded-md bg-bench"
-    :viewBox="drawing ? drawing.box.join(' ') : '0 0 1 1'"
+    :viewBox="viewBox"
     preserveAspectRatio="xMidYMid meet"
     aria-hidden="true"
   >

@@ -1,4 +1,4 @@
-import { wrap } from 'comlink'
+import { wrap, type Remote } from 'comlink'
 import { onScopeDispose, watch, type Ref } from 'vue'
 import type { JobService } from '../engine/jobs.worker'
 import type { PlanFacts } from '../engine/plan-facts'
@@ -13,6 +13,8 @@ export const freshFacts = ({ facts, revision }: StoredPlan): PlanFacts | undefin
 export function useMissingFacts(plans: Ref<readonly StoredPlan[] | undefined>): void {
   const { shelf } = useShelf()
   let worker: Worker | undefined
+  // Held as long as the worker: once a proxy is collected, its far end stops answering.
+  let jobs: Remote<JobService> | undefined
   let isBusy = false
   /** A plan that cannot be worked out is not tried again and again. */
   const tried = new Set<string>()
@@ -24,14 +26,19 @@ export function useMissingFacts(plans: Ref<readonly StoredPlan[] | undefined>): 
     if (isBusy || stored === undefined) return
     isBusy = true
     tried.add(`${stored.id}.${String(stored.revision)}`)
-    worker ??= new Worker(new URL('../engine/jobs.worker.ts', import.meta.url), {
-      type: 'module',
-      name: 'jobs',
-    })
+    if (worker === undefined || jobs === undefined) {
+      worker = new Worker(new URL('../engine/jobs.worker.ts', import.meta.url), {
+        type: 'module',
+        name: 'jobs',
+      })
+      jobs = wrap<JobService>(worker)
+    }
     try {
       const loaded = await shelf.load(stored.id)
-      const facts = loaded.ok ? await wrap<JobService>(worker).facts(loaded.plan) : undefined
+      const facts = loaded.ok ? await jobs.facts(loaded.plan) : undefined
       if (facts !== undefined) await shelf.keepFacts(stored.id, stored.revision, facts)
+    } catch {
+      // One that fails stays without facts; the others are worked out all the same.
     } finally {
       isBusy = false
     }

@@ -20,10 +20,7 @@ export const flashSum = defineSum(
     },
     lines: (_, { flashesPerSecond, verdict }) => [
       line('most flashes in a second', flashesPerSecond, '', {
-        word:
-          verdict === 'stop'
-            ? `${String(flashesPerSecond)}: too many`
-            : `${String(flashesPerSecond)}: fine`,
+        word: verdict === 'stop' ? 'too many' : 'fine',
         note: `more than ${String(mostFlashes)} in a second can start a seizure in photosensitive people`,
       }),
     ],
