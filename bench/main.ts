@@ -2,6 +2,7 @@ import { feedBench } from './feed'
 import { handsBench } from './hands'
 import { outlineBench } from './outline'
 import { packingBench } from './packing'
+import { scaleBench } from './scale'
 import { stallsBench } from './stalls'
 import { tallyBench } from './tally'
 import { typingBench } from './typing'
@@ -9,6 +10,7 @@ import { typingBench } from './typing'
 /** Each prints figures and ratios of one run; none of them fails, since machines differ. */
 const benches = {
   tally: tallyBench,
+  scale: scaleBench,
   packing: packingBench,
   feed: feedBench,
   outline: outlineBench,
