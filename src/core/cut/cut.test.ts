@@ -80,3 +80,50 @@ it('each part of a run is rounded on its own', () => {
   expect(crown).toMatchObject({ cuts: 52, placedMm: 1300, gapMm: 60, pixels: 0 })
   expect(stars).toMatchObject({ pieces: [], cuts: 0, placedMm: 0, pixels: 0 })
 })
+
+describe('a part given by its pixels', () => {
+  const plan = emptyPlan('t', 'x')
+  const cutOf = (text: string, stripId: string, more: object = {}) => {
+    const of = {
+      ...plan,
+      defaults: { ...plan.defaults, stripId },
+      lines: [{ id: 'a', text, ...more }],
+    }
+    const { runs, lines } = measure(of)
+    return { entry: cut(of, runs, partsOf(of.own))[0], reading: lines[0]!.reading }
+  }
+
+  it.each(['pixels-5v-30', 'pixels-5v-60', 'pixels-5v-144', 'pixels-12v-20'])(
+    'has them on %s, whatever is kept free at its ends',
+    (stripId) => {
+      for (const count of [1, 7, 30, 61]) {
+        const { entry } = cutOf(`ridge ${String(count)} px`, stripId, { endMm: 10 })
+        expect(entry!.pixels).toBe(count)
+      }
+    },
+  )
+
+  it('takes whole groups where pixels share one, and never fewer than counted', () => {
+    const shared = partsOf({}).strips.find(({ id }) => id === 'pixels-12v-20')!
+    const own = {
+      ...shared,
+      id: 'own-three',
+      cutPitchMm: 150,
+      light: { ...shared.light, perCut: 3 } as typeof shared.light,
+    }
+    const of = {
+      ...plan,
+      own: { ...plan.own, strips: [own] },
+      defaults: { ...plan.defaults, stripId: 'own-three' },
+      lines: [{ id: 'a', text: 'ridge 10 px' }],
+    }
+    expect(cut(of, measure(of).runs, partsOf(of.own))[0]).toMatchObject({ cuts: 4, pixels: 12 })
+  })
+
+  it('is refused by a plain strip, with the way out', () => {
+    expect(cutOf('ridge 30 px', 'white-12v-10').reading).toMatchObject({
+      kind: 'error',
+      message: 'This strip has no pixels to count: give a length, such as 500 mm',
+    })
+  })
+})

@@ -306,5 +306,19 @@ it('warm runs that are mounted alike are told in one verdict', () => {
       { id: 'c', text: 'c 600', mount: { surface: 'card', cover: 'opal' } },
     ],
   }
-  expect(found(plan, 'hot-strip').map(({ about }) => about)).toEqual([['a', 'b'], ['c']])
+  const verdicts = found(plan, 'hot-strip')
+  expect(verdicts.map(({ about }) => about)).toEqual([['a', 'b'], ['c']])
+  // Each remedy cools its runs for good, and no more than they need: a bar 5 mm narrower would not.
+  for (const { about, remedies } of verdicts)
+    for (const { commands } of remedies) {
+      const after = change(plan, commands).plan
+      expect(found(after, 'hot-strip').flatMap((one) => one.about)).not.toContain(about[0])
+      const wide = after.lines.find(({ id }) => id === about[0])!.mount?.backingMm
+      if (wide === undefined) continue
+      const narrower = {
+        ...after,
+        lines: after.lines.map((one) => ({ ...one, mount: { ...one.mount, backingMm: wide - 5 } })),
+      }
+      expect(found(narrower, 'hot-strip').flatMap((one) => one.about)).toContain(about[0])
+    }
 })
