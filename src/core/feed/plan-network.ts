@@ -18,7 +18,7 @@ export const loadsPerGroup = ({ light }: Strip): number =>
   light.kind === 'pixels' ? light.perCut : 1
 
 /** Names of supplies, junctions and the like in a network: none of them is taken for a run. */
-export const networkName = {
+const networkName = {
   supply: (id: string) => `supply:${id}`,
   junction: (id: string) => `junction:${id}`,
   switch: (dimmer: string) => `switch:${dimmer}`,

@@ -54,7 +54,7 @@ describe('frames and memory', () => {
     expect(after.verdicts.map(({ code }) => code)).not.toContain('slow-frames')
   })
 
-  it('memory that is nearly full is a care, too little a stop with a larger board', () => {
+  it('memory that is nearly full is a warning, too little a stop with a larger board', () => {
     // 1434 B are left by the program; 420 px take 1260 B, 500 px 1500 B.
     expect(told(planOf('shelf 7010', { board: 'small-5v' }), 'memory')?.grade).toBe('warning')
     const plan = planOf('shelf 8340', { board: 'small-5v' })

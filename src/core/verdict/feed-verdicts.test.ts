@@ -286,7 +286,7 @@ describe('verdicts of place, cut and feed', () => {
     const [verdict] = found(bad, code)
     for (const { label, commands } of verdict!.remedies) {
       const after = found(change(bad, commands).plan, code)
-      // Brightness that brings a colour back may still leave it a hair short: a care in place of a stop.
+      // Brightness that brings a colour back may still leave it a hair short: a warning in place of a stop.
       expect(
         after.filter((left) => left.grade === grade),
         label,
