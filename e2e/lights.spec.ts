@@ -7,7 +7,7 @@ test('single lights from an empty plan: chosen, resisted, switched', async ({ pa
   await page.keyboard.type('stars grid 3 x 4 @ 60')
   await expect(roll(page)).toContainText('12 lights')
   const card = page.getByRole('region', { name: 'Single lights' })
-  await expect(card).toContainText('12 lights draw nothing in the sums until you choose them')
+  await expect(card).toContainText('until then 12 lights add nothing to the sums')
   await card.getByRole('button', { name: /^Single lights:/ }).click()
   await page.getByRole('option', { name: /^red LED/ }).click()
   // (5 − 2) V ÷ 20 mA.
