@@ -1,4 +1,4 @@
-import { pack, type PackOptions, type PackResult, type Stock } from '../cut/pack'
+import { pack, type PackResult, type Stock } from '../cut/pack'
 
 /**
  * The cheapest bars to saw pieces from: on one bar Σ pieces + kerf × (pieces − 1) ≤ its length (handbook 10, profile-cut).
@@ -13,16 +13,12 @@ export function cutProfiles(
   piecesMm: readonly number[],
   stock: readonly Stock[],
   kerfMm: number,
-  options?: PackOptions,
 ): PackResult {
-  const result = pack(
-    {
-      pieces: piecesMm.map((piece) => piece + kerfMm),
-      stock: stock.map((bar) => ({ ...bar, length: bar.length + kerfMm })),
-      offcuts: [],
-    },
-    options,
-  )
+  const result = pack({
+    pieces: piecesMm.map((piece) => piece + kerfMm),
+    stock: stock.map((bar) => ({ ...bar, length: bar.length + kerfMm })),
+    offcuts: [],
+  })
   if (!result.ok) return result
   const bins = result.packing.bins.map((bin) => ({
     ...bin,

@@ -1,9 +1,3 @@
-/** A change of luminance that may count as half a flash. */
-interface Change {
-  /** When it is over, s. */
-  readonly atS: number
-}
-
 /** A change smaller than this is none, and one whose darker end is brighter than the second does not count (handbook 12, flash). */
 const leastChange = 0.1
 const darkEnd = 0.8
@@ -20,7 +14,7 @@ export function flashes(
   luminance: readonly number[],
   framesPerSecond: number,
 ): { readonly flashesPerSecond: number; readonly verdict: 'stop' | 'none' } {
-  const ends = changesOf(turningPoints(luminance), framesPerSecond).map(({ atS }) => atS)
+  const ends = endsOfChanges(turningPoints(luminance), framesPerSecond)
   let most = 0
   let from = 0
   ends.forEach((end, index) => {
@@ -62,11 +56,9 @@ function turningPoints(luminance: readonly number[]): Turn[] {
   return turns
 }
 
-/** Changes that count: their lower end is dark enough. Each happens when its later end is reached. */
-const changesOf = (turns: readonly Turn[], framesPerSecond: number): Change[] =>
+/** When changes that count are over, s: those whose lower end is dark enough, each half a flash. */
+const endsOfChanges = (turns: readonly Turn[], framesPerSecond: number): number[] =>
   turns.slice(1).flatMap((turn, index) => {
     const before = turns[index] ?? turn
-    return Math.min(turn.value, before.value) < darkEnd
-      ? [{ atS: turn.frame / framesPerSecond }]
-      : []
+    return Math.min(turn.value, before.value) < darkEnd ? [turn.frame / framesPerSecond] : []
   })

@@ -1,3 +1,5 @@
+import { wattHoursADay, type DayGiven } from '../feed/energy'
+
 /**
  * Hours lit and energy of a light that visits switch on: Wh a day = (W × visits in the dark × seconds / 3600 + idle W × the rest) /
  * efficiency (handbook 12, visits).
@@ -8,23 +10,17 @@
 export function visits({
   visitsPerDay,
   secondsEach,
-  watts,
-  idleWatts,
-  supplyEfficiency,
   darkShare,
-}: {
+  ...draw
+}: Omit<DayGiven, 'hoursOnPerDay'> & {
   readonly visitsPerDay: number
   readonly secondsEach: number
-  readonly watts: number
-  readonly idleWatts: number
-  readonly supplyEfficiency: number
   readonly darkShare: number
 }): { readonly hoursLitPerDay: number; readonly wattHoursPerDay: number } {
   const hoursLitPerDay = Math.min(24, (visitsPerDay * darkShare * secondsEach) / 3600)
   return {
     hoursLitPerDay,
-    wattHoursPerDay:
-      (watts * hoursLitPerDay + idleWatts * (24 - hoursLitPerDay)) / supplyEfficiency,
+    wattHoursPerDay: wattHoursADay({ ...draw, hoursOnPerDay: hoursLitPerDay }),
   }
 }
 

@@ -1,6 +1,7 @@
 import { cutProfiles } from '../buy/profile-cut'
 import { z } from '../quantity/z'
-import { defineSum, line, refuse } from './sum'
+import { packedOrRefused, priceLine } from './packed'
+import { defineSum, line } from './sum'
 
 const mm = z.number().positive().max(100_000)
 
@@ -21,14 +22,7 @@ export const profileCutSum = defineSum(
       stock.map(({ lengthMm, price }) => ({ length: lengthMm, price })),
       kerfMm,
     )
-    if (!result.ok)
-      refuse(
-        result.tooLong.map((index) => ({
-          path: `piecesMm[${String(index)}]`,
-          message: `${String(piecesMm[index])} mm is longer than every bar`,
-        })),
-      )
-    const { bins, price, boundPrice, isProved } = result.packing
+    const { bins, price, boundPrice, isProved } = packedOrRefused(result, piecesMm, 'every bar')
     return {
       price,
       boundPrice,
@@ -56,11 +50,9 @@ export const profileCutSum = defineSum(
       stock: ['Bars sold and their prices, 2000 @ 10', ''],
       kerfMm: ['The saw takes', 'mm'],
     },
-    lines: ({ kerfMm }, { price, boundPrice, isProved, bars }) => [
-      line(isProved ? 'proved cheapest' : 'cheapest found', price, 'price', {
-        ...(!isProved && { note: `no way is cheaper than ${boundPrice.toFixed(2)}` }),
-      }),
-      ...bars.map(({ lengthMm, piecesMm }, index) => {
+    lines: ({ kerfMm }, answer) => [
+      priceLine(answer),
+      ...answer.bars.map(({ lengthMm, piecesMm }, index) => {
         const used = piecesMm.reduce((sum, piece) => sum + piece + kerfMm, 0)
         return line(
           `bar ${String(index + 1)} of ${String(Number(lengthMm.toFixed(1)))} mm, left`,

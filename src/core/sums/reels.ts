@@ -1,6 +1,7 @@
 import { pack } from '../cut/pack'
 import { z } from '../quantity/z'
-import { defineSum, line, refuse } from './sum'
+import { packedOrRefused, priceLine } from './packed'
+import { defineSum, line } from './sum'
 
 const mm = z.number().positive().max(1_000_000)
 
@@ -21,14 +22,11 @@ export const reelsSum = defineSum(
       stock: stock.map(({ lengthMm, price }) => ({ length: lengthMm, price })),
       offcuts: offcutsMm,
     })
-    if (!result.ok)
-      refuse(
-        result.tooLong.map((index) => ({
-          path: `piecesMm[${String(index)}]`,
-          message: `${String(piecesMm[index])} mm is longer than every reel and offcut`,
-        })),
-      )
-    const { bins, price, boundPrice, isProved } = result.packing
+    const { bins, price, boundPrice, isProved } = packedOrRefused(
+      result,
+      piecesMm,
+      'every reel and offcut',
+    )
     return {
       price,
       boundPrice,
@@ -58,11 +56,9 @@ export const reelsSum = defineSum(
       stock: ['Sold lengths and their prices, 5000 @ 29', ''],
       offcutsMm: ['Rests in the drawer', 'mm'],
     },
-    lines: (_, { price, boundPrice, isProved, bins }) => [
-      line(isProved ? 'proved cheapest' : 'cheapest found', price, 'price', {
-        ...(!isProved && { note: `no way is cheaper than ${boundPrice.toFixed(2)}` }),
-      }),
-      ...bins.map(({ kind, lengthMm, piecesMm, leftoverMm }, index) =>
+    lines: (_, answer) => [
+      priceLine(answer),
+      ...answer.bins.map(({ kind, lengthMm, piecesMm, leftoverMm }, index) =>
         line(
           `${kind === 'reel' ? 'reel' : 'rest'} ${String(index + 1)} of ${String(lengthMm)} mm, left`,
           leftoverMm,
