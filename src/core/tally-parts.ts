@@ -55,11 +55,15 @@ export interface TallySupply {
   readonly boardA: number
 }
 
-export interface Totals {
+/** What a plan comes to, whatever load case is shown. */
+export interface Amounts {
   readonly lightLengthMm: number
   readonly pixels: number
   readonly singleLights: number
   readonly peakCurrentA: number
+}
+
+export interface Totals extends Amounts {
   readonly peakPowerW: number
   readonly idleCurrentA: number
   readonly shownCurrentA: number
@@ -206,22 +210,30 @@ function tallySupply(supply: FedSupply, plan: Pick<Plan, 'scene'>): TallySupply 
   }
 }
 
-function totalsOf({ plan, cuts, loads }: Pick<WorkedPlan, 'plan' | 'cuts' | 'loads'>): Totals {
-  const add = <Item>(items: readonly Item[], of: (item: Item) => number): number =>
-    items.reduce((sum, item) => sum + of(item), 0)
-  const amperes = (loadCase: LoadCase): number =>
-    add(loads, (load: RunLoad) => load.currentA[loadCase])
+const add = <Item>(items: readonly Item[], of: (item: Item) => number): number =>
+  items.reduce((sum, item) => sum + of(item), 0)
+
+const amperesIn = (loads: readonly RunLoad[], loadCase: LoadCase): number =>
+  add(loads, ({ currentA }) => currentA[loadCase])
+
+/** Length, pixels, lights and the most that is drawn, as the tally and the shelf tell them. */
+export const amountsOf = ({ cuts, loads }: Pick<WorkedPlan, 'cuts' | 'loads'>): Amounts => ({
+  lightLengthMm: add(cuts, ({ placedMm }) => placedMm),
+  pixels: add(cuts, ({ pixels }) => pixels),
+  singleLights: add(cuts, ({ run }) => run.lights.length),
+  peakCurrentA: amperesIn(loads, 'full-white'),
+})
+
+function totalsOf({ plan, ...results }: Pick<WorkedPlan, 'plan' | 'cuts' | 'loads'>): Totals {
+  const { loads } = results
   const watts = (loadCase: LoadCase): number =>
-    add(loads, (load: RunLoad) => load.currentA[loadCase] * load.volts)
+    add(loads, ({ currentA, volts }) => currentA[loadCase] * volts)
   const { shown } = plan.scene
   return {
-    lightLengthMm: add(cuts, (entry) => entry.placedMm),
-    pixels: add(cuts, (entry) => entry.pixels),
-    singleLights: add(cuts, ({ run }) => run.lights.length),
-    peakCurrentA: amperes('full-white'),
+    ...amountsOf(results),
     peakPowerW: watts('full-white'),
-    idleCurrentA: amperes('idle'),
-    shownCurrentA: amperes(shown),
+    idleCurrentA: amperesIn(loads, 'idle'),
+    shownCurrentA: amperesIn(loads, shown),
     shownPowerW: watts(shown),
   }
 }

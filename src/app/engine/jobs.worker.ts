@@ -28,14 +28,8 @@ const service = {
   /** The plan at many values of one measure. */
   whatIf: (plan: Plan, lineId: string, dimension: number): WhatIf[] =>
     whatIf(plan, lineId, dimension, valuesAround(plan, lineId, dimension)),
-  /** What the shelf shows of a plan; `undefined` where it cannot be worked out. */
-  facts: (plan: Plan): PlanFacts | undefined => {
-    try {
-      return factsOf(worked(plan))
-    } catch {
-      return undefined
-    }
-  },
+  /** What the shelf shows of a plan. */
+  facts: (plan: Plan): PlanFacts => factsOf(worked(plan)),
 }
 
 export type JobService = typeof service

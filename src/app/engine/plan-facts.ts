@@ -1,17 +1,14 @@
 import type { Point } from '../../core/measure/geometry'
 import { placer, placesOf } from '../../core/measure/layout'
 import type { WorkedPlan } from '../../core/stages'
+import { amountsOf, type Amounts } from '../../core/tally-parts'
 import type { Grade } from '../../core/verdict/kinds'
 import { hueAt } from '../bench/hues'
 import { pathOf } from '../bench/view'
 
 /** What the shelf tells of a plan without working it out: kept beside it whenever it is saved. */
-export interface PlanFacts {
+export interface PlanFacts extends Amounts {
   readonly places: number
-  readonly lightLengthMm: number
-  readonly singleLights: number
-  readonly pixels: number
-  readonly peakCurrentA: number
   readonly stops: number
   readonly warnings: number
   /** The lit drawing: its size, and the courses of the strips and the single lights in it, mm rounded to whole ones. */
@@ -35,8 +32,6 @@ export function factsOf({
   loads,
   verdicts,
 }: Pick<WorkedPlan, 'cuts' | 'layout' | 'loads' | 'verdicts'>): PlanFacts {
-  const sum = <Item>(items: readonly Item[], of: (item: Item) => number): number =>
-    items.reduce((all, item) => all + of(item), 0)
   const count = (grade: Grade): number =>
     verdicts.filter((verdict) => verdict.grade === grade).length
   const places = placesOf(layout)
@@ -56,10 +51,7 @@ export function factsOf({
   const { x, y, width, height } = layout.box
   return {
     places: cuts.length,
-    lightLengthMm: sum(cuts, ({ placedMm }) => placedMm),
-    singleLights: sum(cuts, ({ run }) => run.lights.length),
-    pixels: sum(cuts, ({ pixels }) => pixels),
-    peakCurrentA: sum(loads, ({ currentA }) => currentA['full-white']),
+    ...amountsOf({ cuts, loads }),
     stops: count('stop'),
     warnings: count('warning'),
     drawing: {

@@ -1,6 +1,7 @@
-import { proxy, releaseProxy, wrap, type Remote } from 'comlink'
+import { proxy, type Remote } from 'comlink'
 import { onScopeDispose, shallowRef, watch, type ShallowRef } from 'vue'
 import type { Plan } from '../../core/plan/plan'
+import { endJobs, startJobs, type Jobs } from './jobs'
 import type { JobService } from './jobs.worker'
 
 export interface Job<Result, Options extends readonly unknown[]> {
@@ -30,22 +31,17 @@ export function useJob<Result, Options extends readonly unknown[]>(
   const result = shallowRef<Result>()
   const progress = shallowRef<number>()
   const problem = shallowRef<string>()
-  let running: { readonly worker: Worker; readonly service: Remote<JobService> } | undefined
+  let running: Jobs | undefined
 
   function stop(): void {
-    running?.service[releaseProxy]()
-    running?.worker.terminate()
+    if (running !== undefined) endJobs(running)
     running = undefined
     progress.value = undefined
   }
 
   function start(...options: Options): void {
     stop()
-    const worker = new Worker(new URL('./jobs.worker.ts', import.meta.url), {
-      type: 'module',
-      name: 'jobs',
-    })
-    const own = { worker, service: wrap<JobService>(worker) }
+    const own = startJobs()
     running = own
     progress.value = 0
     problem.value = undefined
@@ -54,7 +50,7 @@ export function useJob<Result, Options extends readonly unknown[]>(
       problem.value = message
       stop()
     }
-    worker.addEventListener('error', ({ message }) => {
+    own.worker.addEventListener('error', ({ message }) => {
       fail(message || 'its worker could not be started')
     })
     const tell = proxy((done: number) => {
