@@ -74,7 +74,7 @@ export const stages: {
   readonly [Name in Exclude<StageName, LateName>]: Derived<WorkedPlan[Name]>
 } = {
   parts: derived(['own'], [], ({ plan }) => partsOf(plan.own)),
-  measured: derived(['lines', 'defaults', 'own'], [], ({ plan }) => measure(plan)),
+  measured: derived(['lines', 'defaults'], ['parts'], ({ plan, parts }) => measure(plan, parts)),
   layout: derived(['bench'], ['measured'], ({ plan, measured }) =>
     layOut(measured.runs, plan.bench),
   ),

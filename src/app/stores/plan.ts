@@ -95,9 +95,9 @@ export const usePlanStore = defineStore('plan', () => {
     await shelf.keepFacts(planId, own.revision, facts).catch(() => undefined)
   }
 
-  const measured = computed(() => measure(plan.value ?? { lines: [] }))
-  const layout = computed(() => layOut(measured.value.runs, plan.value?.bench))
   const parts = computed(() => partsOf(plan.value?.own ?? {}))
+  const measured = computed(() => measure(plan.value ?? { lines: [] }, parts.value))
+  const layout = computed(() => layOut(measured.value.runs, plan.value?.bench))
 
   function put(next: Plan, steps: History): void {
     plan.value = next

@@ -1,5 +1,5 @@
 import type { Line, Plan } from '../plan/plan'
-import { partsOf, stripOf } from '../parts/find'
+import { partsOf, stripOf, type Parts } from '../parts/find'
 import { boxAround } from './geometry'
 import { readLine, type JottedRun, type Reading } from './jot'
 
@@ -32,9 +32,13 @@ const knownRuns = new WeakMap<Line, { readonly reading: Reading; readonly run: M
 /** What the pad is read from: its lines, and the strips that counts of pixels are of. */
 export type MeasuredPlan = Pick<Plan, 'lines'> & Partial<Pick<Plan, 'defaults' | 'own'>>
 
-/** Reads the whole pad. Runs without a name are called after their shape and counted: `Edge 1`. */
-export function measure(plan: MeasuredPlan): Measured {
-  const pixelMmOf = pixelPitches(plan)
+/**
+ * Reads the whole pad. Runs without a name are called after their shape and counted: `Edge 1`.
+ *
+ * @param parts those of the plan, where they are known already
+ */
+export function measure(plan: MeasuredPlan, parts = partsOf(plan.own ?? {})): Measured {
+  const pixelMmOf = pixelPitches(plan, parts)
   const lines = plan.lines.map((line) => ({ line, reading: readingOf(line, pixelMmOf(line)) }))
   const namer = runNamer()
   const runs = lines.flatMap(({ line, reading }) =>
@@ -44,11 +48,10 @@ export function measure(plan: MeasuredPlan): Measured {
 }
 
 /** From pixel to pixel of a line's strip, mm; `undefined` where it has none or is not known. */
-function pixelPitches({
-  defaults,
-  own = { strips: [], supplies: [], boards: [], lights: [] },
-}: MeasuredPlan): (line: Line) => number | undefined {
-  const parts = partsOf(own)
+function pixelPitches(
+  { defaults }: MeasuredPlan,
+  parts: Parts,
+): (line: Line) => number | undefined {
   const known = new Map<string, number | undefined>()
   return ({ stripId = defaults?.stripId }) => {
     if (stripId === undefined) return undefined

@@ -1,10 +1,6 @@
 import type { Trace } from '../plan/plan'
+import { isObject, type Document } from '../plan/upgrade'
 import { readLine, type JottedRun } from './jot'
-
-type Document = Readonly<Record<string, unknown>>
-
-const isObject = (value: unknown): value is Document =>
-  typeof value === 'object' && value !== null && !Array.isArray(value)
 
 /**
  * In version 5 a unit at the end of a list belongs to all members, commas can be decimal, and names can end in a number. Lines that would

@@ -16,9 +16,9 @@ export const usualStripFacts = {
   prewired: [],
 } as const
 
-type Document = Readonly<Record<string, unknown>>
+export type Document = Readonly<Record<string, unknown>>
 
-const isObject = (value: unknown): value is Document =>
+export const isObject = (value: unknown): value is Document =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
 
 const within = (value: unknown): Document => (isObject(value) ? value : {})

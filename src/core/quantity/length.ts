@@ -78,11 +78,13 @@ export function takeLength(reader: Reader): ReadLength {
   })
 }
 
+/** A count of pixels stands next: `30 px`. */
+export const isPixelCount = (reader: Reader): boolean =>
+  reader.how.isBefore5 !== true && reader.isNumber() && reader.isWord(pixelWords, 1)
+
 /** Reads a length of strip: a length, or a count of its pixels such as `30 px`. */
 export function takeStretch(reader: Reader): ReadLength {
-  const isCounted =
-    reader.isNumber() && reader.isWord(pixelWords, 1) && reader.how.isBefore5 !== true
-  if (!isCounted) return takeLength(reader)
+  if (!isPixelCount(reader)) return takeLength(reader)
   const { at, value } = takeCount(reader, 'pixels')
   const unit = reader.take()
   return ofPixels(reader, { mm: value, at, end: unit.end, unit: unit.text })

@@ -1,4 +1,5 @@
 import {
+  isPixelCount,
   missing,
   takeDegrees,
   takeLength,
@@ -35,7 +36,7 @@ function takeRound(reader: Reader): Round {
 
 /** A diameter or radius, or the pixels that go once around: `40 px`. */
 function takeAround(reader: Reader): Round & { readonly pixels?: number } {
-  if (!reader.isWord(['px', 'pixel', 'pixels'], 1)) return takeRound(reader)
+  if (!isPixelCount(reader)) return takeRound(reader)
   const around = takeStretch(reader)
   const radiusMm = around.mm / (2 * Math.PI)
   const dimension = { ...dimensionOf('diameter', around), value: 2 * radiusMm }
