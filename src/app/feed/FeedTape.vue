@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, useTemplateRef, watchEffect } from 'vue'
 import { weakestAt } from '../../core/feed/brightness'
-import { loadsPerGroup } from '../../core/feed/plan-network'
+import { loadsPerGroup } from '../../core/load/group-draw'
 import { padOf } from '../../core/plan/feeds'
 import { groupDraw } from '../../core/load/group-draw'
 import { dutiesIn } from '../../core/load/load'

@@ -1,5 +1,5 @@
 import { sharesAt } from '../../core/feed/brightness'
-import { loadsPerGroup } from '../../core/feed/plan-network'
+import { loadsPerGroup } from '../../core/load/group-draw'
 import type { Strip } from '../../core/plan/parts'
 import type { DrawnPiece } from '../tape/tape'
 

@@ -1,8 +1,9 @@
 import type { CutStripRun } from '../cut/cut'
 import { entryOf } from '../cut/entry-of'
 import { jumpersOf } from '../cut/pads'
-import { boardA } from '../lanes/boards'
+import { boardA, boardSupply } from '../lanes/boards'
 import { dimmersOf } from '../lanes/dimmers'
+import { loadsPerGroup } from '../load/group-draw'
 import { dutiesIn } from '../load/load'
 import { besidePixelMa } from '../load/nodes'
 import { wireOf } from '../parts/wires'
@@ -12,10 +13,6 @@ import { supplyOfLine } from '../plan/supply-of'
 import { blockId } from '../route/harness'
 import type { RoutedPlan } from '../route/routed-plan'
 import type { Network, NetworkLoad, NetworkRun } from './network'
-
-/** Loads between two pads: a strip's pixels to a cut group, or one group of a plain strip. */
-export const loadsPerGroup = ({ light }: Strip): number =>
-  light.kind === 'pixels' ? light.perCut : 1
 
 /** Names of supplies, junctions and the like in a network: none of them is taken for a run. */
 const networkName = {
@@ -125,9 +122,9 @@ export function planNetwork(
     own[index] = { ...lead, to: networkName.pad(name, 0) }
   }
   // The minus of what a dimmer switches goes through it, and on together.
-  const wires = new Map(
+  const commons = new Map(
     circuit.wires.flatMap((wire) =>
-      wire.to.block.length > 0 && wire.role === 'minus' ? [[wire.to.id, wire] as const] : [],
+      wire.role === 'minus' && wire.to.spot.kind === 'power' ? [[wire.to.block, wire]] : [],
     ),
   )
   for (const dimmer of dimmersOf(cuts, lit)) {
@@ -146,7 +143,7 @@ export function planNetwork(
         minusOhm: (lead.minusOhm ?? 0) / channels,
       })
     }
-    const common = wires.get(`${blockId.switch(dimmer.name)}/−`)
+    const common = commons.get(blockId.switch(dimmer.name))
     const supply = supplyOfLine(plan, dimmer.runs[0]?.run.line)
     if (common !== undefined)
       own.push({
@@ -166,17 +163,15 @@ function addBoard(
   runs: NetworkRun[],
   leads: Network['leads'][number][],
 ): void {
-  if (fit === undefined || plan.signal.boardFrom === 'usb') return
+  const supply = boardSupply(plan, fit, lanes)
+  const wire = circuit.wires.find(({ bundle, role }) => bundle === 'board' && role === 'plus')
+  if (fit === undefined || supply === undefined || wire === undefined) return
   const first = lanes[0]?.runs[0]
   const atStrip = plan.signal.boardFrom === 'strip' && first !== undefined
-  const wire = circuit.wires.find(({ bundle, role }) => bundle === 'board' && role === 'plus')
-  if (wire === undefined) return
   const ohm = (wire.lengthMm / 1000) * wire.gauge.ohmPerM
   runs.push(lumped(networkName.board, boardA(plan, fit, lit)))
   leads.push({
-    from: atStrip
-      ? networkName.pad(first.entry.run.id, 0)
-      : networkName.supply(supplyOfLine(plan, first?.entry.run.line)),
+    from: atStrip ? networkName.pad(first.entry.run.id, 0) : networkName.supply(supply),
     to: networkName.pad(networkName.board, 0),
     plusOhm: ohm,
     minusOhm: ohm,

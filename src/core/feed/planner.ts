@@ -1,4 +1,5 @@
 import type { CutStripRun } from '../cut/cut'
+import { entryOf } from '../cut/entry-of'
 import { gaugesLike, type Wire } from '../parts/wires'
 import type { Command } from '../plan/commands'
 import { feedsOf, nextFeedId, padOf } from '../plan/feeds'
@@ -88,7 +89,7 @@ export function planFeeds(
   for (const wish of feedWishes) {
     const feeds = new Map(
       [...found].flatMap(([id, ways]) => {
-        const entry = cuts.find(({ run }) => run.id === id)
+        const entry = entryOf(cuts, id)
         const best = bestFor(wish, ways)
         return entry === undefined || best === undefined
           ? []

@@ -1,5 +1,5 @@
 import type { CutStripRun } from '../cut/cut'
-import { groupDraw } from '../load/group-draw'
+import { fullWPerM } from '../load/group-draw'
 import { isDimmable, levelIn } from '../load/load'
 import type { Strip } from '../plan/parts'
 import type { Surface } from '../plan/choices'
@@ -28,7 +28,7 @@ export function warmthOf(plan: Plan, entry: CutStripRun, other: Partial<Mount> =
   const { run, strip } = entry
   const mount = { ...usualMount, ...run.line.mount, ...other }
   const given = {
-    wattsPerM: groupWattsPerM(strip) * meanLevel(plan, entry),
+    wattsPerM: fullWPerM(strip) * meanLevel(plan, entry),
     exposedMm: mount.backingMm ?? strip.widthMm * (mount.surface === 'air' ? 2 : 1),
     surface: mount.surface ?? usualMount.surface,
     sealed: strip.isSealed || mount.hasSleeve === true,
@@ -40,13 +40,6 @@ export function warmthOf(plan: Plan, entry: CutStripRun, other: Partial<Mount> =
 
 const isWhite = ({ light }: Strip): boolean =>
   light.kind === 'plain' && light.channels.every(({ name }) => /white/i.test(name))
-
-/** Everything on, W/m. */
-function groupWattsPerM(strip: Strip): number {
-  const mA = groupDraw(strip).channelMa.reduce((sum, channel) => sum + channel, 0)
-  const perM = strip.light.kind === 'pixels' ? strip.light.perM : 1000 / strip.cutPitchMm
-  return (perM * mA * strip.volts) / 1000
-}
 
 /** Brightness over an hour of use, 0–1; what nothing dims is at full. */
 export function meanLevel(plan: Plan, { run, strip }: CutStripRun): number {

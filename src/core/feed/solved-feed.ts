@@ -6,7 +6,7 @@ import { weakestAt } from './brightness'
 import { drawOf } from './draw'
 import { fuseFor } from './fuse'
 import type { Network } from './network'
-import { loadsPerGroup } from './plan-network'
+import { loadsPerGroup } from '../load/group-draw'
 import { solve, solvedParts, type FloatingRun, type SolvedRun } from './solve'
 
 /** A run as it is fed in one load case. */

@@ -1,10 +1,10 @@
-import { boardA as boardCurrent } from '../lanes/boards'
+import { boardA as boardCurrent, boardSupply } from '../lanes/boards'
 import { eachCase, type CaseAmperes, type RunLoad } from '../load/load'
 import { isOnPins } from '../load/lights'
 import { supplyPartOf, type Parts } from '../parts/find'
 import type { SupplyPart } from '../plan/parts'
 import type { Plan, SupplySlot } from '../plan/plan'
-import { supplyBehind, supplyOfLine } from '../plan/supply-of'
+import { supplyBehind } from '../plan/supply-of'
 import { isAtLeast } from '../quantity/round'
 import type { RoutedPlan } from '../route/routed-plan'
 import type { SolvedFeed } from './solved-feed'
@@ -43,25 +43,15 @@ export interface FedSupply {
 /** Kinds that `auto` picks from: what can be bought by its amperes alone. */
 const pickable: readonly SupplyPart['kind'][] = ['usb-port', 'brick', 'enclosed']
 
-/** The supply that the plan's board lives on; `undefined` where it has a plug of its own, or there is none. */
-export const boardSupply = ({
-  plan,
-  fit,
-  lanes,
-}: Pick<RoutedPlan, 'plan' | 'fit' | 'lanes'>): string | undefined =>
-  fit === undefined || plan.signal.boardFrom === 'usb'
-    ? undefined
-    : supplyOfLine(plan, lanes[0]?.runs[0]?.entry.run.line)
-
 /** Puts every run on the supplies that its leads reach, and sizes the supplies by the plan's school. */
 export function feedSupplies(
   given: Pick<RoutedPlan, 'plan' | 'loads' | 'parts' | 'volts' | 'fit' | 'lanes' | 'lit' | 'leads'>,
   full: Pick<SolvedFeed, 'leads'>,
 ): FedSupply[] {
-  const { plan, loads, parts, volts: voltsOf, fit, lit } = given
+  const { plan, loads, parts, volts: voltsOf, fit, lit, lanes } = given
   const onPins = new Set(lit.filter(({ settings }) => isOnPins(settings)).map(({ id }) => id))
   const shares = sharesOf(given, full)
-  const boardOn = boardSupply(given)
+  const boardOn = boardSupply(plan, fit, lanes)
   const headroom = headroomOf(plan)
   return plan.supplies.map((slot) => {
     const volts = voltsOf.get(slot.id) ?? 0

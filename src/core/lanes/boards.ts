@@ -3,6 +3,7 @@ import { inputParts } from '../parts/inputs'
 import type { Parts } from '../parts/find'
 import type { Board } from '../plan/parts'
 import type { Plan } from '../plan/plan'
+import { supplyOfLine } from '../plan/supply-of'
 import { isOnPins, type LitRun } from '../load/lights'
 import type { Lane } from './lanes'
 import { assignPins, type PinNeed, type PinUse } from './pins'
@@ -100,6 +101,18 @@ export function chosenBoard(
   if (needs.length === 0) return undefined
   return boardsFor(plan, parts, needs, lanes)[0]
 }
+
+/** The supply that the board stands by: the one of the first run on its lanes, else the plan's first. */
+export const supplyByBoard = (plan: Plan, lanes: readonly Lane[]): string =>
+  supplyOfLine(plan, lanes[0]?.runs[0]?.entry.run.line)
+
+/** The supply that the plan's board lives on; `undefined` where it has a plug of its own, or there is none. */
+export const boardSupply = (
+  plan: Plan,
+  fit: FittedBoard | undefined,
+  lanes: readonly Lane[],
+): string | undefined =>
+  fit === undefined || plan.signal.boardFrom === 'usb' ? undefined : supplyByBoard(plan, lanes)
 
 /** What a board draws all the time from where it is fed: itself, its sensors, and single lights on its pins, A. */
 export const boardA = (

@@ -1,4 +1,5 @@
 import type { CutStripRun } from '../cut/cut'
+import { entryOf } from '../cut/entry-of'
 import type { LitRun } from '../load/lights'
 
 /** What switches plain strips that dim together, or single lights, in their minus. */
@@ -34,9 +35,8 @@ export function dimmersOf(cuts: readonly CutStripRun[], lit: readonly LitRun[] =
       by: 'channel-pins',
     }
   })
-  const entryOf = new Map(cuts.map((entry) => [entry.run.id, entry]))
   const switched = lit.flatMap(({ id, settings }): Dimmer[] => {
-    const entry = entryOf.get(id)
+    const entry = entryOf(cuts, id)
     if (settings.drive !== 'switch' || entry === undefined) return []
     const isPin = settings.by === 'pin'
     return [

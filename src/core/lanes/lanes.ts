@@ -1,4 +1,5 @@
 import type { CutStripRun } from '../cut/cut'
+import { entryOf } from '../cut/entry-of'
 import { padPlace } from '../cut/pads'
 import { squareWay, type Point } from '../measure/geometry'
 import { placer, placesOf, type Layout } from '../measure/layout'
@@ -83,7 +84,6 @@ export function lanesOf(
   layout: Layout,
   sources: SourcePlaces,
 ): Lane[] {
-  const entries = new Map(cuts.map((entry) => [entry.run.id, entry]))
   const places = placesOf(layout)
   return laneOrder(plan, cuts).flatMap(({ id, name, lines }): Lane[] => {
     let from = sources.controller
@@ -91,7 +91,7 @@ export function lanesOf(
     const runs: LaneRun[] = []
     let light: PixelLight | undefined
     for (const line of lines) {
-      const entry = entries.get(line)
+      const entry = entryOf(cuts, line)
       const place = places.get(line)
       if (entry === undefined || place === undefined) continue
       light ??= lightOf(entry)

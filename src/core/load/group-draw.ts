@@ -6,6 +6,22 @@ export interface GroupDraw {
   readonly idleMa: number
 }
 
+/** Load groups between two cut marks: its pixels, or one of a plain strip. */
+export const loadsPerGroup = ({ light }: Strip): number =>
+  light.kind === 'pixels' ? light.perCut : 1
+
+/** Load groups by the metre. */
+const loadsPerM = ({ light, cutPitchMm }: Strip): number =>
+  light.kind === 'pixels' ? light.perM : 1000 / cutPitchMm
+
+/** What one load group draws with everything on, mA. */
+export const fullMa = (strip: Strip): number =>
+  groupDraw(strip).channelMa.reduce((sum, mA) => sum + mA, 0)
+
+/** Everything on: load groups by the metre × mA × volts, W/m. */
+export const fullWPerM = (strip: Strip): number =>
+  (loadsPerM(strip) * fullMa(strip) * strip.volts) / 1000
+
 /** What one load group of a strip draws at full brightness, and while dark. */
 export function groupDraw(strip: Strip): GroupDraw {
   const { light, cutPitchMm, volts } = strip

@@ -2,7 +2,7 @@ import type { CutStripRun } from '../cut/cut'
 import { lightPartOf, supplyPartOf, type Parts } from '../parts/find'
 import type { Plan } from '../plan/plan'
 import { suppliesOfLine } from '../plan/supply-of'
-import { groupDraw } from './group-draw'
+import { fullMa, loadsPerGroup } from './group-draw'
 
 /** Volts of every supply of a plan by its id. */
 export type SupplyVolts = ReadonlyMap<string, number>
@@ -29,9 +29,8 @@ export function supplyVolts(plan: Plan, cuts: readonly CutStripRun[], parts: Par
   for (const { run, strip, cuts: groups } of cuts) {
     const supplies = suppliesOfLine(plan, run.line)
     if (groups > 0) {
-      const each = groupDraw(strip).channelMa.reduce((sum, mA) => sum + mA, 0)
-      const loads = strip.light.kind === 'pixels' ? groups * strip.light.perCut : groups
-      for (const supply of supplies) add(strips, supply, strip.volts, each * loads * strip.volts)
+      const allMa = fullMa(strip) * groups * loadsPerGroup(strip)
+      for (const supply of supplies) add(strips, supply, strip.volts, allMa * strip.volts)
     } else if (run.line.lights !== undefined && run.lights.length > 0) {
       const part = lightPartOf(parts, run.line.lights.part)
       const volts = part.kind === 'fixed' ? part.volts : usualLedV

@@ -18,20 +18,23 @@ export const feedFrom = (
   { from }: Pick<Feed, 'from'>,
 ): string => from ?? line.supplyId ?? firstSupply(plan)
 
+/** A place of the feed and what it hangs on, one after another, as far as its junctions lead; each once. */
+function wayBack(plan: Sources, from: string): string[] {
+  const way: string[] = []
+  for (let place: string | undefined = from; place !== undefined && !way.includes(place);) {
+    way.push(place)
+    const junction: Junction | undefined = plan.junctions.find(({ id }) => id === place)
+    place = junction && junctionFrom(plan, junction)
+  }
+  return way
+}
+
 /**
  * The supply that a place of the feed really hangs on: the place itself, or what its junctions lead back to. `undefined` where there is
  * none: an unknown id, or junctions that hang on each other in a circle.
  */
-export function supplyBehind(plan: Sources, from: string): string | undefined {
-  let place = from
-  for (let steps = 0; steps <= plan.junctions.length; steps += 1) {
-    if (plan.supplies.some(({ id }) => id === place)) return place
-    const junction = plan.junctions.find(({ id }) => id === place)
-    if (junction === undefined) return undefined
-    place = junctionFrom(plan, junction)
-  }
-  return undefined
-}
+export const supplyBehind = (plan: Sources, from: string): string | undefined =>
+  wayBack(plan, from).find((place) => plan.supplies.some(({ id }) => id === place))
 
 /** The supplies that a line's leads hang on, each once, in the order of its feeds. */
 export const suppliesOfLine = (
@@ -50,13 +53,4 @@ export const supplyOfLine = (
 
 /** Junctions that a junction may hang on: those that do not hang on it themselves. */
 export const junctionsBefore = (plan: Sources, id: string): readonly Junction[] =>
-  plan.junctions.filter((candidate) => {
-    let place = candidate.id
-    for (let steps = 0; steps <= plan.junctions.length; steps += 1) {
-      if (place === id) return false
-      const junction = plan.junctions.find((one) => one.id === place)
-      if (junction === undefined) return true
-      place = junctionFrom(plan, junction)
-    }
-    return false
-  })
+  plan.junctions.filter((candidate) => !wayBack(plan, candidate.id).includes(id))

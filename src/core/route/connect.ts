@@ -1,6 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
 import { isOnWire } from '../cut/on-wire'
 import { jumpersOf } from '../cut/pads'
+import { supplyByBoard } from '../lanes/boards'
 import { dimmersOf, type Dimmer } from '../lanes/dimmers'
 import type { LaneRun } from '../lanes/lanes'
 import { wireOf } from '../parts/wires'
@@ -17,6 +18,7 @@ import type { Lead } from './lead'
 import { leadName } from './leads'
 import { isPlugged } from './plugs'
 import { contextOf, type RouteContext, type RouteGiven } from './route-context'
+import { linesOf } from './strip-lines'
 import { switchResistor } from './switch-resistor'
 
 /** Routes every wire of the plan: supplies, junctions, board, what stands between, runs, lights and sensors. */
@@ -63,7 +65,7 @@ export function connect(given: RouteGiven): Circuit {
           run: entry.run.id,
           from: from.name,
           to: to.name,
-          wires: linesOf(entry).length,
+          wires: linesOf(entry.strip).length,
           isPlugged: isOnWire(entry),
         })),
     ),
@@ -228,31 +230,6 @@ const addSwitch = (harness: Harness, { name, detail, runs }: Dimmer): void => {
   })
 }
 
-/** The lines that a strip carries from piece to piece. */
-interface StripLine {
-  readonly mark: string
-  readonly role: WireRole
-  readonly channel?: string
-}
-
-function linesOf({ strip: { light } }: Pick<CutStripRun, 'strip'>): StripLine[] {
-  if (light.kind === 'pixels')
-    return [
-      { mark: '+', role: 'plus' },
-      { mark: '−', role: 'minus' },
-      { mark: 'D', role: 'data' },
-      ...(light.data === 'clocked' ? [{ mark: 'C', role: 'clock' } as const] : []),
-    ]
-  return [
-    { mark: '+', role: 'plus' },
-    ...light.channels.map(({ name }): StripLine =>
-      light.channels.length === 1
-        ? { mark: '−', role: 'minus' }
-        : { mark: `− ${name}`, role: 'minus', channel: name },
-    ),
-  ]
-}
-
 /** Wires from piece to piece of a run. */
 function addJumpers({ harness, plan }: RouteContext, entry: CutStripRun): void {
   const { run } = entry
@@ -263,7 +240,7 @@ function addJumpers({ harness, plan }: RouteContext, entry: CutStripRun): void {
     // Pieces of a split part are soldered pad on pad.
     if (from.part === to.part) continue
     const mm = Math.max(20, lengthMm)
-    for (const { mark, role, channel } of linesOf(entry)) {
+    for (const { mark, role, channel } of linesOf(entry.strip)) {
       const end = (piece: string, side: 'start' | 'end'): Terminal =>
         harness.at(
           block,
@@ -291,7 +268,7 @@ function addJumpers({ harness, plan }: RouteContext, entry: CutStripRun): void {
 function addBoardFeed({ harness, plan, sources, lanes }: RouteContext): void {
   const gauge = wireOf(plan.wiring.dataWire)
   const first = lanes[0]?.runs[0]
-  const supplyId = supplyOfLine(plan, first?.entry.run.line)
+  const supplyId = supplyByBoard(plan, lanes)
   const { boardFrom } = plan.signal
   const atStrip = boardFrom === 'strip' && first !== undefined
   const source = atStrip ? blockId.run(first.entry.run.id) : blockId.supply(supplyId)

@@ -1,4 +1,5 @@
 import type { CutStripRun } from '../cut/cut'
+import { entryOf } from '../cut/entry-of'
 import type { LitRun } from '../load/lights'
 import { boxAround, squareWay, type Point } from '../measure/geometry'
 import { placer, placesOf, type Layout } from '../measure/layout'
@@ -81,7 +82,7 @@ export function plugTrees(
 ): PlugTree[] {
   const places = placesOf(layout)
   return lit.filter(isPlugged).flatMap((own): PlugTree[] => {
-    const run = cuts.find((entry) => entry.run.id === own.id)?.run
+    const run = entryOf(cuts, own.id)?.run
     const place = places.get(own.id)
     if (run === undefined || place === undefined) return []
     const at = run.lights.map(placer(run, place))

@@ -1,10 +1,9 @@
 import { linearRegulator } from '../feed/linear-regulator'
-import { boardSupply } from '../feed/supplies'
 import { isOnPins } from '../load/lights'
 import type { Command } from '../plan/commands'
 import { formatQuantity, significant, plural } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
-import { boardsFor, memoryOf, sensorA, suffices } from '../lanes/boards'
+import { boardSupply, boardsFor, memoryOf, sensorA, suffices } from '../lanes/boards'
 import { splitLanes } from '../lanes/lanes'
 import { charliePins } from '../lanes/drives'
 import { dataTiming, frameTime, laneTiming } from '../lanes/timing'
@@ -117,7 +116,7 @@ export const sensorsOver: Judge = (evidence) => {
 export const boardFeed: Judge = ({ plan, fit, lanes, volts: voltsOf }) => {
   if (fit === undefined || plan.signal.boardFrom !== 'supply') return []
   const { board } = fit
-  const supply = boardSupply({ plan, fit, lanes })
+  const supply = boardSupply(plan, fit, lanes)
   const volts = supply === undefined ? undefined : voltsOf.get(supply)
   if (volts === undefined || volts <= Math.max(5.25, board.supplyV * 1.1)) return []
   const usb: Remedy = {

@@ -1,4 +1,4 @@
-import { groupDraw } from '../load/group-draw'
+import { fullWPerM } from '../load/group-draw'
 import type { Strip } from '../plan/parts'
 import { formatQuantity } from '../quantity/format'
 import type { Judge } from './verdict'
@@ -9,7 +9,7 @@ const tolerated = 0.25
 /** What a strip draws by its pixels, mA and volts, against the watts printed on it. */
 export const nameplate: Judge = ({ cuts }) =>
   [...new Set(cuts.map(({ strip }) => strip))].flatMap((strip) => {
-    const counted = countedWPerM(strip)
+    const counted = fullWPerM(strip)
     if (Math.abs(counted / strip.nameplateWPerM - 1) <= tolerated) return []
     const about = cuts.filter((entry) => entry.strip === strip).map(({ run }) => run.id)
     return [
@@ -31,13 +31,6 @@ export const nameplate: Judge = ({ cuts }) =>
       },
     ]
   })
-
-/** Groups per metre × mA × volts, W/m. */
-function countedWPerM(strip: Strip): number {
-  const perM = strip.light.kind === 'pixels' ? strip.light.perM : 1000 / strip.cutPitchMm
-  const mA = groupDraw(strip).channelMa.reduce((sum, channel) => sum + channel, 0)
-  return (perM * mA * strip.volts) / 1000
-}
 
 function scaled(strip: Strip, factor: number): Strip {
   const { light } = strip

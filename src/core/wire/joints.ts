@@ -4,6 +4,7 @@ import type { FedPlan } from '../feed/fed-plan'
 import type { Line, Plan } from '../plan/plan'
 import { plural } from '../quantity/format'
 import { blockId } from '../route/harness'
+import { linesOf } from '../route/strip-lines'
 import type { Terminal } from '../route/circuit'
 import type { PlanBlock, PlanWire, Wiring } from './wires'
 
@@ -151,11 +152,11 @@ export function jointsOf(
       wires: [],
       about: [run],
     })
-  for (const { run, from, to, part, lines } of joinsIn(reels))
-    put(`${blockId.run(run)}/${from} within ${String(part)}`, {
+  for (const { run, piece, part, lines } of joinsIn(reels))
+    put(`${blockId.run(run)}/${piece} within ${String(part)}`, {
       kind: 'pad',
-      where: `${runName(cuts, run)}, within ${to}`,
-      meets: [`part ${String(part)} of ${to} on part ${String(part + 1)}, same to same`],
+      where: `${runName(cuts, run)}, within ${piece}`,
+      meets: [`part ${String(part)} of ${piece} on part ${String(part + 1)}, same to same`],
       threadFirst: [],
       minutes: solderMinutes(lines),
       wires: [],
@@ -198,22 +199,16 @@ function addLightJoints(
 /** Joins inside pieces that are made of several lengths from the reels. */
 function joinsIn(
   reels: readonly StripReels[],
-): { run: string; from: string; to: string; part: number; lines: number }[] {
+): { run: string; piece: string; part: number; lines: number }[] {
   return reels.flatMap(({ strip, reels: bins }) =>
     bins.flatMap(({ cuts }) =>
       cuts
         .filter(({ part, parts }) => part < parts)
         .map(({ runId, piece, part }) => ({
           run: runId,
-          from: piece,
-          to: piece,
+          piece,
           part,
-          lines:
-            strip.light.kind === 'pixels'
-              ? strip.light.data === 'clocked'
-                ? 4
-                : 3
-              : 1 + strip.light.channels.length,
+          lines: linesOf(strip).length,
         })),
     ),
   )
