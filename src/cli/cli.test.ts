@@ -2,20 +2,26 @@ import { spawnSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { describe, expect, it } from 'vitest'
+import { glow } from './glow'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
-function glow(args: readonly string[], input = '') {
-  const { status, stdout, stderr } = spawnSync(
-    process.execPath,
-    ['--import', 'tsx', 'src/cli/main.ts', ...args],
-    { cwd: root, input, encoding: 'utf8' },
-  )
-  return { status, stderr, json: (stdout === '' ? undefined : JSON.parse(stdout)) as unknown }
+function run(args: readonly string[], input = '') {
+  let [stdout, stderr] = ['', '']
+  const status = glow(args, {
+    read: (file) => (file === '-' ? input : readFileSync(`${root}/${file}`, 'utf8')),
+    out: (text) => (stdout += text),
+    err: (text) => (stderr += text),
+  })
+  return { status, stdout, stderr }
+}
+function asked(args: readonly string[], input = '') {
+  const { stdout, ...rest } = run(args, input)
+  return { ...rest, json: (stdout === '' ? undefined : JSON.parse(stdout)) as unknown }
 }
 
 describe('the command line', () => {
   it('tallies a demo plan, and the same from a file', () => {
-    const { status, json } = glow(['tally', '--demo', 'bay-window-nook'])
+    const { status, json } = asked(['tally', '--demo', 'bay-window-nook'])
     expect(status).toBe(0)
     expect(json).toMatchObject({
       totals: { pixels: 503, singleLights: 40 },
@@ -26,8 +32,8 @@ describe('the command line', () => {
     expect(verdicts).toContainEqual(
       expect.objectContaining({ code: 'wrong-end', grade: 'warning' }),
     )
-    expect(glow(['tally', 'demo/bay-window-nook.json']).json).toEqual(json)
-    expect(glow(['plans']).json).toContainEqual({
+    expect(asked(['tally', 'demo/bay-window-nook.json']).json).toEqual(json)
+    expect(asked(['plans']).json).toContainEqual({
       name: 'bay-window-nook',
       title: 'Bay-window nook',
     })
@@ -35,7 +41,7 @@ describe('the command line', () => {
 
   it('jots line by line', () => {
     const lines = 'ledge 2 x 560\n# later\nsill 12oo\r\n1200\n'
-    expect(glow(['jot', '-'], lines).json).toEqual([
+    expect(asked(['jot', '-'], lines).json).toEqual([
       { line: 'ledge 2 x 560', name: 'ledge', shape: 'edge', segmentsMm: [560, 560] },
       { line: '# later', skipped: true },
       { line: 'sill 12oo', error: { message: '“12oo”: a number?', at: 5 } },
@@ -45,8 +51,8 @@ describe('the command line', () => {
 
   it('works a sum from standard input and lists all with their fields', () => {
     const given = JSON.stringify({ loadA: 13.17, headroom: 0.1, sizesA: [10, 15] })
-    expect(glow(['sum', 'supply-size', '-'], given).json).toMatchObject({ pickA: 15 })
-    const listed = glow(['sums']).json as { name: string; fields: object }[]
+    expect(asked(['sum', 'supply-size', '-'], given).json).toMatchObject({ pickA: 15 })
+    const listed = asked(['sums']).json as { name: string; fields: object }[]
     expect(listed.find(({ name }) => name === 'cut-run')?.fields).toMatchObject({
       properties: { lengthMm: { type: 'number' } },
     })
@@ -63,18 +69,14 @@ describe('the command line', () => {
     [['melt'], '', 2, /unknown command 'melt'/],
     [['jot'], '', 2, /missing required argument/],
   ])('glow %j with %s ends with %i', (args, input, status, message) => {
-    const result = glow(args, input)
+    const result = asked(args, input)
     expect(result.status).toBe(status)
     expect(result.stderr).toMatch(message)
     expect(result.json).toBeUndefined()
   })
 
   it('lists the cuts of a plan, every group once', () => {
-    const { stdout } = spawnSync(
-      process.execPath,
-      ['--import', 'tsx', 'src/cli/main.ts', 'csv', 'cuts', 'demo/bay-window-nook.json'],
-      { cwd: root, encoding: 'utf8' },
-    )
+    const { stdout } = run(['csv', 'cuts', 'demo/bay-window-nook.json'])
     const [header, ...rows] = stdout.trimEnd().split('\r\n')
     expect(header).toBe('strip,source,number,piece,part,parts,groups,from group,to group,length mm')
     const cells = rows.map((row) => row.replace(/^"[^"]*",/, '').split(','))
@@ -92,7 +94,7 @@ describe('the command line', () => {
       'F4',
     ])
     expect(cells.reduce((sum, row) => sum + Number(row[5]), 0)).toBe(503)
-    expect(glow(['csv', 'weights', 'demo/bay-window-nook.json']).status).toBe(2)
+    expect(asked(['csv', 'weights', 'demo/bay-window-nook.json']).status).toBe(2)
   })
 
   it.each<[readonly string[], RegExp, number]>([
@@ -103,11 +105,7 @@ describe('the command line', () => {
     [['header', '--json'], /"fullWhiteMa": 18461/, 88],
     [['svg', 'diagram'], /^<svg xmlns.*data-wire="W41"/, 1],
   ])('writes %j of the nook', (args, text, lines) => {
-    const { stdout, status } = spawnSync(
-      process.execPath,
-      ['--import', 'tsx', 'src/cli/main.ts', ...args, 'demo/bay-window-nook.json'],
-      { cwd: root, encoding: 'utf8' },
-    )
+    const { stdout, status } = run([...args, 'demo/bay-window-nook.json'])
     expect(status).toBe(0)
     expect(stdout).toMatch(text)
     expect(stdout.trimEnd().split(/\r?\n/)).toHaveLength(lines)
@@ -118,7 +116,7 @@ describe('the command line', () => {
       cases: { network: object }[]
     }
     const { network } = worked.cases[0]!
-    const { json } = glow(['solve', '-', '--volts'], JSON.stringify(network))
+    const { json } = asked(['solve', '-', '--volts'], JSON.stringify(network))
     const found = json as {
       runs: Record<string, { minAt: number; volts: number[] }>
       supplyA: object
@@ -127,7 +125,7 @@ describe('the command line', () => {
     expect(found.runs.sill!.volts).toHaveLength(90)
     expect(Object.keys(found.supplyA)).toEqual(['a'])
     const wrong = JSON.stringify(network).replace('sill@0', 'sill@91')
-    expect(glow(['solve', '-'], wrong)).toMatchObject({
+    expect(asked(['solve', '-'], wrong)).toMatchObject({
       status: 1,
       stderr: expect.stringContaining('leads[0].to: “sill@91”: sill has pads 0 to 90') as string,
     })
@@ -138,24 +136,20 @@ describe('the command line', () => {
     [['csv', 'feeds', 'demo/wardrobe-rails.json'], /^lead,from,to,pad,wire,.*\r\ntrack,supply-a,/],
     [['svg', 'drawing', 'demo/wardrobe-rails.json'], /^<svg [^]*<title>Wardrobe rails<\/title>/],
   ])('glow %j writes its export as text', (args, expected) => {
-    const { stdout, status } = spawnSync(
-      process.execPath,
-      ['--import', 'tsx', 'src/cli/main.ts', ...args],
-      { cwd: root, encoding: 'utf8' },
-    )
+    const { stdout, status } = run(args)
     expect(status).toBe(0)
     expect(stdout).toMatch(expected)
   })
 
   it('tells every volt of a run as a plain number, and nothing endless', () => {
-    const { feed } = glow(['tally', '--demo', 'wardrobe-rails']).json as {
+    const { feed } = asked(['tally', '--demo', 'wardrobe-rails']).json as {
       feed: { runs: { volts: number[] }[] }
     }
     for (const { volts } of feed.runs) {
       expect(volts.length).toBeGreaterThan(3)
       expect(volts.every((v) => v > 20 && v <= 24)).toBe(true)
     }
-    const { batteries } = glow(['tally', '--demo', 'paper-lanterns']).json as {
+    const { batteries } = asked(['tally', '--demo', 'paper-lanterns']).json as {
       batteries: { hours: number | null }[]
     }
     expect(batteries[0]!.hours).toBeGreaterThan(1)
@@ -163,6 +157,28 @@ describe('the command line', () => {
 
   it('reads its demo plans from the folder that the app takes them from', () => {
     const text = readFileSync(`${root}/demo/bay-window-nook.json`, 'utf8')
-    expect(glow(['tally', '-'], text).status).toBe(0)
+    expect(asked(['tally', '-'], text).status).toBe(0)
+  })
+
+  it('dumps what any stage makes of a plan', () => {
+    const leads = asked(['stage', 'leads', 'demo/bay-window-nook.json']).json as { id: string }[]
+    expect(leads.length).toBeGreaterThan(3)
+    const { runs } = asked(['stage', 'full', 'demo/bay-window-nook.json']).json as { runs: object }
+    expect(Object.keys(runs).length).toBeGreaterThan(3)
+    expect(asked(['stage', 'dessert', 'demo/bay-window-nook.json'])).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/no stage dessert; there is parts, /) as string,
+    })
+  })
+
+  it('runs as a program: what it says goes to the right place, and its code is the exit code', () => {
+    const started = (...args: string[]) =>
+      spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/main.ts', ...args], {
+        cwd: root,
+        input: '{"loadA": 13.17, "headroom": 0.1, "sizesA": [10, 15]}',
+        encoding: 'utf8',
+      })
+    expect(JSON.parse(started('sum', 'supply-size').stdout)).toMatchObject({ pickA: 15 })
+    expect(started('tally', 'none.json')).toMatchObject({ status: 1, stdout: '' })
   })
 })

@@ -1,0 +1,351 @@
+import { Command, CommanderError } from 'commander'
+import { networkIssues, networkSchema } from '../core/feed/network-schema'
+import { planNetwork } from '../core/feed/plan-network'
+import { solve } from '../core/feed/solve'
+import { splitRuns } from '../core/feed/split-runs'
+import { readLine, type Reading } from '../core/measure/jot'
+import { runNamer } from '../core/measure/measure'
+import { caseNames } from '../core/plan/choices'
+import type { Plan } from '../core/plan/plan'
+import { issuesOf, z, type Issue } from '../core/quantity/z'
+import { sums } from '../core/sums'
+import { pixelMap } from '../core/lanes/pixel-map'
+import { programData } from '../core/signal/program'
+import { fixedVerdicts } from '../core/choose/fixes'
+import { Engine } from '../core/engine'
+import { allStages } from '../core/late-stages'
+import type { StageName } from '../core/stages'
+import { tally } from '../core/tally'
+import { diagramOf } from '../core/wire/diagram'
+import { worked } from '../core/worked'
+import { cutsCsv } from '../formats/csv-cuts'
+import { feedsCsv } from '../formats/csv-feeds'
+import { plugsCsv } from '../formats/csv-plugs'
+import { jointsCsv, pixelsCsv, wiresCsv } from '../formats/csv-wires'
+import { readPlanFile } from '../formats/plan-file'
+import { solutionJson } from '../formats/solution-json'
+import { programHeader, programJson } from '../formats/program'
+import { planNetlist } from '../formats/spice'
+import { diagramSvg } from '../formats/svg-diagram'
+import { drawingSvg } from '../formats/svg-drawing'
+import { demoNames, demoText } from './demos'
+
+/** Input that cannot be worked with: which, and what was expected. Ends the program with code 1. */
+class BadInput extends Error {}
+
+const json = (value: unknown): string => `${JSON.stringify(value, plainValues, 2)}\n`
+
+/**
+ * Rows of volts as lists, to a tenth of a millivolt; maps as objects and sets as lists; what is endless, such as a battery with no load, as
+ * null.
+ */
+const plainValues = (_key: string, value: unknown): unknown => {
+  if (value instanceof Float64Array) return Array.from(value, (one) => Math.round(one * 1e4) / 1e4)
+  if (value instanceof Map) return Object.fromEntries(value)
+  return value instanceof Set ? [...value] : value
+}
+
+/** Ends with what is wrong, a line each: whose input, which field, what was expected. */
+function fail(from: string, issues: readonly Issue[]): never {
+  throw new BadInput(
+    issues
+      .slice(0, 20)
+      .map(({ path, message }) => `${from}: ${path === '' ? '' : `${path}: `}${message}`)
+      .join('\n'),
+  )
+}
+
+function planOf(text: string, from: string): Plan {
+  const read = readPlanFile(text)
+  return read.ok ? read.plan : fail(from, read.issues)
+}
+
+/** Trials of remedies in one tally: a plan with more than that to mend gets told its gravest first. */
+const mostTrials = 400
+
+/** The tally, with those remedies that were tried on the whole plan and work. */
+const tallyJson = (plan: Plan): string =>
+  json({ ...tally(plan), verdicts: fixedVerdicts(new Engine(plan, allStages), mostTrials) })
+
+/** What one stage makes of a plan. */
+function stageJson(name: string, plan: Plan): string {
+  const names = Object.fromEntries(Object.keys(allStages).map((one) => [one, one]))
+  return json(worked(plan)[kindOf(names, 'stage', name) as StageName])
+}
+
+function demo(name: string): string {
+  const text = demoText(name)
+  if (text === undefined)
+    throw new BadInput(`${name}: no demo plan of that name; there are ${demoNames().join(', ')}`)
+  return text
+}
+
+/** Pixels on lines by themselves, which have no strip: 60 to the metre. */
+const jottedPixelMm = 1000 / 60
+
+function jotJson(text: string): string {
+  const lines = text.split(/\r?\n/)
+  if (lines.at(-1) === '') lines.pop()
+  const namer = runNamer()
+  return json(
+    lines.map((line) => ({
+      line,
+      ...understood(readLine(line, { pixelMm: jottedPixelMm }), namer),
+    })),
+  )
+}
+
+function understood(reading: Reading, namer: ReturnType<typeof runNamer>): object {
+  switch (reading.kind) {
+    case 'nothing':
+      return { skipped: true }
+    case 'error':
+      return { error: { message: reading.message, at: reading.at } }
+    case 'run': {
+      const { shape, segments, lights } = reading
+      const measures =
+        lights.length > 0
+          ? { lights: lights.length }
+          : { segmentsMm: segments.map((segment) => segment.lengthMm) }
+      return { name: namer(reading), shape, ...measures }
+    }
+  }
+}
+
+function solutionOf(given: unknown, file: string, options: { volts?: boolean }): string {
+  const parsed = networkSchema.safeParse(given)
+  const issues = parsed.success ? networkIssues(parsed.data) : issuesOf(parsed.error)
+  if (!parsed.success || issues.length > 0) fail(file, issues)
+  const result = solve(parsed.data)
+  if (!result.ok)
+    throw new BadInput(
+      `${file}: no answer (${result.reason}, ${String(result.residualA)} A left over): look for a supply on a short, or ohms far apart`,
+    )
+  return json(solutionJson(result.solution, options.volts === true))
+}
+
+const csvKinds: Readonly<Record<string, (plan: Plan) => string>> = {
+  cuts: (plan) => cutsCsv(tally(plan).reels),
+  feeds: (plan) => feedsCsv(tally(plan)),
+  plugs: (plan) => plugsCsv(tally(plan)),
+  wires: (plan) => wiresCsv(worked(plan).wiring),
+  joints: (plan) => jointsCsv(worked(plan).joints, plan.wiring.ticks),
+  pixels: (plan) => {
+    const { lanes, layout } = worked(plan)
+    return pixelsCsv(pixelMap(lanes, layout))
+  },
+}
+
+function networkJson(plan: Plan, options: { case?: string }): string {
+  const cases = Object.fromEntries(caseNames.map((one) => [one, one] as const))
+  const loadCase =
+    options.case === undefined ? plan.scene.shown : kindOf(cases, 'case', options.case)
+  return json(splitRuns(planNetwork(worked(plan), loadCase)))
+}
+
+/** The one of that name, or an error that lists those there are. */
+function kindOf<Kind>(kinds: Readonly<Record<string, Kind>>, what: string, name: string): Kind {
+  const found = kinds[name]
+  if (found === undefined)
+    throw new CommanderError(
+      2,
+      'glow.usage',
+      `error: no ${what} ${name}; there is ${Object.keys(kinds).join(', ')}`,
+    )
+  return found
+}
+
+const svgKinds: Readonly<Record<string, (plan: Plan) => string>> = {
+  drawing: drawingSvg,
+  diagram: (plan) => {
+    const results = worked(plan)
+    return diagramSvg(diagramOf(results.wiring, results, plan.units), plan)
+  },
+}
+
+function programText(plan: Plan, options: { json?: boolean }): string {
+  const data = programData(worked(plan))
+  return options.json === true ? programJson(data) : programHeader(data)
+}
+
+/** @param given reads what the sum is to work with: only once there is such a sum */
+function sumJson(name: string, given: () => unknown): string {
+  const sum = sums.find((candidate) => candidate.name === name)
+  if (sum === undefined)
+    throw new BadInput(
+      `${name}: no sum of that name; there are ${sums.map((candidate) => candidate.name).join(', ')}`,
+    )
+  const result = sum.work(given())
+  if (!result.ok) fail(name, result.issues)
+  return json(result.answer)
+}
+
+/** Where a call reads and writes. */
+export interface Streams {
+  /** The text of a file, or of standard input for `-`. Throws where it cannot be read. */
+  readonly read: (file: string) => string
+  readonly out: (text: string) => void
+  readonly err: (text: string) => void
+}
+
+/** Carries out one call of the command line. Answers with its exit code: 0, 1 for input that cannot be worked with, 2 for wrong usage. */
+export function glow(args: readonly string[], { read, out, err }: Streams): number {
+  const textOf = (file: string): string => {
+    try {
+      return read(file)
+    } catch (error) {
+      throw new BadInput(
+        `${file}: cannot be read (${error instanceof Error ? error.message : 'unknown'})`,
+      )
+    }
+  }
+  const jsonOf = (file: string): unknown => {
+    const text = textOf(file)
+    try {
+      return JSON.parse(text)
+    } catch (error) {
+      throw new BadInput(
+        `${file}: not JSON (${error instanceof Error ? error.message : 'unknown'})`,
+      )
+    }
+  }
+  const planIn = (file: string): Plan => planOf(textOf(file), file)
+  const program = commandsOf({ textOf, jsonOf, planIn, out })
+    .exitOverride()
+    .configureOutput({ writeOut: out, writeErr: err })
+  for (const command of program.commands) command.copyInheritedSettings(program)
+  try {
+    program.parse(args, { from: 'user' })
+    return 0
+  } catch (error) {
+    if (error instanceof CommanderError) {
+      // Commander has already said what is wrong; help that was asked for is no mistake.
+      if (error.code === 'glow.usage') err(`${error.message}\n`)
+      return error.exitCode === 0 ? 0 : 2
+    }
+    if (!(error instanceof BadInput)) throw error
+    err(`${error.message}\n`)
+    return 1
+  }
+}
+
+interface Access {
+  readonly textOf: (file: string) => string
+  readonly jsonOf: (file: string) => unknown
+  readonly planIn: (file: string) => Plan
+  readonly out: (text: string) => void
+}
+
+function commandsOf({ textOf, jsonOf, planIn, out }: Access): Command {
+  const program = new Command('glow').description(
+    'Works out plans of low-voltage light. JSON on standard output.',
+  )
+  program
+    .command('tally')
+    .description('the whole tally of a plan')
+    .argument('[plan]', 'a plan file, or - for standard input')
+    .option('--demo <name>', 'a demo plan in place of a file')
+    .action((file: string | undefined, options: { demo?: string }) => {
+      if ((file === undefined) === (options.demo === undefined))
+        throw new CommanderError(2, 'glow.usage', 'error: give a plan file, or --demo NAME')
+      const { demo: name } = options
+      out(tallyJson(name === undefined ? planIn(file ?? '') : planOf(demo(name), name)))
+    })
+  program
+    .command('stage')
+    .description('what one stage makes of a plan')
+    .argument('<name>', `the stage: ${Object.keys(allStages).join(', ')}`)
+    .argument('<plan>', 'a plan file, or - for standard input')
+    .action((name: string, file: string) => {
+      out(stageJson(name, planIn(file)))
+    })
+  program
+    .command('plans')
+    .description('the demo plans')
+    .action(() => {
+      out(json(demoNames().map((name) => ({ name, title: planOf(demo(name), name).name }))))
+    })
+  program
+    .command('jot')
+    .description('what the pad understands of a file, line by line')
+    .argument('<file>', 'a text file, or - for standard input')
+    .action((file: string) => {
+      out(jotJson(textOf(file)))
+    })
+  program
+    .command('solve')
+    .description('the volts and amperes of a feed network')
+    .argument('<network>', 'a JSON file, or - for standard input')
+    .option('--volts', 'the volts at each load too')
+    .action((file: string, options: { volts?: boolean }) => {
+      out(solutionOf(jsonOf(file), file, options))
+    })
+  program
+    .command('csv')
+    .description('a list of a plan as CSV')
+    .argument('<kind>', `what to list: ${Object.keys(csvKinds).join(', ')}`)
+    .argument('<plan>', 'a plan file, or - for standard input')
+    .action((kind: string, file: string) => {
+      out(kindOf(csvKinds, 'list', kind)(planIn(file)))
+    })
+  program
+    .command('network')
+    .description('the feed network of a plan, as `solve` reads it')
+    .argument('<plan>', 'a plan file, or - for standard input')
+    .option(
+      '--case <case>',
+      `a load case: ${caseNames.join(', ')}; without it the one that is shown`,
+    )
+    .action((file: string, options: { case?: string }) => {
+      out(networkJson(planIn(file), options))
+    })
+  program
+    .command('spice')
+    .description('the feed network of a plan as a netlist for any circuit simulator')
+    .argument('<plan>', 'a plan file, or - for standard input')
+    .action((file: string) => {
+      out(planNetlist(planIn(file)))
+    })
+  program
+    .command('svg')
+    .description(
+      'a picture of a plan as SVG: the drawing, 1 unit = 1 mm, or the diagram of its wires',
+    )
+    .argument('<kind>', `what to draw: ${Object.keys(svgKinds).join(', ')}`)
+    .argument('<plan>', 'a plan file, or - for standard input')
+    .action((kind: string, file: string) => {
+      out(kindOf(svgKinds, 'picture', kind)(planIn(file)))
+    })
+  program
+    .command('header')
+    .description('pixel counts, pins, lanes and limits for the program, as a C header')
+    .argument('<plan>', 'a plan file, or - for standard input')
+    .option('--json', 'as JSON instead')
+    .action((file: string, options: { json?: boolean }) => {
+      out(programText(planIn(file), options))
+    })
+  program
+    .command('sum')
+    .description('one sum')
+    .argument('<name>', 'its name; `sums` lists them')
+    .argument('[file]', 'a JSON file, or - for standard input')
+    .action((name: string, file: string | undefined) => {
+      out(sumJson(name, () => jsonOf(file ?? '-')))
+    })
+  program
+    .command('sums')
+    .description('the sums and their fields')
+    .action(() => {
+      out(
+        json(
+          sums.map(({ name, about, given }) => ({
+            name,
+            about,
+            fields: z.toJSONSchema(given, { io: 'input' }),
+          })),
+        ),
+      )
+    })
+
+  return program
+}
