@@ -9,6 +9,7 @@ import { shippedSupplies } from './parts/supplies'
 import { workingText } from './quantity/figure'
 import { tally } from './tally'
 import type { VerdictCode } from './verdict/kinds'
+import { runs } from '../testing/runs'
 
 function planOf(texts: readonly string[], extra: Partial<Plan> = {}): Plan {
   return {
@@ -186,7 +187,7 @@ describe('any plan', () => {
         const boards = result.supplies.reduce((sum, supply) => sum + supply.boardA, 0)
         expect(fed - boards).toBeLessThanOrEqual(result.totals.peakCurrentA + 1e-9)
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     )
   })
 })

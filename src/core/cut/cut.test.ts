@@ -6,6 +6,7 @@ import { roundings } from '../plan/choices'
 import { emptyPlan } from '../plan/empty'
 import { cut } from './cut'
 import { cutRun } from './cut-run'
+import { runs } from '../../testing/runs'
 
 const given = fc.record({
   lengthMm: fc.double({ min: 1, max: 20_000, noNaN: true }),
@@ -46,7 +47,7 @@ describe('a part cut at its marks', () => {
           if (cuts > 0) expect(off).toBeLessThanOrEqual(Math.abs(before - room) + hair)
         }
       }),
-      { numRuns: 1000 },
+      { numRuns: runs(1000) },
     )
   })
 

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import solver from 'javascript-lp-solver'
 import { expect, it } from 'vitest'
 import { pack, type PackGiven } from './pack'
+import { runs } from '../../testing/runs'
 
 /** The least price by an integer programme: which reel or rest each piece lies in, and which reels are bought. */
 function exactPrice({ pieces, stock, offcuts }: PackGiven): number {
@@ -65,7 +66,7 @@ it('what is called proved is what an integer programme proves', () => {
         }
       },
     ),
-    { numRuns: 25 },
+    { numRuns: runs(25) },
   )
-  expect(proved).toBeGreaterThan(20)
+  expect(proved).toBeGreaterThan(runs(25) * 0.8)
 })

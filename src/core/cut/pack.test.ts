@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { demandOf, fillBin } from './fill'
 import { fitInto } from './fit'
 import { pack, type PackGiven, type Packing } from './pack'
+import { runs } from '../../testing/runs'
 
 /** The least price by trying every way: each piece into each open bin, each rest or a new reel of each kind. */
 function leastPrice({ pieces, stock, offcuts }: PackGiven): number {
@@ -76,7 +77,7 @@ describe('packing', () => {
           expect(result.packing.price).toBeCloseTo(leastPrice(given), 9)
         },
       ),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     )
   })
 

@@ -11,6 +11,7 @@ import { change } from '../plan/commands'
 import { cut, litOf } from './cut'
 import { countJoints } from './joints'
 import { cutFromReels } from './reels'
+import { runs } from '../../testing/runs'
 
 function planOf(
   texts: readonly string[],
@@ -138,7 +139,7 @@ describe('reels', () => {
             for (const { name, cuts: groups } of pieces) expect(placed.get(name) ?? 0).toBe(groups)
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 

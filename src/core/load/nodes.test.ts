@@ -7,6 +7,7 @@ import { emptyPlan } from '../plan/empty'
 import type { LightNode, Line, NodePart, Plan } from '../plan/plan'
 import { tally } from '../tally'
 import { worked } from '../worked'
+import { runs } from '../../testing/runs'
 
 const pair: NodePart = {
   id: 'pair',
@@ -116,7 +117,7 @@ describe('what lies on a grid', () => {
         expect(count).toBeLessThanOrEqual(most)
         expect(count).toBeGreaterThanOrEqual(least)
       }),
-      { numRuns: 30 },
+      { numRuns: runs(30) },
     )
   })
 })

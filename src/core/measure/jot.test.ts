@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { distance, type Point } from './geometry'
 import { readLine, withWord } from './jot'
 import { runNamer } from './measure'
+import { runs } from '../../testing/runs'
 
 interface JotCase {
   line: string
@@ -169,7 +170,7 @@ describe('lines that are not understood say where and what', () => {
           }
         },
       ),
-      { numRuns: 3000 },
+      { numRuns: runs(3000) },
     )
   })
 })

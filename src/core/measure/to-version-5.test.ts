@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { readLine } from './jot'
 import { asBefore5 } from './to-version-5'
+import { runs } from '../../testing/runs'
 
 describe('lines of older plans keep their lengths', () => {
   it.each<[string, string]>([
@@ -45,7 +46,7 @@ describe('lines of older plans keep their lengths', () => {
           before.dimensions.map(({ value }) => value),
         )
       }),
-      { numRuns: 2000 },
+      { numRuns: runs(2000) },
     )
   })
 })

@@ -6,6 +6,7 @@ import { readLength } from './length'
 import { isAtLeast, roundDown, roundUp } from './round'
 import { tokensOf } from './tokens'
 import { pathText } from './z'
+import { runs } from '../../testing/runs'
 
 describe('quantities as they are shown', () => {
   it.each<[number | null, Unit, string]>([
@@ -117,7 +118,7 @@ describe('arithmetic on the pad', () => {
           expect(read.mm).toBeCloseTo(value, 6)
         } else expect(read.ok).toBe(false)
       }),
-      { numRuns: 1000 },
+      { numRuns: runs(1000) },
     )
   })
 

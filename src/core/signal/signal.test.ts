@@ -16,6 +16,7 @@ import { leastCost } from '../lanes/least-cost'
 import { pixelMap } from '../lanes/pixel-map'
 import { assignPins, type PinNeed } from '../lanes/pins'
 import { programData } from './program'
+import { runs } from '../../testing/runs'
 
 const planOf = (
   lines: readonly Partial<Line>[],
@@ -367,7 +368,7 @@ describe('lanes', () => {
           expect(numbers).toEqual(Array.from({ length: lane.pixels }, (_, index) => index))
         }
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     )
   })
 

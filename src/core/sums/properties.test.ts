@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { sums } from '.'
+import { runs } from '../../testing/runs'
 
 /** What holds of a sum whatever goes in: beyond the worked cases. */
 // eslint-disable-next-line @typescript-eslint/no-unnecessary-type-parameters -- each caller says what its sum answers
@@ -264,7 +265,7 @@ describe('strip, cover, light', () => {
           expect(of({ load: { currentA: currentA * 1.5 } })).toBeLessThan(of({}))
         },
       ),
-      { numRuns: 20 },
+      { numRuns: runs(20) },
     )
   })
 })
