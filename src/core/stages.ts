@@ -131,7 +131,14 @@ export const stages: {
   full: derived(
     [...sourceFields, 'rules', 'defaults', 'scene', 'limit', 'signal'],
     ['cuts', 'volts', 'leads', 'loads', 'lit', 'fit', 'lanes', 'circuit'],
-    (given) => solveFeed(planNetwork(given, 'full-white'), 'full-white', given.cuts, given.leads),
+    (given) =>
+      solveFeed(
+        planNetwork(given, 'full-white'),
+        'full-white',
+        given.cuts,
+        given.leads,
+        given.loads,
+      ),
   ),
   shown: derived(
     [...sourceFields, 'rules', 'defaults', 'scene', 'limit', 'signal'],
@@ -140,7 +147,7 @@ export const stages: {
       const { shown } = given.plan.scene
       return shown === 'full-white'
         ? given.full
-        : solveFeed(planNetwork(given, shown), shown, given.cuts, given.leads)
+        : solveFeed(planNetwork(given, shown), shown, given.cuts, given.leads, given.loads)
     },
   ),
   supplies: derived(

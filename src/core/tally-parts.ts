@@ -137,13 +137,13 @@ export const earlyParts: { readonly [Part in keyof EarlyTally]: Derived<EarlyTal
         loadCase: shown.loadCase,
         problem: full.problem ?? shown.problem ?? null,
         runs: [...shown.runs.values()],
-        leads: full.leads.map(({ lead, currentA, dropV, lossW }) => ({
+        leads: full.leads.map(({ lead, currentA, fuseLoadA, dropV, lossW }) => ({
           ...lead,
           wire: lead.wire.id,
           currentA,
           dropV,
           lossW,
-          fuseA: leadFuse({ lead, currentA }),
+          fuseA: leadFuse({ lead, fuseLoadA }),
         })),
         lostW: shown.lostW,
         branches: branchesOf(results),

@@ -14,6 +14,15 @@ export function sharesAt({ light, volts: nominal }: Strip, volts: number): numbe
   )
 }
 
+/** Share of a pixel's volts below which its chip no longer works reliably. *Typical.* */
+const leastShare = 0.7
+
+/** The least volts at which a pixel's chip works, V. */
+export const leastVolts = (
+  { leastV }: { readonly leastV?: number | undefined },
+  volts: number,
+): number => leastV ?? leastShare * volts
+
 /** What is left of the weakest channel: the one by which a light is seen to fade. */
 export const weakestAt = (strip: Strip, volts: number): number =>
   Math.min(...sharesAt(strip, volts))

@@ -16,6 +16,7 @@ import { planNetwork } from './plan-network'
 import { capacitorFor } from './capacitor'
 import { fuseFor, fusesA } from './fuse'
 import { warmthOf } from './run-warmth'
+import { runs } from '../../testing/runs'
 
 type Line = Plan['lines'][number]
 const planOf = (lines: readonly Partial<Line>[], extra: Partial<Plan> = {}): Plan => ({
@@ -94,7 +95,7 @@ describe('the feed of any plan', () => {
           expect(run.volts[run.minAt]).toBe(run.minV)
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 
@@ -112,7 +113,7 @@ describe('the feed of any plan', () => {
           if (to.kind === 'run')
             expect(to.pad).toBeLessThanOrEqual(cuts.find(({ run }) => run.id === to.run)!.cuts)
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 
@@ -127,7 +128,7 @@ describe('the feed of any plan', () => {
           expect(two.runs.get('l0')!.minV).toBeGreaterThanOrEqual(one.runs.get('l0')!.minV - 1e-6)
         },
       ),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     )
   })
 })

@@ -45,7 +45,10 @@ export interface FeedPlan {
 }
 
 /** What feeds are planned from. */
-export type PlannerGiven = Pick<RoutedPlan, 'plan' | 'cuts' | 'layout' | 'sources' | 'volts'>
+export type PlannerGiven = Pick<
+  RoutedPlan,
+  'plan' | 'cuts' | 'layout' | 'sources' | 'volts' | 'loads'
+>
 
 /** More feeds than this on one run are no plan. */
 const mostFeeds = 8
@@ -150,7 +153,7 @@ function unlike(answers: readonly FeedAnswer[]): FeedAnswer[] {
   return [...seen.values()]
 }
 
-function feedAll({ cuts, layout, sources, volts }: PlannerGiven, plan: Plan): SolvedFeed {
+function feedAll({ cuts, layout, sources, volts, loads }: PlannerGiven, plan: Plan): SolvedFeed {
   const lineOf = new Map(plan.lines.map((line) => [line.id, line]))
   const entries = cuts.map((entry) => ({
     ...entry,
@@ -158,7 +161,7 @@ function feedAll({ cuts, layout, sources, volts }: PlannerGiven, plan: Plan): So
   }))
   const leads = leadsOf({ plan, cuts: entries, layout, sources, lit: [], plugs: [] })
   const network = stripNetwork({ plan, cuts: entries, volts, leads }, 'full-white')
-  return solveFeed(network, 'full-white', entries, leads)
+  return solveFeed(network, 'full-white', entries, leads, loads)
 }
 
 function isMet(entry: CutStripRun, feed: SolvedFeed, goal: FeedGoal): boolean {
@@ -237,9 +240,16 @@ function tryWay(
     entry,
     feedsFrom(given.plan, entry, { pads, wire }),
   )
+  const nominalA = given.loads.find(({ id }) => id === entry.run.id)?.currentA['full-white'] ?? 0
+  const allA = amperes.reduce((sum, each) => sum + each, 0)
   return {
     minV: run?.minV ?? 0,
-    isFused: run !== undefined && amperes.every((each) => fuseFor(each, wire.limitA) !== null),
+    isFused:
+      run !== undefined &&
+      amperes.every(
+        (each) =>
+          fuseFor(Math.max(each, allA > 0 ? (nominalA * each) / allA : 0), wire.limitA) !== null,
+      ),
     cost: leads.reduce((sum, lead) => sum + costOf(lead), 0),
   }
 }

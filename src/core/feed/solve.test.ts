@@ -6,6 +6,7 @@ import { drawOf } from './draw'
 import { endOf, type Network } from './network'
 import { networkIssues, networkSchema } from './network-schema'
 import { solve, type Solution, type SolvedRun } from './solve'
+import { runs } from '../../testing/runs'
 
 interface FeedCase {
   id: string
@@ -225,7 +226,7 @@ describe('any network', () => {
             expect(Math.abs(v - plain.get(id)![at]!)).toBeLessThan(1e-5)
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 
@@ -250,7 +251,7 @@ describe('any network', () => {
           expect(-into((end) => end === 's')).toBeCloseTo(supplyA.get('s')!, 6)
         }
       }),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     )
   })
 
@@ -279,7 +280,7 @@ describe('any network', () => {
         for (const [index, volts] of before!.entries())
           expect(after![index]).toBeGreaterThanOrEqual(volts - 1e-7)
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 
@@ -306,7 +307,7 @@ describe('any network', () => {
               expect(twin.volts[run.volts.length - 1 - at]).toBeCloseTo(v, 6)
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 })

@@ -1,5 +1,6 @@
 import type { CutStripRun } from '../cut/cut'
 import type { LoadCase } from '../plan/choices'
+import type { RunLoad } from '../load/load'
 import type { Strip } from '../plan/parts'
 import type { Lead } from '../route/lead'
 import { weakestAt } from './brightness'
@@ -31,23 +32,66 @@ export interface FedRun {
 export interface FedLead {
   readonly lead: Lead
   readonly currentA: number
+  /** What its fuse and wire have to stand, A: the larger of the solved current and its share of the nominal one. */
+  readonly fuseLoadA: number
   /** Lost along both wires, V and W. */
   readonly dropV: number
   readonly lossW: number
 }
 
 /** A lead with what it loses at a current: both its wires count. */
-function fedLead(lead: Lead, currentA: number): FedLead {
+function fedLead(lead: Lead, currentA: number, nominalA: number): FedLead {
   const dropV = 2 * (lead.lengthMm / 1000) * lead.wire.ohmPerM * currentA
-  return { lead, currentA, dropV, lossW: dropV * currentA }
+  return { lead, currentA, fuseLoadA: Math.max(currentA, nominalA), dropV, lossW: dropV * currentA }
+}
+
+/**
+ * What each lead would carry if its runs drew their nominal current: a run's is shared out as its solved current is, evenly where that is
+ * nothing, and a junction's lead carries what hangs on the junction (handbook 3, fuse).
+ *
+ * @param solvedA through each of the leads, A
+ */
+function nominalAmperes(
+  leads: readonly Lead[],
+  solvedA: readonly number[],
+  nominalOf: (run: string) => number,
+): number[] {
+  const all = new Map<string, { solvedA: number; count: number }>()
+  const below = new Map<string, number[]>()
+  for (const [index, { to, from }] of leads.entries()) {
+    const siblings = below.get(from)
+    if (siblings === undefined) below.set(from, [index])
+    else siblings.push(index)
+    if (to.kind !== 'run') continue
+    const { solvedA: sum, count } = all.get(to.run) ?? { solvedA: 0, count: 0 }
+    all.set(to.run, { solvedA: sum + (solvedA[index] ?? 0), count: count + 1 })
+  }
+  const found = new Map<number, number>()
+  const through = (index: number): number => {
+    const known = found.get(index)
+    if (known !== undefined) return known
+    // Junctions that hang on each other in a circle carry nothing.
+    found.set(index, 0)
+    const to = leads[index]?.to
+    let sum = 0
+    if (to?.kind === 'junction')
+      for (const child of below.get(to.junction) ?? []) sum += through(child)
+    else if (to?.kind === 'run') {
+      const { solvedA: allA = 0, count = 1 } = all.get(to.run) ?? {}
+      sum = nominalOf(to.run) * (allA > 1e-9 ? (solvedA[index] ?? 0) / allA : 1 / count)
+    }
+    found.set(index, sum)
+    return sum
+  }
+  return leads.map((_, index) => through(index))
 }
 
 /** What a lead's fuse is, A: as it was set, or the one that fits; `null` where none does. */
 export const leadFuse = ({
   lead,
-  currentA,
-}: Pick<FedLead, 'lead' | 'currentA'>): number | 'none' | null =>
-  lead.fuse === 'auto' ? fuseFor(currentA, lead.wire.limitA) : lead.fuse
+  fuseLoadA,
+}: Pick<FedLead, 'lead' | 'fuseLoadA'>): number | 'none' | null =>
+  lead.fuse === 'auto' ? fuseFor(fuseLoadA, lead.wire.limitA) : lead.fuse
 
 /** The solved network of a plan in one load case. */
 export interface SolvedFeed {
@@ -67,12 +111,14 @@ export interface SolvedFeed {
  * Solves the network of a plan.
  *
  * @param network made from just these runs and leads: its first leads are `leads`, in their order
+ * @param loads what the runs draw nominally
  */
 export function solveFeed(
   network: Network,
   loadCase: LoadCase,
   cuts: readonly CutStripRun[],
   leads: readonly Lead[],
+  loads: readonly RunLoad[],
 ): SolvedFeed {
   const result = solve(network, solvedParts)
   if (!result.ok)
@@ -86,6 +132,9 @@ export function solveFeed(
       problem: `The feed has no answer (${result.reason === 'singular' ? 'a short between supplies, or wires far too unequal' : 'it did not settle'})`,
     }
   const { solution } = result
+  const solvedA = leads.map((_, index) => Math.abs(solution.leads[index]?.plusA ?? 0))
+  const nominal = new Map(loads.map(({ id, currentA }) => [id, currentA[loadCase]]))
+  const nominalA = nominalAmperes(leads, solvedA, (run) => nominal.get(run) ?? 0)
   const runs = new Map<string, FedRun>()
   const floating = new Map<string, FloatingRun['floating']>()
   const networkRuns = new Map(network.runs.map((run) => [run.id, run]))
@@ -115,7 +164,7 @@ export function solveFeed(
     loadCase,
     runs,
     floating,
-    leads: leads.map((lead, index) => fedLead(lead, Math.abs(solution.leads[index]?.plusA ?? 0))),
+    leads: leads.map((lead, index) => fedLead(lead, solvedA[index] ?? 0, nominalA[index] ?? 0)),
     supplyA: solution.supplyA,
     lostW: Math.max(0, given - used),
     problem: undefined,

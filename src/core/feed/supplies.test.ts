@@ -57,6 +57,7 @@ function feedAll(
       leads: leads.map((lead) => ({
         lead,
         currentA: leadA[lead.id] ?? 0,
+        fuseLoadA: leadA[lead.id] ?? 0,
         dropV: 0,
         lossW: 0,
       })),

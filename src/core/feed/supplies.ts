@@ -145,13 +145,25 @@ export function smallestFor(
 export const largestLoadA = (parts: Parts, volts: number, headroom: number): number =>
   (candidatesAt(parts, volts).at(-1)?.ratedA ?? 0) * (1 - headroom)
 
-/** Supplies that can be picked, smallest first, the cheaper of two equal ones before the other. */
-const candidatesAt = (parts: Parts, volts: number): SupplyPart[] =>
-  parts.supplies
-    .filter((part) => part.volts === volts && pickable.includes(part.kind))
-    .toSorted((a, b) => a.ratedA - b.ratedA || a.price - b.price)
+/** Share of its volts by which a supply's trimmer moves it either way. *Typical.* */
+const trimShare = 0.1
+
+/** Supplies that can be picked for some volts, or trimmed to them; smallest first, the cheaper of two equal ones before the other. */
+const candidatesAt = (parts: Parts, volts: number): SupplyPart[] => {
+  const sold = parts.supplies.filter(({ kind }) => pickable.includes(kind))
+  const right = sold.filter((part) => part.volts === volts)
+  const found =
+    right.length > 0
+      ? right
+      : sold.filter(
+          (part) =>
+            part.kind === 'enclosed' && Math.abs(part.volts - volts) <= trimShare * part.volts,
+        )
+  return found.toSorted((a, b) => a.ratedA - b.ratedA || a.price - b.price)
+}
 
 function gradeOf(part: SupplyPart | undefined, loadA: number, needA: number): FedSupply['grade'] {
+  if (loadA === 0) return 'ok'
   if (part === undefined || !isAtLeast(part.ratedA, loadA)) return 'short'
   return isAtLeast(part.ratedA, needA) ? 'ok' : 'tight'
 }

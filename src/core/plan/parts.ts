@@ -45,6 +45,8 @@ const pixelLightSchema = z.strictObject({
     .optional(),
   /** What its chip works on where that is less than the strip's volts: a 12 V pixel makes its own 5 V. */
   chipV: positive.max(highestVolts).optional(),
+  /** Below this its chip no longer works reliably, V; 0.7 × its volts where not said. */
+  leastV: positive.max(highestVolts).optional(),
 })
 
 const plainLightSchema = z.strictObject({

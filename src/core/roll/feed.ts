@@ -167,8 +167,9 @@ export function warmthFigures({ plan, cuts }: JudgedPlan): Figure[] {
 /** What each lead loses, and its fuse. */
 export function dropFigures(results: JudgedPlan): Figure[] {
   const { full, plan, cuts } = results
-  return full.leads.slice(0, mostListed).flatMap(({ lead, currentA, dropV }): Figure[] => {
-    const fuse = leadFuse({ lead, currentA })
+  return full.leads.slice(0, mostListed).flatMap((fed): Figure[] => {
+    const { lead, currentA, fuseLoadA, dropV } = fed
+    const fuse = leadFuse(fed)
     const about = [targetOf(lead)]
     return [
       {
@@ -185,8 +186,13 @@ export function dropFigures(results: JudgedPlan): Figure[] {
         label: 'fuse',
         value: typeof fuse === 'number' ? fuse : null,
         unit: 'A',
-        ...working`${operand('current', currentA, 'A')} × 1.25`,
-        rule: `next size up, at most the ${String(lead.wire.limitA)} A of ${lead.wire.name}`,
+        // One that was set by hand has no sum.
+        ...(lead.fuse === 'auto'
+          ? {
+              ...working`${operand('current', fuseLoadA, 'A')} × 1.25`,
+              rule: `next size up, at most the ${String(lead.wire.limitA)} A of ${lead.wire.name}`,
+            }
+          : { ...working``, rule: 'as set' }),
         about,
       },
     ]

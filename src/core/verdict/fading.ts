@@ -1,16 +1,19 @@
 import type { CutStripRun } from '../cut/cut'
-import { voltsFor, weakestAt } from '../feed/brightness'
+import { leastVolts, voltsFor, weakestAt } from '../feed/brightness'
 import { feedAlone } from '../feed/feed-alone'
-import { feedsOf, padOf, withFeedAt } from '../plan/feeds'
+import { feedsOf } from '../plan/feeds'
 import type { FedRun } from '../feed/solved-feed'
-import { gaugesLike, wireOf } from '../parts/wires'
 import type { Command } from '../plan/commands'
-import type { Feed, Line } from '../plan/plan'
+import type { Feed } from '../plan/plan'
 import { formatQuantity } from '../quantity/format'
+import { bothEnds, middleToo, spread, thickerLeads, type FeedRemedy } from './more-feeds'
 import type { Evidence, Judge, Remedy, Verdict } from './verdict'
 
 /** Brightness that differs by more than this along a run is seen. *Typical.* */
 const seenShare = 0.15
+
+/** A plain strip with less left than this does not do what it was bought for. */
+const halfShare = 0.5
 
 /** Runs whose remedies are looked for; in a plan where everything fades the first ones tell enough. */
 const mostLookedAt = 12
@@ -56,21 +59,30 @@ export const fade: Judge = (evidence) => {
     const isFaded = fed.weakest < keep - 1e-9
     const isTinted = strip.light.kind === 'pixels' && fed.weakest < 1 - 1e-6
     if (!isFaded && !isTinted) return []
+    const isDead =
+      strip.light.kind === 'pixels'
+        ? fed.minV < leastVolts(strip.light, strip.volts) - 1e-9
+        : fed.weakest < halfShare - 1e-9
     lookedAt += 1
     return [
       {
         id: `fade.${run.id}`,
         code: 'fade',
-        grade: isFaded ? 'stop' : 'warning',
+        grade: isDead ? 'stop' : 'warning',
         about: [run.id],
         text: isFaded
           ? `${run.name} fades to ${volts(fed.minV)}: ${weakestName(entry, fed)} is down to ${formatQuantity(fed.weakest, '%')}`
           : `${run.name} sags to ${volts(fed.minV)}, below the ${volts(kneeV)} that ${weakestName(entry, fed)} wants`,
         why:
           strip.light.kind === 'pixels'
-            ? 'Blue and green go first: white turns pink towards the far end, then pixels flicker.'
+            ? isDead
+              ? `Below ${volts(leastVolts(strip.light, strip.volts))} the chips no longer work reliably: pixels flicker or show what they like.`
+              : 'Blue and green go first: white turns pink towards the far end, then pixels flicker.'
             : 'The far end is seen to be dimmer than the near one.',
-        remedies: lookedAt > mostLookedAt ? [] : remediesFor(evidence, entry, isFaded ? keep : 1),
+        remedies:
+          lookedAt > mostLookedAt
+            ? []
+            : remediesFor(evidence, entry, isDead || strip.light.kind === 'plain' ? keep : 1),
       },
     ]
   })
@@ -110,52 +122,19 @@ function weakestName({ strip }: CutStripRun, { minV }: FedRun): string {
 /** Edits that the solver confirms: one more feed, a thicker lead, or less light. */
 function remediesFor(evidence: Evidence, entry: CutStripRun, share: number): Remedy[] {
   const { run } = entry
-  const candidates = [bothEnds(run.line), middleToo(entry), thickerLeads(evidence, entry)].flatMap(
-    (remedy) => remedy ?? [],
-  )
-  const found = candidates.filter(
-    ({ feeds }) => weakestWith(evidence, entry, feeds, 1) >= share - 1e-9,
-  )
+  const does = ({ feeds }: FeedRemedy): boolean =>
+    weakestWith(evidence, entry, feeds, 1) >= share - 1e-9
+  const simple = [bothEnds(run.line), middleToo(entry), thickerLeads(evidence, entry, run.line)]
+    .flatMap((remedy) => remedy ?? [])
+    .filter(does)
+  const more =
+    simple.length > 0
+      ? undefined
+      : [4, 5, 6, 8].map((count) => spread(evidence, entry, count)).find(does)
+  const found = more === undefined ? simple : [more]
   const remedies: Remedy[] = found.map(({ label, commands }) => ({ label, commands }))
   const held = limitBrightness(evidence, entry, share)
   return held === undefined ? remedies : [...remedies, held]
-}
-
-interface FeedRemedy extends Remedy {
-  readonly feeds: readonly Feed[]
-}
-
-const withFeeds = (line: Line, label: string, feeds: Feed[]): FeedRemedy => ({
-  label,
-  feeds,
-  commands: [{ do: 'set-lines', lines: [line.id], set: { feeds } }],
-})
-
-function bothEnds(line: Line): FeedRemedy | undefined {
-  const feeds = feedsOf(line)
-  if (feeds.some(({ pad }) => pad === 'end')) return undefined
-  return withFeeds(line, 'feed both ends', withFeedAt(feeds, 'end'))
-}
-
-function middleToo({ run, cuts }: CutStripRun): FeedRemedy | undefined {
-  const feeds = bothEnds(run.line)?.feeds ?? feedsOf(run.line)
-  const middle = Math.round(cuts / 2)
-  if (cuts < 4 || feeds.some((feed) => Math.abs(padOf(feed, cuts) - middle) < cuts / 8))
-    return undefined
-  return withFeeds(run.line, 'feed both ends and the middle', withFeedAt(feeds, middle))
-}
-
-/** Both wires of every feed two sizes up of their own kind. */
-function thickerLeads({ plan }: Evidence, { run }: CutStripRun): FeedRemedy | undefined {
-  const feeds = feedsOf(run.line).map((feed): Feed | undefined => {
-    const own = wireOf(feed.wire ?? plan.defaults.wire)
-    const thicker = gaugesLike(own).filter(({ areaMm2 }) => areaMm2 > own.areaMm2)[1]
-    return thicker && { ...feed, wire: thicker.id }
-  })
-  const all = feeds.flatMap((feed) => feed ?? [])
-  const [first] = all
-  if (first?.wire === undefined || all.length < feeds.length) return undefined
-  return withFeeds(run.line, `leads of ${wireOf(first.wire).name}`, all)
 }
 
 /** The weakest colour of a run with other feeds, or with less light, solved on its own. */
@@ -166,9 +145,13 @@ function weakestWith(
   limit: number,
 ): number {
   const { plan } = evidence
+  const { light, volts: nominal } = entry.strip
   const held = { ...evidence, plan: { ...plan, limit: Math.min(plan.limit, limit) } }
   const { run } = feedAlone(held, entry, feeds)
-  return run === undefined ? 0 : weakestAt(entry.strip, run.minV)
+  if (run === undefined) return 0
+  // Where the chips do not work, nothing is left to be seen.
+  if (light.kind === 'pixels' && run.minV < leastVolts(light, nominal)) return 0
+  return weakestAt(entry.strip, run.minV)
 }
 
 /** The brightness, in whole per cent, at which the run keeps its colours. */

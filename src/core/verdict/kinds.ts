@@ -68,7 +68,7 @@ export const verdictKinds = {
   'not-fed': kind('feed', 'volts', 'stop'),
   fade: kind('feed', 'volts', 'stop', 'warning'),
   uneven: kind('feed', 'volts', 'note'),
-  'copper-hot': kind('feed', 'volts', 'warning'),
+  'copper-hot': kind('feed', 'volts', 'warning', 'note'),
   'plus-joined': kind('feed', 'volts', 'stop'),
   'no-common': kind('feed', 'volts', 'stop'),
   'lead-hot': kind('feed', 'drops', 'stop', 'warning'),
