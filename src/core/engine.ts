@@ -40,6 +40,14 @@ export class Engine {
     this.table = { ...this.table, ...table }
   }
 
+  /** Another engine that begins with what this one has kept, to try a change of the plan; this one stays as it is. */
+  fork(plan: Plan): Engine {
+    const fork = new Engine(this.plan, this.table)
+    for (const [of, kept] of this.kept) fork.kept.set(of, kept)
+    fork.follow(plan)
+    return fork
+  }
+
   /** Goes on with another plan, mostly the next state of the same. */
   follow(plan: Plan): void {
     if (plan === this.plan) return

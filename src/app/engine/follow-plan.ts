@@ -58,14 +58,16 @@ export class PlanFollower {
           return { answer: await this.service.answer(plan, question), generation }
         } catch (error) {
           const problem = error instanceof Error ? error.message : String(error)
-          return { answer: { changes: [], problem }, generation }
+          return { answer: { changes: [], problem, isSearching: false }, generation }
         }
       },
       ({ answer, generation }, job, isLatest) => {
         if (generation !== this.generation) return
         this.take(answer)
-        // Step by step: the figures, then what is made of them, then what only the header and the shelf tell.
-        const next = this.steps[this.steps.indexOf(job.question) + 1]
+        // Step by step: the figures, what is made of them, what only the header and the shelf tell, and bit by bit how to put it right.
+        const at = this.steps.indexOf(job.question)
+        const isLast = at === this.steps.length - 1
+        const next = isLast && answer.isSearching ? job.question : this.steps[at + 1]
         if (isLatest && next !== undefined && this.plan !== undefined)
           this.request({ plan: this.plan, question: next })
       },
@@ -108,8 +110,9 @@ export class PlanFollower {
     const first: Question = { parts: always, sections: [] }
     this.steps = [
       first,
-      { parts: ['verdicts', ...this.wanted.keys()], sections: this.sections },
+      { parts: ['verdicts', 'fixes', ...this.wanted.keys()], sections: this.sections },
       { parts: ['facts'], sections: [] },
+      { parts: ['fixes'], sections: [] },
     ]
     this.request({ plan: this.plan, question: first })
   }

@@ -6,11 +6,11 @@ import { programData } from '../../core/signal/program'
 import { diagramOf } from '../../core/wire/diagram'
 import { pixelsCsv } from '../../formats/csv-wires'
 import { programHeader, programJson } from '../../formats/program'
-import type { PartName, PlanParts } from './parts'
+import type { PlanParts, WholePart } from './parts'
 import { factsOf } from './plan-facts'
 
 /** How each of them is made of the results of stages. */
-export const planParts: { readonly [Name in PartName]: Derived<PlanParts[Name]> } = {
+export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]> } = {
   ...tallyParts,
   facts: derived(
     [],
@@ -42,5 +42,6 @@ export const planParts: { readonly [Name in PartName]: Derived<PlanParts[Name]> 
 }
 
 export { allStages } from '../../core/late-stages'
+export { fixSearch } from '../../core/choose/fixes'
 /** @public The worker asks for it once this file is loaded. */
 export const sectionsOf = rollSections

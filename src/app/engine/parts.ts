@@ -1,4 +1,5 @@
 import type { Tally } from '../../core/tally'
+import type { Fixes } from '../../core/choose/fixes'
 import type { Diagram } from '../../core/wire/drawn'
 import type { PlanFacts } from './plan-facts'
 
@@ -21,5 +22,9 @@ export interface PlanParts extends Omit<Tally, 'roll'> {
   readonly facts: Facts
   readonly diagram: Diagram
   readonly program: ProgramTexts
+  /** Remedies that were tried on the whole plan and work; a verdict that is missing is still being looked at. */
+  readonly fixes: Fixes
 }
 export type PartName = keyof PlanParts
+/** Parts that are worked out in one go; fixes are looked for bit by bit. */
+export type WholePart = Exclude<PartName, 'fixes'>

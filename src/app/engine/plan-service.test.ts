@@ -12,6 +12,7 @@ import { worked } from '../../core/worked'
 import { demoPlan } from '../../testing/demo-plan'
 import { PlanFollower, type Answering, type Told } from './follow-plan'
 import { PlanService } from './plan-service'
+import { runs } from '../../testing/runs'
 
 // Both ends in one realm, over a real message channel: everything is cloned on its way.
 const channel = new MessageChannel()
@@ -175,7 +176,7 @@ describe('a stage', () => {
             delta.kind === 'whole' && delta.value,
           )
       }),
-      { numRuns: 25 },
+      { numRuns: runs(25) },
     )
   })
 })

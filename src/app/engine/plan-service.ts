@@ -1,6 +1,7 @@
 import { Engine } from '../../core/engine'
 import { stages, type Derived } from '../../core/stages'
 import { earlyParts } from '../../core/tally-parts'
+import type { Fixes } from '../../core/choose/fixes'
 import type { Plan } from '../../core/plan/plan'
 import type { RollSection, SectionKind } from '../../core/roll/roll'
 import { deltaOf, type Delta } from './delta'
@@ -18,7 +19,12 @@ export interface Question {
 export interface Answer {
   readonly changes: readonly (readonly [part: PartName | 'roll', change: Delta])[]
   readonly problem: string | undefined
+  /** Fixes are still being looked for: ask again. */
+  readonly isSearching: boolean
 }
+
+/** How long fixes are looked for before a newer plan may come in, ms. */
+const searchMs = 40
 
 /** What comes a moment after the engine itself: late stages, the roll, and what only some pages ask for. */
 type LateParts = typeof lateParts
@@ -29,11 +35,14 @@ export class PlanService {
   private engine: Engine | undefined
   private plan: Plan | undefined
   private readonly told = new Map<PartName | 'roll', unknown>()
+  /** Fixes of the present plan, as far as they were looked for. */
+  private search: FixSearch | undefined
 
   /** Forgets what was told: another page asks, or the plan is another. */
   begin(): void {
     this.engine = undefined
     this.plan = undefined
+    this.search = undefined
     this.told.clear()
   }
 
@@ -65,11 +74,34 @@ export class PlanService {
     }
     for (const part of parts)
       tell(part, () => {
+        // What the plan's verdicts come with is not waited for: fixes are looked for when nothing else is asked.
+        if (part === 'fixes' && late !== undefined)
+          return this.fixesOf(engine, plan, late, parts.length === 1 ? searchMs : 0)
         const of = (derived as Readonly<Record<string, Derived<unknown>>>)[part]
         return of === undefined ? undefined : engine.work(of)
       })
     if (late !== undefined && sections.length > 0)
       tell('roll', (): RollSection[] => late.sectionsOf(engine.worked, sections))
-    return { changes, problem }
+    return { changes, problem, isSearching: this.search?.isDone === false }
   }
+
+  /** Looks for fixes for a while, on a copy of the engine that stays with this plan. */
+  private fixesOf(engine: Engine, plan: Plan, late: LateParts, ms: number): Fixes {
+    if (this.search?.plan !== plan)
+      this.search = { plan, steps: late.fixSearch(engine.fork(plan)), found: {}, isDone: false }
+    const { search } = this
+    for (const until = performance.now() + ms; !search.isDone && performance.now() < until;) {
+      const { done, value } = search.steps.next()
+      if (done === true) search.isDone = true
+      else if (value !== undefined) search.found = { ...search.found, [value.id]: value.fixes }
+    }
+    return search.found
+  }
+}
+
+interface FixSearch {
+  readonly plan: Plan
+  readonly steps: ReturnType<LateParts['fixSearch']>
+  found: Fixes
+  isDone: boolean
 }

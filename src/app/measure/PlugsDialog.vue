@@ -119,7 +119,7 @@ const joinings = [
       >
         {{ problem.text }}
         <button
-          v-for="remedy in problem.remedies"
+          v-for="remedy in store.tally?.fixes?.[problem.id] ?? []"
           :key="remedy.label"
           class="button-quiet py-0.5"
           @click="store.commit(remedy.commands, { label: remedy.label })"

@@ -18,6 +18,10 @@ const looks = {
   note: { icon: Info, tone: 'border-note-paper text-note-paper' },
 } as const
 const look = computed(() => looks[verdict.grade])
+/** Remedies that work; `undefined` while they are being tried. */
+const fixes = computed(() =>
+  verdict.remedies.length === 0 ? [] : store.tally?.fixes?.[verdict.id],
+)
 
 function apply(remedy: Verdict['remedies'][number]): void {
   store.commit(remedy.commands, { label: remedy.label })
@@ -45,9 +49,10 @@ function apply(remedy: Verdict['remedies'][number]): void {
       {{ verdict.text }}
     </p>
     <p class="mt-0.5 text-[11.5px] text-paper-soft">{{ verdict.why }}</p>
-    <p v-if="verdict.remedies.length > 0" class="mt-1 flex flex-wrap gap-x-3 gap-y-0.5">
+    <p v-if="fixes === undefined" class="mt-1 text-[11.5px] text-paper-soft">Looking for fixes …</p>
+    <p v-else-if="fixes.length > 0" class="mt-1 flex flex-wrap gap-x-3 gap-y-0.5">
       <button
-        v-for="remedy in verdict.remedies"
+        v-for="remedy in fixes"
         :key="remedy.label"
         class="text-left underline decoration-dotted underline-offset-3 hover:decoration-solid"
         @click="apply(remedy)"

@@ -15,6 +15,7 @@ import type {
   Use,
   Wiring,
 } from './plan'
+import { supplyBehind } from './supply-of'
 import { tagger } from './tags'
 
 enablePatches()
@@ -126,7 +127,7 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       plan.units = command.units
       return
     case 'add-lines':
-      plan.lines.splice(command.at, 0, ...command.lines)
+      plan.lines.splice(command.at, 0, ...command.lines.map((line) => ({ ...line })))
       for (const { id } of command.lines) nameByTag(plan, id, nextTag)
       return
     case 'set-text': {
@@ -229,15 +230,24 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       return
     }
     case 'feed-from':
-      for (const line of plan.lines)
-        if (command.lines.includes(line.id)) line.supplyId = command.supply
+      for (const line of plan.lines) {
+        if (!command.lines.includes(line.id)) continue
+        line.supplyId = command.supply
+        // Leads that were set to come from elsewhere come from there too.
+        for (const feed of line.feeds ?? [])
+          if (feed.from !== undefined && supplyBehind(plan, feed.from) !== command.supply)
+            delete feed.from
+      }
       return
     case 'add-supply':
-      plan.supplies.push(command.supply)
+      plan.supplies.push({ ...command.supply })
       return
     case 'pick-supply': {
       const slot = plan.supplies.find((supply) => supply.id === command.supply)
-      if (slot !== undefined) slot.part = command.part
+      if (slot === undefined || slot.part === command.part) return
+      slot.part = command.part
+      // A trimmer is set on one supply; another has its own.
+      delete slot.trimV
       return
     }
     case 'remove-supply':
@@ -317,6 +327,7 @@ function put<Target extends object>(
 
 function putItem<Item extends { id: string }>(items: Item[], item: Item): void {
   const index = indexOf(items, item.id)
-  if (index < 0) items.push(item)
-  else items[index] = item
+  // A copy: a later command of the same change may write to it.
+  if (index < 0) items.push({ ...item })
+  else items[index] = { ...item }
 }

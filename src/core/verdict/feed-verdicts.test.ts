@@ -156,7 +156,7 @@ const cases: [VerdictCode, Verdict['grade'], RegExp, Plan, Plan][] = [
     'warning',
     /in the strip’s own copper at its start, about 5\.00 A/,
     planOf({ text: 'wall 4 m', feeds: [feed({ wire: 'mm2-4', lengthMm: 100 })] }),
-    planOf({ text: 'wall 2 m', feeds: [feed({ wire: 'mm2-4', lengthMm: 100 })] }),
+    planOf({ text: 'wall 1 m', feeds: [feed({ wire: 'mm2-4', lengthMm: 100 })] }),
   ],
   [
     'plus-joined',

@@ -60,12 +60,16 @@ function worstGap({ parts, strip }: CutStripRun, fit: Rounding): number {
     .reduce((worst, gap) => (Math.abs(gap) > Math.abs(worst) ? gap : worst), 0)
 }
 
+/** Less is seen of it: it is not noticed any more, or no longer spoils the line. */
+const isBetter = (mm: number, thanMm: number): boolean =>
+  mm < noticedMm || (mm < spoilsMm && thanMm >= spoilsMm)
+
 /** The plan's other ways of rounding that leave less to see on this run. */
 function betterRoundings(entry: CutStripRun, used: Rounding, worstMm: number): Remedy[] {
   return roundings
     .filter((fit) => fit !== used)
     .map((fit) => ({ fit, gap: worstGap(entry, fit) }))
-    .filter(({ gap }) => Math.abs(gap) < worstMm - 1e-6)
+    .filter(({ gap }) => isBetter(Math.abs(gap), worstMm))
     .toSorted((a, b) => Math.abs(a.gap) - Math.abs(b.gap))
     .slice(0, 1)
     .map(({ fit, gap }) => ({

@@ -151,13 +151,13 @@ export const hotStrip: Judge = ({ plan, cuts }) => {
     const entries = [...(alike.get(key)?.entries ?? []), entry]
     alike.set(key, { entries, warmth })
   }
-  return [...alike].map(([key, { entries, warmth }]): Verdict => {
+  return [...alike.values()].map(({ entries, warmth }): Verdict => {
     const { riseK } = warmth
     const neededMm = coolBar(plan, entries)
     const percent = coolEnough(plan, entries, riseK)
     const names = entries.map(({ run }) => run.name)
     return {
-      id: `hot-strip.${key}`,
+      id: `hot-strip.${entries[0]?.run.id ?? ''}`,
       code: 'hot-strip',
       grade: riseK > hotK ? 'stop' : 'warning',
       about: entries.map(({ run }) => run.id),

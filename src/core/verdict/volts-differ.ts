@@ -47,10 +47,14 @@ function remedies(
   const volts = formatQuantity(runVolts, 'V')
   if (swaps.length === ids.length)
     found.push({ label: `take the ${formatQuantity(supply.volts, 'V')} version`, commands: swaps })
-  if (supply.fits.length === 0) {
+  const isAlone = new Set(supply.misfits.map((load) => load.volts)).size === 1
+  if (supply.fits.length === 0 && isAlone) {
     found.push({
       label: `take a ${volts} supply`,
-      commands: [{ do: 'pick-supply', supply: supply.slot.id, part: 'auto' }],
+      commands: [
+        { do: 'pick-supply', supply: supply.slot.id, part: 'auto' },
+        { do: 'trim-supply', supply: supply.slot.id, volts: undefined },
+      ],
     })
   } else {
     const own = nextSupply(plan)

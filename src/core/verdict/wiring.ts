@@ -10,6 +10,7 @@ import type { Plan } from '../plan/plan'
 import { withSet } from '../plan/with-set'
 import { formatQuantity, significant } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
+import { bothEnds, middleToo, spread } from './more-feeds'
 import type { Evidence, Judge, Remedy, Verdict } from './verdict'
 
 const amperes = (value: number): string => formatQuantity(value, 'A')
@@ -19,11 +20,19 @@ const nameOf = ({ cuts, plan }: Evidence, lead: Lead): string =>
   `${lead.to.kind === 'junction' ? 'the lead to ' : ''}${leadName(plan, cuts, lead)}`
 
 /** An edit of the one feed or junction that a lead is. */
-function editLead(
-  plan: Plan,
-  { id, to, share }: Lead,
-  set: { wire?: string; fuse?: Lead['fuse']; lengthMm?: number | undefined },
-): Command[] {
+const editLead = (plan: Plan, lead: Lead, set: LeadEdit): Command[] => editLeads(plan, [lead], set)
+
+interface LeadEdit {
+  readonly wire?: string
+  readonly fuse?: Lead['fuse']
+  readonly from?: string
+}
+
+/** The same edit of leads that all go to one place. */
+function editLeads(plan: Plan, leads: readonly Lead[], set: LeadEdit): Command[] {
+  const [first] = leads
+  if (first === undefined) return []
+  const { to } = first
   if (to.kind === 'junction') {
     const junction = plan.junctions.find((candidate) => candidate.id === to.junction)
     return junction === undefined ? [] : [{ do: 'put-junction', junction: withSet(junction, set) }]
@@ -36,7 +45,9 @@ function editLead(
       lines: [line.id],
       set: {
         feeds: feedsOf(line).map((feed) =>
-          feedLeadId(line.id, feed.id, share) === id ? withSet(feed, set) : feed,
+          leads.some(({ id, share }) => feedLeadId(line.id, feed.id, share) === id)
+            ? withSet(feed, set)
+            : feed,
         ),
       },
     },
@@ -47,19 +58,31 @@ function editLead(
 const wireFor = (like: Wire, loadA: number): Wire | undefined =>
   gaugesLike(like).find(({ limitA }) => fuseFor(loadA, limitA) !== null)
 
-const takeWire = (plan: Plan, { lead, currentA }: FedLead): Remedy[] => {
-  const wire = wireFor(lead.wire, currentA)
+const takeWire = (
+  plan: Plan,
+  { lead, fuseLoadA }: FedLead,
+  set: { fuse?: Lead['fuse'] } = {},
+): Remedy[] => {
+  const wire = wireFor(lead.wire, fuseLoadA)
   return wire === undefined || wire.areaMm2 <= lead.wire.areaMm2
     ? []
-    : [{ label: `take ${wire.name}`, commands: editLead(plan, lead, { wire: wire.id }) }]
+    : [{ label: `take ${wire.name}`, commands: editLead(plan, lead, { wire: wire.id, ...set }) }]
+}
+
+/** What the supply behind a lead can give, A: without any limit where no part is chosen. */
+function behindA({ plan, supplies }: Evidence, { from }: Lead): number {
+  const source = supplyBehind(plan, from)
+  return supplies.find(({ slot }) => slot.id === source)?.ratedA ?? Infinity
 }
 
 /** Leads that carry more than their wire stands, or that no fuse fits. */
 export const leadHot: Judge = (evidence) =>
   evidence.full.leads.flatMap((fed): Verdict[] => {
-    const { lead, currentA } = fed
+    const { lead, currentA, fuseLoadA } = fed
     const isOver = !isAtLeast(lead.wire.limitA, currentA)
-    if (!isOver && fuseFor(currentA, lead.wire.limitA) !== null) return []
+    if (!isOver && fuseFor(fuseLoadA, lead.wire.limitA) !== null) return []
+    // What the supply cannot give, no fuse has to stop.
+    if (!isOver && isAtLeast(lead.wire.limitA, behindA(evidence, lead))) return []
     return [
       {
         id: `lead-hot.${lead.id}`,
@@ -68,7 +91,7 @@ export const leadHot: Judge = (evidence) =>
         about: [targetOf(lead)],
         text: isOver
           ? `${nameOf(evidence, lead)}: ${amperes(currentA)} in ${lead.wire.name}, which takes ${amperes(lead.wire.limitA)}`
-          : `${nameOf(evidence, lead)}: no fuse carries ${amperes(currentA)} and still guards ${lead.wire.name}`,
+          : `${nameOf(evidence, lead)}: no fuse carries ${amperes(fuseLoadA)} and still guards ${lead.wire.name}`,
         why: 'A thin wire on a big supply gets hot enough to start a fire.',
         remedies: takeWire(evidence.plan, fed),
       },
@@ -78,13 +101,13 @@ export const leadHot: Judge = (evidence) =>
 /** Leads without a fuse on a supply that could burn them, and fuses above what the wire takes. */
 export const fuses: Judge = (evidence) =>
   evidence.full.leads.flatMap((fed): Verdict[] => {
-    const { lead, currentA } = fed
+    const { lead, fuseLoadA } = fed
     if (lead.fuse === 'auto') return []
     const about = [targetOf(lead)]
-    const fits = fuseFor(currentA, lead.wire.limitA)
+    const fits = fuseFor(fuseLoadA, lead.wire.limitA)
     const auto: Remedy[] =
       fits === null
-        ? []
+        ? takeWire(evidence.plan, fed, { fuse: 'auto' })
         : [
             {
               label: `fuse it with ${significant(fits)} A at its source`,
@@ -92,9 +115,7 @@ export const fuses: Judge = (evidence) =>
             },
           ]
     if (lead.fuse === 'none') {
-      const source = supplyBehind(evidence.plan, lead.from)
-      const supply = evidence.supplies.find(({ slot }) => slot.id === source)
-      const givesA = supply?.ratedA ?? Infinity
+      const givesA = behindA(evidence, lead)
       if (isAtLeast(lead.wire.limitA, givesA)) return []
       return [
         {
@@ -109,7 +130,7 @@ export const fuses: Judge = (evidence) =>
       ]
     }
     const isOver = !isAtLeast(lead.wire.limitA, lead.fuse)
-    const isUnder = !isAtLeast(lead.fuse, 1.25 * currentA)
+    const isUnder = !isAtLeast(lead.fuse, 1.25 * fuseLoadA)
     if (!isOver && !isUnder) return []
     return [
       {
@@ -119,12 +140,42 @@ export const fuses: Judge = (evidence) =>
         about,
         text: isOver
           ? `${nameOf(evidence, lead)}: a ${significant(lead.fuse)} A fuse before ${lead.wire.name}, which takes ${amperes(lead.wire.limitA)}`
-          : `${nameOf(evidence, lead)}: a ${significant(lead.fuse)} A fuse blows at ${amperes(currentA)} in time`,
+          : `${nameOf(evidence, lead)}: a ${significant(lead.fuse)} A fuse blows at ${amperes(fuseLoadA)} in time`,
         why: 'A fuse is at least 1.25 × the load and never more than its wire takes.',
         remedies: auto,
       },
     ]
   })
+
+/** The fewest leads, the largest first, that have to leave a junction for it to carry the rest; they come from where it comes from. */
+function leaveJunction(
+  { plan, full }: Evidence,
+  { id, limitA }: Plan['junctions'][number],
+  from: string,
+): Remedy[] {
+  const on = full.leads
+    .filter(({ lead }) => lead.from === id)
+    .toSorted((a, b) => b.currentA - a.currentA)
+  let restA = on.reduce((sum, { currentA }) => sum + currentA, 0)
+  const leaving: Lead[] = []
+  for (const { lead, currentA } of on) {
+    if (isAtLeast(limitA, restA)) break
+    restA -= currentA
+    leaving.push(lead)
+  }
+  const source = [...plan.supplies, ...plan.junctions].find((place) => place.id === from)?.name
+  // Several feeds of one line are one edit of that line: one after another they would undo each other.
+  const lines = new Map<string, Lead[]>()
+  for (const lead of leaving) {
+    const target = targetOf(lead)
+    lines.set(target, [...(lines.get(target) ?? []), lead])
+  }
+  const commands = [...lines.values()].flatMap((leads) => editLeads(plan, leads, { from }))
+  if (source === undefined || commands.length === 0) return []
+  const what =
+    leaving.length === 1 ? 'its largest lead' : `its ${String(leaving.length)} largest leads`
+  return [{ label: `feed ${what} straight from ${source}`, commands }]
+}
 
 /** Junctions that carry more than they stand. */
 export const trackOver: Judge = (evidence) =>
@@ -141,20 +192,23 @@ export const trackOver: Judge = (evidence) =>
         about: [junction.id],
         text: `${junction.name}: ${amperes(currentA)} through it, ${significant(junction.limitA)} A is what it takes`,
         why: 'Its contacts heat first, at the joints that cannot be seen.',
-        remedies: [],
+        remedies: leaveJunction(evidence, junction, lead.from),
       },
     ]
   })
 
-/** What a strip's own copper carries without warming, A for each mm of its width (handbook 3: about 5 A on 10 mm). */
+/** What a strip's own copper carries, A for each mm of its width: without warming, and at the most (handbook 3: 3 and 5 A on 10 mm). */
+const coolAPerMm = 0.3
 const copperAPerMm = 0.5
 
 /** Strips whose own rails carry too much. */
-export const copperHot: Judge = ({ cuts, full }) =>
-  cuts.flatMap(({ run, strip, cuts: groups }): Verdict[] => {
-    const fed = full.runs.get(run.id)
-    const limitA = copperAPerMm * strip.widthMm
-    if (fed === undefined || isAtLeast(limitA, fed.copperA)) return []
+export const copperHot: Judge = (evidence) =>
+  evidence.cuts.flatMap((entry): Verdict[] => {
+    const { run, strip, cuts: groups } = entry
+    const fed = evidence.full.runs.get(run.id)
+    if (fed === undefined || isAtLeast(coolAPerMm * strip.widthMm, fed.copperA)) return []
+    const isHot = !isAtLeast(copperAPerMm * strip.widthMm, fed.copperA)
+    const limitA = (isHot ? copperAPerMm : coolAPerMm) * strip.widthMm
     const where =
       fed.copperAt === 0
         ? 'at its start'
@@ -163,11 +217,15 @@ export const copperHot: Judge = ({ cuts, full }) =>
       {
         id: `copper-hot.${run.id}`,
         code: 'copper-hot',
-        grade: 'warning',
+        grade: isHot ? 'warning' : 'note',
         about: [run.id],
-        text: `${run.name}: ${amperes(fed.copperA)} in the strip’s own copper ${where}, about ${amperes(limitA)} is what it takes`,
-        why: 'Over about 5 A on a 10 mm strip the rails themselves warm; more feeds share it.',
-        remedies: [],
+        text: `${run.name}: ${amperes(fed.copperA)} in the strip’s own copper ${where}, ${isHot ? `about ${amperes(limitA)} is what it takes` : `which warms over about ${amperes(limitA)}`}`,
+        why: 'The rails warm over about 3 A on a 10 mm strip, and over 5 A they get hot; more feeds share it.',
+        remedies: isHot
+          ? [bothEnds(run.line), middleToo(entry), spread(evidence, entry, 4)].flatMap(
+              (remedy) => remedy ?? [],
+            )
+          : [],
       },
     ]
   })

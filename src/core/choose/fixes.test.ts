@@ -1,0 +1,63 @@
+import fc from 'fast-check'
+import { expect, it } from 'vitest'
+import { anyPlan } from '../../testing/any-plan'
+import { tryRemedies } from '../../testing/remedies'
+import { runs } from '../../testing/runs'
+import { Engine } from '../engine'
+import { allStages } from '../late-stages'
+import { emptyPlan } from '../plan/empty'
+import type { Plan } from '../plan/plan'
+import { fixedVerdicts } from './fixes'
+
+it('every remedy that is offered on any plan removes its cause, makes no new stop, and can be undone', () => {
+  let tried = 0
+  fc.assert(
+    fc.property(anyPlan, (plan) => {
+      const result = tryRemedies(plan)
+      tried += result.tried
+      expect(result.broken).toEqual([])
+    }),
+    { numRuns: runs(40) },
+  )
+  expect(tried).toBeGreaterThan(runs(300))
+  if (process.env.PROVE !== undefined) process.stdout.write(`${String(tried)} remedies tried\n`)
+})
+
+const fixesOf = (plan: Plan, code: string): string[] =>
+  fixedVerdicts(new Engine(plan, allStages), 1000)
+    .filter((verdict) => verdict.code === code)
+    .flatMap(({ remedies }) => remedies.map(({ label }) => label))
+
+const plan: Plan = {
+  ...emptyPlan('t', 'a'),
+  defaults: { stripId: 'pixels-5v-60', wire: 'mm2-1' },
+}
+
+it('takes what clears a new stop into the remedy that causes it', () => {
+  // The 5 V version draws more than its supply gives.
+  const long: Plan = {
+    ...plan,
+    supplies: [{ id: 'supply-a', name: 'Supply A', part: 'brick-5v-4' }],
+    lines: [
+      { id: 'a', text: 'sill 9 m', stripId: 'white-24v-19' },
+      { id: 'b', text: 'shelf 500' },
+    ],
+  }
+  expect(fixesOf(long, 'volts-differ').join()).toMatch(
+    /take the 5 V version, take the next size up/,
+  )
+})
+
+it('does not offer what changes nothing', () => {
+  // Nothing dims a plain strip: a limit would leave its current as it is.
+  const plain: Plan = {
+    ...plan,
+    lines: [{ id: 'a', text: 'cove 5 m', stripId: 'white-12v-14' }],
+    supplies: [{ id: 'supply-a', name: 'Supply A', part: 'brick-12v-3' }],
+  }
+  expect(fixesOf(plain, 'supply-short')).toEqual([
+    'take the next size up, 8 A',
+    'take the 24 V version',
+  ])
+  expect(fixesOf({ ...plain, limit: 0.4 }, 'supply-short')).toEqual(fixesOf(plain, 'supply-short'))
+})

@@ -1,0 +1,103 @@
+import type { Engine } from '../engine'
+import { change, type Command } from '../plan/commands'
+import { grades } from '../verdict/kinds'
+import type { Remedy, Verdict } from '../verdict/verdict'
+
+/** Further edits that a remedy may bring with it, where it would cause a new stop by itself. */
+const mostFollowUps = 3
+
+/** Confirmed remedies by the ids of their verdicts. */
+export type Fixes = Readonly<Record<string, readonly Remedy[]>>
+
+/** A verdict with the remedies that were confirmed. */
+export interface FixedVerdict {
+  readonly id: string
+  readonly fixes: readonly Remedy[]
+}
+
+/**
+ * Tries the remedies that the judges propose on the whole plan and keeps those that work: the cause is gone or its grade is lower, and no
+ * new stop has come. Where a remedy alone would cause a new stop, the edits that clear it are made part of it.
+ *
+ * Goes verdict by verdict, in their order. Yields after every trial, so that whoever asks can turn to something else in between:
+ * `undefined` while a verdict is being looked at, then the verdict with its fixes.
+ */
+export function* fixSearch(engine: Engine): Generator<FixedVerdict | undefined, void> {
+  const { plan, verdicts } = engine.worked
+  const stops = stopsIn(verdicts)
+  for (const verdict of verdicts) {
+    const fixes: Remedy[] = []
+    for (const remedy of verdict.remedies) {
+      const fix = yield* confirmed(remedy, verdict, stops, (commands) => {
+        const next = change(plan, commands).plan
+        return engine.fork(next).worked.verdicts
+      })
+      if (fix !== undefined) fixes.push(fix)
+    }
+    yield { id: verdict.id, fixes }
+  }
+}
+
+/** Every verdict of a plan with the remedies that work; after so many trials the rest is left without any. */
+export function fixedVerdicts(engine: Engine, mostTrials: number): Verdict[] {
+  const found = new Map<string, readonly Remedy[]>()
+  let trials = 0
+  for (const step of fixSearch(engine)) {
+    if (step !== undefined) found.set(step.id, step.fixes)
+    else if ((trials += 1) > mostTrials) break
+  }
+  return engine.worked.verdicts.map((verdict) => ({
+    ...verdict,
+    remedies: found.get(verdict.id) ?? [],
+  }))
+}
+
+type Judged = (commands: readonly Command[]) => readonly Verdict[]
+
+/** The remedy, with what has to go with it; `undefined` where it does not do. */
+function* confirmed(
+  remedy: Remedy,
+  cause: Verdict,
+  stops: ReadonlySet<string>,
+  judged: Judged,
+): Generator<undefined, Remedy | undefined> {
+  let fix = remedy
+  let after = judged(fix.commands)
+  yield
+  for (let round = 0; ; round += 1) {
+    if (isStill(cause, after)) return undefined
+    const fresh = freshStops(stops, after)
+    const [first] = fresh
+    if (first === undefined) return fix
+    if (round === mostFollowUps) return undefined
+    let better: { fix: Remedy; after: readonly Verdict[] } | undefined
+    for (const { label, commands } of first.remedies) {
+      const longer = { label: `${fix.label}, ${label}`, commands: [...fix.commands, ...commands] }
+      const then = judged(longer.commands)
+      yield
+      if (isStill(cause, then) || freshStops(stops, then).length >= fresh.length) continue
+      better = { fix: longer, after: then }
+      break
+    }
+    if (better === undefined) return undefined
+    ;({ fix, after } = better)
+  }
+}
+
+/** Whether a verdict is there as before, or graver. */
+const isStill = ({ id, grade }: Verdict, after: readonly Verdict[]): boolean =>
+  after.some(
+    (verdict) => verdict.id === id && grades.indexOf(verdict.grade) <= grades.indexOf(grade),
+  )
+
+/** A stop by its code and each thing that it is about: a verdict on several runs may come to be on fewer. */
+const stopKeys = ({ code, about }: Verdict): string[] =>
+  about.length === 0 ? [code] : about.map((id) => `${code} ${id}`)
+
+const stopsIn = (verdicts: readonly Verdict[]): ReadonlySet<string> =>
+  new Set(verdicts.filter(({ grade }) => grade === 'stop').flatMap(stopKeys))
+
+const freshStops = (stops: ReadonlySet<string>, after: readonly Verdict[]): Verdict[] =>
+  after.filter(
+    (verdict) => verdict.grade === 'stop' && stopKeys(verdict).some((key) => !stops.has(key)),
+  )
