@@ -118,7 +118,7 @@ test('for the program: header, JSON and pixel map, to copy and to save', async (
   await page.getByRole('button', { name: 'Copy' }).click()
   await expect(page.getByRole('button', { name: 'Copied' })).toBeVisible()
   expect(await page.evaluate(() => navigator.clipboard.readText())).toContain(
-    '#define LIMIT_MA 16000',
+    '#define LIMIT_MA 15566',
   )
   await page.getByRole('radio', { name: 'Pixel map' }).click()
   await expect(page.getByTestId('program')).toContainText('lane,number,run,in run,x mm,y mm,lit')
@@ -128,7 +128,7 @@ test('for the program: header, JSON and pixel map, to copy and to save', async (
     page.getByRole('button', { name: 'Save' }).last().click(),
   ])
   expect(download.suggestedFilename()).toBe('bay-window-nook-json.json')
-  expect(JSON.parse((await bytes(download)).toString())).toMatchObject({ fullWhiteMa: 18461 })
+  expect(JSON.parse((await bytes(download)).toString())).toMatchObject({ fullWhiteMa: 18108 })
 })
 
 test('diagram, lists and labels as files for paper', async ({ page }) => {

@@ -101,8 +101,8 @@ describe('the command line', () => {
     [['csv', 'wires'], /^wire,from,to,use,gauge,colour,length mm,why/, 42],
     [['csv', 'joints'], /^joint,kind,where,what meets,thread on first/, 59],
     [['csv', 'pixels'], /^lane,number,run,in run,x mm,y mm,lit/, 504],
-    [['header'], /#define LANE_COUNT 3/, 48],
-    [['header', '--json'], /"fullWhiteMa": 18461/, 88],
+    [['header'], /#define LANE_COUNT 3/, 54],
+    [['header', '--json'], /"fullWhiteMa": 18108/, 99],
     [['svg', 'diagram'], /^<svg xmlns.*data-wire="W41"/, 1],
   ])('writes %j of the nook', (args, text, lines) => {
     const { stdout, status } = run([...args, 'demo/bay-window-nook.json'])

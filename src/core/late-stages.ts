@@ -39,6 +39,7 @@ const lateStages: { readonly [Name in LateName]: Derived<WorkedPlan[Name]> } = {
       'plugs',
       'leads',
       'full',
+      'unlimited',
       'supplies',
       'batteries',
       'signal',

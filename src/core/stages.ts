@@ -140,6 +140,17 @@ export const stages: {
         given.loads,
       ),
   ),
+  unlimited: derived(
+    [...sourceFields, 'rules', 'defaults', 'scene', 'limit', 'signal'],
+    ['cuts', 'volts', 'leads', 'lit', 'fit', 'lanes', 'circuit', 'full'],
+    (given) => {
+      if (given.plan.limit === 1) return given.full
+      const plan = { ...given.plan, limit: 1 }
+      const loads = loadRuns(plan, given.cuts, given.lit)
+      const network = planNetwork({ ...given, plan, loads }, 'full-white')
+      return solveFeed(network, 'full-white', given.cuts, given.leads, loads)
+    },
+  ),
   shown: derived(
     [...sourceFields, 'rules', 'defaults', 'scene', 'limit', 'signal'],
     ['cuts', 'volts', 'leads', 'loads', 'lit', 'fit', 'lanes', 'circuit', 'full'],

@@ -47,6 +47,8 @@ export interface TallySupply {
   readonly ratedA: number | null
   readonly loadA: number
   readonly needA: number
+  /** What the program may let draw of it beyond what is drawn anyway, mA; `null` where no part is chosen. */
+  readonly limitMa: number | null
   /** In the load case that the plan shows. */
   readonly shownA: number
   /** What hangs on it in each load case. */
@@ -194,7 +196,7 @@ function tallyRun(
 }
 
 function tallySupply(supply: FedSupply, plan: Pick<Plan, 'scene'>): TallySupply {
-  const { slot, part, volts, ratedA, loadA, needA, currentA, boardA } = supply
+  const { slot, part, volts, ratedA, loadA, needA, limitA, currentA, boardA } = supply
   return {
     id: slot.id,
     name: slot.name,
@@ -204,6 +206,7 @@ function tallySupply(supply: FedSupply, plan: Pick<Plan, 'scene'>): TallySupply 
     ratedA,
     loadA,
     needA,
+    limitMa: limitA === null ? null : Math.floor(limitA * 1000 + 1e-6),
     shownA: currentA[plan.scene.shown],
     currentA,
     boardA,

@@ -9,30 +9,42 @@ export function programHeader(data: ProgramData): string {
   const lanes = data.lanes.map((lane) => ({ ...lane, id: named('LANE', lane.name) }))
   const runs = lanes.flatMap((lane, index) => lane.runs.map((run) => ({ ...run, lane: index })))
   const dark = runs.flatMap(({ lane, dark: own }) => own.map((range) => ({ ...range, lane })))
-  const pins = [...data.inputs, ...data.dimmers]
   return [
     `// ${line(data.plan)}: written from its plan. Change the plan and write it anew, not this file.`,
     ...(data.board === null ? [] : [`// Board: ${line(data.board)}`]),
     '#ifndef GLOW_PLAN_H',
     '#define GLOW_PLAN_H',
     '',
-    '// What all lights together may draw, and what full white would draw, mA.',
+    '// What everything that is dimmed may draw together beyond its idle current, and what it would draw at full white, mA.',
     `#define LIMIT_MA ${String(data.limitMa)}`,
     `#define FULL_WHITE_MA ${String(data.fullWhiteMa)}`,
+    ...data.supplies.flatMap(({ name, volts, limitMa, fullWhiteMa }) => {
+      const id = named('SUPPLY', name.replace(/^supply\s+/i, ''))
+      return [
+        `// ${line(name)}, ${String(volts)} V`,
+        `#define ${id}_LIMIT_MA ${String(limitMa)}`,
+        `#define ${id}_FULL_WHITE_MA ${String(fullWhiteMa)}`,
+      ]
+    }),
     '// Brightness that is never exceeded, 0 to 255.',
     `#define BRIGHTNESS_LIMIT ${String(Math.round(data.brightnessLimit * 255))}`,
     '',
     `#define LANE_COUNT ${String(lanes.length)}`,
-    ...lanes.flatMap(({ id, name, pin, clockPin, pixels, bitsPerPixel, order }) => [
+    ...lanes.flatMap(({ id, name, pin, clockPin, pixels, bitsPerPixel, order, limitMa }) => [
       `// ${line(name)}: ${line(order)}, ${String(bitsPerPixel)} bits a pixel`,
       `#define ${id}_PIN ${pinText(pin)}`,
       ...(clockPin === null ? [] : [`#define ${id}_CLOCK_PIN ${pinText(clockPin)}`]),
       `#define ${id}_PIXELS ${String(pixels)}`,
       `#define ${id}_ORDER "${line(order)}"`,
+      `#define ${id}_LIMIT_MA ${String(limitMa)}`,
     ]),
     '',
-    ...pins.map(({ name, pin }) => `#define ${named('PIN', name)} ${pinText(pin)}`),
-    ...(pins.length > 0 ? [''] : []),
+    ...data.inputs.map(({ name, pin }) => `#define ${named('PIN', name)} ${pinText(pin)}`),
+    ...data.dimmers.flatMap(({ name, pin, limitMa }) => {
+      const id = named('PIN', name)
+      return [`#define ${id} ${pinText(pin)}`, `#define ${id}_LIMIT_MA ${String(limitMa)}`]
+    }),
+    ...(data.inputs.length + data.dimmers.length > 0 ? [''] : []),
     'typedef struct { const char *name; int lane; int first; int count; } PlanRun;',
     'typedef struct { int lane; int from; int count; } PlanDark;',
     '',

@@ -50,8 +50,11 @@ describe('for the program', () => {
   it('counts, pins, lanes, offsets and limits as a C header', () => {
     const header = programHeader(data)
     for (const line of [
-      '#define LIMIT_MA 16000',
-      '#define FULL_WHITE_MA 18461',
+      // 20 A × 0.8 less 503 × 0.7 mA idle and the board with its sensors, 81.5 mA
+      '#define LIMIT_MA 15566',
+      '#define FULL_WHITE_MA 18108',
+      '#define SUPPLY_A_LIMIT_MA 15566',
+      '#define LANE_SEAT_LIMIT_MA 4982',
       '#define LANE_COUNT 3',
       '#define LANE_SEAT_PIN 4',
       '#define LANE_SEAT_PIXELS 161',

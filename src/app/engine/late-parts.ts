@@ -29,7 +29,7 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
   ),
   program: derived(
     ['name', 'rules', 'limit', 'signal'],
-    ['fit', 'lanes', 'supplies', 'layout'],
+    ['cuts', 'lit', 'fit', 'lanes', 'supplies', 'layout'],
     (results) => {
       const data = programData(results)
       return {

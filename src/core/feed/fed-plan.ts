@@ -7,6 +7,8 @@ import type { FedSupply } from './supplies'
 export interface FedPlan extends RoutedPlan {
   /** At full white, as far as the plan's limit lets it. */
   readonly full: SolvedFeed
+  /** At full white without the plan's limit: what a program that has crashed, or a glitch on the data, may light. */
+  readonly unlimited: SolvedFeed
   /** In the load case that the plan shows. */
   readonly shown: SolvedFeed
   readonly supplies: readonly FedSupply[]

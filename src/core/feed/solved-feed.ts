@@ -91,7 +91,7 @@ export const leadFuse = ({
   lead,
   fuseLoadA,
 }: Pick<FedLead, 'lead' | 'fuseLoadA'>): number | 'none' | null =>
-  lead.fuse === 'auto' ? fuseFor(fuseLoadA, lead.wire.limitA) : lead.fuse
+  lead.fuse === 'auto' ? fuseFor(fuseLoadA, lead.limitA) : lead.fuse
 
 /** The solved network of a plan in one load case. */
 export interface SolvedFeed {

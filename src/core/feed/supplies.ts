@@ -7,6 +7,7 @@ import type { Plan, SupplySlot } from '../plan/plan'
 import { supplyBehind } from '../plan/supply-of'
 import { isAtLeast } from '../quantity/round'
 import type { RoutedPlan } from '../route/routed-plan'
+import { linearRegulator } from './linear-regulator'
 import type { SolvedFeed } from './solved-feed'
 import { supplySize } from './supply-size'
 
@@ -34,6 +35,13 @@ export interface FedSupply {
   readonly offA: number
   /** The board with its sensors and what hangs on its pins, where they hang on it, A. */
   readonly boardA: number
+  /**
+   * What the program may let draw of it beyond what is drawn anyway, A: what it may give less its headroom and what the program cannot dim;
+   * `null` where no part is chosen (handbook 3, limit).
+   */
+  readonly limitA: number | null
+  /** What the program can dim, at full white, A. */
+  readonly dimmableA: number
   /** Runs that it can feed, and those made for other volts. */
   readonly fits: readonly SupplyShare[]
   readonly misfits: readonly RunLoad[]
@@ -72,6 +80,7 @@ export function feedSupplies(
           : undefined
         : supplyPartOf(parts, slot.part)
     const { needA } = supplySize({ loadA, headroom, sizesA: [] })
+    const dimmableA = fits.reduce((sum, share) => sum + dimmableOf(share), 0)
     return {
       slot,
       part,
@@ -85,6 +94,11 @@ export function feedSupplies(
         boardA,
       ),
       boardA,
+      limitA:
+        part === undefined
+          ? null
+          : Math.max(0, mayGive(part, headroom) - (currentA['full-white'] - dimmableA)),
+      dimmableA,
       fits,
       misfits: own.flatMap(({ load }) => (suits(load.volts, volts) ? [] : [load])),
       grade: gradeOf(part, loadA, needA),
@@ -120,6 +134,26 @@ function sharesOf(
     }),
   )
 }
+
+/** What the program can dim of a run on a supply, at full white, A. */
+export const dimmableOf = ({ load, share }: SupplyShare): number =>
+  load.isDimmable ? (load.currentA['full-white'] - load.currentA.idle) * share : 0
+
+/** What a supply may give, A: its rating less the headroom, and no more than its regulator passes. */
+export const mayGive = (part: SupplyPart, headroom: number): number =>
+  Math.min(part.ratedA * (1 - headroom), regulatorA(part) ?? Infinity)
+
+/** What a supply behind a linear regulator passes without getting too hot, A; `undefined` of one without. */
+export const regulatorA = ({ regulator, volts }: SupplyPart): number | undefined =>
+  regulator === undefined
+    ? undefined
+    : linearRegulator({
+        inputV: regulator.inV,
+        outputV: volts,
+        currentA: 0,
+        limitA: regulator.limitA,
+        limitW: regulator.limitW,
+      }).allowedA
 
 /** Cells give a little less than the volts that a strip is made for, and it lights all the same; more than a hair above burns it. */
 export const suits = (made: number, given: number): boolean =>

@@ -14,6 +14,8 @@ export interface Lead {
   readonly end: Point
   readonly start: Point
   readonly wire: Wire
+  /** What its wire, and the junction that it goes to, take, A: no fuse before it may be more. */
+  readonly limitA: number
   /** Along the drawing at right angles, with the plan's slack, mm. */
   readonly drawnMm: number
   /** As measured, or else as drawn. */

@@ -153,13 +153,16 @@ function leadOf(
 ): Lead {
   const start = sources.supplies.get(from) ?? sources.junctions.get(from) ?? [0, 0]
   const drawnMm = squareWay(start, end) * (1 + plan.rules.slack)
+  const wire = wireOf(settings.wire ?? plan.defaults.wire)
+  const junction = plan.junctions.find((one) => to.kind === 'junction' && one.id === to.junction)
   return {
     id,
     from,
     to,
     start,
     end,
-    wire: wireOf(settings.wire ?? plan.defaults.wire),
+    wire,
+    limitA: Math.min(wire.limitA, junction?.limitA ?? Infinity),
     drawnMm,
     lengthMm: settings.lengthMm ?? drawnMm,
     isMeasured: settings.lengthMm !== undefined,

@@ -1,5 +1,6 @@
 import type { FedPlan } from '../feed/fed-plan'
-import { headroomOf } from '../feed/supplies'
+import { dimmableOf, type FedSupply } from '../feed/supplies'
+import { dimmersOf } from '../lanes/dimmers'
 import type { PinPurpose } from '../lanes/pins'
 import type { Strip } from '../plan/parts'
 
@@ -7,14 +8,26 @@ import type { Strip } from '../plan/parts'
 export interface ProgramData {
   readonly plan: string
   readonly board: string | null
-  /** What all lights together may draw, mA: what the supplies give less the headroom that the plan keeps. */
+  /**
+   * What all that the program dims may draw beyond its idle current, mA: what the supplies may give less the headroom that the plan keeps,
+   * the board, and what the program cannot dim.
+   */
   readonly limitMa: number
-  /** What they would draw at full white, mA. */
+  /** What it would draw beyond its idle current at full white, as far as the brightness limit lets it, mA. */
   readonly fullWhiteMa: number
   /** Brightness that the program never exceeds, 0 to 1. */
   readonly brightnessLimit: number
+  /** The same for each supply that has something to dim. */
+  readonly supplies: readonly {
+    readonly name: string
+    readonly volts: number
+    readonly limitMa: number
+    readonly fullWhiteMa: number
+  }[]
   readonly lanes: readonly {
     readonly name: string
+    /** Its share of the limits of the supplies that its runs hang on, mA. */
+    readonly limitMa: number
     readonly pin: string | null
     readonly clockPin: string | null
     readonly pixels: number
@@ -28,7 +41,11 @@ export interface ProgramData {
       readonly dark: readonly { readonly from: number; readonly count: number }[]
     }[]
   }[]
-  readonly dimmers: readonly { readonly name: string; readonly pin: string | null }[]
+  readonly dimmers: readonly {
+    readonly name: string
+    readonly pin: string | null
+    readonly limitMa: number
+  }[]
   readonly inputs: readonly {
     readonly name: string
     readonly kind: string
@@ -48,33 +65,73 @@ function colourOrder({ channels, data, order }: PixelLight): string {
   return [...(data === 'one-wire' ? [green, red, blue] : [blue, green, red]), ...rest].join('')
 }
 
+/** mA rounded down, past what sums of floating numbers leave. */
+const wholeMa = (amperes: number): number => Math.floor(amperes * 1000 + 1e-6)
+
+/**
+ * What some runs may draw together, mA: a supply's limit is shared out by what its runs draw at full white. Runs on several supplies dim
+ * together, so that the supply with the least to spare decides.
+ */
+function limitOf(supplies: readonly FedSupply[], runs: readonly string[]): number {
+  let [allA, share] = [0, Infinity]
+  for (const { fits, limitA, dimmableA } of supplies) {
+    const ownA = fits
+      .filter(({ load }) => runs.includes(load.id))
+      .reduce((sum, fit) => sum + dimmableOf(fit), 0)
+    if (ownA <= 0) continue
+    allA += ownA
+    share = Math.min(share, (limitA ?? 0) / dimmableA)
+  }
+  return allA > 0 ? wholeMa(allA * share) : 0
+}
+
 /** Counts, pins, lanes, offsets and limits for the program. */
 export function programData({
   plan,
+  cuts,
+  lit,
   fit,
   lanes,
   supplies,
-}: Pick<FedPlan, 'plan' | 'fit' | 'lanes' | 'supplies'>): ProgramData {
+}: Pick<FedPlan, 'plan' | 'cuts' | 'lit' | 'fit' | 'lanes' | 'supplies'>): ProgramData {
   const lanePin = (lane: string, line: 'data' | 'clock'): string | null =>
     fit?.pins.find(({ need: { of } }) => of.kind === 'lane' && of.lane === lane && of.line === line)
       ?.pin?.name ?? null
   const usesFor = (kind: PinPurpose['kind']): FittedPins =>
     fit?.pins.filter(({ need }) => need.of.kind === kind) ?? []
-  const fullWhiteMa = supplies.reduce(
-    (sum, { currentA, boardA }) => sum + (currentA['full-white'] - boardA) * 1000,
-    0,
-  )
-  const givenMa = supplies.reduce((sum, { ratedA }) => sum + (ratedA ?? 0) * 1000, 0)
+  const limits = supplies
+    .filter(({ dimmableA }) => dimmableA > 0)
+    .map(({ slot, volts, limitA, dimmableA }) => ({
+      name: slot.name,
+      volts,
+      limitMa: wholeMa(limitA ?? 0),
+      fullWhiteMa: Math.ceil(dimmableA * 1000 - 1e-6),
+    }))
+  const dimmers = new Map(dimmersOf(cuts, lit).map((dimmer) => [dimmer.name, dimmer]))
+  /** What one channel of a dimmer may draw, mA. */
+  const channelLimit = (name: string): number => {
+    const { runs = [], channels = [] } = dimmers.get(name) ?? {}
+    const limitMa = limitOf(
+      supplies,
+      runs.map(({ run }) => run.id),
+    )
+    return Math.floor(limitMa / Math.max(1, channels.length))
+  }
   return {
     plan: plan.name,
     board: fit?.board.name ?? null,
-    limitMa: Math.floor(givenMa * (1 - headroomOf(plan)) + 1e-6),
-    fullWhiteMa: Math.ceil(fullWhiteMa - 1e-6),
+    limitMa: limits.reduce((sum, { limitMa }) => sum + limitMa, 0),
+    fullWhiteMa: limits.reduce((sum, one) => sum + one.fullWhiteMa, 0),
     brightnessLimit: plan.limit,
+    supplies: limits,
     lanes: lanes.map(({ id, name, pixels, bitsPerPixel, runs }) => {
       const light = runs[0]?.entry.strip.light
       return {
         name,
+        limitMa: limitOf(
+          supplies,
+          runs.map(({ entry }) => entry.run.id),
+        ),
         pin: lanePin(id, 'data'),
         clockPin: lanePin(id, 'clock'),
         pixels,
@@ -94,6 +151,7 @@ export function programData({
     dimmers: usesFor('dimmer').map(({ need, pin }) => ({
       name: need.name,
       pin: pin?.name ?? null,
+      limitMa: need.of.kind === 'dimmer' ? channelLimit(need.of.dimmer) : 0,
     })),
     inputs: usesFor('input').map(({ need: { name, of }, pin }) => ({
       name,

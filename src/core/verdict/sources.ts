@@ -1,11 +1,12 @@
 import type { CutStripRun } from '../cut/cut'
 import { capacitorFor, leastCapacitorV } from '../feed/capacitor'
-import { linearRegulator } from '../feed/linear-regulator'
 import { meanLevel, warmthOf, type RunWarmth } from '../feed/run-warmth'
+import { regulatorA } from '../feed/supplies'
 import { hotK, warmK } from '../feed/warmth'
 import type { Plan } from '../plan/plan'
 import { formatQuantity, significant } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
+import { limitTo } from './limit-to'
 import { listed, mountEdit, type Judge, type Remedy, type Verdict } from './verdict'
 
 const amperes = (value: number): string => formatQuantity(value, 'A')
@@ -13,31 +14,28 @@ const volts = (value: number): string => formatQuantity(value, 'V')
 const hours = (value: number): string => formatQuantity(value * 60, 'min')
 
 /** A board's pin behind a linear regulator that burns more than it stands. */
-export const regulatorHot: Judge = ({ supplies }) =>
-  supplies.flatMap(({ slot, part, loadA }): Verdict[] => {
-    if (part?.regulator === undefined || loadA === 0) return []
-    const { inV, limitA, limitW } = part.regulator
-    const { heatW, allowedA } = linearRegulator({
-      inputV: inV,
-      outputV: part.volts,
-      currentA: loadA,
-      limitA,
-      limitW,
-    })
-    if (isAtLeast(allowedA, loadA)) return []
+export const regulatorHot: Judge = ({ plan, supplies }) =>
+  supplies.flatMap((supply): Verdict[] => {
+    const { slot, part, loadA } = supply
+    const allowedA = part && regulatorA(part)
+    if (part?.regulator === undefined || allowedA === undefined || isAtLeast(allowedA, loadA))
+      return []
+    const { inV } = part.regulator
+    const limit = limitTo(plan, supply, allowedA)
     return [
       {
         id: `regulator-hot.${slot.id}`,
         code: 'regulator-hot',
         grade: 'stop',
         about: [slot.id],
-        text: `${slot.name}: ${amperes(loadA)} through a regulator that passes ${amperes(allowedA)} from ${volts(inV)}; it dissipates ${formatQuantity(heatW, 'W')}`,
+        text: `${slot.name}: ${amperes(loadA)} through a regulator that passes ${amperes(allowedA)} from ${volts(inV)}; it dissipates ${formatQuantity((inV - part.volts) * loadA, 'W')}`,
         why: 'It shuts down when hot, and the board resets when the pattern gets bright.',
         remedies: [
           {
             label: 'feed the light by a supply of its own',
             commands: [{ do: 'pick-supply', supply: slot.id, part: 'auto' }],
           },
+          ...(limit === undefined ? [] : [limit]),
         ],
       },
     ]

@@ -1,4 +1,5 @@
-import { headroomOf, largestLoadA, smallestFor, type FedSupply } from '../feed/supplies'
+import { headroomOf, largestLoadA, mayGive, smallestFor, type FedSupply } from '../feed/supplies'
+import { limitTo } from './limit-to'
 import { siblingAt } from '../parts/find'
 import type { Command } from '../plan/commands'
 import { formatQuantity, significant } from '../quantity/format'
@@ -64,27 +65,17 @@ const nextSizeUp: FindRemedy = ({ plan, parts }, { slot, volts, loadA }) => {
   )
 }
 
-/** The highest brightness, in whole per cent, that the supply, or the largest to be had, feeds with its headroom. */
-const holdWhite: FindRemedy = ({ plan, parts }, { slot, volts, ratedA, loadA, fits }) => {
-  if (plan.rules.sizing === 'scenes') return undefined
+/** … that the supply, or the largest to be had, feeds with its headroom. */
+const holdWhite: FindRemedy = ({ plan, parts }, supply) => {
+  const { slot, volts, part } = supply
   const headroom = headroomOf(plan)
-  const mostA = ratedA === null ? largestLoadA(parts, volts, headroom) : ratedA * (1 - headroom)
-  // What nothing dims, the board and dark pixels are drawn at any limit.
-  const dimmableA = fits.reduce(
-    (sum, { load, share }) =>
-      sum + (load.isDimmable ? (load.currentA['full-white'] - load.currentA.idle) * share : 0),
-    0,
+  const mostA = part === undefined ? largestLoadA(parts, volts, headroom) : mayGive(part, headroom)
+  return limitTo(
+    plan,
+    supply,
+    mostA,
+    part === undefined ? [{ do: 'pick-supply', supply: slot.id, part: 'auto' }] : [],
   )
-  const restA = loadA - dimmableA
-  if (dimmableA <= 0) return undefined
-  const percent = Math.floor(((mostA - restA) / (dimmableA / plan.limit)) * 100 + 1e-9)
-  if (percent < 5 || percent >= Math.round(plan.limit * 100)) return undefined
-  const limit: Command = { do: 'set-limit', limit: percent / 100 }
-  return {
-    label: `limit brightness to ${String(percent)} %`,
-    commands:
-      ratedA === null ? [limit, { do: 'pick-supply', supply: slot.id, part: 'auto' }] : [limit],
-  }
 }
 
 /** Where no supply can do it alone: as few as it takes, runs dealt out largest first, each to the first with room. */

@@ -3,7 +3,7 @@ import { feedsOf } from '../plan/feeds'
 import { supplyBehind } from '../plan/supply-of'
 import type { Lead } from '../route/lead'
 import { feedLeadId, leadName, targetOf } from '../route/leads'
-import type { FedLead } from '../feed/solved-feed'
+import { leadFuse, type FedLead, type SolvedFeed } from '../feed/solved-feed'
 import { gaugesLike, type Wire } from '../parts/wires'
 import type { Command } from '../plan/commands'
 import type { Plan } from '../plan/plan'
@@ -69,6 +69,21 @@ const takeWire = (
     : [{ label: `take ${wire.name}`, commands: editLead(plan, lead, { wire: wire.id, ...set }) }]
 }
 
+/**
+ * By which solution a part of the feed is judged: under the plan's limit where fuses, or what the supplies give, protect it at `limitA`;
+ * otherwise by what a crashed program or a glitch on the data can make it carry.
+ */
+function judgedBy(evidence: Evidence, leads: readonly FedLead[], limitA: number): SolvedFeed {
+  const isSafe = leads.every((fed) => {
+    const fuse = leadFuse(fed)
+    return (
+      (typeof fuse === 'number' && isAtLeast(limitA, fuse)) ||
+      isAtLeast(limitA, behindA(evidence, fed.lead))
+    )
+  })
+  return isSafe ? evidence.full : evidence.unlimited
+}
+
 /** What the supply behind a lead can give, A: without any limit where no part is chosen. */
 function behindA({ plan, supplies }: Evidence, { from }: Lead): number {
   const source = supplyBehind(plan, from)
@@ -77,8 +92,9 @@ function behindA({ plan, supplies }: Evidence, { from }: Lead): number {
 
 /** Leads that carry more than their wire stands, or that no fuse fits. */
 export const leadHot: Judge = (evidence) =>
-  evidence.full.leads.flatMap((fed): Verdict[] => {
-    const { lead, currentA, fuseLoadA } = fed
+  evidence.full.leads.flatMap((fed, index): Verdict[] => {
+    const { lead, fuseLoadA } = fed
+    const currentA = judgedBy(evidence, [fed], lead.wire.limitA).leads[index]?.currentA ?? 0
     const isOver = !isAtLeast(lead.wire.limitA, currentA)
     if (!isOver && fuseFor(fuseLoadA, lead.wire.limitA) !== null) return []
     // What the supply cannot give, no fuse has to stop.
@@ -179,11 +195,14 @@ function leaveJunction(
 
 /** Junctions that carry more than they stand. */
 export const trackOver: Judge = (evidence) =>
-  evidence.full.leads.flatMap(({ lead, currentA }): Verdict[] => {
+  evidence.full.leads.flatMap((fed, index): Verdict[] => {
+    const { lead } = fed
     const { to } = lead
     if (to.kind !== 'junction') return []
     const junction = evidence.plan.junctions.find(({ id }) => id === to.junction)
-    if (junction === undefined || isAtLeast(junction.limitA, currentA)) return []
+    if (junction === undefined) return []
+    const currentA = judgedBy(evidence, [fed], junction.limitA).leads[index]?.currentA ?? 0
+    if (isAtLeast(junction.limitA, currentA)) return []
     return [
       {
         id: `track-over.${junction.id}`,
@@ -202,10 +221,21 @@ const coolAPerMm = 0.3
 const copperAPerMm = 0.5
 
 /** Strips whose own rails carry too much. */
-export const copperHot: Judge = (evidence) =>
-  evidence.cuts.flatMap((entry): Verdict[] => {
+export const copperHot: Judge = (evidence) => {
+  const leadsTo = new Map<string, FedLead[]>()
+  for (const fed of evidence.full.leads) {
+    const target = targetOf(fed.lead)
+    const known = leadsTo.get(target)
+    if (known === undefined) leadsTo.set(target, [fed])
+    else known.push(fed)
+  }
+  return evidence.cuts.flatMap((entry): Verdict[] => {
     const { run, strip, cuts: groups } = entry
-    const fed = evidence.full.runs.get(run.id)
+    const fed = judgedBy(
+      evidence,
+      leadsTo.get(run.id) ?? [],
+      copperAPerMm * strip.widthMm,
+    ).runs.get(run.id)
     if (fed === undefined || isAtLeast(coolAPerMm * strip.widthMm, fed.copperA)) return []
     const isHot = !isAtLeast(copperAPerMm * strip.widthMm, fed.copperA)
     const limitA = (isHot ? copperAPerMm : coolAPerMm) * strip.widthMm
@@ -229,6 +259,7 @@ export const copperHot: Judge = (evidence) =>
       },
     ]
   })
+}
 
 /** Runs and junctions whose plus hangs on two supplies, and minuses that are not joined. */
 export const joinedSupplies: Judge = (evidence) => {
