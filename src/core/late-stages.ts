@@ -15,7 +15,7 @@ import { wiringOf } from './wire/wires'
 const lateStages: { readonly [Name in LateName]: Derived<WorkedPlan[Name]> } = {
   wiring: derived(
     [...sourceFields, 'signal', 'wiring'],
-    ['cuts', 'circuit', 'full', 'supplies', 'leads'],
+    ['cuts', 'lanes', 'circuit', 'full', 'supplies', 'leads'],
     wiringOf,
   ),
   joints: derived(['lines'], ['wiring', 'cuts', 'reels'], (given) =>

@@ -88,7 +88,7 @@ describe('the picture of the wiring', () => {
     const text = words(diagramTree(nookDiagram, nook, 'paper'))
     expect(text).toContain('7.5 A')
     expect(text).toContain('fixed mains wiring is for a')
-    expect(text).toContain('1000 µF 6.3 V')
+    expect(text).toContain('1000 µF 10 V')
   })
 
   it('has a tint for every colour, each another', () => {

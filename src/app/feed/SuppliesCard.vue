@@ -48,6 +48,10 @@ const share = ({ loadA, ratedA }: TallySupply): string =>
   ratedA === null
     ? 'none is large enough'
     : `${formatQuantity(loadA, 'A')} of ${significant(ratedA)} A, ${formatQuantity(loadA / ratedA, '%')}`
+
+/** Ratings that are sold, and the one that was chosen when others were. */
+const capacitorChoices = (chosen: number | null | undefined): number[] =>
+  [...new Set([...capacitorsV, ...(chosen ? [chosen] : [])])].toSorted((a, b) => a - b)
 </script>
 
 <template>
@@ -134,7 +138,11 @@ const share = ({ loadA, ratedA }: TallySupply): string =>
         >
           <option value="auto">by the rule</option>
           <option value="none">none</option>
-          <option v-for="volts in capacitorsV" :key="volts" :value="String(volts)">
+          <option
+            v-for="volts in capacitorChoices(slot.capacitorV)"
+            :key="volts"
+            :value="String(volts)"
+          >
             {{ volts }} V
           </option>
         </select>

@@ -170,7 +170,7 @@ describe('what can be bought', () => {
   it('is the smallest that will do, the cheaper of two equal ones', () => {
     expect(smallestFor(parts, 5, 4.4, 0.2)?.id).toBe('brick-5v-6')
     expect(smallestFor(parts, 5, 0.3, 0.2)?.id).toBe('usb-port-0_5')
-    expect(smallestFor(parts, 5, 2.4, 0.2)?.id).toBe('usb-port-3')
+    expect(smallestFor(parts, 5, 2.4, 0.2)?.id).toBe('brick-5v-3')
     expect(smallestFor(parts, 12, 4, 0.2)?.id).toBe('brick-12v-5')
     expect(smallestFor(parts, 48, 1, 0.2)).toBeUndefined()
   })

@@ -48,8 +48,16 @@ export interface FedSupply {
   readonly grade: 'ok' | 'tight' | 'short'
 }
 
-/** Kinds that `auto` picks from: what can be bought by its amperes alone. */
-const pickable: readonly SupplyPart['kind'][] = ['usb-port', 'brick', 'enclosed']
+/** More than this no USB port is taken to give unless it was named, A (handbook 4). */
+const anyPortA = 0.5
+
+/** What `auto` picks from: what can be bought by its amperes alone, and the port that everybody has. */
+const isPickable = ({ kind, ratedA }: SupplyPart): boolean =>
+  kind === 'brick' || kind === 'enclosed' || (kind === 'usb-port' && isAtLeast(anyPortA, ratedA))
+
+/** Sources of one kind can take each other's place: with a plug in the wall, on a port, on cells of one chemistry. */
+const sourceKind = ({ kind, battery }: SupplyPart): string =>
+  kind === 'brick' || kind === 'enclosed' ? 'wall' : `${kind} ${battery?.chemistry ?? ''}`
 
 /** Puts every run on the supplies that its leads reach, and sizes the supplies by the plan's school. */
 export function feedSupplies(
@@ -170,7 +178,34 @@ export function smallestFor(
   loadA: number,
   headroom: number,
 ): SupplyPart | undefined {
-  const candidates = candidatesAt(parts, volts)
+  return smallestOf(candidatesAt(parts, volts), loadA, headroom)
+}
+
+/** … of the kind of source that a supply is, or of the supplies with a plug in the wall. */
+export const smallestLike = (
+  parts: Parts,
+  like: SupplyPart | 'wall',
+  volts: number,
+  loadA: number,
+  headroom: number,
+): SupplyPart | undefined =>
+  smallestOf(
+    bySize(
+      parts.supplies.filter(
+        (part) =>
+          part.volts === (like === 'wall' ? volts : like.volts) &&
+          sourceKind(part) === (like === 'wall' ? 'wall' : sourceKind(like)),
+      ),
+    ),
+    loadA,
+    headroom,
+  )
+
+function smallestOf(
+  candidates: readonly SupplyPart[],
+  loadA: number,
+  headroom: number,
+): SupplyPart | undefined {
   const { pickA } = supplySize({ loadA, headroom, sizesA: candidates.map((part) => part.ratedA) })
   return candidates.find((part) => part.ratedA === pickA)
 }
@@ -184,7 +219,7 @@ const trimShare = 0.1
 
 /** Supplies that can be picked for some volts, or trimmed to them; smallest first, the cheaper of two equal ones before the other. */
 const candidatesAt = (parts: Parts, volts: number): SupplyPart[] => {
-  const sold = parts.supplies.filter(({ kind }) => pickable.includes(kind))
+  const sold = parts.supplies.filter(isPickable)
   const right = sold.filter((part) => part.volts === volts)
   const found =
     right.length > 0
@@ -193,8 +228,11 @@ const candidatesAt = (parts: Parts, volts: number): SupplyPart[] => {
           (part) =>
             part.kind === 'enclosed' && Math.abs(part.volts - volts) <= trimShare * part.volts,
         )
-  return found.toSorted((a, b) => a.ratedA - b.ratedA || a.price - b.price)
+  return bySize(found)
 }
+
+const bySize = (parts: readonly SupplyPart[]): SupplyPart[] =>
+  parts.toSorted((a, b) => a.ratedA - b.ratedA || a.price - b.price)
 
 function gradeOf(part: SupplyPart | undefined, loadA: number, needA: number): FedSupply['grade'] {
   if (loadA === 0) return 'ok'

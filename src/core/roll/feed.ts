@@ -4,7 +4,8 @@ import type { RoutedWire } from '../route/circuit'
 import { leadFuse } from '../feed/solved-feed'
 import { energy } from '../feed/energy'
 import { meanOf, type BatteryUse } from '../feed/batteries'
-import { capacitorFor, capacitorUf, leastCapacitorV } from '../feed/capacitor'
+import { capacitorFor, capacitorShare, capacitorUf, leastCapacitorV } from '../feed/capacitor'
+import { highestVolts } from '../feed/highest-volts'
 import { leadName, targetOf } from '../route/leads'
 import type { FedSupply } from '../feed/supplies'
 import { warmthOf } from '../feed/run-warmth'
@@ -146,10 +147,11 @@ export function drawFigures({ plan, cuts, loads }: JudgedPlan): Figure[] {
 }
 
 /** How much warmer than the room each run gets at the plan's mix of scenes. */
-export function warmthFigures({ plan, cuts }: JudgedPlan): Figure[] {
+export function warmthFigures(results: JudgedPlan): Figure[] {
+  const { cuts } = results
   return cuts.flatMap((entry): Figure[] => {
     if (entry.cuts === 0) return []
-    const { wattsPerM, heatShare, kelvinMetrePerWatt, riseK, surface } = warmthOf(plan, entry)
+    const { wattsPerM, heatShare, kelvinMetrePerWatt, riseK, surface } = warmthOf(results, entry)
     return [
       {
         id: `warmth.${entry.run.id}`,
@@ -225,15 +227,16 @@ export function useFigures({ plan, batteries, cuts }: JudgedPlan, supply: FedSup
   const battery = batteries.get(slot.id)
   const ids = new Set(fits.map(({ load }) => load.id))
   const hasPixels = cuts.some(({ run, strip }) => ids.has(run.id) && strip.light.kind === 'pixels')
-  const capacitor = slot.capacitorV === undefined ? capacitorFor(volts) : slot.capacitorV
+  const highestV = highestVolts(part, volts)
+  const capacitor = slot.capacitorV === undefined ? capacitorFor(highestV) : slot.capacitorV
   const figures: Figure[] = []
   if (hasPixels)
     figures.push({
       id: `capacitor.${slot.id}`,
-      label: `capacitor ${String(capacitorUf)} µF`,
+      label: `capacitor ${String(capacitorUf(part))} µF`,
       value: capacitor,
       unit: 'V',
-      ...working`1.25 × ${operand('supply', volts, 'V')} = ${operand('at least', leastCapacitorV(volts), 'V')}`,
+      ...working`${operand('margin', capacitorShare)} × ${operand('supply at the most', highestV, 'V')} = ${operand('at least', leastCapacitorV(highestV), 'V')}`,
       about,
     })
   if (battery !== undefined) return [...figures, ...batteryFigures(slot.id, battery)]

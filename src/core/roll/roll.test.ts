@@ -59,7 +59,7 @@ describe('the roll', () => {
       'seat front 4.86 W/m × 85 % × 2.941 = 12.2 K',
       'ledge 4.86 W/m × 85 % × 2.941 = 12.2 K',
       '— In use',
-      'capacitor 1000 µF 1.25 × 5 V = 6.25 V = 6.3 V',
+      'capacitor 1000 µF 1.5 × 5 V = 7.5 V = 10 V',
       'a year 35.6 kWh × 0.30 = 10.67',
       '— Level at the first pixel',
       'Lane 1, to first pixel 5 V − 0.082 V − 0.7 × 4.84 V = 1.53 V',

@@ -161,11 +161,12 @@ function leadEnd(context: RouteContext, lead: Lead, sign: '+' | '−', channel?:
   if (splitter !== undefined)
     return harness.at(block, `${splitter} ${sign}`, role, { kind: 'splitter', splitter })
   const mark = channel === undefined ? sign : `${sign} ${channel}`
+  const pad = sign === '+' ? context.plusPad(to.run, to.pad) : to.pad
   return harness.at(
     block,
-    to.pad === 0 ? mark : `${mark} ${String(to.pad)}`,
+    pad === 0 ? mark : `${mark} ${String(pad)}`,
     role,
-    { kind: 'pad', pad: to.pad, ...(channel !== undefined && { channel }) },
+    { kind: 'pad', pad, ...(channel !== undefined && { channel }) },
     mark,
   )
 }
@@ -265,7 +266,7 @@ function addJumpers({ harness, plan }: RouteContext, entry: CutStripRun): void {
 }
 
 /** Plus and minus of the board, and of the buffer beside it. */
-function addBoardFeed({ harness, plan, sources, lanes }: RouteContext): void {
+function addBoardFeed({ harness, plan, sources, lanes, plusPad }: RouteContext): void {
   const gauge = wireOf(plan.wiring.dataWire)
   const first = lanes[0]?.runs[0]
   const supplyId = supplyByBoard(plan, lanes)
@@ -282,8 +283,15 @@ function addBoardFeed({ harness, plan, sources, lanes }: RouteContext): void {
   // Its supply's end and its own; a board at the strip is told the other way round, like all that ends at a run.
   const ends = (sign: '+' | '−', role: WireRole): Pick<RoutedWire, 'from' | 'to'> => {
     const own = harness.at(blockId.board, sign, role, { kind: 'power' })
+    const pad = atStrip && sign === '+' ? plusPad(first.entry.run.id, 0) : 0
     return atStrip
-      ? { from: own, to: harness.at(source, sign, role, { kind: 'pad', pad: 0 }) }
+      ? {
+          from: own,
+          to: harness.at(source, pad === 0 ? sign : `${sign} ${String(pad)}`, role, {
+            kind: 'pad',
+            pad,
+          }),
+        }
       : {
           from: harness.at(
             source,
@@ -386,12 +394,32 @@ function addLanes(context: RouteContext): void {
           ...length,
           bundle: `${lane.id}.in`,
           ...(resistorOhm !== null && { resistor: { ohm: resistorOhm, why: 'data' } }),
-          ...(fix === 'diode' && line === 'data' && { hasDiode: true }),
         })
       }
+      if (before === undefined && fix === 'diode') addDiode(context, lane.id, run.entry)
       before = run
     }
   }
+}
+
+/** From pad to pad over one pixel, mm. */
+const overPixelMm = 30
+
+/** The diode in the plus of a lane's first pixel, which has been cut off the strip's plus behind it (handbook 3, first-pixel-diode). */
+function addDiode({ harness, plan }: RouteContext, lane: string, { run }: CutStripRun): void {
+  const block = blockId.run(run.id)
+  harness.wire({
+    role: 'plus',
+    from: harness.at(block, '+ 1', 'plus', { kind: 'pad', pad: 1 }, '+'),
+    to: harness.at(block, '+', 'plus', { kind: 'pad', pad: 0 }),
+    gauge: wireOf(plan.wiring.dataWire),
+    lengthMm: overPixelMm,
+    working: working`${operand('over the first pixel', overPixelMm, 'mm')}`,
+    rule: 'the diode’s own legs and a short wire',
+    bundle: `${lane}.diode`,
+    about: [run.id],
+    hasDiode: true,
+  })
 }
 
 /** What works a dimmer's switches, and their way to minus. */

@@ -19,6 +19,8 @@ export interface RouteContext extends RouteGiven {
   readonly harness: Harness
   readonly entryOf: ReadonlyMap<string, CutStripRun>
   readonly litOf: ReadonlyMap<string, RouteGiven['lit'][number]>
+  /** The pad at which a plus meets a run: behind the first pixel where that has a diode in its plus. */
+  readonly plusPad: (run: string, pad: number) => number
   /** Where a light of a run is on the drawing. */
   readonly lightAt: (run: string, light: number) => Point
   /** The board's terminal for something that needs a pin. */
@@ -29,17 +31,30 @@ export interface RouteContext extends RouteGiven {
   ) => Terminal
 }
 
+/** The first run of each lane, where a diode sits in the plus of its first pixel. */
+export const diodeRuns = ({
+  plan,
+  lanes,
+}: Pick<RoutedPlan, 'plan' | 'lanes'>): ReadonlySet<string> =>
+  new Set(
+    plan.signal.fix === 'diode'
+      ? lanes.flatMap(({ runs }) => runs.slice(0, 1).map(({ entry }) => entry.run.id))
+      : [],
+  )
+
 /** Indexes what is looked up while wires are routed. */
 export function contextOf(given: RouteGiven): RouteContext {
   const harness = new Harness()
   const entryOf = entriesById(given.cuts)
   const places = placesOf(given.layout)
   const uses = given.fit?.pins ?? []
+  const behindDiode = diodeRuns(given)
   return {
     ...given,
     harness,
     entryOf,
     litOf: new Map(given.lit.map((run) => [run.id, run])),
+    plusPad: (run, pad) => (pad === 0 && behindDiode.has(run) ? 1 : pad),
     lightAt: (run, light) => {
       const [entry, place] = [entryOf.get(run), places.get(run)]
       const point = entry?.run.lights[light]

@@ -234,14 +234,14 @@ const cases: [VerdictCode, Verdict['grade'], RegExp, Plan, Plan][] = [
   [
     'capacitor-volts',
     'stop',
-    /a 6\.3 V capacitor on 12 V; at least 15 V/,
-    planOf(
-      { text: 'rail 1 m' },
-      { ...strip('pixels-12v-20'), ...supplied('brick-12v-3', { capacitorV: 6.3 }) },
-    ),
+    /a 16 V capacitor on 12 V; at least 18 V/,
     planOf(
       { text: 'rail 1 m' },
       { ...strip('pixels-12v-20'), ...supplied('brick-12v-3', { capacitorV: 16 }) },
+    ),
+    planOf(
+      { text: 'rail 1 m' },
+      { ...strip('pixels-12v-20'), ...supplied('brick-12v-3', { capacitorV: 25 }) },
     ),
   ],
   [

@@ -1,5 +1,6 @@
 import type { CutStripRun } from '../cut/cut'
 import { capacitorFor, leastCapacitorV } from '../feed/capacitor'
+import { highestVolts } from '../feed/highest-volts'
 import { meanLevel, warmthOf, type RunWarmth } from '../feed/run-warmth'
 import { regulatorA } from '../feed/supplies'
 import { hotK, warmK } from '../feed/warmth'
@@ -7,7 +8,7 @@ import type { Plan } from '../plan/plan'
 import { formatQuantity, significant } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
 import { limitTo } from './limit-to'
-import { listed, mountEdit, type Judge, type Remedy, type Verdict } from './verdict'
+import { listed, mountEdit, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
 
 const amperes = (value: number): string => formatQuantity(value, 'A')
 const volts = (value: number): string => formatQuantity(value, 'V')
@@ -82,7 +83,8 @@ export const batteries: Judge = ({ plan, supplies, batteries: uses }) =>
 
 /** The capacitor at a supply of pixels. */
 export const capacitor: Judge = ({ supplies, cuts }) =>
-  supplies.flatMap(({ slot, fits, volts: given }): Verdict[] => {
+  supplies.flatMap(({ slot, part, fits, volts: set }): Verdict[] => {
+    const given = highestVolts(part, set)
     const ids = new Set(fits.map(({ load }) => load.id))
     const hasPixels = cuts.some(
       ({ run, strip }) => ids.has(run.id) && strip.light.kind === 'pixels',
@@ -114,7 +116,7 @@ export const capacitor: Judge = ({ supplies, cuts }) =>
             grade: 'stop',
             about: [slot.id],
             text: `${slot.name}: a ${significant(slot.capacitorV)} V capacitor on ${volts(given)}; at least ${volts(least)}`,
-            why: 'Below 1.25 × the supply it ages fast, and can burst.',
+            why: 'Below 1.5 × the highest volts of its supply it ages fast, and can burst.',
             remedies: [auto],
           },
         ]
@@ -139,11 +141,12 @@ const onAndIn = ({ surface, exposedMm, sealed, covered }: RunWarmth): string =>
   ].join(', ')
 
 /** Strips that get too warm on what they are stuck to, at the plan's mix of scenes: heat gathers over many minutes. */
-export const hotStrip: Judge = ({ plan, cuts }) => {
+export const hotStrip: Judge = (evidence) => {
+  const { plan, cuts } = evidence
   const alike = new Map<string, WarmRuns>()
   for (const entry of cuts) {
     const { strip } = entry
-    const warmth = warmthOf(plan, entry)
+    const warmth = warmthOf(evidence, entry)
     if (entry.cuts === 0 || warmth.riseK <= warmK) continue
     const key = `${strip.id}.${warmth.riseK.toFixed(1)}`
     const entries = [...(alike.get(key)?.entries ?? []), entry]
@@ -151,7 +154,7 @@ export const hotStrip: Judge = ({ plan, cuts }) => {
   }
   return [...alike.values()].map(({ entries, warmth }): Verdict => {
     const { riseK } = warmth
-    const neededMm = coolBar(plan, entries)
+    const neededMm = coolBar(evidence, entries)
     const percent = coolEnough(plan, entries, riseK)
     const names = entries.map(({ run }) => run.name)
     return {
@@ -186,10 +189,10 @@ export const hotStrip: Judge = ({ plan, cuts }) => {
 }
 
 /** The narrowest bar, in steps of 5 mm, on which all of the runs stay cool enough; `undefined` where none that is sold does. */
-function coolBar(plan: Plan, entries: readonly CutStripRun[]): number | undefined {
+function coolBar(evidence: Evidence, entries: readonly CutStripRun[]): number | undefined {
   for (let backingMm = 5; backingMm <= widestBarMm; backingMm += 5) {
     const rises = entries.map(
-      (entry) => warmthOf(plan, entry, { backingMm, surface: 'channel' }).riseK,
+      (entry) => warmthOf(evidence, entry, { backingMm, surface: 'channel' }).riseK,
     )
     if (Math.max(...rises) <= warmK) return backingMm
   }

@@ -1,7 +1,15 @@
-import { headroomOf, largestLoadA, mayGive, smallestFor, type FedSupply } from '../feed/supplies'
+import {
+  headroomOf,
+  largestLoadA,
+  mayGive,
+  smallestFor,
+  smallestLike,
+  type FedSupply,
+} from '../feed/supplies'
 import { limitTo } from './limit-to'
 import { siblingAt } from '../parts/find'
 import type { Command } from '../plan/commands'
+import type { Strip } from '../plan/parts'
 import { formatQuantity, significant } from '../quantity/format'
 import { nextSupply } from './next-supply'
 import type { Evidence, Judge, Remedy, Verdict } from './verdict'
@@ -48,19 +56,37 @@ export const supplyLoad: Judge = (evidence) =>
   })
 
 function remediesFor(evidence: Evidence, supply: FedSupply): Remedy[] {
-  return [nextSizeUp, holdWhite, shareTheLoad, higherVolts].flatMap(
+  return [nextSizeUp, wallSupply, holdWhite, shareTheLoad, higherVolts].flatMap(
     (remedy) => remedy(evidence, supply) ?? [],
   )
 }
 
 type FindRemedy = (evidence: Evidence, supply: FedSupply) => Remedy | undefined
 
-const nextSizeUp: FindRemedy = ({ plan, parts }, { slot, volts, loadA }) => {
-  const part = smallestFor(parts, volts, loadA, headroomOf(plan))
+/** … of the same kind of source: a boosted cell does not become a supply with a plug. */
+const nextSizeUp: FindRemedy = ({ plan, parts }, { slot, volts, loadA, part }) => {
+  const next =
+    part === undefined
+      ? smallestFor(parts, volts, loadA, headroomOf(plan))
+      : smallestLike(parts, part, volts, loadA, headroomOf(plan))
   return (
-    part && {
-      label: `take the next size up, ${rating(part.ratedA)}`,
-      commands: [{ do: 'pick-supply', supply: slot.id, part: part.id }],
+    next && {
+      label: `take the next size up, ${rating(next.ratedA)}`,
+      commands: [{ do: 'pick-supply', supply: slot.id, part: next.id }],
+    }
+  )
+}
+
+/** Sources that a plug in the wall can stand in for without making the job another. */
+const besideWall: readonly string[] = ['usb-port', 'usb-c', 'computer']
+
+const wallSupply: FindRemedy = ({ plan, parts }, { slot, volts, loadA, part }) => {
+  if (part === undefined || !besideWall.includes(part.kind)) return undefined
+  const next = smallestLike(parts, 'wall', volts, loadA, headroomOf(plan))
+  return (
+    next && {
+      label: `a supply with a plug of its own instead, ${rating(next.ratedA)}`,
+      commands: [{ do: 'pick-supply', supply: slot.id, part: next.id }],
     }
   )
 }
@@ -113,17 +139,28 @@ const higherVolts: FindRemedy = ({ plan, parts, cuts }, { slot, volts, fits, gra
   for (const higher of [12, 24].filter((v) => v > volts)) {
     const commands: Command[] = []
     let watts = 0
+    let [before, after] = [0, 0]
     for (const { run, strip, cuts: groups } of fed) {
       const sibling = siblingAt(parts, strip, higher)
       if (sibling === undefined) break
       commands.push({ do: 'set-strip', line: run.id, strip: sibling.id })
-      watts += ((groups * strip.cutPitchMm) / 1000) * sibling.nameplateWPerM
+      const metres = (groups * strip.cutPitchMm) / 1000
+      watts += metres * sibling.nameplateWPerM
+      before += pixelsOn(strip, metres)
+      after += pixelsOn(sibling, metres)
     }
     const isEnough = (watts / higher) * plan.limit <= largestLoadA(parts, higher, headroomOf(plan))
     if (commands.length === fed.length && isEnough) {
       commands.push({ do: 'pick-supply', supply: slot.id, part: 'auto' })
-      return { label: `take the ${formatQuantity(higher, 'V')} version`, commands }
+      const fewer =
+        after === before
+          ? ''
+          : `, which has ${String(Math.round(after))} pixels in place of ${String(Math.round(before))}`
+      return { label: `take the ${formatQuantity(higher, 'V')} version${fewer}`, commands }
     }
   }
   return undefined
 }
+
+const pixelsOn = ({ light }: Strip, metres: number): number =>
+  light.kind === 'pixels' ? light.perM * metres : 0

@@ -76,10 +76,21 @@ describe('data', () => {
   it('has its diode told at the first pixel of every lane, and no resistor where there is none', () => {
     const lanes = ['l0', 'l1'].map((line) => ({ id: `a${line}`, name: line, lines: [line] }))
     const plan = planOf([shelf, { text: 'sill 600' }], { fix: 'diode', resistorOhm: null, lanes })
-    const inLine = wiresOf(plan)
-      .filter(({ role }) => role === 'data')
-      .map((wire) => wire.inLine.map(({ kind }) => kind))
-    expect(inLine).toEqual([['diode'], ['diode']])
+    const wires = wiresOf(plan)
+    // It carries the first pixel alone: the lead's plus meets the strip behind that.
+    const diodes = wires.filter(({ inLine }) => inLine.some(({ kind }) => kind === 'diode'))
+    expect(diodes.map(({ role, from, to }) => [role, from.spot, to.spot])).toEqual([
+      ['plus', { kind: 'pad', pad: 1 }, { kind: 'pad', pad: 0 }],
+      ['plus', { kind: 'pad', pad: 1 }, { kind: 'pad', pad: 0 }],
+    ])
+    const pads = wires
+      .filter(({ fusedLead }) => fusedLead !== undefined)
+      .map(({ to: { spot } }) => spot)
+    expect(pads).toEqual([
+      { kind: 'pad', pad: 1 },
+      { kind: 'pad', pad: 1 },
+    ])
+    expect(wires.filter(({ role }) => role === 'data').flatMap(({ inLine }) => inLine)).toEqual([])
   })
 })
 
@@ -119,7 +130,7 @@ describe('leads', () => {
 
   it('of two supplies come from each, and each has its capacitor', () => {
     const plan = planOf(
-      [shelf, { text: 'rail 900', stripId: 'white-12v-10', supplyId: 'b' }],
+      [shelf, { text: 'rail 900', stripId: 'pixels-12v-20', supplyId: 'b' }],
       {},
       {
         supplies: [
@@ -132,7 +143,7 @@ describe('leads', () => {
     const sources = wiring.wires.filter(({ to }) => to.id.endsWith('/+')).map(ends)
     expect(sources).toContain('supply:a → run:l0')
     expect(sources).toContain('supply:b → run:l1')
-    expect(wiring.capacitors.map(({ text }) => text)).toEqual(['1000 µF 6.3 V', '1000 µF 16 V'])
+    expect(wiring.capacitors.map(({ text }) => text)).toEqual(['1000 µF 10 V', '1000 µF 25 V'])
     const without = {
       ...plan,
       supplies: plan.supplies.map((slot) => ({ ...slot, capacitorV: null })),

@@ -2,6 +2,9 @@ import { fuseFor } from '../feed/fuse'
 import type { FedPlan } from '../feed/fed-plan'
 import { leadFuse } from '../feed/solved-feed'
 import { capacitorFor, capacitorUf } from '../feed/capacitor'
+import { highestVolts } from '../feed/highest-volts'
+import { entryOf } from '../cut/entry-of'
+import { diodeRuns } from '../route/route-context'
 import { diodeOf } from '../parts/diodes'
 import type { Wire as Gauge } from '../parts/wires'
 import type { WireColour } from '../plan/choices'
@@ -71,7 +74,7 @@ const cellKinds: readonly string[] = ['battery', 'power-bank', 'boosted-cell', '
 
 /** Gives every wire its name, its colour, what sits in it and what is done at its ends. */
 export function wiringOf(
-  given: Pick<FedPlan, 'plan' | 'cuts' | 'circuit' | 'full' | 'supplies' | 'leads'>,
+  given: Pick<FedPlan, 'plan' | 'cuts' | 'lanes' | 'circuit' | 'full' | 'supplies' | 'leads'>,
 ): Wiring {
   const { plan, circuit, full, supplies } = given
   const supplyOf = new Map(supplies.map((supply) => [supply.slot.id, supply]))
@@ -115,7 +118,7 @@ export function wiringOf(
         ? [
             {
               kind: 'diode',
-              text: `${diodeOf(plan.signal.diode).name} in the first pixel’s plus`,
+              text: `${diodeOf(plan.signal.diode).name} from + at pad 1 to + at pad 0, its stripe to pad 0; the strip’s plus is cut between them`,
             } as const,
           ]
         : []),
@@ -147,23 +150,30 @@ const boardFuse = ({ limitA }: Gauge): string =>
 /** A capacitor at the first feed of each supply's strips. */
 function capacitorsOf({
   plan,
+  cuts,
+  lanes,
   supplies,
   leads,
-}: Pick<FedPlan, 'plan' | 'supplies' | 'leads'>): PlanCapacitor[] {
-  return supplies.flatMap(({ slot, volts }): PlanCapacitor[] => {
-    const rating = slot.capacitorV === undefined ? capacitorFor(volts) : slot.capacitorV
-    // Single lights draw evenly and have no pads for it.
+}: Pick<FedPlan, 'plan' | 'cuts' | 'lanes' | 'supplies' | 'leads'>): PlanCapacitor[] {
+  const behindDiode = diodeRuns({ plan, lanes })
+  return supplies.flatMap(({ slot, volts, part }): PlanCapacitor[] => {
+    const rating =
+      slot.capacitorV === undefined ? capacitorFor(highestVolts(part, volts)) : slot.capacitorV
+    // Single lights and plain strips need none.
     const first = leads.find(
       ({ to, from, lightShare }) =>
-        to.kind === 'run' && lightShare === undefined && supplyBehind(plan, from) === slot.id,
+        to.kind === 'run' &&
+        lightShare === undefined &&
+        entryOf(cuts, to.run)?.strip.light.kind === 'pixels' &&
+        supplyBehind(plan, from) === slot.id,
     )
     if (rating === null || first?.to.kind !== 'run') return []
     const { run, pad } = first.to
     return [
       {
         supplyId: slot.id,
-        text: `${String(capacitorUf)} µF ${significant(rating)} V`,
-        at: { run, pad },
+        text: `${String(capacitorUf(part))} µF ${significant(rating)} V`,
+        at: { run, pad: pad === 0 && behindDiode.has(run) ? 1 : pad },
       },
     ]
   })

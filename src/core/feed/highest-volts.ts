@@ -1,0 +1,39 @@
+import { chemistries, chemistryNames, type ChemistryName } from '../parts/chemistries'
+import { supplyPartOf } from '../parts/find'
+import type { SupplyPart } from '../plan/parts'
+import type { Plan } from '../plan/plan'
+import { suppliesOfLine } from '../plan/supply-of'
+import type { RoutedPlan } from '../route/routed-plan'
+
+/** Volts while a cell or block is charged, or just off the charger, where they are above its own when full (handbook 3), V. */
+const chargedV: Partial<Readonly<Record<ChemistryName, number>>> = {
+  'lead-acid-12v': 14.4,
+  lifepo4: 3.65,
+}
+
+const isChemistry = (name: string): name is ChemistryName =>
+  (chemistryNames as readonly string[]).includes(name)
+
+/** The most that a supply ever gives, V: fresh cells without a load, a block on its charger; otherwise what it is set to. */
+export function highestVolts(part: SupplyPart | undefined, volts: number): number {
+  if (part?.battery === undefined || part.kind === 'boosted-cell') return volts
+  const { chemistry, inSeries } = part.battery
+  if (!isChemistry(chemistry)) return volts
+  const [[, full = 0] = []] = chemistries[chemistry].ocv
+  return Math.max(volts, inSeries * (chargedV[chemistry] ?? full))
+}
+
+/** The most that a run ever gets, V: from the highest of the supplies that its leads reach. */
+export const highestOf = (
+  { plan, parts, volts }: Pick<RoutedPlan, 'plan' | 'parts' | 'volts'>,
+  line: Plan['lines'][number],
+): number =>
+  Math.max(
+    0,
+    ...suppliesOfLine(plan, line).map((id) => {
+      const slot = plan.supplies.find((one) => one.id === id)
+      const part =
+        slot === undefined || slot.part === 'auto' ? undefined : supplyPartOf(parts, slot.part)
+      return highestVolts(part, volts.get(id) ?? 0)
+    }),
+  )
