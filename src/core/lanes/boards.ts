@@ -114,6 +114,16 @@ export const boardSupply = (
 ): string | undefined =>
   fit === undefined || plan.signal.boardFrom === 'usb' ? undefined : supplyByBoard(plan, lanes)
 
+/** How far from its own volts a board's plus pin may be, as a share (handbook 4: 3.0 to 3.6 V of a 3.3 V board). */
+const plusShare = { least: 0.9, most: 3.6 / 3.3 } as const
+
+/** Which of its inputs a board takes some volts by: its plus pin, its raw input behind a regulator, or none. */
+export function boardInput({ supplyV, raw }: Board, volts: number): 'plus' | 'raw' | undefined {
+  if (volts >= plusShare.least * supplyV - 1e-9 && volts <= plusShare.most * supplyV + 1e-9)
+    return 'plus'
+  return raw !== undefined && volts >= raw.fromV && volts <= raw.toV ? 'raw' : undefined
+}
+
 /** What a board draws all the time from where it is fed: itself, its sensors, and single lights on its pins, A. */
 export const boardA = (
   plan: Plan,

@@ -203,7 +203,12 @@ describe('verdicts on single lights', () => {
     [
       'pins-over',
       planOf('a string 12 @ 90', { ...red, drive: 'pins' }, { board: 'small-5v' }),
-      /240 mA from the pins of the small 5 V 8-bit board, which give 200 mA in all/,
+      /small 5 V 8-bit board: 240 mA from its pins, which give 200 mA in all: a 240 mA/,
+    ],
+    [
+      'no-headroom',
+      planOf('a string 6 @ 90', { part: 'led-white', inSeries: 3 }, {}, 'usb-c-9v-3'),
+      /3 × 3\.\d V in series leave/,
     ],
     [
       'base-over',

@@ -15,6 +15,7 @@ import type {
   Use,
   Wiring,
 } from './plan'
+import type { Settable } from './with-set'
 import { supplyBehind } from './supply-of'
 import { tagger } from './tags'
 
@@ -52,7 +53,7 @@ export type Command =
       readonly volts: number | null | undefined
     }
   | { readonly do: 'trim-supply'; readonly supply: string; readonly volts: number | undefined }
-  | { readonly do: 'set-signal'; readonly signal: Partial<Signal> }
+  | { readonly do: 'set-signal'; readonly signal: Settable<Signal> }
   | { readonly do: 'set-pin'; readonly need: string; readonly pin: string | undefined }
   | { readonly do: 'set-wiring'; readonly wiring: Partial<Wiring> }
   | { readonly do: 'tick'; readonly joint: string; readonly isDone: boolean }
@@ -203,7 +204,7 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       return
     }
     case 'set-signal':
-      Object.assign(plan.signal, command.signal)
+      put(plan.signal, command.signal)
       return
     case 'set-pin': {
       const others = plan.signal.pins.filter(({ need }) => need !== command.need)

@@ -300,6 +300,8 @@ const signalSchema = z.strictObject({
   /** A board's part, or `auto` for the smallest that will do. */
   board: z.union([z.literal('auto'), idSchema]),
   boardFrom: z.enum(boardFeeds),
+  /** A computer stays plugged into a board that a supply of the plan feeds. */
+  usbToo: z.boolean().optional(),
   fix: z.enum(levelFixes),
   /** The diode before the first pixels, where `fix` says so. */
   diode: idSchema,

@@ -246,7 +246,7 @@ describe('boards', () => {
     [
       'board-volts',
       planOf([{ text: 'shelf 900', stripId: 'white-24v-10', dimmer: 'shelf' }]),
-      /takes 7 to 12 V, its supply gives 24 V/,
+      /takes 5 V, or 7 to 12 V at its raw input; its supply gives 24 V/,
     ],
   ]
   it.each(cases)('%s is told, and what it offers mends it', (code, plan, text) => {

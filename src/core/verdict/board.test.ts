@@ -36,8 +36,43 @@ describe('a board on another supply than its own', () => {
   it('without a raw input is told, and a plug of its own is the way out', () => {
     const plan = on12V({ board: 'wifi-3v3' })
     const verdict = told(plan, 'board-volts')!
-    expect(verdict.text).toContain('takes 5 V, its supply gives 12 V')
+    expect(verdict.text).toContain('takes 5 V; its supply gives 12 V')
     expect(told(change(plan, verdict.remedies[0]!.commands).plan, 'board-volts')).toBeUndefined()
+  })
+})
+
+describe('a board on the volts of a strip', () => {
+  it('of 3.3 V without another input takes no 5 V', () => {
+    expect(told(planOf('shelf 500', { board: 'classroom-3v3' }), 'board-volts')?.text).toMatch(
+      /takes 3\.3 V; its supply gives 5 V/,
+    )
+    expect(told(planOf('shelf 500', { board: 'wifi-3v3' }), 'board-volts')).toBeUndefined()
+  })
+
+  it('and on USB at once feeds back, until one of the two is gone', () => {
+    expect(told(planOf('shelf 500', {}), 'back-feed')).toBeUndefined()
+    const plan = planOf('shelf 500', { usbToo: true })
+    const verdict = told(plan, 'back-feed')!
+    expect(verdict.remedies).toHaveLength(2)
+    for (const { commands } of verdict.remedies)
+      expect(told(change(plan, commands).plan, 'back-feed')).toBeUndefined()
+  })
+})
+
+describe('lights on pins', () => {
+  it('are counted for the whole board, not line by line', () => {
+    const ten = (id: string) => ({
+      id,
+      text: `${id} string 10 @ 50`,
+      lights: { part: 'led-red', drive: 'pins' as const },
+    })
+    const plan = {
+      ...planOf('x 30', { board: 'large-5v' }),
+      lines: [ten('a'), ten('b'), ten('c')],
+    }
+    const verdict = told(plan, 'pins-over')!
+    expect(verdict.text).toMatch(/large 5 V 8-bit board: 600 mA from its pins, which give 200 mA/)
+    expect(told(change(plan, verdict.remedies[0]!.commands).plan, 'pins-over')).toBeUndefined()
   })
 })
 

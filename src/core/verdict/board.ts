@@ -3,7 +3,7 @@ import { isOnPins } from '../load/lights'
 import type { Command } from '../plan/commands'
 import { formatQuantity, significant, plural } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
-import { boardSupply, boardsFor, memoryOf, sensorA, suffices } from '../lanes/boards'
+import { boardInput, boardSupply, boardsFor, memoryOf, sensorA, suffices } from '../lanes/boards'
 import { splitLanes } from '../lanes/lanes'
 import { charliePins } from '../lanes/drives'
 import { dataTiming, frameTime, laneTiming } from '../lanes/timing'
@@ -112,27 +112,31 @@ export const sensorsOver: Judge = (evidence) => {
   ]
 }
 
-/** Boards fed through their raw input: outside its window, or with a regulator that gets too hot. */
+/** Boards on volts that none of their inputs takes, or with a regulator that gets too hot. */
 export const boardFeed: Judge = ({ plan, fit, lanes, volts: voltsOf }) => {
-  if (fit === undefined || plan.signal.boardFrom !== 'supply') return []
-  const { board } = fit
   const supply = boardSupply(plan, fit, lanes)
   const volts = supply === undefined ? undefined : voltsOf.get(supply)
-  if (volts === undefined || volts <= Math.max(5.25, board.supplyV * 1.1)) return []
+  if (fit === undefined || supply === undefined || volts === undefined) return []
+  const { board } = fit
+  const input = boardInput(board, volts)
+  if (input === 'plus') return []
   const usb: Remedy = {
     label: 'feed the board by a plug of its own',
     commands: [{ do: 'set-signal', signal: { boardFrom: 'usb' } }],
   }
   const { raw } = board
-  if (raw === undefined || volts < raw.fromV || volts > raw.toV)
+  if (raw === undefined || input === undefined)
     return [
       {
         id: 'board-volts',
         code: 'board-volts',
         grade: 'stop',
-        about: supply === undefined ? [] : [supply],
-        text: `${board.name} takes ${raw === undefined ? formatQuantity(board.supplyV, 'V') : `${significant(raw.fromV)} to ${significant(raw.toV)} V`}, its supply gives ${formatQuantity(volts, 'V')}`,
-        why: 'Too much of it burns the board at once.',
+        about: [supply],
+        text: `${board.name} takes ${formatQuantity(board.supplyV, 'V')}${raw === undefined ? '' : `, or ${significant(raw.fromV)} to ${significant(raw.toV)} V at its raw input`}; its supply gives ${formatQuantity(volts, 'V')}`,
+        why:
+          volts > board.supplyV
+            ? 'Too much of it burns the board at once.'
+            : 'On too little it does not start, or resets when anything lights.',
         remedies: [usb],
       },
     ]
@@ -150,7 +154,7 @@ export const boardFeed: Judge = ({ plan, fit, lanes, volts: voltsOf }) => {
       id: 'board-regulator-hot',
       code: 'board-regulator-hot',
       grade: 'stop',
-      about: supply === undefined ? [] : [supply],
+      about: [supply],
       text: `${board.name}: ${formatQuantity(loadA, 'A')} through its regulator, which passes ${formatQuantity(allowedA, 'A')} from ${formatQuantity(volts, 'V')}; it dissipates ${formatQuantity(heatW, 'W')}`,
       why: 'It shuts down when hot, and the board resets.',
       remedies: [usb],
@@ -229,6 +233,33 @@ export const memory: Judge = (evidence) => {
       text: `${fit.board.name}: the pixels take ${formatQuantity(needBytes, 'bytes')} of memory, the program leaves about ${formatQuantity(freeBytes, 'bytes')}`,
       why: 'A program that runs out of memory starts, and then does strange things.',
       remedies: isOver ? otherBoard(evidence) : [],
+    },
+  ]
+}
+
+/** A board on a supply of the plan and on USB at once. */
+export const backFeed: Judge = ({ plan, fit, lanes }) => {
+  const supply = boardSupply(plan, fit, lanes)
+  if (fit === undefined || supply === undefined || plan.signal.usbToo !== true) return []
+  const name = plan.supplies.find(({ id }) => id === supply)?.name ?? ''
+  return [
+    {
+      id: 'back-feed',
+      code: 'back-feed',
+      grade: 'warning',
+      about: [supply],
+      text: `${fit.board.name}: on ${name} and on USB at once`,
+      why: 'Each pushes current into the other through the board: a port can die, and pixels draw from it what it does not have. Join minus and data alone.',
+      remedies: [
+        {
+          label: 'feed the board by USB alone',
+          commands: [{ do: 'set-signal', signal: { boardFrom: 'usb', usbToo: undefined } }],
+        },
+        {
+          label: 'unplug USB while it runs',
+          commands: [{ do: 'set-signal', signal: { usbToo: undefined } }],
+        },
+      ],
     },
   ]
 }

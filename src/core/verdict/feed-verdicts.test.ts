@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { change } from '../plan/commands'
+import { shippedSupplies } from '../parts/supplies'
 import { emptyPlan } from '../plan/empty'
 import type { Plan } from '../plan/plan'
 import { tally } from '../tally'
@@ -27,6 +28,19 @@ const found = (plan: Plan, code: VerdictCode): Verdict[] =>
 const rules = (set: Partial<Plan['rules']>): Extra => ({
   rules: { ...emptyPlan('test', 'x').rules, ...set },
 })
+
+/** Four fresh alkaline cells: 6.3 V. */
+const fourCells: Plan['own'] = {
+  ...emptyPlan('test', 'x').own,
+  supplies: [
+    {
+      ...shippedSupplies.find(({ id }) => id === 'battery-3-aa')!,
+      id: 'four-aa',
+      volts: 5,
+      battery: { chemistry: 'alkaline-aa', inSeries: 4, inParallel: 1, cutoffV: 4 },
+    },
+  ],
+}
 
 /** A plan that raises the verdict, what it says, and the same plan with one thing better, which does not. */
 /** All on, all the time: the warmest there is. */
@@ -149,6 +163,27 @@ const cases: [VerdictCode, Verdict['grade'], RegExp, Plan, Plan][] = [
     planOf(
       { text: 'shelf 1200', feeds: [feed({ from: 'j' })] },
       { junctions: [{ id: 'j', name: 'Track', kind: 'track', limitA: 3, fuse: 'auto' }] },
+    ),
+  ],
+  [
+    'volts-over',
+    'stop',
+    /Supply A gives 6\.\d* V when full: shelf stands 5\.3 V/,
+    planOf({ text: 'shelf 300' }, { ...supplied('four-aa'), own: fourCells }),
+    planOf({ text: 'shelf 300' }, supplied('battery-3-aa')),
+  ],
+  [
+    'fuse-blind',
+    'warning',
+    // 2 × 0.1 m × 0.0069 Ω/m + 0.15 V ÷ 10 A + 2 × 3 m × 0.085 Ω/m = 0.527 Ω on 5 V.
+    /wall: a short at its far end draws 9\.50 A, which a 10 A fuse may hold for good/,
+    planOf(
+      { text: 'wall 3 m', feeds: [feed({ wire: 'mm2-2_5', lengthMm: 100 })] },
+      supplied('enclosed-5v-300w'),
+    ),
+    planOf(
+      { text: 'wall 500 mm', feeds: [feed({ wire: 'mm2-2_5', lengthMm: 100 })] },
+      supplied('enclosed-5v-300w'),
     ),
   ],
   [

@@ -1,10 +1,20 @@
 import { againstArrow, boardQuirk, dataResistor, diodeSmall, levels, longData } from './level'
-import { boardFeed, memory, pinKind, pinsShort, sensorsOver, serialPin, slowFrames } from './board'
+import {
+  backFeed,
+  boardFeed,
+  memory,
+  pinKind,
+  pinsShort,
+  sensorsOver,
+  serialPin,
+  slowFrames,
+} from './board'
 import { offMark, spliceShows } from './cutting'
 import { fade, notFed, uneven } from './fading'
 import { gapShows } from './gap-shows'
 import { grades } from './kinds'
 import {
+  boardPinsOver,
   lightPinsOver,
   lightResistors,
   matrixFlicker,
@@ -21,12 +31,15 @@ import { statusColours } from './status'
 import { stockShort } from './stock-short'
 import { supplyLoad } from './supply-load'
 import type { Evidence, Judge, Verdict } from './verdict'
+import { fuseBlind } from './fuse-blind'
 import { voltsDiffer } from './volts-differ'
+import { voltsOver } from './volts-over'
 import { copperHot, fuses, joinedSupplies, leadHot, trackOver } from './wiring'
 import { wrongEnd } from './wrong-end'
 
 const judges: readonly Judge[] = [
   voltsDiffer,
+  voltsOver,
   notFed,
   supplyLoad,
   regulatorHot,
@@ -35,6 +48,7 @@ const judges: readonly Judge[] = [
   uneven,
   leadHot,
   fuses,
+  fuseBlind,
   trackOver,
   copperHot,
   joinedSupplies,
@@ -59,10 +73,12 @@ const judges: readonly Judge[] = [
   serialPin,
   sensorsOver,
   boardFeed,
+  backFeed,
   slowFrames,
   memory,
   lightResistors,
   sharedResistor,
+  boardPinsOver,
   lightPinsOver,
   switchInPlus,
   switchDrive,

@@ -65,6 +65,9 @@ export const verdictKinds = {
   'regulator-hot': kind('feed', 'supply', 'stop'),
   'board-regulator-hot': kind('feed', 'supply', 'stop'),
   'over-100-watt': kind('feed', 'supply', 'note'),
+  'volts-over': kind('feed', 'volts', 'stop', 'warning'),
+  'fuse-blind': kind('feed', 'drops', 'warning'),
+  'back-feed': kind('feed', 'supply', 'warning'),
   'not-fed': kind('feed', 'volts', 'stop'),
   fade: kind('feed', 'volts', 'stop', 'warning'),
   uneven: kind('feed', 'volts', 'note'),
@@ -99,7 +102,7 @@ export const verdictKinds = {
   'status-colours-alike': kind('signal', 'board', 'warning'),
   // single lights
   'no-led-resistor': kind('measure', 'lights', 'stop'),
-  'no-headroom': kind('measure', 'lights', 'stop'),
+  'no-headroom': kind('measure', 'lights', 'stop', 'warning'),
   'shared-resistor': kind('measure', 'lights', 'warning'),
   'pin-over': kind('measure', 'lights', 'stop'),
   'pins-over': kind('measure', 'lights', 'stop'),

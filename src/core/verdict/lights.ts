@@ -1,5 +1,7 @@
 import { suits } from '../feed/supplies'
-import type { LitRun } from '../load/lights'
+import { isOnPins, type LitRun } from '../load/lights'
+import { sensorA } from '../lanes/boards'
+import type { Board } from '../plan/parts'
 import type { Lights } from '../plan/plan'
 import { runName } from '../cut/entry-of'
 import { supplyOfLine } from '../plan/supply-of'
@@ -7,7 +9,7 @@ import { formatQuantity } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
 import { sinkBoard } from '../parts/drivers'
 import { matrixScan, npnSwitch, sinkBoards } from '../lanes/drives'
-import type { Evidence, Judge, Remedy, Verdict } from './verdict'
+import { listed, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
 
 const mA = (amperes: number): string => formatQuantity(amperes * 1000, 'mA')
 const volts = (value: number): string => formatQuantity(value, 'V')
@@ -44,6 +46,9 @@ export const eachLit = (
     return [{ ...found, id: `${found.code}.${run.id}`, about }]
   })
 
+/** Share of the supply that the resistor of LEDs should have. */
+const thinShare = 0.15
+
 /** LEDs without a resistor, or with so many in series that nothing is left for one. */
 export const lightResistors: Judge = (evidence) =>
   eachLit(evidence, (run, name) => {
@@ -68,6 +73,22 @@ export const lightResistors: Judge = (evidence) =>
         grade: 'stop',
         text: `${name}: ${String(settings.inSeries)} × ${volts(part.volts)} in series leave nothing of ${volts(supplyV)}`,
         why: 'LEDs in series need more than the sum of their forward volts, and a rest for the resistor.',
+        remedies:
+          fits < 1 ? [] : setLights(evidence, run, `${String(fits)} in series`, { inSeries: fits }),
+      }
+    }
+    const leftV = supplyV - settings.inSeries * part.volts
+    const isThin =
+      settings.resistor !== 'none' &&
+      settings.drive !== 'sink' &&
+      leftV < thinShare * supplyV - 1e-9
+    if (isThin) {
+      const fits = Math.floor(((1 - thinShare) * supplyV) / part.volts + 1e-9)
+      return {
+        code: 'no-headroom',
+        grade: 'warning',
+        text: `${name}: ${String(settings.inSeries)} × ${volts(part.volts)} in series leave ${volts(leftV)} of ${volts(supplyV)} for the resistor`,
+        why: 'Below 15 % the current hangs on what each LED happens to need: some are dim, some too bright.',
         remedies:
           fits < 1 ? [] : setLights(evidence, run, `${String(fits)} in series`, { inSeries: fits }),
       }
@@ -97,13 +118,76 @@ export const sharedResistor: Judge = (evidence) =>
     }
   })
 
-/** Pins that give more than they stand, one by one or all together. */
+/** What stands between a pin and lights that ask too much of it. */
+const offPins = (evidence: Evidence, run: LitRun): Remedy[] =>
+  run.settings.drive === 'pins'
+    ? setLights(evidence, run, 'all of them behind a switch', { drive: 'switch' })
+    : setLights(evidence, run, 'a driver chip', { drive: 'driver' })
+
+/** Lights on pins that ask more of the board than all its pins and pads give together, its sensors and transistors counted. */
+export const boardPinsOver: Judge = (evidence) => {
+  const { fit, lit, plan } = evidence
+  const onPins = lit.filter(({ settings, peakA }) => isOnPins(settings) && peakA > 0)
+  if (fit === undefined || onPins.length === 0) return []
+  const { board } = fit
+  const lightsA = onPins.reduce((sum, { peakA }) => sum + peakA, 0)
+  const basesA = lit.reduce((sum, run) => sum + baseA(run, board), 0)
+  const allA = lightsA + basesA + sensorA(plan)
+  if (isAtLeast(board.allA, allA)) return []
+  const others = [
+    ...(basesA > 0 ? [`transistors ${mA(basesA)}`] : []),
+    ...(sensorA(plan) > 0 ? [`sensors ${mA(sensorA(plan))}`] : []),
+  ]
+  // The fewest lines, the hungriest first, that have to leave the pins.
+  const leaving: LitRun[] = []
+  let restA = allA
+  for (const run of onPins.toSorted((a, b) => b.peakA - a.peakA)) {
+    if (isAtLeast(board.allA, restA)) break
+    // What drives it then takes its base current from a pin.
+    restA -= run.peakA - baseA({ ...run, settings: { ...run.settings, ...switched } }, board)
+    leaving.push(run)
+  }
+  const commands = leaving.flatMap((run) => offPins(evidence, run)).flatMap((one) => one.commands)
+  return [
+    {
+      id: 'pins-over',
+      code: 'pins-over',
+      grade: 'stop',
+      about: onPins.map(({ id }) => id),
+      text: `${board.name}: ${mA(allA)} from its pins, which give ${mA(board.allA)} in all: ${listed(onPins.map(({ id, peakA }) => `${runName(evidence.cuts, id)} ${mA(peakA)}`))}${others.length > 0 ? `; ${others.join(', ')}` : ''}`,
+      why: 'The board’s own regulator feeds its pins: it sags at once and burns in time.',
+      remedies:
+        commands.length === 0
+          ? []
+          : [
+              {
+                label: `${listed(leaving.map(({ id }) => runName(evidence.cuts, id)))} by a part of its own`,
+                commands,
+              },
+            ],
+    },
+  ]
+}
+
+/** Driven by a transistor on a pin. */
+const switched = { drive: 'switch', by: 'pin', switchWith: 'transistor' } as const
+
+/** What the base of a run's transistor takes from its pin, A. */
+const baseA = ({ settings, peakA }: LitRun, board: Board): number =>
+  settings.drive === 'switch' &&
+  settings.by === 'pin' &&
+  settings.switchWith === 'transistor' &&
+  peakA > 0
+    ? npnSwitch({ loadA: peakA, driveV: board.highV, pinLimitMa: board.pinA * 1000 }).baseMa / 1000
+    : 0
+
+/** Single pins that give more than they stand. */
 export const lightPinsOver: Judge = (evidence) => {
   const { fit } = evidence
   if (fit === undefined) return []
   const { board } = fit
   return eachLit(evidence, (run, name) => {
-    const { settings, stringA, columns, strings } = run
+    const { settings, stringA, columns } = run
     const perPinA =
       settings.drive === 'pins'
         ? stringA
@@ -112,22 +196,13 @@ export const lightPinsOver: Judge = (evidence) => {
           : settings.drive === 'charlie'
             ? stringA
             : 0
-    const allA = settings.drive === 'pins' ? stringA * strings : perPinA
-    if (perPinA === 0 || (isAtLeast(board.pinA, perPinA) && isAtLeast(board.allA, allA)))
-      return undefined
-    const isPin = !isAtLeast(board.pinA, perPinA)
+    if (perPinA === 0 || isAtLeast(board.pinA, perPinA)) return undefined
     return {
-      code: isPin ? 'pin-over' : 'pins-over',
+      code: 'pin-over',
       grade: 'stop',
-      text: isPin
-        ? `${name}: ${mA(perPinA)} on a pin of the ${board.name}, which gives ${mA(board.pinA)}`
-        : `${name}: ${mA(allA)} from the pins of the ${board.name}, which give ${mA(board.allA)} in all`,
+      text: `${name}: ${mA(perPinA)} on a pin of the ${board.name}, which gives ${mA(board.pinA)}`,
       why: 'The pin sags at once and burns in time, and with it the board.',
-      remedies: [
-        ...(settings.drive === 'pins'
-          ? setLights(evidence, run, 'all of them behind a switch', { drive: 'switch' })
-          : setLights(evidence, run, 'a driver chip', { drive: 'driver' })),
-      ],
+      remedies: offPins(evidence, run),
     }
   })
 }

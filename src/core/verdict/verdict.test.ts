@@ -82,7 +82,7 @@ describe('verdicts name what, by how much, and the way out', () => {
     const [verdict] = tally(low).verdicts
     expect(verdict?.why).toBe('On more than its volts a strip burns out at once.')
     expect(verdict?.remedies.map(({ label }) => label)).toEqual([
-      'take the 12 V version, which has 120 pixels in place of 360',
+      'take the 12 V version',
       'take a 5 V supply',
     ])
   })
