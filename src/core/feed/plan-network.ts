@@ -3,15 +3,19 @@ import { entryOf } from '../cut/entry-of'
 import { jumpersOf } from '../cut/pads'
 import { boardA, boardSupply } from '../lanes/boards'
 import { dimmersOf } from '../lanes/dimmers'
-import { loadsPerGroup } from '../load/group-draw'
+import { groupDraw, loadsPerGroup } from '../load/group-draw'
 import { dutiesIn } from '../load/load'
 import { besidePixelMa } from '../load/nodes'
 import { wireOf } from '../parts/wires'
 import type { LoadCase } from '../plan/choices'
 import type { Strip } from '../plan/parts'
+import type { Plan } from '../plan/plan'
 import { supplyOfLine } from '../plan/supply-of'
 import { blockId } from '../route/harness'
+import type { Lead } from '../route/lead'
 import type { RoutedPlan } from '../route/routed-plan'
+import { fuseOhm } from './fuse'
+import { leadFuse, nominalAmperes } from './lead-fuse'
 import type { Network, NetworkLoad, NetworkRun } from './network'
 
 /** Names of supplies, junctions and the like in a network: none of them is taken for a run. */
@@ -30,22 +34,28 @@ export type StripNetworkGiven = Pick<RoutedPlan, 'plan' | 'cuts' | 'volts' | 'le
 /** Brightness of every channel of every load of a run, 0–1: loads × channels, load by load. */
 export type RunLevels = ReadonlyMap<string, Float64Array>
 
-/** The feed network of the strips in a load case, without anything else; its leads are in the order of `leads`. */
+/**
+ * The feed network of the strips in a load case, without anything else; its leads are in the order of `leads`.
+ *
+ * @param litA what runs of single lights draw at full white, A: their leads have fuses too
+ */
 export function stripNetwork(
   { plan, cuts, volts, leads }: StripNetworkGiven,
   loadCase: LoadCase,
   levels?: RunLevels,
+  litA: ReadonlyMap<string, number> = new Map(),
 ): Network {
   const placed = cuts.filter(({ cuts: groups }) => groups > 0)
   const perGroup = new Map(placed.map(({ run, strip }) => [run.id, loadsPerGroup(strip)]))
   const junctions = new Set(plan.junctions.map(({ id }) => id))
+  const fuseOhms = fuseOhmsOf(plan, cuts, leads, litA)
   return {
     supplies: plan.supplies.map(({ id }) => ({
       id: networkName.supply(id),
       volts: volts.get(id) ?? 0,
     })),
     runs: placed.map((entry) => stripRun(plan, entry, loadCase, levels?.get(entry.run.id))),
-    leads: leads.map(({ from, to, wire, lengthMm }) => {
+    leads: leads.map(({ from, to, wire, lengthMm }, index) => {
       const ohm = (lengthMm / 1000) * wire.ohmPerM
       return {
         from: junctions.has(from) ? networkName.junction(from) : networkName.supply(from),
@@ -53,11 +63,43 @@ export function stripNetwork(
           to.kind === 'junction'
             ? networkName.junction(to.junction)
             : networkName.pad(to.run, to.pad * (perGroup.get(to.run) ?? 1)),
-        plusOhm: ohm,
+        plusOhm: ohm + (fuseOhms[index] ?? 0),
         minusOhm: ohm,
       }
     }),
   }
+}
+
+/**
+ * Resistance of each lead's fuse with its holder, Ω. Which fuse fits is only known once the currents are; for its resistance the nominal
+ * current will do, shared out evenly between the leads of a run.
+ */
+function fuseOhmsOf(
+  plan: Pick<Plan, 'scene' | 'limit'>,
+  cuts: readonly CutStripRun[],
+  leads: readonly Lead[],
+  litA: ReadonlyMap<string, number>,
+): number[] {
+  const nominalA = nominalAmperes(
+    leads,
+    leads.map(() => 0),
+    (run) => {
+      const entry = entryOf(cuts, run)
+      return litA.get(run) ?? (entry === undefined ? 0 : nominalOf(plan, entry))
+    },
+  )
+  return leads.map((lead, index) => fuseOhm(leadFuse({ lead, fuseLoadA: nominalA[index] ?? 0 })))
+}
+
+/** What a run of strip draws nominally at full white, A. */
+function nominalOf(
+  plan: Pick<Plan, 'scene' | 'limit'>,
+  { run, strip, cuts: groups }: CutStripRun,
+): number {
+  const { channelMa, idleMa } = groupDraw(strip)
+  const duties = dutiesIn(plan, 'full-white', run.line, strip)
+  const eachMa = channelMa.reduce((sum, mA, index) => sum + mA * (duties[index] ?? 0), idleMa)
+  return (eachMa * groups * loadsPerGroup(strip)) / 1000
 }
 
 function stripRun(
@@ -109,8 +151,9 @@ export function planNetwork(
   levels?: RunLevels,
 ): Network {
   const { plan, cuts, leads, loads, lit, circuit } = given
-  const network = stripNetwork(given, loadCase, levels)
   const loadById = new Map(loads.map((load) => [load.id, load]))
+  const litA = new Map(lit.map(({ id }) => [id, loadById.get(id)?.currentA['full-white'] ?? 0]))
+  const network = stripNetwork(given, loadCase, levels, litA)
   const runs = [...network.runs]
   const own = [...network.leads]
   // Single lights: what hangs on each of their leads is one load.

@@ -1,7 +1,7 @@
 import { runName } from '../cut/entry-of'
 import { extensionsOf } from '../route/plugs'
 import type { RoutedWire } from '../route/circuit'
-import { leadFuse } from '../feed/solved-feed'
+import { leadFuse } from '../feed/lead-fuse'
 import { energy } from '../feed/energy'
 import { meanOf, type BatteryUse } from '../feed/batteries'
 import { capacitorFor, capacitorShare, capacitorUf, leastCapacitorV } from '../feed/capacitor'

@@ -1,5 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
-import { leadFuse, type FedLead } from '../feed/solved-feed'
+import { fuseOhm } from '../feed/fuse'
+import { leadFuse } from '../feed/lead-fuse'
+import type { FedLead } from '../feed/solved-feed'
 import { supplyBehind } from '../plan/supply-of'
 import { formatQuantity, significant } from '../quantity/format'
 import { bothEnds, middleToo } from './more-feeds'
@@ -9,8 +11,6 @@ import { listed, type Evidence, type Judge, type Remedy } from './verdict'
 const blowsAt = 2
 /** A supply shuts off, or folds back, at this many times its rating. *Typical.* */
 const tripsAt = 1.2
-/** What a fuse and its holder drop at the fuse's rating, V (handbook 3, fuse). */
-const fuseDropV = 0.15
 
 /** A lead that feeds a run, as a short on the run sees it. */
 interface Source {
@@ -56,7 +56,11 @@ export const fuseBlind: Judge = (evidence) => {
   const [first] = blind.toSorted((a, b) => a.worst.times - b.worst.times)
   if (first === undefined) return []
   const { worst, entry, isAtEnd } = first
-  const where = isAtEnd ? 'at its far end' : `${formatQuantity(worst.atM, 'm')} along it`
+  const where = isAtEnd
+    ? 'at its far end'
+    : worst.atM === 0
+      ? 'at its start'
+      : `${formatQuantity(worst.atM, 'm')} along it`
   const others =
     blind.length === 1
       ? ''
@@ -108,7 +112,7 @@ function sourceOf(
     const fuse = leadFuse(one)
     ohm += 2 * (one.lead.lengthMm / 1000) * one.lead.wire.ohmPerM
     if (typeof fuse !== 'number') continue
-    ohm += fuseDropV / fuse
+    ohm += fuseOhm(fuse)
     fuseA = Math.min(fuseA, fuse)
   }
   return Number.isFinite(fuseA)

@@ -1,6 +1,6 @@
 import { fuseFor } from '../feed/fuse'
 import type { FedPlan } from '../feed/fed-plan'
-import { leadFuse } from '../feed/solved-feed'
+import { leadFuse } from '../feed/lead-fuse'
 import { capacitorFor, capacitorUf } from '../feed/capacitor'
 import { highestVolts } from '../feed/highest-volts'
 import { entryOf } from '../cut/entry-of'
