@@ -1,6 +1,9 @@
 import { expose } from 'comlink'
+import { putRight, type PutRight } from '../../core/choose/put-right'
 import { whatIf, valuesAround, type WhatIf } from '../../core/choose/what-if'
 import { cutFromReels, type StripReels } from '../../core/cut/reels'
+import { Engine } from '../../core/engine'
+import { allStages } from '../../core/late-stages'
 import { worked } from '../../core/worked'
 import { planFeeds, type FeedGoal, type FeedPlan } from '../../core/feed/planner'
 import type { Plan } from '../../core/plan/plan'
@@ -28,6 +31,15 @@ const service = {
   /** The plan at many values of one measure. */
   whatIf: (plan: Plan, lineId: string, dimension: number): WhatIf[] =>
     whatIf(plan, lineId, dimension, valuesAround(plan, lineId, dimension)),
+  /** Remedies that leave no stop; `tell` hears how many verdicts are left. */
+  putRight(plan: Plan, tell: (left: number) => void): PutRight {
+    const search = putRight(new Engine(plan, allStages))
+    for (;;) {
+      const { done, value } = search.next()
+      if (done === true) return value
+      tell(value)
+    }
+  },
   /** What the shelf shows of a plan. */
   facts: (plan: Plan): PlanFacts => factsOf(worked(plan)),
 }

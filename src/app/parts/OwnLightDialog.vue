@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
-import { useForm } from 'vee-validate'
-import { highestVolts, nameSchema, type LightPart } from '../../core/plan/parts'
-import { z } from '../../core/quantity/z'
+import type { LightPart } from '../../core/plan/parts'
 import FormDialog from '../ui/FormDialog.vue'
 import FormField from '../ui/FormField.vue'
-import { typedSchema } from '../ui/typed-schema'
+import { useCheckedForm } from '../ui/use-checked-form'
+import { lightFrom, ownLightSchema, ownLightStart } from './own-light'
 
 const { like } = defineProps<{
   /** Where it starts from. */
@@ -13,62 +12,15 @@ const { like } = defineProps<{
 }>()
 const emit = defineEmits<{ close: []; add: [light: LightPart] }>()
 
-const amount = (what: string, most: number) =>
-  z
-    .number({ error: `${what}?` })
-    .positive('more than 0')
-    .max(most, `at most ${String(most)}`)
-
-const { handleSubmit, values } = useForm({
-  validationSchema: typedSchema(
-    z
-      .object({
-        name: nameSchema,
-        kind: z.enum(['led', 'fixed']),
-        volts: amount('Volts', highestVolts),
-        mA: amount('Milliamperes', 10_000),
-        leds: amount('LEDs', 1_000).int('whole LEDs'),
-        tint: z.string(),
-        holeMm: amount('Millimetres', 1_000),
-        leadMm: amount('Millimetres', 100_000).optional(),
-        plugMm: amount('Millimetres', 200).optional(),
-        mostOnLead: amount('Lights', 1_000).int('whole lights').optional(),
-      })
-      .refine(
-        ({ leadMm, plugMm, mostOnLead }) =>
-          [leadMm, plugMm, mostOnLead].filter((one) => one === undefined).length % 3 === 0,
-        { path: ['leadMm'], message: 'all three of its plug, or none' },
-      ),
-  ),
-  initialValues: {
-    name: '',
-    kind: like.kind,
-    volts: like.volts,
-    mA: like.mA,
-    leds: like.leds,
-    tint: like.tint,
-    holeMm: like.holeMm,
-    leadMm: like.lead?.lengthMm,
-    plugMm: like.lead?.plugMm,
-    mostOnLead: like.lead?.mostOnLead,
-  },
-})
-const submit = handleSubmit(({ leadMm, plugMm, mostOnLead, ...own }) => {
-  emit('add', {
-    ...own,
-    id: `own-${nanoid(8)}`,
-    price: like.price,
-    ...(own.kind === 'fixed' &&
-      leadMm !== undefined &&
-      plugMm !== undefined &&
-      mostOnLead !== undefined && { lead: { lengthMm: leadMm, plugMm, mostOnLead } }),
-  })
+const { values, submit, problem } = useCheckedForm(ownLightSchema, ownLightStart(like), (own) => {
+  emit('add', lightFrom(own, `own-${nanoid(8)}`, like.price))
   emit('close')
 })
 </script>
 
 <template>
   <FormDialog
+    :problem="problem"
     title="A light of your own"
     action="Add the light"
     @close="emit('close')"

@@ -1,26 +1,77 @@
-import { highestVolts, nameSchema, type Strip } from '../../core/plan/parts'
+import { highestVolts, nameSchema, stripSchema, type Strip } from '../../core/plan/parts'
 import { usualStripFacts } from '../../core/plan/upgrade'
 import { z } from '../../core/quantity/z'
+import { amount } from './amount'
 
-const number = (what: string, most: number) =>
-  z
-    .number({ error: `${what}?` })
-    .positive('more than 0')
-    .max(most, `at most ${String(most)}`)
+const pixelColours = {
+  rgb: ['red', 'green', 'blue'],
+  rgbw: ['red', 'green', 'blue', 'white'],
+} as const
+const plainColours = {
+  white: ['white'],
+  'two-white': ['warm white', 'cool white'],
+  rgb: ['red', 'green', 'blue'],
+  colour: ['colour'],
+} as const
 
-/** What is asked for a strip of the user's own; the rest takes typical values. */
-export const ownStripSchema = z.object({
+/** What is asked for a strip of the user's own: the short form, and all other figures that sums use, which start at typical values. */
+const fields = z.object({
   name: nameSchema,
   kind: z.enum(['pixels', 'plain']),
-  volts: number('Volts', highestVolts),
-  perM: number('How many to the metre', 1_000),
-  /** Of each colour, for pixels. */
-  channelMa: number('Milliamperes', 2_000),
+  volts: amount('Volts', highestVolts),
+  perM: amount('How many to the metre', 1_000),
+  cutPitchMm: amount('Cut pitch', 5_000),
+  wattsPerM: amount('Watts to the metre', 200),
+  /** Of pixels: of each colour. */
+  channelMa: amount('Milliamperes', 2_000),
   colours: z.enum(['rgb', 'rgbw']),
-  wattsPerM: number('Watts to the metre', 200),
-  cutPitchMm: number('Cut pitch', 5_000),
+  idleMa: amount('Idle current', 100, 0),
+  data: z.enum(['one-wire', 'clocked']),
+  chipV: amount('The chip’s own volts', highestVolts).optional(),
+  leastV: amount('The chip’s least volts', highestVolts).optional(),
+  /** Of plain strips. */
+  plainColours: z.enum(['white', 'two-white', 'rgb', 'colour']),
+  forwardV: amount('Forward volts', highestVolts, 0).optional(),
+  lumensPerM: amount('Lumens to the metre', 20_000, 0),
+  widthMm: amount('Width', 200),
+  railOhmPerM: amount('Copper', 10),
+  isSealed: z.enum(['no', 'yes']),
+  flatRadiusMm: amount('Smallest bend', 10_000),
+  spliceMm: amount('Factory splice', 1_000_000),
+  reelMm: amount('Reel', 1_000_000),
+  reelPrice: amount('Price', 100_000, 0),
 })
-export type OwnStrip = z.output<typeof ownStripSchema>
+export type OwnStrip = z.output<typeof fields>
+
+/** Which field of the form a part of the strip comes from, where they differ. */
+const fieldOf: Readonly<Record<string, keyof OwnStrip>> = {
+  'light.perCut': 'cutPitchMm',
+  'light.perM': 'perM',
+  'light.ledsPerM': 'perM',
+  nameplateWPerM: 'wattsPerM',
+}
+
+/** … checked as the plan checks it: what the form takes the plan takes too. */
+export const ownStripSchema = fields.superRefine((own, context) => {
+  if (own.kind === 'plain' && own.forwardV !== undefined && own.forwardV >= own.volts)
+    context.addIssue({
+      code: 'custom',
+      path: ['forwardV'],
+      message: 'Forward volts: less than the strip’s volts',
+    })
+  if (own.reelMm < own.cutPitchMm)
+    context.addIssue({
+      code: 'custom',
+      path: ['reelMm'],
+      message: 'Reel: at least from one cut mark to the next',
+    })
+  const made = stripSchema.safeParse(stripFrom(own, 'own'))
+  if (made.success) return
+  for (const { path, message } of made.error.issues) {
+    const field = fieldOf[path.join('.')] ?? path.at(-1)
+    context.addIssue({ code: 'custom', path: [field ?? 'name'], message })
+  }
+})
 
 export const ownStripStart: OwnStrip = {
   name: '',
@@ -31,11 +82,20 @@ export const ownStripStart: OwnStrip = {
   colours: 'rgb',
   wattsPerM: 18,
   cutPitchMm: 16.7,
+  idleMa: 0.7,
+  data: 'one-wire',
+  plainColours: 'white',
+  lumensPerM: 0,
+  widthMm: 10,
+  railOhmPerM: 0.085,
+  isSealed: 'no',
+  flatRadiusMm: usualStripFacts.flatRadiusMm,
+  spliceMm: usualStripFacts.spliceMm,
+  reelMm: 5000,
+  reelPrice: 0,
 }
 
-const channelNames = { rgb: ['red', 'green', 'blue'], rgbw: ['red', 'green', 'blue', 'white'] }
-
-/** Knee and off voltage of a colour at 5 V, as a share of the strip's volts (handbook 4). */
+/** Knee and off voltage of a colour, as a share of the strip's volts (handbook 4). */
 const kneeShare: Readonly<Record<string, readonly [knee: number, off: number]>> = {
   red: [0.5, 0.34],
   green: [0.7, 0.52],
@@ -43,12 +103,16 @@ const kneeShare: Readonly<Record<string, readonly [knee: number, off: number]>> 
   white: [0.72, 0.54],
 }
 
+/** Forward volts of a plain strip, as a share of its volts. *Typical.* */
+const forwardShare = 0.72
+
 /** The strip that was described. */
 export function stripFrom(own: OwnStrip, id: string): Strip {
   const { volts, perM, wattsPerM, cutPitchMm } = own
   const isPixels = own.kind === 'pixels'
   // A pixel strip is cut between pixels: the pitch follows from the density and cannot disagree with it.
   const perCut = Math.max(1, Math.round((cutPitchMm * perM) / 1000))
+  const plain = plainColours[own.plainColours]
   return {
     id,
     name: own.name,
@@ -58,27 +122,35 @@ export function stripFrom(own: OwnStrip, id: string): Strip {
           kind: 'pixels',
           perM,
           perCut,
-          channels: channelNames[own.colours].map((name) => {
+          channels: pixelColours[own.colours].map((name) => {
             const [knee, off] = kneeShare[name] ?? [0.7, 0.5]
             return { name, fullMa: own.channelMa, kneeV: knee * volts, offV: off * volts }
           }),
-          idleMa: 0.7,
+          idleMa: own.idleMa,
           bitsPerPixel: own.colours === 'rgb' ? 24 : 32,
-          data: 'one-wire',
+          data: own.data,
+          ...(own.chipV !== undefined && { chipV: own.chipV }),
+          ...(own.leastV !== undefined && { leastV: own.leastV }),
         }
       : {
           kind: 'plain',
           ledsPerM: perM,
-          channels: [{ name: 'white', wattsPerM, forwardV: 0.72 * volts }],
+          channels: plain.map((name) => ({
+            name,
+            wattsPerM: wattsPerM / plain.length,
+            forwardV: own.forwardV ?? forwardShare * volts,
+          })),
         },
     cutPitchMm: isPixels ? (perCut * 1000) / perM : cutPitchMm,
     nameplateWPerM: wattsPerM,
-    lumensPerM: 0,
-    widthMm: 10,
-    isSealed: false,
-    railOhmPerM: 0.085,
+    lumensPerM: own.lumensPerM,
+    widthMm: own.widthMm,
+    isSealed: own.isSealed === 'yes',
+    railOhmPerM: own.railOhmPerM,
     ...usualStripFacts,
+    flatRadiusMm: own.flatRadiusMm,
+    spliceMm: own.spliceMm,
     prewired: [],
-    reels: [{ lengthMm: 5000, price: 0 }],
+    reels: [{ lengthMm: own.reelMm, price: own.reelPrice }],
   }
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import { plural } from '../../core/quantity/format'
 import type { Told } from '../engine/follow-plan'
@@ -7,6 +7,8 @@ import { caseLabel } from '../../core/roll/current'
 import RollSection from './RollSection.vue'
 import { usePlanStore } from '../stores/plan'
 import { sectionsBeside, type StageName } from './stages'
+
+const PutRightSheet = defineAsyncComponent(() => import('./PutRightSheet.vue'))
 
 const { plan, tally, stage } = defineProps<{
   plan: Plan
@@ -48,6 +50,14 @@ const tones = {
   note: 'text-note-paper',
 } as const
 
+/** Whether anything on any page can be mended. */
+const isToMend = computed(
+  () =>
+    tally?.verdicts?.some(({ grade, remedies }) => grade !== 'note' && remedies.length > 0) ===
+    true,
+)
+const isPuttingRight = ref(false)
+
 function show(id: string | undefined): void {
   scroller.value
     ?.querySelector(`[data-verdict-id="${id ?? ''}"]`)
@@ -82,6 +92,14 @@ function show(id: string | undefined): void {
           {{ plural(verdicts.length, grade) }}
         </button>
       </p>
+      <p v-if="isToMend" class="mt-1.5 text-center">
+        <button
+          class="rounded border border-paper-ink/40 px-2 py-0.5 text-[11.5px] font-semibold hover:border-paper-ink"
+          @click="isPuttingRight = true"
+        >
+          Put it right …
+        </button>
+      </p>
       <p v-if="isEmpty" class="mt-8 text-center text-paper-soft">
         Jot a length and its sums are printed here.
       </p>
@@ -92,5 +110,6 @@ function show(id: string | undefined): void {
         :units="plan.units"
       />
     </div>
+    <PutRightSheet v-if="isPuttingRight" :plan="plan" @close="isPuttingRight = false" />
   </aside>
 </template>

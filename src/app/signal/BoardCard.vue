@@ -96,6 +96,12 @@ function setFeed(event: Event): void {
       label: `board fed from ${found.label}`,
     })
 }
+function setUsbToo(): void {
+  const usbToo = plan.signal.usbToo === true ? undefined : true
+  store.commit([{ do: 'set-signal', signal: { usbToo } }], {
+    label: usbToo ? 'USB stays plugged in' : 'USB is unplugged while it runs',
+  })
+}
 const used = computed(() => signal.pins.filter(({ pin }) => pin !== undefined).length)
 const fill = computed(() =>
   signal.memory === null ? 0 : Math.min(1, signal.memory.needBytes / signal.memory.freeBytes),
@@ -126,14 +132,29 @@ const slowest = computed(
       />
     </div>
     <template v-if="signal.board">
-      <label>
-        Fed from
-        <select class="field mt-1 block w-auto" :value="plan.signal.boardFrom" @change="setFeed">
+      <div>
+        <label for="board-from">Fed from</label>
+        <select
+          id="board-from"
+          class="field mt-1 block w-auto"
+          :value="plan.signal.boardFrom"
+          @change="setFeed"
+        >
           <option v-for="feed in feeds" :key="feed.value" :value="feed.value">
             {{ feed.label }}
           </option>
         </select>
-      </label>
+        <span v-if="plan.signal.boardFrom !== 'usb'" class="mt-1 flex items-center gap-1.5">
+          <input
+            id="usb-too"
+            type="checkbox"
+            class="accent-glow"
+            :checked="plan.signal.usbToo === true"
+            @change="setUsbToo"
+          />
+          <label for="usb-too">USB stays plugged in</label>
+        </span>
+      </div>
       <dl class="flex flex-wrap gap-x-4 gap-y-1 leading-tight">
         <div>
           <dt>logic high</dt>

@@ -1,5 +1,7 @@
 import { pinAbilities, type PinAbility } from '../../core/plan/choices'
-import type { Board } from '../../core/plan/parts'
+import { boardSchema, highestVolts, nameSchema, type Board } from '../../core/plan/parts'
+import { z } from '../../core/quantity/z'
+import { amount } from '../parts/amount'
 
 type Pin = Board['pins'][number]
 
@@ -78,3 +80,81 @@ export const pinsText = (pins: readonly Pin[]): string =>
       ].join(' '),
     )
     .join('\n')
+
+const rawVolts = amount('Raw input', highestVolts)
+
+const fields = z.object({
+  name: nameSchema,
+  highV: amount('Logic high', 24),
+  memoryKb: amount('Memory', 1e6),
+  pinMa: amount('A pin', 10_000),
+  allMa: amount('Its pads', 50_000),
+  drawMa: amount('It draws', 10_000),
+  /** Of a raw input: all four. */
+  fromV: rawVolts.optional(),
+  toV: rawVolts.optional(),
+  limitA: amount('Its regulator’s amperes', 50).optional(),
+  limitW: amount('Its regulator’s watts', 50).optional(),
+  pins: z.string().superRefine((text, context) => {
+    const read = readPins(text)
+    if (!read.ok) context.addIssue({ code: 'custom', message: read.message })
+  }),
+})
+export type OwnBoard = z.output<typeof fields>
+
+/** What is asked for a board of the user's own, checked as the plan checks it. */
+export const ownBoardSchema = fields.superRefine((own, context) => {
+  const { fromV, toV, limitA, limitW } = own
+  if (fromV !== undefined && toV !== undefined && fromV > toV)
+    context.addIssue({
+      code: 'custom',
+      path: ['toV'],
+      message: 'Raw input: its end is not below where it begins',
+    })
+  if ([fromV, toV, limitA, limitW].filter((one) => one === undefined).length % 4 !== 0)
+    context.addIssue({
+      code: 'custom',
+      path: ['fromV'],
+      message: 'Raw input: all four of its figures, or none',
+    })
+  const made = boardSchema.safeParse(boardFrom(own, 'own', { supplyV: 5 }))
+  if (made.success) return
+  for (const { path, message } of made.error.issues)
+    context.addIssue({ code: 'custom', path: [path[0] === 'pins' ? 'pins' : 'name'], message })
+})
+
+/** The form as it starts from a board. */
+export const ownBoardStart = (like: Board): OwnBoard => ({
+  name: '',
+  highV: like.highV,
+  memoryKb: like.memoryBytes / 1024,
+  pinMa: like.pinA * 1000,
+  allMa: like.allA * 1000,
+  drawMa: like.drawA * 1000,
+  fromV: like.raw?.fromV,
+  toV: like.raw?.toV,
+  limitA: like.raw?.limitA,
+  limitW: like.raw?.limitW,
+  pins: pinsText(like.pins),
+})
+
+/** The board that was described; it runs on the volts of the one that it started from. */
+export function boardFrom(own: OwnBoard, id: string, like: Pick<Board, 'supplyV'>): Board {
+  const { name, highV, memoryKb, pinMa, allMa, drawMa, fromV, toV, limitA, limitW } = own
+  const read = readPins(own.pins)
+  const isWhole =
+    fromV !== undefined && toV !== undefined && limitA !== undefined && limitW !== undefined
+  return {
+    id,
+    name,
+    highV,
+    pins: read.ok ? [...read.pins] : [],
+    pinA: pinMa / 1000,
+    allA: allMa / 1000,
+    memoryBytes: memoryKb * 1024,
+    supplyV: like.supplyV,
+    drawA: drawMa / 1000,
+    price: 0,
+    ...(isWhole && { raw: { fromV, toV, limitA, limitW } }),
+  }
+}

@@ -2,7 +2,7 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { useFocusBack } from './focus-back'
 
-defineProps<{ title: string; action: string }>()
+defineProps<{ title: string; action: string; problem?: string | undefined }>()
 const emit = defineEmits<{ close: []; submit: [] }>()
 useFocusBack()
 </script>
@@ -21,6 +21,7 @@ useFocusBack()
         <div class="grid grid-cols-2 gap-x-4 gap-y-3">
           <slot />
         </div>
+        <p v-if="problem" class="mt-4 text-[13px] text-stop" role="alert">Not yet: {{ problem }}</p>
         <div class="mt-5 flex justify-end gap-2">
           <button type="button" class="button-quiet" @click="emit('close')">Cancel</button>
           <button type="submit" class="button-main">{{ action }}</button>

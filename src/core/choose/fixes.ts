@@ -21,11 +21,16 @@ export interface FixedVerdict {
  *
  * Goes verdict by verdict, in their order. Yields after every trial, so that whoever asks can turn to something else in between:
  * `undefined` while a verdict is being looked at, then the verdict with its fixes.
+ *
+ * @param isWanted which verdicts are looked at; without it all
  */
-export function* fixSearch(engine: Engine): Generator<FixedVerdict | undefined, void> {
+export function* fixSearch(
+  engine: Engine,
+  isWanted: (verdict: Verdict) => boolean = () => true,
+): Generator<FixedVerdict | undefined, void> {
   const { plan, verdicts } = engine.worked
   const stops = stopsIn(verdicts)
-  for (const verdict of verdicts) {
+  for (const verdict of verdicts.filter(isWanted)) {
     const fixes: Remedy[] = []
     for (const remedy of verdict.remedies) {
       const fix = yield* confirmed(remedy, verdict, stops, (commands) => {

@@ -101,6 +101,8 @@ const supplyKinds = [
 /** Cells of one chemistry; names of `parts/chemistries`. */
 const batterySchema = z.strictObject({
   chemistry: z.string().min(1).max(40),
+  /** What a cell holds as printed, Ah, where it is not the chemistry's usual. */
+  ah: positive.max(1_000).optional(),
   inSeries: z.int().min(1).max(40),
   inParallel: z.int().min(1).max(100),
   /** The light, or the board, goes out below this, V at the terminals. */

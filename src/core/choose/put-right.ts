@@ -1,0 +1,138 @@
+import type { Engine } from '../engine'
+import { change, type Command } from '../plan/commands'
+import type { Plan } from '../plan/plan'
+import type { WorkedPlan } from '../stages'
+import type { Grade } from '../verdict/kinds'
+import type { Remedy, Verdict } from '../verdict/verdict'
+import { fixSearch } from './fixes'
+
+/** What a plan comes to, as far as putting it right is weighed by it. */
+export interface Standing {
+  readonly stops: number
+  readonly warnings: number
+  /** Of strip, supplies and board, by their typical prices or the user's own. */
+  readonly price: number
+  readonly peakW: number
+  readonly pixels: number
+}
+
+/** One remedy on the way, and what it was taken for. */
+export interface PutRightStep {
+  readonly label: string
+  readonly cause: string
+  readonly code: Verdict['code']
+}
+
+/** Remedies that leave a plan without stops, then with as few warnings as they can. */
+export interface PutRight {
+  readonly steps: readonly PutRightStep[]
+  /** All of them, as one edit. */
+  readonly commands: readonly Command[]
+  readonly before: Standing
+  readonly after: Standing
+  /** What no remedy clears: a sentence each. */
+  readonly left: readonly string[]
+}
+
+/** More remedies than this in a row are no plan that was nearly right. */
+const mostSteps = 40
+
+/** Remedies that make a dimmer or another light of it are taken last: worth so much in price for each lost watt and pixel. */
+const pricePerLostWatt = 0.2
+const pricePerLostPixel = 0.02
+
+/**
+ * Looks for remedies that leave no stop, then no warning: step by step the one that costs least for what it clears, of those that were
+ * tried on the whole plan. Light that is lost counts as cost. It is the cheapest way that was found, not a proof that there is no other.
+ *
+ * Yields how many verdicts are left after each step, so that whoever asks can tell, or end it.
+ */
+export function* putRight(engine: Engine): Generator<number, PutRight> {
+  const start = engine.worked.plan
+  const before = standing(engine.worked)
+  const commands: Command[] = []
+  const steps: PutRightStep[] = []
+  let own = engine
+  for (const grade of ['stop', 'warning'] as const) {
+    while (steps.length < mostSteps) {
+      const best = cheapest(own, grade)
+      if (best === undefined) break
+      const { remedy, verdict, next } = best
+      commands.push(...remedy.commands)
+      steps.push({ label: remedy.label, cause: verdict.text, code: verdict.code })
+      own = next
+      yield own.worked.verdicts.filter((one) => one.grade === grade).length
+    }
+  }
+  const left = own.worked.verdicts.filter(({ grade }) => grade !== 'note').map(({ text }) => text)
+  return {
+    steps,
+    commands: start === own.worked.plan ? [] : commands,
+    before,
+    after: standing(own.worked),
+    left,
+  }
+}
+
+interface Found {
+  readonly remedy: Remedy
+  readonly verdict: Verdict
+  readonly next: Engine
+  readonly cost: number
+}
+
+/** Of the confirmed remedies for verdicts of a grade the one that costs least for each verdict that it clears. */
+function cheapest(engine: Engine, grade: Grade): Found | undefined {
+  const { plan, verdicts } = engine.worked
+  const before = standing(engine.worked)
+  const wanted = new Map(verdicts.filter((one) => one.grade === grade).map((one) => [one.id, one]))
+  let best: Found | undefined
+  for (const found of fixSearch(engine, ({ id }) => wanted.has(id))) {
+    const verdict = found && wanted.get(found.id)
+    if (found === undefined || verdict === undefined) continue
+    for (const remedy of found.fixes) {
+      const next = engine.fork(change(plan, remedy.commands).plan)
+      const after = standing(next.worked)
+      const cleared = weight(before) - weight(after)
+      if (cleared <= 0 || after.stops > before.stops) continue
+      const cost = costOf(before, after) / cleared
+      if (best === undefined || cost < best.cost - 1e-9) best = { remedy, verdict, next, cost }
+    }
+  }
+  return best
+}
+
+const weight = ({ stops, warnings }: Standing): number => stops * 10 + warnings
+
+/** What a change costs: its price, and the light that it takes away. A dearer supply that nobody needs is no gain. */
+const costOf = (before: Standing, after: Standing): number =>
+  after.price -
+  before.price +
+  Math.max(0, before.peakW - after.peakW) * pricePerLostWatt +
+  Math.max(0, before.pixels - after.pixels) * pricePerLostPixel
+
+/** What a worked-out plan comes to. */
+export function standing({
+  verdicts,
+  reels,
+  supplies,
+  fit,
+  loads,
+  cuts,
+}: Pick<WorkedPlan, 'verdicts' | 'reels' | 'supplies' | 'fit' | 'loads' | 'cuts'>): Standing {
+  const count = (grade: Grade): number => verdicts.filter((one) => one.grade === grade).length
+  return {
+    stops: count('stop'),
+    warnings: count('warning'),
+    price:
+      reels.reduce((sum, { price }) => sum + price, 0) +
+      supplies.reduce((sum, { part }) => sum + (part?.price ?? 0), 0) +
+      (fit?.board.price ?? 0),
+    peakW: loads.reduce((sum, { currentA, volts }) => sum + currentA['full-white'] * volts, 0),
+    pixels: cuts.reduce((sum, { pixels }) => sum + pixels, 0),
+  }
+}
+
+/** The plan as it would be. */
+export const planPutRight = (plan: Plan, { commands }: PutRight): Plan =>
+  change(plan, commands).plan
