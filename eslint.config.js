@@ -36,6 +36,28 @@ export default ts.config(
     },
   },
   {
+    // Ids are opaque: what something is stands in fields. Only upgrades of old plans read what was once written into ids.
+    files: ['src/core/**', 'src/app/**'],
+    ignores: ['src/core/plan/upgrade.ts', '**/*.test.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...['[callee.object.name=/(^id|Id)$/]', '[callee.object.property.name=/(^id|Id)$/]'].map(
+          (of) => ({
+            selector: `CallExpression[callee.property.name=/^(startsWith|endsWith|includes|split|slice|substring|match|matchAll|replace|replaceAll|indexOf|charAt)$/]${of}`,
+            message: 'An id is not parsed: keep what it says in a field.',
+          }),
+        ),
+        ...['[arguments.0.name=/(^id|Id)$/]', '[arguments.0.property.name=/(^id|Id)$/]'].map(
+          (of) => ({
+            selector: `CallExpression[callee.property.name=/^(test|exec)$/]${of}`,
+            message: 'An id is not parsed: keep what it says in a field.',
+          }),
+        ),
+      ],
+    },
+  },
+  {
     files: ['src/app/**'],
     languageOptions: { globals: globals.browser },
     rules: {

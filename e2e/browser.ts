@@ -52,6 +52,10 @@ export const figure = (page: Page, id: string): Locator =>
 export const verdict = (page: Page, code: string): Locator =>
   roll(page).locator(`[data-verdict="${code}"]`)
 
+/** The verdict on how one run fades. */
+export const fadeOf = (page: Page, run: string): Locator =>
+  verdict(page, 'fade').filter({ hasText: run })
+
 /** Opens a plan of its own with nothing on its pad. */
 export async function openEmptyPlan(page: Page): Promise<void> {
   await page.goto('/plans')

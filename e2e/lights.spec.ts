@@ -184,7 +184,7 @@ test('a light of one’s own is kept for every plan', async ({ page }) => {
   await number(/^Its lead/).fill('800')
   await dialog.getByRole('button', { name: 'Add the light' }).click()
   await expect(dialog).toContainText('a name is missing')
-  await expect(dialog).toContainText('all three of its plug, or none')
+  await expect(dialog).toContainText('Lead, plug and most on one lead: all three, or none')
   await dialog.getByRole('textbox', { name: /^Name/ }).fill('frosted globe')
   await number(/^Plug diameter/).fill('9')
   await number(/^Most on one/).fill('12')

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises'
-import { expect, figure, line, openEmptyPlan, roll, test, verdict } from './browser'
+import { expect, figure, line, openEmptyPlan, roll, test, verdict, fadeOf } from './browser'
 
 test('a shelf from the first line to a plan that holds, out to a file and in again', async ({
   page,
@@ -81,18 +81,18 @@ test('feeds with the keyboard alone: to the flag, along the marks, opened, taken
 test('the house rules are one sheet, and verdicts follow at once', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('link', { name: /^Feed/ }).click()
-  await expect(verdict(page, 'fade')).toHaveCount(1)
+  await expect(fadeOf(page, 'porthole')).toHaveCount(1)
   await page.getByRole('button', { name: 'House rules' }).click()
   await page.getByLabel('Faded below').fill('60')
   await page.getByLabel('Faded below').press('Enter')
   // Three quarters of the blue are left: now a warning in place of a stop.
-  await expect(verdict(page, 'fade')).toContainText('sags to')
+  await expect(fadeOf(page, 'porthole')).toContainText('sags to')
   await page.getByLabel('Leads are of').selectOption('mm2-4')
   await expect(roll(page)).toContainText('× 0.00431 Ω/m')
   await page.keyboard.press('Escape')
   await page.keyboard.press('Control+z')
   await page.keyboard.press('Control+z')
-  await expect(verdict(page, 'fade')).toContainText('fades to')
+  await expect(fadeOf(page, 'porthole')).toContainText('fades to')
 })
 
 test('a photo and places survive a reload; the drawing zooms, pans and fits again', async ({

@@ -160,7 +160,7 @@ test('an own strip is asked for, kept, used, and noted when its print disagrees'
     .getByRole('button', { name: 'add your own' })
     .click()
   await page.getByRole('button', { name: 'Add the strip' }).click()
-  await expect(page.getByText('a name is missing')).toBeVisible()
+  await expect(page.getByRole('alert')).toHaveText('Not yet: a name is missing')
   await page.getByLabel('Name', { exact: false }).first().fill('drawer pixels')
   await page.getByLabel('Printed power').fill('9')
   await page.getByRole('button', { name: 'Add the strip' }).click()

@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, ref } from 'vue'
 import { isPlugged } from '../../core/route/plugs'
 import { lightSettings } from '../../core/load/lights'
 import type { MeasuredRun } from '../../core/measure/measure'
-import { stripOf } from '../../core/parts/find'
+import { ships, stripOf } from '../../core/parts/find'
 import type { Command } from '../../core/plan/commands'
 import type { LightPart } from '../../core/plan/parts'
 import type { Lights, Plan } from '../../core/plan/plan'
@@ -45,11 +45,7 @@ const options = computed((): PartOption[] => [
   ...offered.value.map(({ id, name, kind, volts, mA, leds }) => ({
     id,
     name,
-    group: id.startsWith('own-')
-      ? 'Your own'
-      : kind === 'led'
-        ? 'Bare LEDs'
-        : 'With a resistor in them',
+    group: !ships(id) ? 'Your own' : kind === 'led' ? 'Bare LEDs' : 'With a resistor in them',
     facts: [formatQuantity(volts, 'V'), formatQuantity(mA, 'mA'), plural(leds, 'LED')],
   })),
   ...store.parts.strips.flatMap(({ id, name, nodesPerString, volts, light, cutPitchMm }) =>

@@ -29,7 +29,8 @@ const differences = computed(() => {
   const rows = [
     { name: 'stops', was: String(before.stops), is: String(after.stops) },
     { name: 'warnings', was: String(before.warnings), is: String(after.warnings) },
-    { name: 'strip, supplies and board', was: price(before.price), is: price(after.price) },
+    { name: 'joints', was: String(before.joints), is: String(after.joints) },
+    { name: 'strip, supplies, board and leads', was: price(before.price), is: price(after.price) },
     {
       name: 'power at full white',
       was: formatQuantity(before.peakW, 'W'),
@@ -83,7 +84,12 @@ function apply(): void {
             <dd class="font-semibold tabular-nums">{{ is }}</dd>
           </template>
         </dl>
-        <ol class="mt-4 space-y-2" data-testid="put-right-steps">
+        <ol
+          class="mt-4 max-h-[44vh] space-y-2 overflow-y-auto"
+          tabindex="0"
+          aria-label="Changes"
+          data-testid="put-right-steps"
+        >
           <li
             v-for="({ label, cause }, index) in result.steps"
             :key="index"

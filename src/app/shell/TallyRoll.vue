@@ -8,14 +8,14 @@ import RollSection from './RollSection.vue'
 import { usePlanStore } from '../stores/plan'
 import { sectionsBeside, type StageName } from './stages'
 
-const PutRightSheet = defineAsyncComponent(() => import('./PutRightSheet.vue'))
-
 const { plan, tally, stage } = defineProps<{
   plan: Plan
   tally: Told | undefined
   /** The page it stands beside: the roll is cut off to what that page is about. */
   stage: StageName
 }>()
+
+const PutRightSheet = defineAsyncComponent(() => import('./PutRightSheet.vue'))
 
 const scroller = useTemplateRef<HTMLElement>('scroller')
 

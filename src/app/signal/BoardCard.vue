@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { boardOf } from '../../core/parts/boards'
 import type { Board } from '../../core/plan/parts'
+import { ships } from '../../core/parts/find'
 import type { Plan } from '../../core/plan/plan'
 import { withSet } from '../../core/plan/with-set'
 import { formatQuantity } from '../../core/quantity/format'
@@ -37,7 +38,7 @@ const options = computed((): PartOption[] => [
       `${String(board.pins.length)} pins`,
       formatQuantity(board.memoryBytes, 'bytes'),
     ],
-    group: board.id.startsWith('own-') ? 'Your own' : 'Boards',
+    group: ships(board.id) ? 'Boards' : 'Your own',
   })),
 ])
 const shown = computed(() => {
@@ -49,7 +50,7 @@ function pick(id: string): void {
   const known = boards.value.find((board) => board.id === id)
   const isNew =
     known !== undefined &&
-    (known.quirk !== undefined || id.startsWith('own-')) &&
+    (known.quirk !== undefined || !ships(id)) &&
     !plan.own.boards.some((board) => board.id === id)
   store.commit(
     [

@@ -117,6 +117,7 @@ export const ownBoardSchema = fields.superRefine((own, context) => {
       path: ['fromV'],
       message: 'Raw input: all four of its figures, or none',
     })
+  if (!readPins(own.pins).ok) return
   const made = boardSchema.safeParse(boardFrom(own, 'own', { supplyV: 5 }))
   if (made.success) return
   for (const { path, message } of made.error.issues)

@@ -1,5 +1,12 @@
 import type { TypedSchema } from 'vee-validate'
-import { issuesOf, type z } from '../../core/quantity/z'
+import { issuesOf, type Issue, type z } from '../../core/quantity/z'
+
+/** One entry a field, the first message of it in front. */
+function byPath(issues: readonly Issue[]): { path: string; errors: string[] }[] {
+  const found = new Map<string, string[]>()
+  for (const { path, message } of issues) found.set(path, [...(found.get(path) ?? []), message])
+  return [...found].map(([path, errors]) => ({ path, errors }))
+}
 
 /** Lets the form library check values by one of our schemas. */
 export function typedSchema<Schema extends z.ZodObject>(
@@ -12,12 +19,7 @@ export function typedSchema<Schema extends z.ZodObject>(
       return Promise.resolve(
         parsed.success
           ? { value: parsed.data, errors: [] }
-          : {
-              errors: issuesOf(parsed.error).map(({ path, message }) => ({
-                path,
-                errors: [message],
-              })),
-            },
+          : { errors: byPath(issuesOf(parsed.error)) },
       )
     },
   }

@@ -1,4 +1,5 @@
 import type { Engine } from '../engine'
+import { leadPrice } from '../feed/planner'
 import { change, type Command } from '../plan/commands'
 import type { Plan } from '../plan/plan'
 import type { WorkedPlan } from '../stages'
@@ -10,8 +11,9 @@ import { fixSearch } from './fixes'
 export interface Standing {
   readonly stops: number
   readonly warnings: number
-  /** Of strip, supplies and board, by their typical prices or the user's own. */
+  /** Of strip, supplies, board and leads with their fuses, by typical prices or the user's own. */
   readonly price: number
+  readonly joints: number
   readonly peakW: number
   readonly pixels: number
 }
@@ -40,6 +42,8 @@ const mostSteps = 40
 /** Remedies that make a dimmer or another light of it are taken last: worth so much in price for each lost watt and pixel. */
 const pricePerLostWatt = 0.2
 const pricePerLostPixel = 0.02
+/** What a further joint is worth in work. */
+const pricePerJoint = 0.3
 
 /**
  * Looks for remedies that leave no stop, then no warning: step by step the one that costs least for what it clears, of those that were
@@ -108,6 +112,7 @@ const weight = ({ stops, warnings }: Standing): number => stops * 10 + warnings
 const costOf = (before: Standing, after: Standing): number =>
   after.price -
   before.price +
+  (after.joints - before.joints) * pricePerJoint +
   Math.max(0, before.peakW - after.peakW) * pricePerLostWatt +
   Math.max(0, before.pixels - after.pixels) * pricePerLostPixel
 
@@ -119,7 +124,12 @@ export function standing({
   fit,
   loads,
   cuts,
-}: Pick<WorkedPlan, 'verdicts' | 'reels' | 'supplies' | 'fit' | 'loads' | 'cuts'>): Standing {
+  leads,
+  joints,
+}: Pick<
+  WorkedPlan,
+  'verdicts' | 'reels' | 'supplies' | 'fit' | 'loads' | 'cuts' | 'leads' | 'joints'
+>): Standing {
   const count = (grade: Grade): number => verdicts.filter((one) => one.grade === grade).length
   return {
     stops: count('stop'),
@@ -127,7 +137,9 @@ export function standing({
     price:
       reels.reduce((sum, { price }) => sum + price, 0) +
       supplies.reduce((sum, { part }) => sum + (part?.price ?? 0), 0) +
-      (fit?.board.price ?? 0),
+      (fit?.board.price ?? 0) +
+      leads.reduce((sum, lead) => sum + leadPrice(lead), 0),
+    joints: joints.length,
     peakW: loads.reduce((sum, { currentA, volts }) => sum + currentA['full-white'] * volts, 0),
     pixels: cuts.reduce((sum, { pixels }) => sum + pixels, 0),
   }

@@ -19,7 +19,7 @@ export function highestVolts(part: SupplyPart | undefined, volts: number): numbe
   if (part?.battery === undefined || part.kind === 'boosted-cell') return volts
   const { chemistry, inSeries } = part.battery
   if (!isChemistry(chemistry)) return volts
-  const [[, full = 0] = []] = chemistries[chemistry].ocv
+  const full = chemistries[chemistry].ocv[0]?.[1] ?? 0
   return Math.max(volts, inSeries * (chargedV[chemistry] ?? full))
 }
 

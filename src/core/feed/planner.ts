@@ -116,7 +116,7 @@ export function planFeeds(
     const cost = (feed: SolvedFeed): number =>
       feed.leads
         .filter(({ lead: { to } }) => to.kind === 'run' && feeds.has(to.run))
-        .reduce((sum, { lead }) => sum + costOf(lead), 0)
+        .reduce((sum, { lead }) => sum + leadPrice(lead), 0)
     answers.push({
       wish,
       wishes: [wish],
@@ -172,7 +172,9 @@ function isMet(entry: CutStripRun, feed: SolvedFeed, goal: FeedGoal): boolean {
     : run.weakest >= goal.atLeast - 1e-9
 }
 
-const costOf = ({ wire, lengthMm }: Lead): number => feedPrice + (lengthMm / 1000) * wire.pricePerM
+/** *Typical* price of a feed: its wire, fuse, holder and joints. */
+export const leadPrice = ({ wire, lengthMm }: Pick<Lead, 'wire' | 'lengthMm'>): number =>
+  feedPrice + (lengthMm / 1000) * wire.pricePerM
 
 /** Every way of feeding one run that reaches the goal, of those that are tried. */
 function waysFor(given: PlannerGiven, entry: CutStripRun, goal: FeedGoal): Way[] {
@@ -250,7 +252,7 @@ function tryWay(
         (each) =>
           fuseFor(Math.max(each, allA > 0 ? (nominalA * each) / allA : 0), wire.limitA) !== null,
       ),
-    cost: leads.reduce((sum, lead) => sum + costOf(lead), 0),
+    cost: leads.reduce((sum, lead) => sum + leadPrice(lead), 0),
   }
 }
 

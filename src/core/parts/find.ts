@@ -13,6 +13,13 @@ export interface Parts {
   readonly lights: readonly LightPart[]
 }
 
+/** Whether a board or light is one that ships, by its id; all others are somebody's own. */
+export const ships = (id: string): boolean => shippedIds.has(id)
+
+const shippedIds: ReadonlySet<string> = new Set(
+  [...shippedBoards, ...shippedLights].map((part) => part.id),
+)
+
 export function partsOf({
   strips = [],
   supplies = [],

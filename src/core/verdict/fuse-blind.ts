@@ -64,7 +64,7 @@ export const fuseBlind: Judge = (evidence) => {
   const others =
     blind.length === 1
       ? ''
-      : `, and so on ${listed(blind.filter((one) => one !== first).map((one) => one.entry.run.name))}`
+      : `; the same on ${listed(blind.filter((one) => one !== first).map((one) => one.entry.run.name))}`
   return [
     {
       id: 'fuse-blind',
