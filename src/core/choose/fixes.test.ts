@@ -48,6 +48,24 @@ it('takes what clears a new stop into the remedy that causes it', () => {
   )
 })
 
+it('finds the highest limit that helps, whatever the limit is now', () => {
+  const bright: Plan = {
+    ...plan,
+    lines: [{ id: 'a', text: 'shelf 3 m' }],
+    supplies: [{ id: 'supply-a', name: 'Supply A', part: 'brick-5v-3' }],
+  }
+  const limitOf = (own: Plan): number =>
+    Number(/limit brightness to (\d+) %/.exec(fixesOf(own, 'supply-short').join())?.[1])
+  const percent = limitOf(bright)
+  expect(percent).toBeGreaterThan(10)
+  expect(limitOf({ ...bright, limit: 0.5 })).toBe(percent)
+  // One more per cent is tight or short again.
+  const codes = (limit: number): string[] =>
+    new Engine({ ...bright, limit }, allStages).worked.verdicts.map(({ code }) => code)
+  expect(codes(percent / 100)).not.toContain('supply-tight')
+  expect(codes((percent + 1) / 100)).toContain('supply-tight')
+})
+
 it('does not offer what changes nothing', () => {
   // Nothing dims a plain strip: a limit would leave its current as it is.
   const plain: Plan = {

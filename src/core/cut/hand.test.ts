@@ -43,6 +43,17 @@ describe('a hand on the cuts', () => {
     expect(names(planOf('shelf 500', { endMm: 20 }))).toEqual(['A1:27'])
   })
 
+  it('begins behind what is kept free at the end, as the rule for the gap has it', () => {
+    const startOf = (gap: Plan['rules']['gap']): number => {
+      const plan = planOf('shelf 510', { endMm: 20 })
+      return cutsOf({ ...plan, rules: { ...plan.rules, gap } })[0]!.pieces[0]!.startMm
+    }
+    // 510 − 2 × 20 = 470 mm: 28 groups of 16.67 mm leave 3.3 mm.
+    expect(startOf('far')).toBeCloseTo(20, 9)
+    expect(startOf('shared')).toBeCloseTo(20 + 3.333 / 2, 2)
+    expect(startOf('near')).toBeCloseTo(20 + 3.333, 2)
+  })
+
   it('whatever it does, lengths add up and the lit part lies within the measure', () => {
     fc.assert(
       fc.property(

@@ -79,6 +79,36 @@ describe('what the planner changes', () => {
     expect(by('cheapest').addedCost).toBeLessThanOrEqual(by('fewest-joints').addedCost + 1e-9)
   })
 
+  it('proposes nothing that only holds for each run by itself: on one junction they feel each other', () => {
+    const from = 'block'
+    const shared: Plan = {
+      ...base,
+      lines: ['a', 'b', 'c'].map((id) => ({
+        id,
+        text: `${id}x 1200`,
+        feeds: [{ id: 'f', pad: 0, fuse: 'auto' as const, from, lengthMm: 200 }],
+      })),
+      junctions: [
+        {
+          id: from,
+          name: 'Block',
+          kind: 'terminals',
+          limitA: 30,
+          fuse: 'auto',
+          wire: 'mm2-1_5',
+          lengthMm: 3000,
+        },
+      ],
+    }
+    for (const { commands } of answersOf(shared)) {
+      const { runs } = worked(change(shared, commands).plan).full
+      for (const { weakest } of runs.values()) expect(weakest).toBeGreaterThanOrEqual(1 - 1e-9)
+    }
+    // One of the runs alone is fed well as it is.
+    const alone = { ...shared, lines: shared.lines.slice(0, 1) }
+    expect(worked(alone).full.runs.get('a')!.weakest).toBe(1)
+  })
+
   it('tells how far it is, and never past the end', () => {
     const told: number[] = []
     planFeeds(

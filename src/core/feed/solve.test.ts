@@ -400,3 +400,36 @@ describe('ends of leads', () => {
     expect(networkIssues(loop).map(({ path }) => path)).toEqual(['leads[0]'])
   })
 })
+
+it('settles where a board hangs on a strip that its leads starve', () => {
+  // A full step goes downhill all the way: shortening it would leave the solver standing still.
+  const channels = [
+    { fullA: 0.02, kneeV: 2.5, offV: 1.7, duty: 1 },
+    { fullA: 0.02, kneeV: 3.5, offV: 2.6, duty: 1 },
+    { fullA: 0.02, kneeV: 3.6, offV: 2.7, duty: 1 },
+  ]
+  const result = solve({
+    supplies: [{ id: 's', volts: 5 }],
+    runs: [
+      {
+        id: 'l',
+        loads: 200,
+        pitchM: 1 / 30,
+        railOhmPerM: { p: 0.085, m: 0.085 },
+        load: { idleA: 0.0007, channels },
+      },
+      { id: 'b', loads: 1, pitchM: 1e-6, railOhmPerM: { p: 0, m: 0 }, load: { idleA: 0.05 } },
+    ],
+    leads: [
+      { from: 's', to: 'l@0', plusOhm: 0.55, minusOhm: 0.55 },
+      { from: 'l@0', to: 'b@0', plusOhm: 0.119, minusOhm: 0.119 },
+    ],
+  })
+  if (!result.ok) throw new Error(result.reason)
+  const { supplyA, runs: solved } = result.solution
+  const board = solved.get('b')!
+  expect('floating' in board ? undefined : board.currentA).toBeCloseTo(0.05, 9)
+  // What the supply gives is what hangs on it draws.
+  const strip = solved.get('l')!
+  expect(supplyA.get('s')).toBeCloseTo('floating' in strip ? 0 : strip.currentA + 0.05, 9)
+})

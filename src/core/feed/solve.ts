@@ -114,7 +114,7 @@ export const solvedParts = new SolvedParts()
  *
  * The loads of a run between two lead pads are a chain that is eliminated in one sweep, so time grows in proportion to the loads; what is
  * left, pads and junctions, is a small dense system. Loads are linearized and solved again (Newton). The network is the minimum of a convex
- * energy, so a step that goes too far past a knee is shortened until the slope of the energy along it has fallen by half.
+ * energy, so a step that goes past the minimum along it is shortened to near there.
  */
 function solvePart(network: Network): SolveResult {
   const model = modelOf(network)
@@ -173,11 +173,7 @@ function solvePart(network: Network): SolveResult {
       change[node] = (next.plus[node] ?? 0) - (next.minus[node] ?? 0) - (volts[node] ?? 0)
 
     // The first step is whole: the volts before it were a guess that belongs to no state.
-    let t = 1
-    if (iteration > 1) {
-      const start = Math.abs(slopeAt(0))
-      while (t > 1e-6 && Math.abs(slopeAt(t)) > 0.5 * start + 1e-18) t /= 2
-    }
+    const t = iteration === 1 ? 1 : stepAlong(slopeAt)
     residualA = 0
     for (let node = 0; node < total; node += 1) {
       const rest = (iteration === 1 ? 0 : (1 - t) * (left[node] ?? 0)) + beyond(node, t)
@@ -193,6 +189,28 @@ function solvePart(network: Network): SolveResult {
       return { ok: true, solution: solutionOf(network, model, volts, state, iteration, residualA) }
   }
   return { ok: false, reason: 'not-settled', residualA }
+}
+
+/** Halvings of a step, at most: past these the rest is below what floating numbers tell. */
+const mostHalvings = 50
+
+/**
+ * How much of a step is taken, 0–1. The slope of a convex energy along it grows steadily: as long as it has not changed its sign the whole
+ * step goes downhill; otherwise the minimum is bracketed and halved until the slope there is at most half of what it was.
+ */
+function stepAlong(slopeAt: (t: number) => number): number {
+  const start = slopeAt(0)
+  const end = slopeAt(1)
+  if (Math.abs(end) <= 0.5 * Math.abs(start) + 1e-18 || end * start > 0) return 1
+  let [low, high] = [0, 1]
+  for (let halving = 0; halving < mostHalvings; halving += 1) {
+    const t = (low + high) / 2
+    const slope = slopeAt(t)
+    if (Math.abs(slope) <= 0.5 * Math.abs(start)) return t
+    if (slope * start > 0) low = t
+    else high = t
+  }
+  return (low + high) / 2
 }
 
 /** Goes `t` of the way from where something is to where it would be next. */

@@ -1,7 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
 import { runName } from '../cut/entry-of'
 import { groupDraw } from '../load/group-draw'
-import { dutiesIn, levelIn } from '../load/load'
+import { dutiesIn, isDimmable, levelIn } from '../load/load'
 import { loadOf } from '../load/load-of'
 import type { LoadCase } from '../plan/choices'
 import type { Plan } from '../plan/plan'
@@ -32,6 +32,10 @@ export const caseLabel = (plan: Pick<Plan, 'scene'>): string =>
 /** Runs of one strip that burn at one brightness. */
 type Batch = [CutStripRun, ...CutStripRun[]]
 
+/** Brightness of a run in the case that the plan shows; what nothing dims is at full. */
+const shownLevel = (plan: Plan, { run, strip }: CutStripRun): number =>
+  isDimmable(strip, run.line) ? levelIn(plan, plan.scene.shown, run.line) : 1
+
 /** What the runs at some volts draw in the scene that the plan shows: strip by strip, and level by level. */
 export function currentFigures(
   { plan, cuts, lit, loads, nodes }: JudgedPlan,
@@ -40,7 +44,7 @@ export function currentFigures(
   const ofVolts = cuts.filter(({ strip, cuts: groups }) => strip.volts === volts && groups > 0)
   const batches = new Map<string, Batch>()
   for (const entry of ofVolts) {
-    const key = `${entry.strip.id}.${String(levelIn(plan, plan.scene.shown, entry.run.line))}`
+    const key = `${entry.strip.id}.${String(shownLevel(plan, entry))}${isDimmable(entry.strip, entry.run.line) ? '' : '.undimmed'}`
     const known = batches.get(key)
     if (known === undefined) batches.set(key, [entry])
     else known.push(entry)
@@ -101,13 +105,14 @@ export function currentFigures(
 
 /** Full draw of a batch, its brightness limit, and what its pixels draw while dark. */
 function batchFigures(plan: Plan, key: string, batch: Batch, isNamed: boolean): Figure[] {
-  const [{ run: first, strip }] = batch
+  const [entry] = batch
+  const { run: first, strip } = entry
   const about = batch.map(({ run }) => run.id)
   const groups = batch.reduce(
     (sum, entry) => sum + (strip.light.kind === 'pixels' ? entry.pixels : entry.cuts),
     0,
   )
-  const level = levelIn(plan, plan.scene.shown, first.line)
+  const level = shownLevel(plan, entry)
   const { channelMa, idleMa } = groupDraw(strip)
   const duties = dutiesIn(plan, plan.scene.shown, first.line, strip)
   const lit = channelMa.filter((_, index) => (duties[index] ?? 0) > 0)

@@ -144,8 +144,12 @@ export function wiringOf(
   }
 }
 
+/** What a board draws with its sensors, at the most. *Typical.* */
+const boardA = 0.5
+
+/** Of the board's own feed: as its wire allows. */
 const boardFuse = ({ limitA }: Gauge): string =>
-  `${significant(fuseFor(Math.min(0.5, limitA / 1.25), limitA) ?? limitA)} A`
+  `${significant(fuseFor(boardA, limitA) ?? limitA)} A`
 
 /** A capacitor at the first feed of each supply's strips. */
 function capacitorsOf({
