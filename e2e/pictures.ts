@@ -2,7 +2,7 @@ import { diagramOf } from '../src/core/wire/diagram'
 import { worked } from '../src/core/worked'
 import { diagramSvg } from '../src/formats/svg-diagram'
 import { demoPlan } from '../src/testing/demo-plan'
-import { expect, line, test, verdict } from './browser'
+import { expect, fadeOf, line, test, verdict } from './browser'
 
 const folder = 'docs/screenshots'
 
@@ -37,7 +37,7 @@ test('what if', async ({ page }) => {
 test('feed', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('link', { name: /^Feed/ }).click()
-  await expect(verdict(page, 'fade')).toBeVisible()
+  await expect(fadeOf(page, 'porthole')).toBeVisible()
   await page.screenshot({ path: `${folder}/feed.png` })
   await page
     .getByRole('region', { name: 'Plan it for me' })
@@ -120,7 +120,11 @@ test('a narrow window', async ({ page }) => {
   await page.goto('/')
   await expect(line(page, 1)).toBeVisible()
   await page.screenshot({ path: `${folder}/measure-narrow.png` })
-  await page.getByRole('link', { name: /^Feed/ }).click()
-  await expect(page.locator('[data-flag]').first()).toBeVisible()
-  await page.screenshot({ path: `${folder}/feed-narrow.png` })
+})
+
+test('put it right', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Put it right …' }).click()
+  await expect(page.getByRole('button', { name: /^Apply/ })).toBeVisible({ timeout: 30_000 })
+  await page.screenshot({ path: `${folder}/put-right.png` })
 })

@@ -1,4 +1,5 @@
 import { expect, it } from 'vitest'
+import { shippedStrips } from '../parts/strips'
 import { emptyPlan } from '../plan/empty'
 import type { Plan } from '../plan/plan'
 import { tally } from '../tally'
@@ -54,4 +55,20 @@ it('of a ring asks for the diameter that brings its length onto marks', () => {
 it('a line or measure that is not there has no answers', () => {
   expect(whatIf(plan, 'x', 0, [100])).toEqual([])
   expect(valuesAround(plan, 'a', 9)).toEqual([])
+})
+
+it('counts a strip whose marks fall a hair short of a splice as on it', () => {
+  const strip = {
+    ...shippedStrips.find(({ id }) => id === 'white-12v-10')!,
+    id: 'own-odd',
+    cutPitchMm: 41.66,
+    spliceMm: 500,
+  }
+  const odd: Plan = {
+    ...plan,
+    lines: [{ id: 'a', text: 'shelf 500', stripId: strip.id }],
+    own: { ...plan.own, strips: [strip] },
+  }
+  // 12 × 41.66 mm = 499.92 mm.
+  expect(whatIf(odd, 'a', 0, [500])[0]).toMatchObject({ isOnMarks: true, isOnSplices: true })
 })

@@ -149,6 +149,26 @@ describe('how a plan is fed', () => {
     expect(network.runs[0]!.jumpers![0]!.pad).toBe(30)
   })
 
+  it('fuses by the nominal current where a starved strip draws less, shared as the leads carry it', () => {
+    const starved = planOf([
+      {
+        text: 'wall 8 m',
+        stripId: 'pixels-5v-60',
+        feeds: [
+          { id: 'a', pad: 0, fuse: 'auto', lengthMm: 300 },
+          { id: 'b', pad: 'end', fuse: 'auto', lengthMm: 4000 },
+        ],
+      },
+    ])
+    const { full, loads } = worked(starved)
+    const nominalA = loads[0]!.currentA['full-white']
+    const [near, far] = full.leads as [(typeof full.leads)[0], (typeof full.leads)[0]]
+    expect(near.currentA + far.currentA).toBeLessThan(nominalA - 0.2)
+    expect(near.fuseLoadA + far.fuseLoadA).toBeCloseTo(nominalA, 9)
+    expect(near.fuseLoadA / far.fuseLoadA).toBeCloseTo(near.currentA / far.currentA, 9)
+    expect(near.fuseLoadA).toBeGreaterThan(far.fuseLoadA)
+  })
+
   it('a measured length stands in for the drawn one', () => {
     const [drawn] = worked(planOf([{ text: 'shelf 900', feeds: [feed(0)] }])).leads
     const [measured] = worked(

@@ -15,6 +15,19 @@ const supply = (id: string, part: string) => ({ id, name: `Supply ${id}`, part }
 /** 120 pixels of 0.7 mA while dark. */
 const idleMa = 120 * 0.7
 
+it('names dark pixels as far as the run goes, and no farther', () => {
+  const { lanes } = dataOf({
+    lines: [
+      { id: 'a', text: 'shelf 1000', skip: [{ from: 50, count: 99, why: 'dark' }] },
+      { id: 'b', text: 'sill 500', skip: [{ from: 400, count: 5, why: 'dark' }] },
+    ],
+  })
+  expect(lanes[0]!.runs.map(({ first, count, dark }) => ({ first, count, dark }))).toEqual([
+    { first: 0, count: 60, dark: [{ from: 50, count: 10 }] },
+    { first: 60, count: 30, dark: [] },
+  ])
+})
+
 describe('limits for the program', () => {
   it('are those of the supplies that pixels hang on, not of plain strips’', () => {
     const { limitMa, supplies, lanes } = dataOf({
