@@ -1,3 +1,4 @@
+import { fixSearch as search } from '../../core/choose/fixes'
 import { sectionsOf as rollSections } from '../../core/roll/roll'
 import { derived, type Derived } from '../../core/stages'
 import { tallyParts } from '../../core/tally'
@@ -42,6 +43,7 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
 }
 
 export { allStages } from '../../core/late-stages'
-export { fixSearch } from '../../core/choose/fixes'
 /** @public The worker asks for it once this file is loaded. */
 export const sectionsOf = rollSections
+/** @public … and this one too. */
+export const fixSearch = search

@@ -117,7 +117,7 @@ const costOf = (before: Standing, after: Standing): number =>
   Math.max(0, before.pixels - after.pixels) * pricePerLostPixel
 
 /** What a worked-out plan comes to. */
-export function standing({
+function standing({
   verdicts,
   reels,
   supplies,
