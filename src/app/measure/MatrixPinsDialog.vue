@@ -7,14 +7,24 @@ import { usePlanStore } from '../stores/plan'
 import SheetDialog from '../ui/SheetDialog.vue'
 
 const { run, lit } = defineProps<{ run: MeasuredRun; lit: LitRun }>()
-const emit = defineEmits<{ close: []; order: [circle: number[] | undefined] }>()
+const emit = defineEmits<{
+  close: []
+  order: [circle: number[] | undefined]
+  counts: [from: 'below' | undefined]
+}>()
 
 const store = usePlanStore()
 const order = computed(() => circleOrder(lit.rows, lit.columns, run.line.lights?.circle))
-const pins = computed(() => pinCircle(lit.rows, lit.columns, run.line.lights?.circle))
+const from = computed(() => run.line.lights?.countsFrom ?? 'top')
+const pins = computed(() => pinCircle(lit.rows, lit.columns, run.line.lights?.circle, from.value))
 const views = [
   { title: 'from the top', of: 'topDegrees' },
   { title: 'from the bottom', of: 'bottomDegrees' },
+] as const
+
+const sides = [
+  { value: 'top', label: 'mine counts clockwise from the top' },
+  { value: 'below', label: 'mine counts clockwise from below, at the pins' },
 ] as const
 
 /** Pins of the board by `row 1`, `column 3`. */
@@ -56,9 +66,22 @@ function hold(index: number): void {
 <template>
   <SheetDialog :title="`Pins of ${run.name}`" @close="emit('close')">
     <p class="mb-3 text-bench-soft">
-      Seen from the top the pins count clockwise from the mark; turned over to solder they count the
-      other way. Choose two pins to change over what they take, as your part has it.
+      The pins count clockwise from the mark, seen from one side; turned over they count the other
+      way. Choose two pins to change over what they take, as your part has it.
     </p>
+    <fieldset class="mb-3 flex flex-wrap gap-x-4 gap-y-1">
+      <legend class="sr-only">From which side your part counts clockwise</legend>
+      <label v-for="one in sides" :key="one.value" class="flex items-center gap-1.5">
+        <input
+          type="radio"
+          name="counts-from"
+          class="accent-glow"
+          :checked="from === one.value"
+          @change="emit('counts', one.value === 'below' ? 'below' : undefined)"
+        />
+        {{ one.label }}
+      </label>
+    </fieldset>
     <div class="flex flex-wrap justify-around gap-4">
       <figure v-for="view in views" :key="view.title" class="text-center">
         <svg

@@ -281,6 +281,7 @@ const scans = [
       :lit="lit"
       @close="open = undefined"
       @order="(circle) => set({ circle }, 'order of the pins')"
+      @counts="(countsFrom) => set({ countsFrom }, 'which way the pins count')"
     />
     <NodesDialog v-if="open === 'nodes'" :plan="plan" :run="run" @close="open = undefined" />
     <OwnLightDialog

@@ -16,6 +16,18 @@ describe('pins around a matrix part', () => {
     expect(pins[7]).toMatchObject({ number: 8, topDegrees: 337.5, bottomDegrees: 22.5 })
   })
 
+  it('counted from below: the same pins, the two views changed over', () => {
+    const top = pinCircle(3, 5, undefined)
+    const below = pinCircle(3, 5, undefined, 'below')
+    expect(below.map(({ label, number }) => [label, number])).toEqual(
+      top.map(({ label, number }) => [label, number]),
+    )
+    expect(below.map(({ topDegrees }) => topDegrees)).toEqual(
+      top.map(({ bottomDegrees }) => bottomDegrees),
+    )
+    expect(below[0]).toMatchObject({ topDegrees: 337.5, bottomDegrees: 22.5 })
+  })
+
   it('any order has each row and column once; one that does not fit is left aside', () => {
     const sizes = fc.tuple(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 1, max: 9 }))
     fc.assert(

@@ -2,7 +2,7 @@ import type { Lights } from '../plan/plan'
 
 /** A pin of a matrix part whose pins stand in a circle. */
 export interface CirclePin {
-  /** From 1 at the mark, clockwise seen from the top. */
+  /** From 1 at the mark, clockwise seen from the side that the part counts from. */
   readonly number: number
   readonly kind: 'row' | 'column'
   /** Which row or column, from 1. */
@@ -23,9 +23,15 @@ export function circleOrder(rows: number, columns: number, set: Lights['circle']
 }
 
 /** The pins of a matrix part around its circle. The first stands half a step past the mark, the last half a step before it. */
-export function pinCircle(rows: number, columns: number, set: Lights['circle']): CirclePin[] {
+export function pinCircle(
+  rows: number,
+  columns: number,
+  set: Lights['circle'],
+  countsFrom: NonNullable<Lights['countsFrom']> = 'top',
+): CirclePin[] {
   return circleOrder(rows, columns, set).map((line, index, all): CirclePin => {
-    const topDegrees = ((index + 0.5) * 360) / all.length
+    const degrees = ((index + 0.5) * 360) / all.length
+    const topDegrees = countsFrom === 'top' ? degrees : 360 - degrees
     const [kind, of] =
       line < rows ? (['row', line + 1] as const) : (['column', line - rows + 1] as const)
     return {

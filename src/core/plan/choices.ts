@@ -89,6 +89,8 @@ export const lightDrives = [
 ] as const
 /** One resistor for each group in series, one for all of them, or none. */
 export const lightResistors = ['each', 'shared', 'none'] as const
+/** From which side the pins around a matrix part count clockwise. */
+export const pinViews = ['top', 'below'] as const
 /** Lights with a plug on their lead: plugged into splitters, or cut off and soldered. */
 export const lightJoinings = ['plugs', 'solder'] as const
 export const nodeReads = ['analogue', 'digital'] as const

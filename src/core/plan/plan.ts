@@ -19,6 +19,7 @@ import {
   lowLogics,
   nodeReads,
   objectShapes,
+  pinViews,
   readerKinds,
   roundings,
   caseNames,
@@ -148,6 +149,8 @@ const lightsSchema = z.strictObject({
   dwellUs: z.number().positive().max(1e6).optional(),
   /** Which row or column is on each pin around a matrix part, rows before columns, from 0; without it in that order. */
   circle: z.array(z.int().min(0).max(1_000)).max(1_000).optional(),
+  /** From which side those pins count clockwise; from the top where not said. */
+  countsFrom: z.enum(pinViews).optional(),
   /** What happens to the plugs of lights that have one. */
   joining: z.enum(lightJoinings).optional(),
   /** Of each splitter. */

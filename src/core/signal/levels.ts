@@ -357,8 +357,8 @@ function shorterLeadWay(given: BoardGiven): LevelWay {
     cost: 0,
     drawback:
       lanes.length > 1
-        ? 'fed from that strip’s pads: the rise of its minus is gone, for the other lanes it stays'
-        : 'fed from the strip’s pads: the rise of its minus is gone, but it has to hide there',
+        ? 'fed from that strip’s pads: no ground offset there; for the other lanes it stays'
+        : 'fed from the strip’s pads: no ground offset, but it has to hide there',
     commands: isBuilt
       ? []
       : [
