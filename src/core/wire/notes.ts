@@ -35,7 +35,19 @@ export function notesOf(
     const inLine = wires
       .flatMap((wire) => wire.inLine)
       .filter(({ kind }) => kind !== 'fuse')
-      .map(({ text, kind }) => (kind === 'diode' ? 'diode' : text))
+      .map(({ text }) => text)
+    if (first.hasDiode === true) {
+      const [, turn = [0, 0]] = points
+      const text = `${first.name} diode`
+      const isRight = turn[0] > last[0]
+      return [
+        {
+          text,
+          at: [isRight ? turn[0] + 8 : turn[0] - 6 - text.length * 5.7, last[1] + 4],
+          wires: [first.name],
+        },
+      ]
+    }
     const names = wires.flatMap(({ name }) => namesOf.get(name) ?? [name])
     const span = names.length > 2 ? `${names[0] ?? ''}–${names.at(-1) ?? ''}` : names.join(' ')
     const text =

@@ -33,6 +33,9 @@ interface RouteGiven {
   readonly isTarget: boolean
 }
 
+/** How far beside a strip its diode's wire goes. */
+const diodeApart = 30
+
 /** The way of a wire: straight, by its track in a channel, or from run to run beside the strips. */
 export function routeOf(
   wire: PlanWire,
@@ -46,6 +49,11 @@ export function routeOf(
     if (isTarget && to.side === 'top' && entryY !== undefined)
       return [...turn, [track, entryY], [end[0], entryY], end]
     return [...turn, [track, end[1]], end]
+  }
+  // Over the first pixel, where its diode is: round beside the strip's start.
+  if (isTarget && wire.hasDiode === true) {
+    const x = end[0] + (to.side === 'right' ? 1 : -1) * diodeApart
+    return [start, [x, start[1]], [x, end[1]], end]
   }
   // From run to run: out at one side and in below at the same.
   if (isTarget && from.side === to.side && from.side !== 'top') {
