@@ -15,7 +15,7 @@ import { fixedVerdicts } from '../core/choose/fixes'
 import { Engine } from '../core/engine'
 import { allStages } from '../core/late-stages'
 import type { StageName } from '../core/stages'
-import { tally } from '../core/tally'
+import { tally, tallyOf } from '../core/tally'
 import { diagramOf } from '../core/wire/diagram'
 import { worked } from '../core/worked'
 import { cutsCsv } from '../formats/csv-cuts'
@@ -64,8 +64,10 @@ function planOf(text: string, from: string): Plan {
 const mostTrials = 400
 
 /** The tally, with those remedies that were tried on the whole plan and work. */
-const tallyJson = (plan: Plan): string =>
-  json({ ...tally(plan), verdicts: fixedVerdicts(new Engine(plan, allStages), mostTrials) })
+function tallyJson(plan: Plan): string {
+  const engine = new Engine(plan, allStages)
+  return json({ ...tallyOf(engine), verdicts: fixedVerdicts(engine, mostTrials) })
+}
 
 /** What one stage makes of a plan. */
 function stageJson(name: string, plan: Plan): string {

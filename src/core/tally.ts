@@ -29,8 +29,10 @@ export const tallyParts: { readonly [Part in keyof Tally]: Derived<Tally[Part]> 
 }
 
 /** Works a plan out whole, stage after stage in the order of the work. Pure: the same plan gives the same tally. */
-export function tally(plan: Plan): Tally {
-  const engine = new Engine(plan, allStages)
+export const tally = (plan: Plan): Tally => tallyOf(new Engine(plan, allStages))
+
+/** … of the plan that an engine with all stages follows. */
+export function tallyOf(engine: Engine): Tally {
   return Object.fromEntries(
     Object.entries<Derived<unknown>>(tallyParts).map(([part, of]) => [part, engine.work(of)]),
   ) as unknown as Tally

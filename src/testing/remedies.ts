@@ -16,32 +16,19 @@ export interface BrokenRemedy {
   readonly what: 'its cause stays' | 'undo is not the plan' | `new stop ${string}`
 }
 
-/** A remedy that was proposed for a verdict and did not do. */
-interface Refused {
-  readonly verdict: Verdict
-  readonly label: string
-}
-
 /**
  * Applies every remedy that is offered for any verdict on a plan, and works the changed plan out afresh: the cause has to be gone or its
  * grade lower, no new stop may have come, and undo brings the plan back.
  */
-export function tryRemedies(plan: Plan): {
-  tried: number
-  broken: BrokenRemedy[]
-  refused: Refused[]
-} {
+export function tryRemedies(plan: Plan): { tried: number; broken: BrokenRemedy[] } {
   const before = worked(plan).verdicts
   const stops = stopsOf(before)
   const broken: BrokenRemedy[] = []
-  const refused: Refused[] = []
   let tried = 0
   for (const found of fixSearch(new Engine(plan, allStages))) {
     const verdict = before.find(({ id }) => id === found?.id)
     if (found === undefined || verdict === undefined) continue
     const { code, text, grade, id } = verdict
-    for (const { label } of verdict.remedies)
-      if (!found.fixes.some((fix) => fix.label.startsWith(label))) refused.push({ verdict, label })
     for (const { label, commands } of found.fixes) {
       tried += 1
       const tell = (what: BrokenRemedy['what']): void => {
@@ -56,7 +43,7 @@ export function tryRemedies(plan: Plan): {
       if (!isDeepStrictEqual(patched(done.plan, done.backward), plan)) tell('undo is not the plan')
     }
   }
-  return { tried, broken, refused }
+  return { tried, broken }
 }
 
 /** Every stop, by its code and each thing that it is about. */

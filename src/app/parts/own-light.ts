@@ -1,6 +1,6 @@
 import { highestVolts, lightPartSchema, nameSchema, type LightPart } from '../../core/plan/parts'
 import { z } from '../../core/quantity/z'
-import { amount } from './amount'
+import { amount, checkPart } from './amount'
 
 const fields = z.object({
   name: nameSchema,
@@ -26,10 +26,7 @@ export const ownLightSchema = fields.superRefine((own, context) => {
       path: ['leadMm'],
       message: 'Lead, plug and most on one lead: all three, or none',
     })
-  const made = lightPartSchema.safeParse(lightFrom(own, 'own', 0))
-  if (made.success) return
-  for (const { path, message } of made.error.issues)
-    context.addIssue({ code: 'custom', path: [path.at(-1) ?? 'name'], message })
+  checkPart(lightPartSchema, lightFrom(own, 'own', 0), context)
 })
 
 /** The form as it starts from a light. */

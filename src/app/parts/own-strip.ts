@@ -1,7 +1,7 @@
 import { highestVolts, nameSchema, stripSchema, type Strip } from '../../core/plan/parts'
 import { usualStripFacts } from '../../core/plan/upgrade'
 import { z } from '../../core/quantity/z'
-import { amount } from './amount'
+import { amount, checkPart } from './amount'
 
 const pixelColours = {
   rgb: ['red', 'green', 'blue'],
@@ -65,12 +65,12 @@ export const ownStripSchema = fields.superRefine((own, context) => {
       path: ['reelMm'],
       message: 'Reel: at least from one cut mark to the next',
     })
-  const made = stripSchema.safeParse(stripFrom(own, 'own'))
-  if (made.success) return
-  for (const { path, message } of made.error.issues) {
-    const field = fieldOf[path.join('.')] ?? path.at(-1)
-    context.addIssue({ code: 'custom', path: [field ?? 'name'], message })
-  }
+  checkPart(
+    stripSchema,
+    stripFrom(own, 'own'),
+    context,
+    (path) => fieldOf[path.join('.')] ?? path.at(-1),
+  )
 })
 
 export const ownStripStart: OwnStrip = {

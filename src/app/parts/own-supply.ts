@@ -1,7 +1,7 @@
 import { chemistryNames } from '../../core/parts/chemistries'
 import { highestVolts, nameSchema, supplyPartSchema, type SupplyPart } from '../../core/plan/parts'
 import { z } from '../../core/quantity/z'
-import { amount } from './amount'
+import { amount, checkPart } from './amount'
 
 export const ownSupplyKinds = [
   'enclosed',
@@ -55,10 +55,7 @@ export const isOfCells = (kind: OwnSupply['kind']): boolean =>
 
 /** … checked as the plan checks it. */
 export const ownSupplySchema = fields.superRefine((own, context) => {
-  const made = supplyPartSchema.safeParse(supplyFrom(own, 'own'))
-  if (made.success) return
-  for (const { path, message } of made.error.issues)
-    context.addIssue({ code: 'custom', path: [path.at(-1) ?? 'name'], message })
+  checkPart(supplyPartSchema, supplyFrom(own, 'own'), context)
 })
 
 /** The supply that was described. */

@@ -1,7 +1,7 @@
 import { pinAbilities, type PinAbility } from '../../core/plan/choices'
 import { boardSchema, highestVolts, nameSchema, type Board } from '../../core/plan/parts'
 import { z } from '../../core/quantity/z'
-import { amount } from '../parts/amount'
+import { amount, checkPart } from '../parts/amount'
 
 type Pin = Board['pins'][number]
 
@@ -118,10 +118,9 @@ export const ownBoardSchema = fields.superRefine((own, context) => {
       message: 'Raw input: all four of its figures, or none',
     })
   if (!readPins(own.pins).ok) return
-  const made = boardSchema.safeParse(boardFrom(own, 'own', { supplyV: 5 }))
-  if (made.success) return
-  for (const { path, message } of made.error.issues)
-    context.addIssue({ code: 'custom', path: [path[0] === 'pins' ? 'pins' : 'name'], message })
+  checkPart(boardSchema, boardFrom(own, 'own', { supplyV: 5 }), context, ([first]) =>
+    first === 'pins' ? 'pins' : 'name',
+  )
 })
 
 /** The form as it starts from a board. */

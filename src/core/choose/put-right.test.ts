@@ -5,9 +5,10 @@ import { demoPlan } from '../../testing/demo-plan'
 import { runs } from '../../testing/runs'
 import { Engine } from '../engine'
 import { allStages } from '../late-stages'
+import { change } from '../plan/commands'
 import type { Plan } from '../plan/plan'
 import { worked } from '../worked'
-import { planPutRight, putRight, type PutRight } from './put-right'
+import { putRight, type PutRight } from './put-right'
 
 function found(plan: Plan): PutRight {
   const search = putRight(new Engine(plan, allStages))
@@ -24,7 +25,7 @@ it.each(['bay-window-nook', 'pegboard-moon'])(
   (name) => {
     const plan = demoPlan(name)
     const result = found(plan)
-    const after = planPutRight(plan, result)
+    const after = change(plan, result.commands).plan
     expect(result.before).toMatchObject({
       stops: count(plan, 'stop'),
       warnings: count(plan, 'warning'),
@@ -55,7 +56,7 @@ it('leaves fewer stops on any plan, tells what is left, and never makes it worse
   fc.assert(
     fc.property(anyPlan, (plan) => {
       const result = found(plan)
-      const after = planPutRight(plan, result)
+      const after = change(plan, result.commands).plan
       expect(count(after, 'stop')).toBe(result.after.stops)
       expect(result.after.stops).toBeLessThanOrEqual(result.before.stops)
       expect(result.left).toHaveLength(result.after.stops + result.after.warnings)

@@ -1,7 +1,6 @@
 import type { Engine } from '../engine'
 import { leadPrice } from '../feed/planner'
 import { change, type Command } from '../plan/commands'
-import type { Plan } from '../plan/plan'
 import type { WorkedPlan } from '../stages'
 import type { Grade } from '../verdict/kinds'
 import type { Remedy, Verdict } from '../verdict/verdict'
@@ -22,7 +21,6 @@ export interface Standing {
 export interface PutRightStep {
   readonly label: string
   readonly cause: string
-  readonly code: Verdict['code']
 }
 
 /** Remedies that leave a plan without stops, then with as few warnings as they can. */
@@ -52,7 +50,6 @@ const pricePerJoint = 0.3
  * Yields how many verdicts are left after each step, so that whoever asks can tell, or end it.
  */
 export function* putRight(engine: Engine): Generator<number, PutRight> {
-  const start = engine.worked.plan
   const before = standing(engine.worked)
   const commands: Command[] = []
   const steps: PutRightStep[] = []
@@ -63,7 +60,7 @@ export function* putRight(engine: Engine): Generator<number, PutRight> {
       if (best === undefined) break
       const { remedy, verdict, next } = best
       commands.push(...remedy.commands)
-      steps.push({ label: remedy.label, cause: verdict.text, code: verdict.code })
+      steps.push({ label: remedy.label, cause: verdict.text })
       own = next
       yield own.worked.verdicts.filter((one) => one.grade === grade).length
     }
@@ -71,7 +68,7 @@ export function* putRight(engine: Engine): Generator<number, PutRight> {
   const left = own.worked.verdicts.filter(({ grade }) => grade !== 'note').map(({ text }) => text)
   return {
     steps,
-    commands: start === own.worked.plan ? [] : commands,
+    commands,
     before,
     after: standing(own.worked),
     left,
@@ -144,7 +141,3 @@ function standing({
     pixels: cuts.reduce((sum, { pixels }) => sum + pixels, 0),
   }
 }
-
-/** The plan as it would be. */
-export const planPutRight = (plan: Plan, { commands }: PutRight): Plan =>
-  change(plan, commands).plan

@@ -1,5 +1,5 @@
 import type { CaseAmperes } from '../load/load'
-import { chemistryNames, type ChemistryName } from '../parts/chemistries'
+import { isChemistry } from '../parts/chemistries'
 import type { SupplyPart } from '../plan/parts'
 import type { Use } from '../plan/plan'
 import { discharge, type Moment } from './battery'
@@ -20,9 +20,6 @@ export interface BatteryUse {
   /** A power bank that switches off while idle. */
   readonly sleeps: boolean
 }
-
-const isChemistry = (name: string): name is ChemistryName =>
-  (chemistryNames as readonly string[]).includes(name)
 
 /** The mean over an hour of use: so many minutes of each load case, the rest idle. */
 export function meanOf(currentA: CaseAmperes, { mix }: Pick<Use, 'mix'>): number {

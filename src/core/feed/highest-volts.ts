@@ -1,4 +1,4 @@
-import { chemistries, chemistryNames, type ChemistryName } from '../parts/chemistries'
+import { chemistries, isChemistry, type ChemistryName } from '../parts/chemistries'
 import { supplyPartOf } from '../parts/find'
 import type { SupplyPart } from '../plan/parts'
 import type { Plan } from '../plan/plan'
@@ -10,9 +10,6 @@ const chargedV: Partial<Readonly<Record<ChemistryName, number>>> = {
   'lead-acid-12v': 14.4,
   lifepo4: 3.65,
 }
-
-const isChemistry = (name: string): name is ChemistryName =>
-  (chemistryNames as readonly string[]).includes(name)
 
 /** The most that a supply ever gives, V: fresh cells without a load, a block on its charger; otherwise what it is set to. */
 export function highestVolts(part: SupplyPart | undefined, volts: number): number {

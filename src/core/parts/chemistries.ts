@@ -33,6 +33,9 @@ export const chemistryNames = [
 ] as const
 export type ChemistryName = (typeof chemistryNames)[number]
 
+export const isChemistry = (name: string): name is ChemistryName =>
+  (chemistryNames as readonly string[]).includes(name)
+
 export const chemistries: Readonly<Record<ChemistryName, Chemistry>> = {
   'alkaline-aa': { ocv: alkaline, ampereHours: 2.5, refA: 0.05, k: 1.25, ohm: 0.15, growth: 2 },
   'alkaline-9v': {

@@ -31,16 +31,18 @@ export interface RouteContext extends RouteGiven {
   ) => Terminal
 }
 
-/** The first run of each lane, where a diode sits in the plus of its first pixel. */
-export const diodeRuns = ({
+/** At which pad a plus meets a run: behind the first pixel of each lane where that has a diode in its plus. */
+export function plusPads({
   plan,
   lanes,
-}: Pick<RoutedPlan, 'plan' | 'lanes'>): ReadonlySet<string> =>
-  new Set(
+}: Pick<RoutedPlan, 'plan' | 'lanes'>): RouteContext['plusPad'] {
+  const behindDiode = new Set(
     plan.signal.fix === 'diode'
       ? lanes.flatMap(({ runs }) => runs.slice(0, 1).map(({ entry }) => entry.run.id))
       : [],
   )
+  return (run, pad) => (pad === 0 && behindDiode.has(run) ? 1 : pad)
+}
 
 /** Indexes what is looked up while wires are routed. */
 export function contextOf(given: RouteGiven): RouteContext {
@@ -48,13 +50,12 @@ export function contextOf(given: RouteGiven): RouteContext {
   const entryOf = entriesById(given.cuts)
   const places = placesOf(given.layout)
   const uses = given.fit?.pins ?? []
-  const behindDiode = diodeRuns(given)
   return {
     ...given,
     harness,
     entryOf,
     litOf: new Map(given.lit.map((run) => [run.id, run])),
-    plusPad: (run, pad) => (pad === 0 && behindDiode.has(run) ? 1 : pad),
+    plusPad: plusPads(given),
     lightAt: (run, light) => {
       const [entry, place] = [entryOf.get(run), places.get(run)]
       const point = entry?.run.lights[light]

@@ -4,7 +4,7 @@ import { leadFuse } from '../feed/lead-fuse'
 import { capacitorFor, capacitorUf } from '../feed/capacitor'
 import { highestVolts } from '../feed/highest-volts'
 import { entryOf } from '../cut/entry-of'
-import { diodeRuns } from '../route/route-context'
+import { plusPads } from '../route/route-context'
 import { diodeOf } from '../parts/diodes'
 import type { Wire as Gauge } from '../parts/wires'
 import type { WireColour } from '../plan/choices'
@@ -159,7 +159,7 @@ function capacitorsOf({
   supplies,
   leads,
 }: Pick<FedPlan, 'plan' | 'cuts' | 'lanes' | 'supplies' | 'leads'>): PlanCapacitor[] {
-  const behindDiode = diodeRuns({ plan, lanes })
+  const plusPad = plusPads({ plan, lanes })
   return supplies.flatMap(({ slot, volts, part }): PlanCapacitor[] => {
     const rating =
       slot.capacitorV === undefined ? capacitorFor(highestVolts(part, volts)) : slot.capacitorV
@@ -177,7 +177,7 @@ function capacitorsOf({
       {
         supplyId: slot.id,
         text: `${String(capacitorUf(part))} µF ${significant(rating)} V`,
-        at: { run, pad: pad === 0 && behindDiode.has(run) ? 1 : pad },
+        at: { run, pad: plusPad(run, pad) },
       },
     ]
   })
