@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process'
 import { install, run } from './lib.mjs'
 
 const port = process.env.PORT ?? '4174'
-if (!/^\d+$/.test(port) || Number(port) < 1 || Number(port) > 65535) {
+if (!/^[1-9]\d{0,4}$/.test(port) || Number(port) > 65535) {
   console.error(`PORT is “${port}”: a whole number from 1 to 65535 is expected`)
   process.exit(1)
 }

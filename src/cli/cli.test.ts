@@ -59,7 +59,12 @@ describe('the command line', () => {
   })
 
   it.each<[string[], string, number, RegExp]>([
-    [['sum', 'cut-run', '-'], '{"lengthMm": -3, "cutPitchMm": 5}', 1, /^cut-run: lengthMm: .*>0/],
+    [
+      ['sum', 'cut-run', '-'],
+      '{"lengthMm": -3, "cutPitchMm": 5}',
+      1,
+      /^cut-run: lengthMm: .*above 0 mm/,
+    ],
     [['sum', 'cut-run', '-'], '{', 1, /^-: not JSON/],
     [['sum', 'weight', '-'], '{}', 1, /no sum of that name; there are .*cut-run/],
     [['tally', 'none.json'], '', 1, /^none\.json: cannot be read/],

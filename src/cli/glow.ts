@@ -1,34 +1,28 @@
 import { Command, CommanderError } from 'commander'
 import { networkIssues, networkSchema } from '../core/feed/network-schema'
-import { planNetwork } from '../core/feed/plan-network'
 import { solve } from '../core/feed/solve'
-import { splitRuns } from '../core/feed/split-runs'
 import { readLine, type Reading } from '../core/measure/jot'
 import { runNamer } from '../core/measure/measure'
 import { caseNames } from '../core/plan/choices'
 import type { Plan } from '../core/plan/plan'
+import { plural } from '../core/quantity/format'
 import { issuesOf, z, type Issue } from '../core/quantity/z'
 import { sums } from '../core/sums'
-import { pixelMap } from '../core/lanes/pixel-map'
-import { programData } from '../core/signal/program'
 import { fixedVerdicts } from '../core/choose/fixes'
 import { Engine } from '../core/engine'
 import { allStages } from '../core/late-stages'
 import type { StageName } from '../core/stages'
-import { tally, tallyOf } from '../core/tally'
-import { diagramOf } from '../core/wire/diagram'
+import { tallyOf } from '../core/tally'
 import { worked } from '../core/worked'
-import { cutsCsv } from '../formats/csv-cuts'
-import { feedsCsv } from '../formats/csv-feeds'
-import { plugsCsv } from '../formats/csv-plugs'
-import { jointsCsv, pixelsCsv, wiresCsv } from '../formats/csv-wires'
-import { readPlanFile } from '../formats/plan-file'
+import { csv, plainCsv, type CsvStyle } from '../formats/csv'
+import { planJsonSchema, readPlanFile, type PlanFileResult } from '../formats/plan-file'
 import { solutionJson } from '../formats/solution-json'
-import { programHeader, programJson } from '../formats/program'
+import { planFeedNetwork, planPictures, planPrograms, planTables } from '../formats/exports'
 import { planNetlist } from '../formats/spice'
-import { diagramSvg } from '../formats/svg-diagram'
-import { drawingSvg } from '../formats/svg-drawing'
 import { demoNames, demoText } from './demos'
+import packageJson from '../../package.json' with { type: 'json' }
+
+const { version } = packageJson
 
 /** Input that cannot be worked with: which, and what was expected. Ends the program with code 1. */
 class BadInput extends Error {}
@@ -55,9 +49,9 @@ function fail(from: string, issues: readonly Issue[]): never {
   )
 }
 
-function planOf(text: string, from: string): Plan {
+function planOf(text: string, from: string): Extract<PlanFileResult, { ok: true }> {
   const read = readPlanFile(text)
-  return read.ok ? read.plan : fail(from, read.issues)
+  return read.ok ? read : fail(from, read.issues)
 }
 
 /** Trials of remedies in one tally: a plan with more than that to mend gets told its gravest first. */
@@ -85,16 +79,19 @@ function demo(name: string): string {
 /** Pixels on lines by themselves, which have no strip: 60 to the metre. */
 const jottedPixelMm = 1000 / 60
 
-function jotJson(text: string): string {
+/** What was understood of each line, and how many were not. */
+function jotted(text: string): { readonly lines: readonly object[]; readonly refused: number } {
   const lines = text.split(/\r?\n/)
   if (lines.at(-1) === '') lines.pop()
   const namer = runNamer()
-  return json(
-    lines.map((line) => ({
-      line,
-      ...understood(readLine(line, { pixelMm: jottedPixelMm }), namer),
+  const readings = lines.map((line) => readLine(line, { pixelMm: jottedPixelMm }))
+  return {
+    lines: readings.map((reading, index) => ({
+      line: lines[index],
+      ...understood(reading, namer),
     })),
-  )
+    refused: readings.filter(({ kind }) => kind === 'error').length,
+  }
 }
 
 function understood(reading: Reading, namer: ReturnType<typeof runNamer>): object {
@@ -126,23 +123,18 @@ function solutionOf(given: unknown, file: string, options: { volts?: boolean }):
   return json(solutionJson(result.solution, options.volts === true))
 }
 
-const csvKinds: Readonly<Record<string, (plan: Plan) => string>> = {
-  cuts: (plan) => cutsCsv(tally(plan).reels),
-  feeds: (plan) => feedsCsv(tally(plan)),
-  plugs: (plan) => plugsCsv(tally(plan)),
-  wires: (plan) => wiresCsv(worked(plan).wiring),
-  joints: (plan) => jointsCsv(worked(plan).joints, plan.wiring.ticks),
-  pixels: (plan) => {
-    const { lanes, layout } = worked(plan)
-    return pixelsCsv(pixelMap(lanes, layout))
-  },
+/** Semicolons bring a decimal comma with them. */
+const separators: Readonly<Record<string, CsvStyle['separator']>> = {
+  comma: plainCsv.separator,
+  semicolon: ';',
+  tab: '\t',
 }
 
 function networkJson(plan: Plan, options: { case?: string }): string {
   const cases = Object.fromEntries(caseNames.map((one) => [one, one] as const))
   const loadCase =
     options.case === undefined ? plan.scene.shown : kindOf(cases, 'case', options.case)
-  return json(splitRuns(planNetwork(worked(plan), loadCase)))
+  return json(planFeedNetwork(plan, loadCase))
 }
 
 /** The one of that name, or an error that lists those there are. */
@@ -157,17 +149,8 @@ function kindOf<Kind>(kinds: Readonly<Record<string, Kind>>, what: string, name:
   return found
 }
 
-const svgKinds: Readonly<Record<string, (plan: Plan) => string>> = {
-  drawing: drawingSvg,
-  diagram: (plan) => {
-    const results = worked(plan)
-    return diagramSvg(diagramOf(results.wiring, results, plan.units), plan)
-  },
-}
-
 function programText(plan: Plan, options: { json?: boolean }): string {
-  const data = programData(worked(plan))
-  return options.json === true ? programJson(data) : programHeader(data)
+  return planPrograms[options.json === true ? 'json' : 'header'](plan)
 }
 
 /** @param given reads what the sum is to work with: only once there is such a sum */
@@ -180,6 +163,11 @@ function sumJson(name: string, given: () => unknown): string {
   const result = sum.work(given())
   if (!result.ok) fail(name, result.issues)
   return json(result.answer)
+}
+
+const schemas: Readonly<Record<string, () => object>> = {
+  plan: planJsonSchema,
+  network: () => z.toJSONSchema(networkSchema, { io: 'input' }),
 }
 
 /** Where a call reads and writes. */
@@ -211,7 +199,11 @@ export function glow(args: readonly string[], { read, out, err }: Streams): numb
       )
     }
   }
-  const planIn = (file: string): Plan => planOf(textOf(file), file)
+  const planIn = (file: string): Plan => {
+    const { plan, adjusted } = planOf(textOf(file), file)
+    for (const { path, message } of adjusted) err(`${file}: ${path}: ${message}\n`)
+    return plan
+  }
   const program = commandsOf({ textOf, jsonOf, planIn, out })
     .exitOverride()
     .configureOutput({ writeOut: out, writeErr: err })
@@ -225,8 +217,12 @@ export function glow(args: readonly string[], { read, out, err }: Streams): numb
       if (error.code === 'glow.usage') err(`${error.message}\n`)
       return error.exitCode === 0 ? 0 : 2
     }
-    if (!(error instanceof BadInput)) throw error
-    err(`${error.message}\n`)
+    const message = error instanceof Error ? error.message : String(error)
+    err(
+      error instanceof BadInput
+        ? `${message}\n`
+        : `This could not be worked out: ${message}. It is a fault of the program; please tell its makers what was asked\n`,
+    )
     return 1
   }
 }
@@ -242,6 +238,7 @@ function commandsOf({ textOf, jsonOf, planIn, out }: Access): Command {
   const program = new Command('glow').description(
     'Works out plans of low-voltage light. JSON on standard output.',
   )
+  program.version(version, '--version', 'the version of this program')
   program
     .command('tally')
     .description('the whole tally of a plan')
@@ -251,7 +248,7 @@ function commandsOf({ textOf, jsonOf, planIn, out }: Access): Command {
       if ((file === undefined) === (options.demo === undefined))
         throw new CommanderError(2, 'glow.usage', 'error: give a plan file, or --demo NAME')
       const { demo: name } = options
-      out(tallyJson(name === undefined ? planIn(file ?? '') : planOf(demo(name), name)))
+      out(tallyJson(name === undefined ? planIn(file ?? '') : planOf(demo(name), name).plan))
     })
   program
     .command('stage')
@@ -265,14 +262,16 @@ function commandsOf({ textOf, jsonOf, planIn, out }: Access): Command {
     .command('plans')
     .description('the demo plans')
     .action(() => {
-      out(json(demoNames().map((name) => ({ name, title: planOf(demo(name), name).name }))))
+      out(json(demoNames().map((name) => ({ name, title: planOf(demo(name), name).plan.name }))))
     })
   program
     .command('jot')
     .description('what the pad understands of a file, line by line')
     .argument('<file>', 'a text file, or - for standard input')
     .action((file: string) => {
-      out(jotJson(textOf(file)))
+      const { lines, refused } = jotted(textOf(file))
+      out(json(lines))
+      if (refused > 0) throw new BadInput(`${file}: ${plural(refused, 'line')} not understood`)
     })
   program
     .command('solve')
@@ -285,10 +284,14 @@ function commandsOf({ textOf, jsonOf, planIn, out }: Access): Command {
   program
     .command('csv')
     .description('a list of a plan as CSV')
-    .argument('<kind>', `what to list: ${Object.keys(csvKinds).join(', ')}`)
+    .argument('<kind>', `what to list: ${Object.keys(planTables).join(', ')}`)
     .argument('<plan>', 'a plan file, or - for standard input')
-    .action((kind: string, file: string) => {
-      out(kindOf(csvKinds, 'list', kind)(planIn(file)))
+    .option('--separator <name>', `between cells: ${Object.keys(separators).join(', ')}`, 'comma')
+    .option('--mark', 'a mark of the encoding at the start, for spreadsheets')
+    .action((kind: string, file: string, options: { separator: string; mark?: boolean }) => {
+      const tableOf = kindOf(planTables, 'list', kind)
+      const separator = kindOf(separators, 'separator', options.separator)
+      out(csv(tableOf(planIn(file)), { separator, hasMark: options.mark === true }))
     })
   program
     .command('network')
@@ -313,10 +316,10 @@ function commandsOf({ textOf, jsonOf, planIn, out }: Access): Command {
     .description(
       'a picture of a plan as SVG: the drawing, 1 unit = 1 mm, or the diagram of its wires',
     )
-    .argument('<kind>', `what to draw: ${Object.keys(svgKinds).join(', ')}`)
+    .argument('<kind>', `what to draw: ${Object.keys(planPictures).join(', ')}`)
     .argument('<plan>', 'a plan file, or - for standard input')
     .action((kind: string, file: string) => {
-      out(kindOf(svgKinds, 'picture', kind)(planIn(file)))
+      out(kindOf(planPictures, 'picture', kind)(planIn(file)))
     })
   program
     .command('header')
@@ -325,6 +328,13 @@ function commandsOf({ textOf, jsonOf, planIn, out }: Access): Command {
     .option('--json', 'as JSON instead')
     .action((file: string, options: { json?: boolean }) => {
       out(programText(planIn(file), options))
+    })
+  program
+    .command('schema')
+    .description('the plan file, or with `network` what `solve` reads, as a JSON Schema')
+    .argument('[what]', `one of ${Object.keys(schemas).join(', ')}`, 'plan')
+    .action((what: string) => {
+      out(json(kindOf(schemas, 'schema', what)()))
     })
   program
     .command('sum')

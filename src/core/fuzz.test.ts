@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { jointsCsv, pixelsCsv, wiresCsv } from '../formats/csv-wires'
+import { csv, type Table } from '../formats/csv'
+import { jointsTable, pixelsTable, wiresTable } from '../formats/csv-wires'
 import { readPlanFile, writePlanFile } from '../formats/plan-file'
 import { programHeader } from '../formats/program'
 import { diagramSvg } from '../formats/svg-diagram'
@@ -60,13 +61,13 @@ describe('any plan', () => {
       fc.property(anyPlan, (plan) => {
         const results = worked(plan)
         const { wiring, lanes, layout } = results
-        const rows = (text: string): number => text.trimEnd().split('\r\n').length - 1
-        expect(rows(wiresCsv(wiring))).toBe(wiring.wires.length)
-        expect(rows(jointsCsv(tally(plan).wiring.joints, []))).toBe(
+        const rows = (of: Table): number => csv(of).trimEnd().split('\r\n').length - 1
+        expect(rows(wiresTable(wiring))).toBe(wiring.wires.length)
+        expect(rows(jointsTable(tally(plan).wiring.joints, []))).toBe(
           tally(plan).wiring.joints.length,
         )
         const pixels = lanes.reduce((sum, lane) => sum + lane.pixels, 0)
-        expect(rows(pixelsCsv(pixelMap(lanes, layout)))).toBe(pixels)
+        expect(rows(pixelsTable(pixelMap(lanes, layout)))).toBe(pixels)
         expect(programHeader(programData(results))).toContain(
           `#define LANE_COUNT ${String(lanes.length)}`,
         )

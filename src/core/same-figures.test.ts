@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { feedsCsv } from '../formats/csv-feeds'
-import { jointsCsv, pixelsCsv, wiresCsv } from '../formats/csv-wires'
+import { csv, type Table } from '../formats/csv'
+import { feedsTable } from '../formats/csv-feeds'
+import { jointsTable, pixelsTable, wiresTable } from '../formats/csv-wires'
 import { anyPlan } from '../testing/any-plan'
 import { demoPlan } from '../testing/demo-plan'
 import { runs } from '../testing/runs'
@@ -12,7 +13,7 @@ import { tally } from './tally'
 import { worked } from './worked'
 
 const sum = (values: readonly number[]): number => values.reduce((all, one) => all + one, 0)
-const rows = (csv: string): number => csv.trimEnd().split('\r\n').length - 1
+const rows = (of: Table): number => csv(of).trimEnd().split('\r\n').length - 1
 /** The number at the start of a label: `8 wires`. */
 const countIn = (label: string): number => Number(/^\d+/.exec(label)?.[0] ?? NaN)
 
@@ -40,7 +41,7 @@ function compare(plan: Plan): void {
     const leadM = sum(feed.leads.map(({ lengthMm }) => lengthMm)) / 1000
     same('leads', figure('lead.total')?.value ?? NaN, leadM)
     expect(countIn(figure('lead.total')?.label ?? '')).toBe(feed.leads.length)
-    expect(rows(feedsCsv(told))).toBe(feed.leads.length)
+    expect(rows(feedsTable(told))).toBe(feed.leads.length)
   }
   const plus = wiring.wires.filter(({ fusedLead }) => fusedLead !== undefined)
   same(
@@ -70,9 +71,9 @@ function compare(plan: Plan): void {
     )
     expect(countIn(figure('wires.total')?.label ?? '')).toBe(wiring.wires.length)
   }
-  expect(rows(wiresCsv(wiring))).toBe(wiring.wires.length)
+  expect(rows(wiresTable(wiring))).toBe(wiring.wires.length)
   same('joints', sum(joints.map(({ count }) => count)), wiring.joints.length)
-  expect(rows(jointsCsv(wiring.joints, []))).toBe(wiring.joints.length)
+  expect(rows(jointsTable(wiring.joints, []))).toBe(wiring.joints.length)
   const minutes = sum(joints.map((one) => one.minutes))
   same('minutes', wiring.joints.at(-1)?.soFarMin ?? 0, minutes)
   if (wiring.joints.length > 0) {
@@ -84,7 +85,7 @@ function compare(plan: Plan): void {
   const data = programData(results)
   expect(data.lanes.map(({ pixels }) => pixels)).toEqual(signal.lanes.map(({ pixels }) => pixels))
   const lanePixels = sum(signal.lanes.map(({ pixels }) => pixels))
-  expect(rows(pixelsCsv(pixelMap(results.lanes, results.layout)))).toBe(lanePixels)
+  expect(rows(pixelsTable(pixelMap(results.lanes, results.layout)))).toBe(lanePixels)
 
   // Supplies: list, roll and header.
   for (const { id, needA, limitMa, name } of supplies) {

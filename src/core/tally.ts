@@ -1,10 +1,11 @@
-import { Engine } from './engine'
+import type { Engine } from './engine'
 import { allStages } from './late-stages'
 import type { Plan } from './plan/plan'
 import { rollOf, type RollSection } from './roll/roll'
 import { derived, everything, type Derived, type StageName } from './stages'
 import { earlyParts, type EarlyTally } from './tally-parts'
 import type { Verdict } from './verdict/verdict'
+import { engineOf } from './worked'
 import { countJoints, type JointCount, type PlanJoint } from './wire/joints'
 import type { Wiring } from './wire/wires'
 
@@ -29,7 +30,7 @@ export const tallyParts: { readonly [Part in keyof Tally]: Derived<Tally[Part]> 
 }
 
 /** Works a plan out whole, stage after stage in the order of the work. Pure: the same plan gives the same tally. */
-export const tally = (plan: Plan): Tally => tallyOf(new Engine(plan, allStages))
+export const tally = (plan: Plan): Tally => tallyOf(engineOf(plan))
 
 /** … of the plan that an engine with all stages follows. */
 export function tallyOf(engine: Engine): Tally {

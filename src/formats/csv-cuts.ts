@@ -1,9 +1,9 @@
 import type { StripReels } from '../core/cut/reels'
-import { csv } from './csv'
+import { table, type Table } from './csv'
 
 /** The cut list as CSV: a row a cut, in cutting order. Lengths in mm. */
-export const cutsCsv = (reels: readonly StripReels[]): string =>
-  csv(
+export const cutsTable = (reels: readonly StripReels[]): Table =>
+  table(
     [
       'strip',
       'source',

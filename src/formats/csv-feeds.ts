@@ -1,13 +1,13 @@
 import { wireOf } from '../core/parts/wires'
 import type { Tally } from '../core/tally'
-import { csv } from './csv'
+import { table, type Table } from './csv'
 
 const rounded = (value: number): number => Math.round(value * 10_000) / 10_000
 
 /** Every lead at full white as CSV: from, to, wire, length in m, current, drop, loss and fuse. */
-export function feedsCsv({ feed, runs }: Pick<Tally, 'feed' | 'runs'>): string {
+export function feedsTable({ feed, runs }: Pick<Tally, 'feed' | 'runs'>): Table {
   const nameOf = new Map(runs.map(({ id, name }) => [id, name]))
-  return csv(
+  return table(
     [
       'lead',
       'from',

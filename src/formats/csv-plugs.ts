@@ -1,9 +1,9 @@
 import type { Tally } from '../core/tally'
-import { csv } from './csv'
+import { table, type Table } from './csv'
 
 /** What is plugged in where, as CSV: splitters and lights with the lead that each needs and has, and the extensions between, mm. */
-export const plugsCsv = ({ feed, runs }: Pick<Tally, 'feed' | 'runs'>): string =>
-  csv(
+export const plugsTable = ({ feed, runs }: Pick<Tally, 'feed' | 'runs'>): Table =>
+  table(
     ['run', 'lead', 'splitter', 'what', 'needs mm', 'has mm', 'extensions mm'],
     feed.plugs.flatMap(({ id, leads }) => {
       const name = runs.find((run) => run.id === id)?.name ?? id

@@ -3,7 +3,7 @@ import type { Block, Terminal } from '../core/route/circuit'
 import type { PlanJoint } from '../core/wire/joints'
 import type { PlanWire, Wiring } from '../core/wire/wires'
 import { workingText } from '../core/quantity/figure'
-import { csv } from './csv'
+import { table, type Table } from './csv'
 
 const rounded = (value: number, places = 1): number =>
   Math.round(value * 10 ** places) / 10 ** places
@@ -21,9 +21,9 @@ export const blocksById = <Of extends Block>({
 }): Map<string, Of> => new Map(blocks.map((block) => [block.id, block]))
 
 /** Every wire as CSV, with the sum that made its length. */
-export function wiresCsv(circuit: Pick<Wiring, 'blocks' | 'wires'>): string {
+export function wiresTable(circuit: Pick<Wiring, 'blocks' | 'wires'>): Table {
   const blocks = blocksById(circuit)
-  return csv(
+  return table(
     [
       'wire',
       'from',
@@ -58,8 +58,8 @@ export function wiresCsv(circuit: Pick<Wiring, 'blocks' | 'wires'>): string {
 }
 
 /** Every joint in the order of the feed. */
-export const jointsCsv = (joints: readonly PlanJoint[], ticks: readonly string[]): string =>
-  csv(
+export const jointsTable = (joints: readonly PlanJoint[], ticks: readonly string[]): Table =>
+  table(
     ['joint', 'kind', 'where', 'what meets', 'thread on first', 'minutes', 'so far min', 'done'],
     joints.map(({ id, kind, where, meets, threadFirst, minutes, soFarMin }, index) => [
       index + 1,
@@ -74,8 +74,8 @@ export const jointsCsv = (joints: readonly PlanJoint[], ticks: readonly string[]
   )
 
 /** Every pixel with its number and its place on the drawing, mm. */
-export const pixelsCsv = (pixels: readonly MappedPixel[]): string =>
-  csv(
+export const pixelsTable = (pixels: readonly MappedPixel[]): Table =>
+  table(
     ['lane', 'number', 'run', 'in run', 'x mm', 'y mm', 'lit'],
     pixels.map(({ lane, number, run, inRun, at: [x, y], isLit }) => [
       lane,

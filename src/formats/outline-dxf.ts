@@ -1,6 +1,6 @@
 import DxfParser, { type IEntity } from 'dxf-parser'
 import type { Point } from '../core/measure/geometry'
-import { outlineOf, type OutlineResult } from './outline'
+import { NoOutline, outlineBy, type OutlineResult } from './outline'
 
 interface Place {
   readonly x: number
@@ -38,44 +38,106 @@ const chordDegrees = 2
 /** Blocks within blocks are followed so deep. */
 const mostNested = 4
 
+/** Blocks that are put in, at most: with blocks in blocks their number multiplies. */
+const mostInserts = 20_000
+
 /** Reads the outlines of a DXF file: lines, polylines with bulges, arcs, circles, ellipses, splines, and blocks of these. */
 export function readDxfOutline(text: string): OutlineResult {
   if (text.trim() === '') return { ok: false, message: 'The file is empty' }
-  let parsed: ReturnType<DxfParser['parseSync']>
-  try {
-    parsed = /^\s*0\s*\r?\n\s*SECTION/m.test(text) ? new DxfParser().parseSync(text) : null
-  } catch (error) {
-    return {
-      ok: false,
-      message: `The DXF file cannot be read${error instanceof Error ? `: ${error.message}` : ''}`,
+  if (!/^\s*0\s*\r?\n\s*SECTION/m.test(text))
+    return { ok: false, message: 'Not a DXF file: it has no sections' }
+  return outlineBy('DXF', (courses) => {
+    const { entities = [], blocks = {}, header = {} } = parsed(text)
+    let inserts = 0
+    const collect = (
+      list: readonly Entity[],
+      put: (point: Point) => Point,
+      depth: number,
+    ): void => {
+      for (const entity of list) {
+        if (entity.type === 'INSERT') {
+          const block = blocks[entity.name ?? '']
+          if (block?.entities === undefined || depth >= mostNested) continue
+          inserts += 1
+          if (inserts > mostInserts)
+            throw new NoOutline(
+              `The file puts more than ${String(mostInserts)} blocks together: explode and simplify it in the program that drew it`,
+            )
+          const inserted = inserter(entity, block.position)
+          collect(block.entities, (point) => put(inserted(point)), depth + 1)
+          continue
+        }
+        const course = courseOf(entity)
+        if (course.length > 1) courses.add(course.map(put))
+      }
     }
-  }
-  if (parsed === null) return { ok: false, message: 'Not a DXF file: it has no sections' }
-  const blocks = parsed.blocks as unknown as Readonly<
+    // DXF counts y upwards, the drawing downwards.
+    collect(entities, ([x, y]) => [x, -y], 0)
+    return mmByUnit[Number(header.$INSUNITS)]
+  })
+}
+
+interface Parsed {
+  readonly entities?: readonly Entity[]
+  readonly blocks?: Readonly<
     Record<string, { readonly entities?: readonly Entity[]; readonly position?: Place } | undefined>
   >
-  const courses: Point[][] = []
-  const collect = (
-    entities: readonly Entity[],
-    put: (point: Point) => Point,
-    depth: number,
-  ): void => {
-    for (const entity of entities) {
-      if (entity.type === 'INSERT') {
-        const block = blocks[entity.name ?? '']
-        if (block?.entities === undefined || depth >= mostNested) continue
-        const inserted = inserter(entity, block.position)
-        collect(block.entities, (point) => put(inserted(point)), depth + 1)
-        continue
+  readonly header?: Readonly<Record<string, unknown>>
+}
+
+interface Group {
+  readonly code: number
+  readonly value: string
+}
+
+/** The file by the parser, which gets only what it can cope with: it waits for ever for a value or a place that does not come. */
+function parsed(text: string): Parsed {
+  const groups = polylinesInOrder(groupsOf(text))
+  const lines = groups.flatMap(({ code, value }) => [String(code), value])
+  return (new DxfParser().parseSync(lines.join('\n')) ?? {}) as unknown as Parsed
+}
+
+/** A DXF file is pairs of lines, a code and its value, up to `EOF`. */
+function groupsOf(text: string): Group[] {
+  const lines = text.replace(/\s+$/, '').split(/\r\n|\r|\n/)
+  const groups: Group[] = []
+  for (let index = 0; index + 1 < lines.length; index += 2) {
+    const [code = '', value = ''] = lines.slice(index, index + 2)
+    if (!/^\s*\d{1,4}\s*$/.test(code))
+      throw new NoOutline(
+        `The DXF file cannot be read: in line ${String(index + 1)} a group code is expected`,
+      )
+    groups.push({ code: Number(code), value })
+    if (Number(code) === 0 && value.trim() === 'EOF') return groups
+  }
+  throw new NoOutline('The DXF file is cut short: it has no end')
+}
+
+/** Codes of a light polyline that its course is made of: layer, vertices with their bulges, whether it is closed. */
+const polylineCodes = new Set([8, 10, 20, 42, 70])
+
+/** Light polylines with as many vertices as they say, each x with its y, and nothing in between. */
+function polylinesInOrder(groups: readonly Group[]): Group[] {
+  const kept: Group[] = []
+  let count: { index: number; vertices: number } | undefined
+  for (const [index, group] of groups.entries()) {
+    if (group.code === 0) {
+      if (count !== undefined) kept[count.index] = { code: 90, value: String(count.vertices) }
+      count = undefined
+      kept.push(group)
+      if (group.value.trim() !== 'LWPOLYLINE') continue
+      count = { index: kept.push({ code: 90, value: '0' }) - 1, vertices: 0 }
+    } else if (count === undefined) kept.push(group)
+    else if (polylineCodes.has(group.code)) {
+      if (group.code === 10) {
+        if (groups[index + 1]?.code !== 20)
+          throw new NoOutline('The DXF file cannot be read: a corner of a polyline has no y')
+        count.vertices += 1
       }
-      const course = courseOf(entity)
-      if (course.length > 1) courses.push(course.map(put))
+      kept.push(group)
     }
   }
-  // DXF counts y upwards, the drawing downwards.
-  collect(parsed.entities, ([x, y]) => [x, -y], 0)
-  const unit = Number((parsed.header as Readonly<Record<string, unknown>> | undefined)?.$INSUNITS)
-  return outlineOf(courses, mmByUnit[unit], 'DXF')
+  return kept
 }
 
 function inserter(

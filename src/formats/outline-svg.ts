@@ -1,7 +1,7 @@
 import { XMLParser } from 'fast-xml-parser'
 import { svgPathProperties } from 'svg-path-properties'
 import type { Point } from '../core/measure/geometry'
-import { outlineOf, type OutlineResult } from './outline'
+import { NoOutline, outlineBy, type Courses, type OutlineResult } from './outline'
 
 /** Points along a curved part: chords of a quarter turn in sixteen stray by less than a thousandth of its radius. */
 const pointsPerCurve = 24
@@ -22,9 +22,17 @@ const hidden = new Set(['defs', 'clipPath', 'mask', 'symbol', 'pattern', 'marker
 /** Reads the outlines of an SVG file: paths, lines, polylines, polygons, rectangles, circles and ellipses, with their transforms. */
 export function readSvgOutline(text: string): OutlineResult {
   if (text.trim() === '') return { ok: false, message: 'The file is empty' }
-  let root: Node | undefined
+  return outlineBy('SVG', (courses) => {
+    const root = rootOf(text)
+    if (root === undefined) throw new NoOutline('Not an SVG file: it has no <svg> element')
+    collect(root, same, courses)
+    return mmPerUnitOf(root)
+  })
+}
+
+function rootOf(text: string): Node | undefined {
   try {
-    root = nodesOf(
+    return nodesOf(
       new XMLParser({
         preserveOrder: true,
         ignoreAttributes: false,
@@ -35,19 +43,8 @@ export function readSvgOutline(text: string): OutlineResult {
       }).parse(text),
     ).find(({ name }) => name === 'svg')
   } catch {
-    root = undefined
+    return undefined
   }
-  if (root === undefined) return { ok: false, message: 'Not an SVG file: it has no <svg> element' }
-  const courses: Point[][] = []
-  try {
-    collect(root, same, courses)
-  } catch (error) {
-    return {
-      ok: false,
-      message: `A path of the SVG file cannot be read${error instanceof Error ? `: ${error.message}` : ''}`,
-    }
-  }
-  return outlineOf(courses, mmPerUnitOf(root), 'SVG')
 }
 
 function nodesOf(parsed: unknown): Node[] {
@@ -78,12 +75,12 @@ function mmPerUnitOf({ attributes }: Node): number | undefined {
   return units > 0 ? mm / units : undefined
 }
 
-function collect(node: Node, outer: Matrix, courses: Point[][]): void {
+function collect(node: Node, outer: Matrix, courses: Courses): void {
   if (hidden.has(node.name)) return
   const matrix = times(outer, transformOf(node.attributes.transform ?? ''))
   const number = (name: string): number => Number.parseFloat(node.attributes[name] ?? '0') || 0
   const add = (points: readonly Point[]): void => {
-    courses.push(points.map((point) => applied(matrix, point)))
+    courses.add(points.map((point) => applied(matrix, point)))
   }
   switch (node.name) {
     case 'path':

@@ -14,6 +14,51 @@ export type OutlineResult =
 
 /** A file with more points than this is not an outline that a strip follows. */
 const mostPoints = 60_000
+/** Nor one that draws farther out than this, in its own units. */
+const farthest = 1e7
+
+/** A file that cannot be an outline; the message is for people. */
+export class NoOutline extends Error {}
+
+/** Gathers courses, and gives up on a file as soon as it holds too many points or numbers that are none. */
+export class Courses {
+  readonly all: Point[][] = []
+  private points = 0
+
+  add(course: Point[]): void {
+    this.points += course.length
+    if (this.points > mostPoints)
+      throw new NoOutline(
+        `The outline has more than ${String(mostPoints)} points. Simplify it in the program that drew it`,
+      )
+    for (const [x, y] of course)
+      if (!(Math.abs(x) <= farthest && Math.abs(y) <= farthest))
+        throw new NoOutline(
+          'A place in the file is no number, or farther out than anything can be: save it anew in the program that drew it',
+        )
+    this.all.push(course)
+  }
+}
+
+/** Reads a file by `read`, and turns whatever goes wrong on the way into a message. */
+export function outlineBy(
+  kind: string,
+  read: (courses: Courses) => number | undefined,
+): OutlineResult {
+  const courses = new Courses()
+  try {
+    return outlineOf(courses.all, read(courses), kind)
+  } catch (error) {
+    if (error instanceof NoOutline) return { ok: false, message: error.message }
+    const isDeep = error instanceof RangeError
+    const why = isDeep
+      ? 'it is nested too deep'
+      : error instanceof Error
+        ? error.message
+        : String(error)
+    return { ok: false, message: `The ${kind} file cannot be read: ${why}` }
+  }
+}
 
 /** Courses that a plan keeps at most; what is drawn of them is made simpler first. */
 const mostCourses = 500
@@ -22,22 +67,16 @@ const mostCourses = 500
 const touching = 1e-6
 
 /** Checks what was read from a file and joins courses that meet. */
-export function outlineOf(
+function outlineOf(
   courses: readonly (readonly Point[])[],
   mmPerUnit: number | undefined,
   kind: string,
 ): OutlineResult {
-  const points = courses.reduce((sum, course) => sum + course.length, 0)
   const lit = courses.filter((course) => course.length > 1 && courseMm(course) > 0)
   if (lit.length === 0)
     return {
       ok: false,
       message: `The ${kind} file holds no outline: no line, arc, curve or polyline`,
-    }
-  if (points > mostPoints)
-    return {
-      ok: false,
-      message: `The outline has ${String(points)} points; at most ${String(mostPoints)}. Simplify it in the program that drew it`,
     }
   const joined = joinedCourses(lit)
   if (joined.length > mostCourses)

@@ -8,7 +8,12 @@ import { toVersion2, toVersion3, toVersion4 } from '../core/plan/upgrade'
 import { issuesOf, pathText, z, type Issue } from '../core/quantity/z'
 
 export type PlanFileResult =
-  | { readonly ok: true; readonly plan: Plan }
+  | {
+      readonly ok: true
+      readonly plan: Plan
+      /** Figures that were out of bounds and are now the nearest that can be worked with. */
+      readonly adjusted: readonly Issue[]
+    }
   | { readonly ok: false; readonly issues: readonly Issue[] }
 
 /** Larger than any plan can be, bytes. */
@@ -26,6 +31,12 @@ const upgrades = new Map<number, (document: object) => object>([
 
 /** Keys that could reach an object's prototype: never part of a plan. */
 const forbiddenKeys = new Set(['__proto__', 'constructor', 'prototype'])
+
+/** The plan file as a JSON Schema (draft 2020-12), for programs that write or check one. */
+export const planJsonSchema = (): object => ({
+  title: `${planFormat}, version ${String(planVersion)}`,
+  ...z.toJSONSchema(planSchema, { io: 'input' }),
+})
 
 /** Writes a plan as its file: JSON, indented, so that two versions can be compared line by line. */
 export const writePlanFile = (plan: Plan): string => `${JSON.stringify(plan, null, 2)}\n`
@@ -80,11 +91,61 @@ export function readPlan(document: unknown): PlanFileResult {
       'lines',
       `${String(lines.length)} lines; a plan holds at most ${String(mostLines)}. Split it into several`,
     )
-  const parsed = planSchema.safeParse(current)
+  const { parsed, adjusted } = withinBounds(current)
   if (!parsed.success) return { ok: false, issues: issuesOf(parsed.error) }
   const issues = referenceIssues(parsed.data)
-  return issues.length > 0 ? { ok: false, issues } : { ok: true, plan: parsed.data }
+  return issues.length > 0 ? { ok: false, issues } : { ok: true, plan: parsed.data, adjusted }
 }
+
+interface Bounded {
+  readonly parsed: ReturnType<typeof planSchema.safeParse>
+  readonly adjusted: readonly Issue[]
+}
+
+/** The checked document. Figures above 0 that are smaller than any sum can work with, which older versions took, become the least there is. */
+function withinBounds(document: object): Bounded {
+  let parsed = planSchema.safeParse(document)
+  const adjusted: Issue[] = []
+  // Twice: bounds that depend on each other are only looked at once each figure is within its own.
+  for (let round = 0; round < 2 && !parsed.success; round += 1) {
+    const mended = structuredClone(document)
+    for (const issue of parsed.error.issues) {
+      const holder = valueAt(mended, issue.path.slice(0, -1))
+      const key = issue.path.at(-1)
+      const nearest = nearestTo(issue)
+      if (typeof holder !== 'object' || holder === null || key === undefined) continue
+      const own = Reflect.get(holder, key) as unknown
+      if (nearest === undefined || typeof own !== 'number' || own <= 0) continue
+      Reflect.set(holder, key, nearest)
+      adjusted.push({
+        path: pathText(issue.path),
+        message: `was ${String(own)}, is now ${String(nearest)}: ${issue.message}`,
+      })
+    }
+    if (adjusted.length === 0) break
+    document = mended
+    parsed = planSchema.safeParse(document)
+  }
+  return { parsed, adjusted }
+}
+
+function nearestTo(issue: z.core.$ZodIssue): number | undefined {
+  if (issue.code === 'too_small')
+    return issue.origin === 'number' && Number(issue.minimum) > 0
+      ? Number(issue.minimum)
+      : undefined
+  const nearest: unknown = issue.code === 'custom' ? issue.params?.nearest : undefined
+  return typeof nearest === 'number' ? nearest : undefined
+}
+
+const valueAt = (document: unknown, path: readonly PropertyKey[]): unknown =>
+  path.reduce<unknown>(
+    (value, key) =>
+      typeof value === 'object' && value !== null
+        ? (Reflect.get(value, key) as unknown)
+        : undefined,
+    document,
+  )
 
 const refused = (path: string, message: string): PlanFileResult => ({
   ok: false,

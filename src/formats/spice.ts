@@ -2,6 +2,7 @@ import { worked } from '../core/worked'
 import { planNetwork } from '../core/feed/plan-network'
 import { endReader, type Network, type NetworkLoad, type NetworkRun } from '../core/feed/network'
 import type { Plan } from '../core/plan/plan'
+import { oneLine } from './safe-text'
 
 /** The netlist of a plan's feed in the load case that it shows. */
 export const planNetlist = (plan: Plan): string =>
@@ -16,7 +17,7 @@ const leastOhm = 1e-7
  * operating point and prints the volts at the first and the last load of each run.
  */
 export function spiceNetlist(network: Network, title: string): string {
-  const lines: string[] = [`* ${title.replaceAll(/[\r\n]/g, ' ')}: feed network`]
+  const lines: string[] = [`* ${oneLine(title)}: feed network`]
   const places = new Map<string, string>()
   const pads = network.runs.map(() => new Map<number, string>())
   const readEnd = endReader(network)
@@ -41,7 +42,8 @@ export function spiceNetlist(network: Network, title: string): string {
         )
   }
   for (const [index, run] of network.runs.entries())
-    lines.push(...runLines(run, index + 1, pads[index] ?? new Map<number, string>()))
+    for (const line of runLines(run, index + 1, pads[index] ?? new Map<number, string>()))
+      lines.push(line)
   lines.push('.op', '.control', 'op', 'set numdgt=12')
   for (const [index, { loads }] of network.runs.entries())
     for (const at of new Set([1, loads])) {

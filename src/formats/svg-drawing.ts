@@ -4,6 +4,7 @@ import { cornersOfBox, placer } from '../core/measure/layout'
 import type { MeasuredRun } from '../core/measure/measure'
 import type { Furniture, Place, Plan } from '../core/plan/plan'
 import { formatLength } from '../core/quantity/format'
+import { xmlText } from './safe-text'
 
 /** White around the drawing, mm. */
 const border = 60
@@ -31,7 +32,7 @@ export function drawingSvg(plan: Plan): string {
   const groups = runs.map((run, index) => runGroup(plan, run, placed[index]?.place, em, shift))
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${mm(width)}mm" height="${mm(height)}mm" viewBox="0 0 ${mm(width)} ${mm(height)}">`,
-    `  <title>${escaped(plan.name)}</title>`,
+    `  <title>${xmlText(plan.name)}</title>`,
     `  <style>path{fill:none;stroke:#b36b00;stroke-width:${mm(em / 6)}}.thing{stroke:#999;stroke-width:${mm(em / 12)}}.lead{stroke:#2b6cb0;stroke-width:${mm(em / 12)};stroke-dasharray:${mm(em / 2)} ${mm(em / 3)}}circle{fill:#b36b00}text{font:${mm(em)}px sans-serif;fill:#222}.length{font-size:${mm(em * 0.8)}px;fill:#555;text-anchor:middle}</style>`,
     '  <rect width="100%" height="100%" fill="#fff"/>',
     ...plan.bench.furniture.map((thing) => furniturePath(thing, shift)),
@@ -42,7 +43,7 @@ export function drawingSvg(plan: Plan): string {
     ...[...sources.supplies].map(([id, at]) => {
       const [x, y] = shift(at)
       const name = plan.supplies.find((slot) => slot.id === id)?.name ?? id
-      return `  <text x="${mm(x)}" y="${mm(y + em * 1.1)}">${escaped(name)}</text>`
+      return `  <text x="${mm(x)}" y="${mm(y + em * 1.1)}">${xmlText(name)}</text>`
     }),
     ...groups,
     '</svg>',
@@ -67,8 +68,8 @@ function runGroup(
   // A line of one part says its length in its name already.
   const lengths = run.segments.length < 2 || run.segments.length > 60 ? [] : run.segments
   return [
-    `  <g id="${escaped(run.id)}">`,
-    `    <title>${escaped(run.line.text)}</title>`,
+    `  <g id="${xmlText(run.id)}">`,
+    `    <title>${xmlText(run.line.text)}</title>`,
     ...run.segments.map(({ points }) => `    <path d="${pathOf(points.map(at))}"/>`),
     ...run.lights.map((point) => {
       const [x, y] = at(point)
@@ -76,9 +77,9 @@ function runGroup(
     }),
     ...lengths.map(({ points, lengthMm }) => {
       const [x, y] = at(middleOf(points))
-      return `    <text class="length" x="${mm(x)}" y="${mm(y + em)}">${escaped(formatLength(lengthMm, plan.units))}</text>`
+      return `    <text class="length" x="${mm(x)}" y="${mm(y + em)}">${xmlText(formatLength(lengthMm, plan.units))}</text>`
     }),
-    `    <text x="${mm(nameX)}" y="${mm(nameY - em * 0.6)}">${escaped(run.name)}, ${escaped(size)}</text>`,
+    `    <text x="${mm(nameX)}" y="${mm(nameY - em * 0.6)}">${xmlText(run.name)}, ${xmlText(size)}</text>`,
     '  </g>',
   ].join('\n')
 }
@@ -88,7 +89,7 @@ function furniturePath(
   shift: (point: Point) => Point,
 ): string {
   const corners = cornersOfBox(place, widthMm, heightMm).map(shift)
-  const title = `<title>${escaped(name)}</title>`
+  const title = `<title>${xmlText(name)}</title>`
   if (kind !== 'circle') return `  <path class="thing" d="${pathOf(corners)}Z">${title}</path>`
   const [x, y] = shift([place.x + widthMm / 2, place.y + heightMm / 2])
   return `  <ellipse class="thing" fill="none" cx="${mm(x)}" cy="${mm(y)}" rx="${mm(widthMm / 2)}" ry="${mm(heightMm / 2)}">${title}</ellipse>`
@@ -98,10 +99,3 @@ const mm = (value: number): string => String(Math.round(value * 1000) / 1000)
 
 const pathOf = (points: readonly Point[]): string =>
   points.map(([x, y], index) => `${index === 0 ? 'M' : 'L'}${mm(x)} ${mm(y)}`).join('')
-
-const escaped = (text: string): string =>
-  text
-    .replaceAll('&', '&amp;')
-    .replaceAll('<', '&lt;')
-    .replaceAll('>', '&gt;')
-    .replaceAll('"', '&quot;')

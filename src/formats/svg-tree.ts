@@ -1,3 +1,5 @@
+import { xmlText } from './safe-text'
+
 /** A piece of SVG as a tree, so that a file and a page can be made of the same one. */
 export interface SvgNode {
   readonly tag: string
@@ -15,20 +17,13 @@ export const node = (
   children: children.filter((child) => child !== undefined),
 })
 
-const escaped = (text: string): string =>
-  text
-    .replaceAll('&', '&amp;')
-    .replaceAll('<', '&lt;')
-    .replaceAll('>', '&gt;')
-    .replaceAll('"', '&quot;')
-
 const opening = ({ tag, attributes }: SvgNode): string =>
   `<${tag}${Object.entries(attributes)
-    .map(([name, value]) => ` ${name}="${escaped(String(value))}"`)
+    .map(([name, value]) => ` ${name}="${xmlText(String(value))}"`)
     .join('')}`
 
 const textOf = (child: SvgNode | string): string =>
-  typeof child === 'string' ? escaped(child) : svgText(child)
+  typeof child === 'string' ? xmlText(child) : svgText(child)
 
 /** The tree as text of a file. */
 export function svgText(tree: SvgNode): string {

@@ -7,7 +7,8 @@ import { programData } from '../core/signal/program'
 import { diagramOf } from '../core/wire/diagram'
 import { worked } from '../core/worked'
 import { demoPlan } from '../testing/demo-plan'
-import { jointsCsv, pixelsCsv, wiresCsv } from './csv-wires'
+import { csv, type Table } from './csv'
+import { jointsTable, pixelsTable, wiresTable } from './csv-wires'
 import { paperFor, wiringPdf } from './pdf-wiring'
 import { programHeader, programJson } from './program'
 import { diagramSvg } from './svg-diagram'
@@ -18,11 +19,11 @@ const wired = worked(plan)
 const { wiring, lanes, layout, joints } = wired
 const diagram = diagramOf(wiring, wired, plan.units)
 const data = programData(wired)
-const rows = (text: string): string[] => text.trimEnd().split('\r\n')
+const rows = (of: Table): string[] => csv(of).trimEnd().split('\r\n')
 
 describe('the wiring as CSV', () => {
   it('says of each wire where it goes, how long it is and why', () => {
-    const [head, first, ...rest] = rows(wiresCsv(wiring))
+    const [head, first, ...rest] = rows(wiresTable(wiring))
     expect(head).toBe(
       'wire,from,to,use,gauge,colour,length mm,why,bare from mm,bare to mm,sleeve,in the wire,cable',
     )
@@ -33,13 +34,13 @@ describe('the wiring as CSV', () => {
   })
 
   it('says of each joint what meets what, and whether it is done', () => {
-    const [, first, second] = rows(jointsCsv(joints, [joints[1]!.id]))
+    const [, first, second] = rows(jointsTable(joints, [joints[1]!.id]))
     expect(first).toBe('1,screw,"Supply A, seat front +",W1 plus (red) to seat front +,,1,1,')
     expect(second).toMatch(/,2,yes$/)
   })
 
   it('has every pixel with its number and place', () => {
-    const lines = rows(pixelsCsv(pixelMap(lanes, layout)))
+    const lines = rows(pixelsTable(pixelMap(lanes, layout)))
     expect(lines[0]).toBe('lane,number,run,in run,x mm,y mm,lit')
     expect(lines).toHaveLength(1 + 503)
     expect(lines[1]).toMatch(/^Seat,0,seat front,0,[\d.]+,[\d.]+,yes$/)

@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import compression from 'compression'
-import express, { type Express } from 'express'
+import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express'
 import helmet from 'helmet'
 
 /** Files with a hash in their name never change. */
@@ -46,6 +46,7 @@ export function createApp(dist: string): Express {
       strictTransportSecurity: false,
     }),
   )
+  app.use(onlyReads, onlyReadable)
   app.use(compression())
   app.get('/health', (_request, response) => {
     response.json({ status: 'ok' })
@@ -59,9 +60,55 @@ export function createApp(dist: string): Express {
     response.status(404).type('text/plain').send('No such file\n')
   })
   app.use(express.static(dist, { index: false, maxAge: 0 }))
-  // Any other address is a page of the app's own router.
-  app.get('/{*path}', (_request, response) => {
+  app.get(pagePaths, (_request, response) => {
     response.set('Cache-Control', 'no-cache').sendFile(page)
   })
+  app.use((_request, response) => {
+    response.status(404).type('text/plain').send('There is nothing here. The plans are at /\n')
+  })
+  app.use(answerError)
   return app
+}
+
+/** Addresses that the app's own router knows. */
+const pagePaths = ['/', '/plans', '/sums', '/sums/:name', '/plan/:id', '/plan/:id/:stage']
+
+/** Nothing here is changed by a request. */
+const allowed = new Set(['GET', 'HEAD'])
+
+const onlyReads: RequestHandler = (request, response, next) => {
+  if (allowed.has(request.method)) {
+    next()
+    return
+  }
+  response
+    .status(405)
+    .set('Allow', [...allowed].join(', '))
+    .type('text/plain')
+    .send(`${request.method} is not allowed: this server only hands out files\n`)
+}
+
+/** An address with a `%` that stands for nothing. */
+const onlyReadable: RequestHandler = (request, response, next) => {
+  try {
+    decodeURIComponent(request.path)
+    next()
+  } catch {
+    response.status(400).type('text/plain').send('This address cannot be read\n')
+  }
+}
+
+/** What a request asks that cannot be read, or a file that cannot be sent: without the insides of the server. */
+const answerError: ErrorRequestHandler = (error: unknown, _request, response, next) => {
+  if (response.headersSent) {
+    next(error)
+    return
+  }
+  const given =
+    typeof error === 'object' && error !== null && 'status' in error ? error.status : 500
+  const status = typeof given === 'number' && given >= 400 && given < 600 ? given : 500
+  response
+    .status(status)
+    .type('text/plain')
+    .send(status < 500 ? 'This address cannot be read\n' : 'The server could not answer\n')
 }

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createApp } from './app'
-import { readPort } from './port'
+import { readListening } from './port'
 
 let server: Server
 let address: string
@@ -24,7 +24,7 @@ afterAll(() => {
 
 describe('the server', () => {
   it('gives the page at any address, with headers that keep strangers out', async () => {
-    for (const path of ['/', '/plans', '/plan/x1/measure', '/no/such/page']) {
+    for (const path of ['/', '/plans', '/plan/x1/measure', '/sums/fuse']) {
       const response = await fetch(address + path)
       expect(response.status).toBe(200)
       expect(await response.text()).toContain('Glow Tally')
@@ -46,7 +46,28 @@ describe('the server', () => {
     expect(response.headers.get('cache-control')).toBe('public, max-age=31536000, immutable')
     expect(response.headers.get('content-encoding')).toBe('gzip')
     expect((await fetch(`${address}/assets/index-old.js`)).status).toBe(404)
-    expect((await fetch(`${address}/../package.json`)).headers.get('content-type')).toMatch('html')
+  })
+
+  it('has nothing at other addresses, and does not tell what it is made of', async () => {
+    for (const path of ['/no/such/page', '/favicon.png', '/../package.json', '/plan/x/y/z']) {
+      const response = await fetch(address + path)
+      expect([path, response.status]).toEqual([path, 404])
+      expect(response.headers.get('content-type')).toMatch('text/plain')
+    }
+    for (const path of ['/%', '/assets/%', '/plan/%ff/measure']) {
+      const response = await fetch(address + path)
+      expect([path, response.status]).toEqual([path, 400])
+      expect(await response.text()).not.toMatch(/Error|node_modules|src\//)
+    }
+  })
+
+  it('only hands out files', async () => {
+    for (const method of ['POST', 'PUT', 'DELETE', 'OPTIONS']) {
+      const response = await fetch(address, { method })
+      expect([method, response.status]).toEqual([method, 405])
+      expect(response.headers.get('allow')).toBe('GET, HEAD')
+    }
+    expect((await fetch(address, { method: 'HEAD' })).status).toBe(200)
   })
 
   it('tells that it is well', async () => {
@@ -63,11 +84,18 @@ it.each<[string | undefined, number | undefined]>([
   ['', 4174],
   ['8080', 8080],
   ['0', undefined],
+  ['04391', undefined],
   ['70000', undefined],
   ['80.5', undefined],
   ['http', undefined],
 ])('PORT=%s', (text, port) => {
-  const read = readPort(text)
+  const read = readListening({ PORT: text })
   expect(read.ok ? read.port : undefined).toBe(port)
   if (!read.ok) expect(read.message).toContain(String(text))
+})
+
+it('listens on this machine alone unless told otherwise', () => {
+  expect(readListening({})).toMatchObject({ hosts: ['127.0.0.1', '::1'] })
+  expect(readListening({ HOST: '0.0.0.0' })).toMatchObject({ hosts: ['0.0.0.0'] })
+  expect(readListening({ HOST: 'a b' })).toMatchObject({ ok: false })
 })

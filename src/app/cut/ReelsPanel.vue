@@ -7,8 +7,8 @@ import type { StripReels } from '../../core/cut/reels'
 import type { Strip } from '../../core/plan/parts'
 import type { Plan } from '../../core/plan/plan'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
-import { cutsCsv } from '../../formats/csv-cuts'
-import { saveText } from '../shell/save-text'
+import { cutsTable } from '../../formats/csv-cuts'
+import { saveTable } from '../shell/save-table'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
@@ -106,7 +106,7 @@ const print = (): void => {
   window.print()
 }
 const saveCsv = (): void => {
-  saveText(`${plan.name} cuts.csv`, cutsCsv(shown.value), 'text/csv')
+  saveTable(`${plan.name} cuts`, cutsTable(shown.value))
 }
 </script>
 

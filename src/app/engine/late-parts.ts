@@ -5,7 +5,7 @@ import { tallyParts } from '../../core/tally'
 import { pixelMap } from '../../core/lanes/pixel-map'
 import { programData } from '../../core/signal/program'
 import { diagramOf } from '../../core/wire/diagram'
-import { pixelsCsv } from '../../formats/csv-wires'
+import { pixelsTable } from '../../formats/csv-wires'
 import { programHeader, programJson } from '../../formats/program'
 import type { PlanParts, WholePart } from './parts'
 import { factsOf } from './plan-facts'
@@ -36,7 +36,7 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
       return {
         header: programHeader(data),
         json: programJson(data),
-        pixels: pixelsCsv(pixelMap(results.lanes, results.layout)),
+        pixels: pixelsTable(pixelMap(results.lanes, results.layout)),
       }
     },
   ),

@@ -1,3 +1,4 @@
+import type { Table } from '../../formats/csv'
 import type { Tally } from '../../core/tally'
 import type { Fixes } from '../../core/choose/fixes'
 import type { Diagram } from '../../core/wire/drawn'
@@ -14,7 +15,7 @@ export interface Facts {
 export interface ProgramTexts {
   readonly header: string
   readonly json: string
-  readonly pixels: string
+  readonly pixels: Table
 }
 
 /** Everything that a page can ask of the open plan, besides the roll. */

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { releaseProxy, wrap } from 'comlink'
-import { computed, onMounted, ref, shallowRef } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import { boxAround, courseMm } from '../../core/measure/geometry'
 import type { Trace } from '../../core/plan/plan'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
-import { simplified, traceOf, type Outline } from '../../formats/outline'
+import { simplified, traceOf, type Outline, type OutlineResult } from '../../formats/outline'
 import type { OutlineService } from '../engine/outline.worker'
 import { pathOf } from '../bench/view'
 import FormDialog from '../ui/FormDialog.vue'
@@ -27,20 +27,51 @@ onMounted(async () => {
     problem.value = `${file.name} is larger than ${String(mostBytes / 1e6)} MB: leave in it what is to be lit.`
     return
   }
+  try {
+    const result = await read(await file.text())
+    if (!result.ok) problem.value = `${file.name}: ${result.message}.`
+    else {
+      outline.value = result.outline
+      unit.value = result.outline.mmPerUnit === undefined ? 'mm' : 'file'
+    }
+  } catch (error) {
+    problem.value = `${file.name} could not be read: ${error instanceof Error ? error.message : String(error)}.`
+  } finally {
+    stopReading()
+  }
+})
+
+/** Longer than any outline takes to read, ms. */
+const patienceMs = 20_000
+let stopReading = (): void => undefined
+onBeforeUnmount(() => {
+  stopReading()
+})
+
+/** Reads in a worker, which is ended after `patienceMs`, when the dialog is closed, or when it fails. */
+async function read(text: string): Promise<OutlineResult> {
   const worker = new Worker(new URL('../engine/outline.worker.ts', import.meta.url), {
     type: 'module',
     name: 'outline',
   })
   const service = wrap<OutlineService>(worker)
-  const result = await service.read(await file.text())
-  service[releaseProxy]()
-  worker.terminate()
-  if (!result.ok) problem.value = `${file.name}: ${result.message}.`
-  else {
-    outline.value = result.outline
-    unit.value = result.outline.mmPerUnit === undefined ? 'mm' : 'file'
-  }
-})
+  const failed = new Promise<never>((_resolve, reject) => {
+    const timer = setTimeout(() => {
+      reject(
+        new Error('it takes too long. Simplify it in the program that drew it, and save it anew'),
+      )
+    }, patienceMs)
+    worker.addEventListener('error', ({ message }) => {
+      reject(new Error(message || 'the reader could not be started; reload the page and try again'))
+    })
+    stopReading = () => {
+      clearTimeout(timer)
+      service[releaseProxy]()
+      worker.terminate()
+    }
+  })
+  return Promise.race([service.read(text), failed])
+}
 
 const units = computed(() => [
   ...(outline.value?.mmPerUnit === undefined ? [] : [{ value: 'file', label: 'as the file says' }]),

@@ -27,7 +27,7 @@ describe('a node that is put together', () => {
       { ...empty, lines: [{ id: 'l', text: 'table grid 3 x 4 @ 60', stripId: 'nodes-12v' }] },
       [{ do: 'set-lines', lines: ['l'], set: { node } }],
     ).plan
-    expect(readPlanFile(writePlanFile(plan))).toEqual({ ok: true, plan })
+    expect(readPlanFile(writePlanFile(plan))).toEqual({ ok: true, plan, adjusted: [] })
     const { nodes, roll } = tally(plan)
     const sum = (of: (part: (typeof nodeParts)[number]) => number): number =>
       nodeParts.reduce((all, part) => all + part.count * of(part), 0)

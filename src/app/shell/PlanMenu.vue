@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
-import { ChevronDown } from '@lucide/vue'
+import { Check, ChevronDown } from '@lucide/vue'
 import { useRouter } from 'vue-router'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import { typeAhead } from '../stores/type-ahead'
 import { usePlanFiles } from './plan-files'
+import { csvSeparator, separators } from './save-table'
 
 const { isInPlan } = defineProps<{ isInPlan: boolean }>()
 
@@ -58,6 +59,20 @@ const fileActions = [
           @click="action.run"
         >
           {{ action.label }}
+        </button>
+      </MenuItem>
+      <p class="mt-1 border-t border-bench-line px-3 pt-2 pb-1 text-[12px] text-bench-soft">
+        In CSV files, between cells
+      </p>
+      <MenuItem v-for="{ value, label } in separators" :key="label" v-slot="{ active }">
+        <button
+          class="flex w-full items-center gap-2 rounded px-3 py-1 text-left text-[13px]"
+          :class="active && 'bg-bench-line'"
+          role="menuitemradio"
+          :aria-checked="csvSeparator === value"
+          @click="csvSeparator = value"
+        >
+          <Check :size="14" :class="csvSeparator === value ? '' : 'invisible'" /> {{ label }}
         </button>
       </MenuItem>
     </MenuItems>

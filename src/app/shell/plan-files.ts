@@ -3,6 +3,7 @@ import type { Plan } from '../../core/plan/plan'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
+import { saveTable } from './save-table'
 import { saveText } from './save-text'
 
 /** Plans out to files and in from them. The open plan is never touched by an import. */
@@ -46,8 +47,8 @@ export function usePlanFiles(): {
   async function saveFeeds(): Promise<void> {
     const { plan, tally } = store
     if (plan === undefined || tally === undefined) return
-    const { feedsCsv } = await import('../../formats/csv-feeds')
-    saveText(`${plan.name} feeds.csv`, feedsCsv(tally), 'text/csv')
+    const { feedsTable } = await import('../../formats/csv-feeds')
+    saveTable(`${plan.name} feeds`, feedsTable(tally))
   }
 
   async function importPlan(file: File): Promise<void> {

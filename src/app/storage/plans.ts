@@ -2,14 +2,21 @@ import { nanoid } from 'nanoid'
 import { emptyHistory, type History } from '../../core/plan/history'
 import { emptyPlan } from '../../core/plan/empty'
 import type { Plan } from '../../core/plan/plan'
-import { planVersion } from '../../core/plan/usual'
+import { planCheck } from '../../core/plan/usual'
 import type { Issue } from '../../core/quantity/z'
 import type { PlanFileResult } from '../../formats/plan-file'
 import type { PlanFacts } from '../engine/plan-facts'
 import type { Database, StoredPlan } from './db'
 
 export type LoadedPlan =
-  | { readonly ok: true; readonly plan: Plan; readonly history: History; readonly revision: number }
+  | {
+      readonly ok: true
+      readonly plan: Plan
+      readonly history: History
+      readonly revision: number
+      /** Figures that were out of bounds and are now the nearest that can be worked with. */
+      readonly adjusted: readonly Issue[]
+    }
   | { readonly ok: false; readonly reason: 'missing' }
   | { readonly ok: false; readonly reason: 'broken'; readonly issues: readonly Issue[] }
 
@@ -50,6 +57,7 @@ export class PlanShelf {
     return {
       ok: true,
       plan: read.plan,
+      adjusted: read.adjusted,
       history: history ?? emptyHistory,
       revision: stored.revision,
     }
@@ -67,7 +75,7 @@ export class PlanShelf {
         changedAt: this.now(),
         revision: next,
         document: plan,
-        checkedVersion: planVersion,
+        checkedVersion: planCheck,
         // Of the revision before, until those of this one are worked out.
         ...(stored.facts !== undefined && { facts: stored.facts }),
       })
@@ -95,7 +103,7 @@ export class PlanShelf {
       changedAt,
       revision: 0,
       document: plan,
-      checkedVersion: planVersion,
+      checkedVersion: planCheck,
     })
     return id
   }
@@ -157,9 +165,23 @@ export class PlanShelf {
 
 /** What this program saved it has checked; the checker is loaded for what comes from elsewhere or from an older version. */
 async function checked({ document, checkedVersion }: StoredPlan): Promise<PlanFileResult> {
-  if (checkedVersion === planVersion) return { ok: true, plan: document as Plan }
+  if (checkedVersion === planCheck && looksWhole(document))
+    return { ok: true, plan: document, adjusted: [] }
   const { readPlan } = await import('../../formats/plan-file')
   return readPlan(document)
+}
+
+/** All of a plan is there; half a record must not reach a page. */
+const looksWhole = (document: unknown): document is Plan => {
+  if (typeof document !== 'object' || document === null) return false
+  const plan = document as Partial<Record<keyof Plan, unknown>>
+  const lists = [plan.lines, plan.supplies, plan.junctions, plan.offcuts]
+  const objects = [plan.defaults, plan.bench, plan.scene, plan.rules, plan.use, plan.signal]
+  return (
+    typeof plan.name === 'string' &&
+    lists.every((list) => Array.isArray(list)) &&
+    [...objects, plan.wiring, plan.own].every((one) => typeof one === 'object' && one !== null)
+  )
 }
 
 /** `name`, or with the first number behind it that is not taken. */

@@ -3,6 +3,8 @@ import { Check, Copy, Download } from '@lucide/vue'
 import { useClipboard } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Plan } from '../../core/plan/plan'
+import { csv } from '../../formats/csv'
+import { saveTable } from '../shell/save-table'
 import { saveText } from '../shell/save-text'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import { usePart } from '../stores/use-parts'
@@ -21,10 +23,18 @@ const files = {
   json: { ending: 'json', type: 'application/json' },
   pixels: { ending: 'csv', type: 'text/csv' },
 } as const
-const text = computed(() => texts.value?.[kind.value] ?? '')
+const text = computed(() => {
+  const made = texts.value?.[kind.value]
+  return typeof made === 'object' ? csv(made) : (made ?? '')
+})
 const { copy, copied } = useClipboard({ legacy: true })
 
 function save(): void {
+  const made = texts.value?.[kind.value]
+  if (typeof made === 'object') {
+    saveTable(`${plan.name} ${kind.value}`, made)
+    return
+  }
   const { ending, type } = files[kind.value]
   saveText(`${plan.name} ${kind.value}.${ending}`, text.value, type)
 }

@@ -5,8 +5,9 @@ import { ref } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import type { Tally } from '../../core/tally'
 import type { Diagram } from '../../core/wire/drawn'
-import { jointsCsv, wiresCsv } from '../../formats/csv-wires'
+import { jointsTable, wiresTable } from '../../formats/csv-wires'
 import { diagramSvg } from '../../formats/svg-diagram'
+import { saveTable } from '../shell/save-table'
 import { saveBlob, saveText } from '../shell/save-text'
 import { useNotices } from '../stores/notices'
 
@@ -52,13 +53,13 @@ const actions = [
   {
     label: 'Wires as CSV',
     run: () => {
-      saveText(`${plan.name} wires.csv`, wiresCsv(wiring), 'text/csv')
+      saveTable(`${plan.name} wires`, wiresTable(wiring))
     },
   },
   {
     label: 'Joints as CSV',
     run: () => {
-      saveText(`${plan.name} joints.csv`, jointsCsv(wiring.joints, plan.wiring.ticks), 'text/csv')
+      saveTable(`${plan.name} joints`, jointsTable(wiring.joints, plan.wiring.ticks))
     },
   },
 ]

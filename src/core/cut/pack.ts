@@ -82,6 +82,7 @@ export function pack(given: PackGiven, options: PackOptions = {}): PackResult {
     reels,
     reels.map(({ length }) => usable(length)),
     total - sumOf(offcuts.map(usable)),
+    sorted.length,
   )) {
     const lengths = counts.flatMap((count, index) =>
       Array.from({ length: count }, () => reels[index]?.length ?? 0),
@@ -191,11 +192,16 @@ interface ReelSet {
   readonly price: number
 }
 
-/** Sets of reels with at least `need` of usable length in all, cheapest first. */
+/**
+ * Sets of reels with at least `need` of usable length in all, cheapest first.
+ *
+ * @param most reels in a set: no more than there are pieces, since an empty reel need not be bought
+ */
 export function* setsByPrice(
   reels: readonly Stock[],
   usable: readonly number[],
   need: number,
+  most = Infinity,
 ): Generator<ReelSet> {
   if (reels.length === 0) {
     yield { counts: [], price: 0 }
@@ -203,9 +209,10 @@ export function* setsByPrice(
   }
   // A queue by price; each set comes from exactly one other: one reel more of its last kind, or of a later one.
   const queue = new Heap()
-  queue.push({ counts: reels.map(() => 0), price: 0, last: 0, length: 0 })
+  queue.push({ counts: reels.map(() => 0), price: 0, last: 0, length: 0, size: 0 })
   for (let next = queue.pop(); next !== undefined && queue.size < mostQueued; next = queue.pop()) {
     if (next.length >= need - hair) yield { counts: next.counts, price: next.price }
+    if (next.size >= most) continue
     for (let kind = next.last; kind < reels.length; kind += 1) {
       const { price = 0 } = reels[kind] ?? {}
       const counts = next.counts.with(kind, (next.counts[kind] ?? 0) + 1)
@@ -216,6 +223,7 @@ export function* setsByPrice(
         price: price === 0 ? next.price : sum,
         last: kind,
         length: next.length + (usable[kind] ?? 0),
+        size: next.size + 1,
       })
     }
   }
@@ -227,6 +235,7 @@ const mostQueued = 300_000
 interface Queued extends ReelSet {
   readonly last: number
   readonly length: number
+  readonly size: number
 }
 
 /** A queue that gives the cheapest first, the longer of two equally cheap. */

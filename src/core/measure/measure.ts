@@ -1,5 +1,7 @@
 import type { Line, Plan } from '../plan/plan'
 import { partsOf, stripOf, type Parts } from '../parts/find'
+import { mostGroups, mostLights } from '../plan/usual'
+import { formatQuantity } from '../quantity/format'
 import { boxAround } from './geometry'
 import { readLine, type JottedRun, type Reading } from './jot'
 
@@ -38,28 +40,65 @@ export type MeasuredPlan = Pick<Plan, 'lines'> & Partial<Pick<Plan, 'defaults' |
  * @param parts those of the plan, where they are known already
  */
 export function measure(plan: MeasuredPlan, parts = partsOf(plan.own ?? {})): Measured {
-  const pixelMmOf = pixelPitches(plan, parts)
-  const lines = plan.lines.map((line) => ({ line, reading: readingOf(line, pixelMmOf(line)) }))
+  const pitchesOf = stripPitches(plan, parts)
+  const withinLimit = limiter()
+  const lines = plan.lines.map((line) => {
+    const pitches = pitchesOf(line)
+    return { line, reading: withinLimit(readingOf(line, pitches.pixelMm), pitches, line) }
+  })
   const namer = runNamer()
   const runs = lines.flatMap(({ line, reading }) =>
-    reading.kind === 'run' ? [runOf(line, reading, namer(reading), pixelMmOf(line))] : [],
+    reading.kind === 'run' ? [runOf(line, reading, namer(reading), pitchesOf(line).pixelMm)] : [],
   )
   return { lines, runs }
 }
 
-/** From pixel to pixel of a line's strip, mm; `undefined` where it has none or is not known. */
-function pixelPitches(
-  { defaults }: MeasuredPlan,
-  parts: Parts,
-): (line: Line) => number | undefined {
-  const known = new Map<string, number | undefined>()
+interface Pitches {
+  /** From pixel to pixel, mm; `undefined` where a line has no strip or a plain one. */
+  readonly pixelMm: number | undefined
+  /** The shorter of that and its cut pitch; `undefined` where it has no strip. */
+  readonly finestMm: number | undefined
+}
+const noStrip: Pitches = { pixelMm: undefined, finestMm: undefined }
+
+function stripPitches({ defaults }: MeasuredPlan, parts: Parts): (line: Line) => Pitches {
+  const known = new Map<string, Pitches>()
   return ({ stripId = defaults?.stripId }) => {
-    if (stripId === undefined) return undefined
-    if (!known.has(stripId)) {
-      const { light } = stripOf(parts, stripId)
-      known.set(stripId, light.kind === 'pixels' ? 1000 / light.perM : undefined)
+    if (stripId === undefined) return noStrip
+    const before = known.get(stripId)
+    if (before !== undefined) return before
+    const { light, cutPitchMm } = stripOf(parts, stripId)
+    const pixelMm = light.kind === 'pixels' ? 1000 / light.perM : undefined
+    const pitches = { pixelMm, finestMm: Math.min(cutPitchMm, pixelMm ?? Infinity) }
+    known.set(stripId, pitches)
+    return pitches
+  }
+}
+
+/** Refuses the lines that would bring a plan above what can be worked out in a moment: counts that multiply, or a unit too large. */
+function limiter(): (reading: Reading, pitches: Pitches, line: Line) => Reading {
+  const totals = { groups: 0, lights: 0 }
+  const most = { groups: mostGroups, lights: mostLights }
+  return (reading, { finestMm }, { text }) => {
+    if (reading.kind !== 'run') return reading
+    const own = {
+      groups: finestMm === undefined ? 0 : reading.wantedMm / finestMm,
+      lights: reading.lights.length,
     }
-    return known.get(stripId)
+    for (const what of ['groups', 'lights'] as const) {
+      const sum = totals[what] + own[what]
+      if (sum <= most[what]) continue
+      const name = what === 'groups' ? 'pixels or cut groups' : 'single lights'
+      return {
+        kind: 'error',
+        message: `With this line the plan has ${formatQuantity(Math.round(sum), '')} ${name}: at most ${formatQuantity(most[what], '')} can be worked out. Check its unit, or split the plan`,
+        at: 0,
+        end: text.length,
+      }
+    }
+    totals.groups += own.groups
+    totals.lights += own.lights
+    return reading
   }
 }
 

@@ -1,8 +1,12 @@
 import { z } from '../quantity/z'
 import { pinAbilities } from './choices'
 
-const positive = z.number().positive()
 const notNegative = z.number().nonnegative()
+
+/**
+ * A figure above 0. Smaller ones than `least` are slips of the keyboard; older plans may hold one, and `readPlan` brings it to the least.
+ */
+const atLeast = (least: number): z.ZodNumber => z.number().min(least)
 export const idSchema = z.string().regex(/^[\w-]{1,64}$/, 'letters, digits, - and _ only')
 export const nameSchema = z
   .string()
@@ -12,26 +16,26 @@ export const nameSchema = z
 
 /** Nothing above this is planned (handbook 0). */
 export const highestVolts = 60
-const voltsSchema = positive.max(highestVolts, 'at most 60 V: extra-low voltage only')
+const voltsSchema = atLeast(0.5).max(highestVolts, 'at most 60 V: extra-low voltage only')
 
 /** One colour of a pixel: full current at its knee and above, nothing at its off voltage and below. */
 const channelSchema = z.strictObject({
   name: z.string().min(1).max(40),
-  fullMa: positive.max(2_000),
-  kneeV: positive.max(highestVolts),
+  fullMa: atLeast(0.001).max(2_000),
+  kneeV: atLeast(0.1).max(highestVolts),
   offV: notNegative.max(highestVolts),
 })
 
 /** One colour of a plain strip: a resistor behind a forward drop. */
 const plainChannelSchema = z.strictObject({
   name: z.string().min(1).max(40),
-  wattsPerM: positive.max(200),
+  wattsPerM: atLeast(0.001).max(200),
   forwardV: notNegative.max(highestVolts),
 })
 
 const pixelLightSchema = z.strictObject({
   kind: z.literal('pixels'),
-  perM: positive.max(1_000),
+  perM: atLeast(0.1).max(1_000),
   perCut: z.int().min(1).max(100),
   channels: z.array(channelSchema).min(1).max(6),
   /** What each pixel draws while dark, mA. */
@@ -44,46 +48,62 @@ const pixelLightSchema = z.strictObject({
     .regex(/^[A-Z]{1,6}$/, 'capital letters, one for each colour')
     .optional(),
   /** What its chip works on where that is less than the strip's volts: a 12 V pixel makes its own 5 V. */
-  chipV: positive.max(highestVolts).optional(),
+  chipV: atLeast(0.5).max(highestVolts).optional(),
   /** Below this its chip no longer works reliably, V; 0.7 × its volts where not said. */
-  leastV: positive.max(highestVolts).optional(),
+  leastV: atLeast(0.1).max(highestVolts).optional(),
 })
 
 const plainLightSchema = z.strictObject({
   kind: z.literal('plain'),
-  ledsPerM: positive.max(2_000),
+  ledsPerM: atLeast(0.1).max(2_000),
   channels: z.array(plainChannelSchema).min(1).max(6),
 })
 
 const soldLengthSchema = z.strictObject({
-  lengthMm: positive.max(1_000_000),
+  lengthMm: atLeast(10).max(1_000_000),
   price: notNegative.max(100_000),
 })
 
-export const stripSchema = z.strictObject({
-  id: idSchema,
-  name: nameSchema,
-  volts: voltsSchema,
-  light: z.discriminatedUnion('kind', [pixelLightSchema, plainLightSchema]),
-  cutPitchMm: positive.max(5_000),
-  /** W/m as printed by its maker. */
-  nameplateWPerM: positive.max(500),
-  lumensPerM: notNegative.max(20_000),
-  widthMm: positive.max(200),
-  isSealed: z.boolean(),
-  /** Resistance of each rail's copper, Ω/m. */
-  railOhmPerM: positive.max(10),
-  /** Smallest radius it takes: bent flat, and in its own plane (`null` where it does not). */
-  flatRadiusMm: positive.max(10_000),
-  edgeRadiusMm: positive.max(10_000).nullable(),
-  /** Every so often reels are soldered together at the factory, mm. */
-  spliceMm: positive.max(1_000_000),
-  reels: z.array(soldLengthSchema).min(1).max(20),
-  /** Lengths that are sold with wires and plugs on them. */
-  prewired: z.array(soldLengthSchema).max(20),
-  /** Pixel nodes on wire: how many to a string. Its cut pitch is the wire from node to node. */
-  nodesPerString: z.int().min(1).max(10_000).optional(),
-})
+export const stripSchema = z
+  .strictObject({
+    id: idSchema,
+    name: nameSchema,
+    volts: voltsSchema,
+    light: z.discriminatedUnion('kind', [pixelLightSchema, plainLightSchema]),
+    cutPitchMm: atLeast(1).max(5_000),
+    /** W/m as printed by its maker. */
+    nameplateWPerM: atLeast(0.001).max(500),
+    lumensPerM: notNegative.max(20_000),
+    widthMm: atLeast(0.1).max(200),
+    isSealed: z.boolean(),
+    /** Resistance of each rail's copper, Ω/m. */
+    railOhmPerM: atLeast(0.00001).max(10),
+    /** Smallest radius it takes: bent flat, and in its own plane (`null` where it does not). */
+    flatRadiusMm: atLeast(0.1).max(10_000),
+    edgeRadiusMm: atLeast(0.1).max(10_000).nullable(),
+    /** Every so often reels are soldered together at the factory, mm. */
+    spliceMm: atLeast(10).max(1_000_000),
+    reels: z.array(soldLengthSchema).min(1).max(20),
+    /** Lengths that are sold with wires and plugs on them. */
+    prewired: z.array(soldLengthSchema).max(20),
+    /** Pixel nodes on wire: how many to a string. Its cut pitch is the wire from node to node. */
+    nodesPerString: z.int().min(1).max(10_000).optional(),
+  })
+  .superRefine(({ cutPitchMm, spliceMm, reels, prewired }, context) => {
+    const short = (path: (string | number)[], name: string): void => {
+      context.addIssue({
+        code: 'custom',
+        path,
+        message: `${name}: at least from one cut mark to the next, ${String(cutPitchMm)} mm`,
+        params: { nearest: cutPitchMm },
+      })
+    }
+    if (spliceMm < cutPitchMm) short(['spliceMm'], 'Factory splice')
+    for (const [index, { lengthMm }] of reels.entries())
+      if (lengthMm < cutPitchMm) short(['reels', index, 'lengthMm'], 'Reel')
+    for (const [index, { lengthMm }] of prewired.entries())
+      if (lengthMm < cutPitchMm) short(['prewired', index, 'lengthMm'], 'Length with plugs')
+  })
 export type Strip = z.infer<typeof stripSchema>
 
 const supplyKinds = [
@@ -102,11 +122,11 @@ const supplyKinds = [
 const batterySchema = z.strictObject({
   chemistry: z.string().min(1).max(40),
   /** What a cell holds as printed, Ah, where it is not the chemistry's usual. */
-  ah: positive.max(1_000).optional(),
+  ah: atLeast(0.001).max(1_000).optional(),
   inSeries: z.int().min(1).max(40),
   inParallel: z.int().min(1).max(100),
   /** The light, or the board, goes out below this, V at the terminals. */
-  cutoffV: positive.max(highestVolts),
+  cutoffV: atLeast(0.1).max(highestVolts),
 })
 
 export const supplyPartSchema = z.strictObject({
@@ -114,23 +134,23 @@ export const supplyPartSchema = z.strictObject({
   name: nameSchema,
   kind: z.enum(supplyKinds),
   volts: voltsSchema,
-  ratedA: positive.max(1_000),
+  ratedA: atLeast(0.001).max(1_000),
   /** Share of what it takes in that comes out, 0–1. */
-  efficiency: positive.max(1),
+  efficiency: atLeast(0.01).max(1),
   standbyW: notNegative.max(100),
   price: notNegative.max(100_000),
   /** What it lives on, where it is cells; behind a converter where its kind is `boosted-cell`. */
   battery: batterySchema.optional(),
   /** A power bank's energy, and the current below which it switches itself off. */
   bank: z
-    .strictObject({ wattHours: positive.max(2_000), sleepsBelowA: notNegative.max(5) })
+    .strictObject({ wattHours: atLeast(0.01).max(2_000), sleepsBelowA: notNegative.max(5) })
     .optional(),
   /** A linear regulator between its source and its pin: what goes in, and what it can burn. */
   regulator: z
     .strictObject({
-      inV: positive.max(highestVolts),
-      limitA: positive.max(50),
-      limitW: positive.max(50),
+      inV: atLeast(0.5).max(highestVolts),
+      limitA: atLeast(0.001).max(50),
+      limitW: atLeast(0.001).max(50),
     })
     .optional(),
 })
@@ -141,28 +161,28 @@ const pinSchema = z.strictObject({
   name: z.string().min(1).max(20),
   can: z.array(z.enum(pinAbilities)).min(1),
   /** Volts of its high where they are not the board's: an output with a buffer behind it. */
-  highV: positive.max(highestVolts).optional(),
+  highV: atLeast(0.5).max(highestVolts).optional(),
 })
 
 export const boardSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   /** Logic high, V. */
-  highV: positive.max(highestVolts),
+  highV: atLeast(0.5).max(highestVolts),
   pins: z.array(pinSchema).min(1).max(200),
   /** What one pin gives, and what all of them and its sensor pads give together, A. */
-  pinA: positive.max(10),
-  allA: positive.max(50),
-  memoryBytes: positive.max(1e9),
+  pinA: atLeast(0.0001).max(10),
+  allA: atLeast(0.0001).max(50),
+  memoryBytes: atLeast(1).max(1e9),
   /** What it runs on without a regulator of its own, V. */
-  supplyV: positive.max(highestVolts),
+  supplyV: atLeast(0.5).max(highestVolts),
   /** Its raw input and the linear regulator behind it. */
   raw: z
     .strictObject({
-      fromV: positive.max(highestVolts),
-      toV: positive.max(highestVolts),
-      limitA: positive.max(50),
-      limitW: positive.max(50),
+      fromV: atLeast(0.5).max(highestVolts),
+      toV: atLeast(0.5).max(highestVolts),
+      limitA: atLeast(0.001).max(50),
+      limitW: atLeast(0.001).max(50),
     })
     .optional(),
   /** What it draws itself, and in bursts, A. */
@@ -181,19 +201,19 @@ export const lightPartSchema = z.strictObject({
   kind: z.enum(['led', 'fixed']),
   /** Of an LED its forward volts, otherwise the volts that it is made for. */
   volts: voltsSchema,
-  mA: positive.max(10_000),
+  mA: atLeast(0.001).max(10_000),
   /** LEDs in one of them. */
   leds: z.int().min(1).max(1_000),
   /** How it looks. */
   tint: z.string().regex(/^#[\da-f]{6}$/, 'a colour such as #ffa000'),
   /** The hole that it goes into, mm. */
-  holeMm: positive.max(1_000),
+  holeMm: atLeast(0.1).max(1_000),
   price: notNegative.max(100_000),
   /** A lead of its own with a plug: how long, how thick the plug, and how many may hang on one lead of the source. */
   lead: z
     .strictObject({
-      lengthMm: positive.max(100_000),
-      plugMm: positive.max(200),
+      lengthMm: atLeast(1).max(100_000),
+      plugMm: atLeast(0.1).max(200),
       mostOnLead: z.int().min(1).max(1_000),
     })
     .optional(),

@@ -59,17 +59,17 @@ const mountSchema = z.strictObject({
   bend: z.enum(bends).optional(),
   cover: z.enum(covers).optional(),
   /** From the lights to their cover, mm. */
-  coverMm: z.number().positive().max(10_000).optional(),
+  coverMm: z.number().min(0.1).max(10_000).optional(),
   damp: z.enum(dampnesses).optional(),
   /** A sealed sleeve around a bare strip. */
   hasSleeve: z.boolean().optional(),
   /** Its cut ends are closed: end caps and sealant. */
   hasCaps: z.boolean().optional(),
   /** Width that gives off heat, mm: a profile's developed width; without it the strip's own. */
-  backingMm: z.number().positive().max(1_000).optional(),
+  backingMm: z.number().min(0.1).max(1_000).optional(),
   /** How high it is above the surface that it lights, and what that has today, lux. */
-  aboveMm: z.number().positive().max(20_000).optional(),
-  todayLux: z.number().positive().max(100_000).optional(),
+  aboveMm: z.number().min(1).max(20_000).optional(),
+  todayLux: z.number().min(0.001).max(100_000).optional(),
 })
 
 /** What a hand changed in the cutting of one part of a run. */
@@ -85,7 +85,7 @@ const cuttingSchema = z.strictObject({
 })
 
 /** A fuse by itself, none, or of so many A. */
-const fuseSchema = z.union([z.literal('auto'), z.literal('none'), z.number().positive().max(100)])
+const fuseSchema = z.union([z.literal('auto'), z.literal('none'), z.number().min(0.01).max(100)])
 
 /** What a lead is made of and how long it is. */
 const leadSchema = z.strictObject({
@@ -111,7 +111,7 @@ const junctionSchema = leadSchema.extend({
   kind: z.enum(junctionKinds),
   at: pointSchema.optional(),
   /** What it may carry, A. */
-  limitA: z.number().positive().max(1_000),
+  limitA: z.number().min(0.001).max(1_000),
   /** How many plugs a splitter takes; without it the most there are. */
   ways: z.int().min(2).max(6).optional(),
 })
@@ -122,7 +122,7 @@ const traceSchema = z.strictObject({
   courses: z
     .array(
       z.strictObject({
-        lengthMm: z.number().positive().max(farthestMm),
+        lengthMm: z.number().min(0.001).max(farthestMm),
         points: z.array(pointSchema).min(2).max(20_000),
       }),
     )
@@ -146,7 +146,7 @@ const lightsSchema = z.strictObject({
   switchIn: z.enum(['minus', 'plus']).optional(),
   scan: z.enum(['row', 'led']).optional(),
   /** How long a slot of a matrix is lit, µs. */
-  dwellUs: z.number().positive().max(1e6).optional(),
+  dwellUs: z.number().min(0.001).max(1e6).optional(),
   /** Which row or column is on each pin around a matrix part, rows before columns, from 0; without it in that order. */
   circle: z.array(z.int().min(0).max(1_000)).max(1_000).optional(),
   /** From which side those pins count clockwise; from the top where not said. */
@@ -160,7 +160,7 @@ const lightsSchema = z.strictObject({
   /** Extension leads stand where a light's own is too short. */
   hasExtensions: z.boolean().optional(),
   /** The hole that each is threaded through, mm; without it the one that its part asks for. */
-  holeMm: z.number().positive().max(1_000).optional(),
+  holeMm: z.number().min(0.1).max(1_000).optional(),
 })
 
 /** One thing that is in every node, and what it takes. */
@@ -169,7 +169,7 @@ const nodePartSchema = z.strictObject({
   name: nameSchema,
   count: z.int().min(1).max(100),
   holes: z.int().min(0).max(100),
-  holeMm: z.number().positive().max(1_000),
+  holeMm: z.number().min(0.1).max(1_000),
   wires: z.int().min(0).max(100),
   minutes: z.number().min(0).max(1_000),
   /** What it draws all the time, besides the light itself, mA. */
@@ -185,10 +185,10 @@ const nodeSchema = z.strictObject({
   /** Boards that read them, each so many columns or channels; without any the plan's board reads all. */
   readers: z.strictObject({ by: z.enum(readerKinds), each: z.int().min(1).max(1_000) }).optional(),
   /** What the first took, minutes. */
-  sampleMin: z.number().positive().max(10_000).optional(),
+  sampleMin: z.number().min(0.01).max(10_000).optional(),
   /** What is laid on them. */
   object: z
-    .strictObject({ shape: z.enum(objectShapes), mm: z.number().positive().max(10_000) })
+    .strictObject({ shape: z.enum(objectShapes), mm: z.number().min(0.1).max(10_000) })
     .optional(),
 })
 
@@ -245,9 +245,9 @@ const supplySlotSchema = z.strictObject({
   /** Where it hides on the drawing. */
   at: pointSchema.optional(),
   /** Volts that the capacitor at its first feed stands; `null` for none, by itself where not said. */
-  capacitorV: z.number().positive().max(100).nullable().optional(),
+  capacitorV: z.number().min(0.1).max(100).nullable().optional(),
   /** What its trimmer is set to, V; without it its nominal volts. */
-  trimV: z.number().positive().max(60).optional(),
+  trimV: z.number().min(0.5).max(60).optional(),
 })
 
 /** The schools that practitioners differ on (handbook 5); every sum says which was used. */
@@ -309,7 +309,7 @@ const signalSchema = z.strictObject({
   /** The diode before the first pixels, where `fix` says so. */
   diode: idSchema,
   /** In each data line, Ω; `null` for none. */
-  resistorOhm: z.number().positive().max(100_000).nullable(),
+  resistorOhm: z.number().min(0.1).max(100_000).nullable(),
   /** Runs that no lane names go to the last of their kind. */
   lanes: z.array(laneSchema).max(100),
   inputs: z.array(inputSchema).max(100),
@@ -336,7 +336,7 @@ const wiringSchema = z.strictObject({
 /** How the light is used: for batteries and for the meter. */
 const useSchema = z.strictObject({
   /** What a battery has to last, h. */
-  batteryHours: z.number().positive().max(10_000),
+  batteryHours: z.number().min(0.01).max(10_000),
   /** Minutes of each scene in an hour of use; the rest is idle. */
   mix: z.strictObject({ fullWhite: z.number().min(0).max(60), level: z.number().min(0).max(60) }),
   hoursADay: z.number().min(0).max(24),
@@ -362,7 +362,7 @@ const photoSchema = z.strictObject({
   widthPx: z.int().min(1).max(10_000),
   heightPx: z.int().min(1).max(10_000),
   at: pointSchema,
-  mmPerPx: z.number().positive().max(10_000),
+  mmPerPx: z.number().min(0.0001).max(10_000),
   opacity: shareSchema,
 })
 
@@ -387,14 +387,20 @@ export const planSchema = z.strictObject({
     level: z.number().min(0).max(1),
   }),
   /** Brightness that the program never exceeds, 0–1. */
-  limit: z.number().positive().max(1),
+  limit: z.number().min(0.001).max(1),
   rules: rulesSchema,
   use: useSchema,
   signal: signalSchema,
   wiring: wiringSchema,
   /** Rests of strip in the drawer that this plan may use up. */
   offcuts: z
-    .array(z.strictObject({ id: idSchema, stripId: idSchema, lengthMm: z.number().positive() }))
+    .array(
+      z.strictObject({
+        id: idSchema,
+        stripId: idSchema,
+        lengthMm: z.number().min(1).max(farthestMm),
+      }),
+    )
     .max(200),
   /** The user's own parts that this plan uses. */
   own: z.strictObject({

@@ -3,8 +3,15 @@
 export const planFormat = 'glow-tally plan'
 export const planVersion = 5
 
+/** Goes up whenever a plan is checked for more than before: what was stored after an older check is checked again. */
+export const planCheck = 6
+
 /** Lines in one plan, at most; a longer list is refused with a message that says so. */
 export const mostLines = 2_000
+
+/** Pixels or cut groups of strip, and single lights, in one plan, at most: more cannot be worked out in a moment. */
+export const mostGroups = 150_000
+export const mostLights = 10_000
 
 /** Gauge of leads that name none. */
 export const usualWire = 'mm2-1'

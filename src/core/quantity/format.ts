@@ -40,8 +40,12 @@ const thin = '\u202f'
  *
  * @example significant(12.384, 3) // '12.4'
  */
+/** What is left of rounding: no quantity that anyone measures. */
+const smallest = 1e-9
+
 export function significant(value: number, digits = 3): string {
-  if (value === 0 || !Number.isFinite(value)) return value === 0 ? '0' : '–'
+  if (!Number.isFinite(value)) return '–'
+  if (Math.abs(value) < smallest) return '0'
   const whole = Math.floor(Math.log10(Math.abs(value))) + 1
   return trimZeros(value.toFixed(Math.max(0, digits - whole)))
 }

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { readPlanFile } from '../../formats/plan-file'
-import { feedsCsv } from '../../formats/csv-feeds'
+import { csv } from '../../formats/csv'
+import { feedsTable } from '../../formats/csv-feeds'
 import { emptyPlan } from '../plan/empty'
 import type { Plan } from '../plan/plan'
 import { figureText, workingText } from '../quantity/figure'
@@ -105,7 +106,9 @@ it('the leads as CSV: a row each, what is measured marked', () => {
     ...plan,
     lines: [{ ...first!, feeds: [{ ...first!.feeds![0]!, lengthMm: 2500 }] }, ...others],
   }
-  const [header, track, rail, ...rows] = feedsCsv(tally(measured)).trimEnd().split('\r\n')
+  const [header, track, rail, ...rows] = csv(feedsTable(tally(measured)))
+    .trimEnd()
+    .split('\r\n')
   expect(header).toBe('lead,from,to,pad,wire,length m,measured,current A,drop V,loss W,fuse A')
   expect(track).toMatch(/^track,supply-a,track,,1\.5 mm²,1\.43,no,/)
   expect(rail).toMatch(/^upper\.first,track,hanging rail left,0,0\.5 mm²,2\.5,yes,/)

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { plugsCsv } from '../../formats/csv-plugs'
+import { csv } from '../../formats/csv'
+import { plugsTable } from '../../formats/csv-plugs'
 import { change } from '../plan/commands'
 import { emptyPlan } from '../plan/empty'
 import type { Junction, Lights, Plan } from '../plan/plan'
@@ -59,7 +60,7 @@ describe('grains that are plugged together, by hand', () => {
   })
 
   it('are listed one by one, with what is put between', () => {
-    const rows = plugsCsv(tally(grains('g string 4 @ 700')))
+    const rows = csv(plugsTable(tally(grains('g string 4 @ 700'))))
       .trimEnd()
       .split('\r\n')
     // From the middle of 2100: 1050 and 350, a tenth more, less 300.

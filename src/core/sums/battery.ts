@@ -1,5 +1,6 @@
 import { batteryLife } from '../feed/battery'
 import { chemistryNames } from '../parts/chemistries'
+import { above0, amperesAbove0 } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line } from './sum'
 
@@ -8,14 +9,14 @@ export const batterySum = defineSum(
   'How long a battery lasts.',
   z.strictObject({
     chemistry: z.enum(chemistryNames),
-    ah: z.number().positive().max(1_000).optional(),
+    ah: above0(1_000, 'Ah', 1e-6).optional(),
     inSeries: z.int().min(1).max(40).default(1),
     inParallel: z.int().min(1).max(100).default(1),
     load: z.union([
-      z.strictObject({ currentA: z.number().positive() }),
+      z.strictObject({ currentA: amperesAbove0 }),
       z.strictObject({
-        powerW: z.number().positive(),
-        efficiency: z.number().positive().max(1).default(0.85),
+        powerW: above0(100_000, 'W'),
+        efficiency: above0(1, '', 1e-6).default(0.85),
       }),
     ]),
     cutoffV: z.number().nonnegative().max(60),

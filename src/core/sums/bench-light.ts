@@ -1,4 +1,5 @@
 import { benchLight } from '../glow/bench-light'
+import { lengthM, upTo } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line } from './sum'
 
@@ -6,10 +7,10 @@ export const benchLightSum = defineSum(
   'bench-light',
   'How bright a surface is under a line of light.',
   z.strictObject({
-    lumensPerM: z.number().nonnegative(),
-    lengthM: z.number().positive(),
-    heightM: z.number().positive(),
-    offsetM: z.number().default(0),
+    lumensPerM: upTo(100_000, 'lm/m'),
+    lengthM,
+    heightM: lengthM,
+    offsetM: z.number().min(-1_000, 'at least −1,000 m').max(1_000, 'at most 1,000 m').default(0),
   }),
   benchLight,
   {

@@ -1,4 +1,5 @@
 import { blend } from '../glow/blend'
+import { above0 } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line } from './sum'
 
@@ -7,7 +8,7 @@ export const blendSum = defineSum(
   'Whether the single dots show behind a cover.',
   z.strictObject({
     pitchMm: z.number().min(0.5).max(10_000),
-    depthMm: z.number().positive().max(10_000),
+    depthMm: above0(10_000, 'mm', 0.001),
   }),
   blend,
   {

@@ -1,8 +1,9 @@
 import { clipPlaces } from '../build/clips'
+import { above0 } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line } from './sum'
 
-const mm = z.number().positive().max(100_000)
+const mm = above0(100_000, 'mm', 1e-6)
 
 export const clipsSum = defineSum(
   'clips',

@@ -1,6 +1,7 @@
 import { working } from '../quantity/figure'
 import { cutRun } from '../cut/cut-run'
 import { roundings } from '../plan/choices'
+import { lengthMm, upTo } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line, op } from './sum'
 
@@ -8,11 +9,11 @@ export const cutRunSum = defineSum(
   'cut-run',
   'How much strip lies in a straight part when it is cut at its marks.',
   z.strictObject({
-    lengthMm: z.number().positive(),
-    cutPitchMm: z.number().positive(),
-    pixelsPerCut: z.int().nonnegative().default(1),
+    lengthMm,
+    cutPitchMm: lengthMm,
+    pixelsPerCut: z.int().min(0).max(10_000).default(1),
     fit: z.enum(roundings).default('inside'),
-    endAllowanceMm: z.number().nonnegative().default(0),
+    endAllowanceMm: upTo(1_000_000, 'mm').default(0),
   }),
   cutRun,
   {

@@ -1,5 +1,6 @@
 import { working } from '../quantity/figure'
 import { energy } from '../feed/energy'
+import { above0, price, watts } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line, op } from './sum'
 
@@ -7,11 +8,11 @@ export const energySum = defineSum(
   'energy',
   'What a plan takes from the wall in a day and a year.',
   z.strictObject({
-    watts: z.number().nonnegative(),
-    idleWatts: z.number().nonnegative().default(0),
+    watts,
+    idleWatts: watts.default(0),
     hoursOnPerDay: z.number().min(0).max(24),
-    pricePerKwh: z.number().nonnegative(),
-    supplyEfficiency: z.number().positive().max(1).default(0.85),
+    pricePerKwh: price,
+    supplyEfficiency: above0(1, '', 1e-6).default(0.85),
   }),
   energy,
   {

@@ -1,9 +1,10 @@
 import { exposure } from '../glow/nights'
 import { working } from '../quantity/figure'
+import { above0 } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line, op } from './sum'
 
-const lux = z.number().positive().max(200_000)
+const lux = above0(200_000, 'lux', 1e-6)
 
 export const exposureSum = defineSum(
   'exposure',

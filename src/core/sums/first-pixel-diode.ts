@@ -1,3 +1,4 @@
+import { above0, milliamperes, milliamperesAbove0, upTo } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { firstPixelDiode, levelGrade } from '../signal/level'
 import { defineSum, line } from './sum'
@@ -8,12 +9,12 @@ export const firstPixelDiodeSum = defineSum(
   'first-pixel-diode',
   'A diode in the first pixel’s plus lowers what it asks of the board: whether both hops then have margin.',
   z.strictObject({
-    boardHighV: z.number().positive().max(60),
-    pixelSupplyV: z.number().positive().max(60),
-    ratio: z.number().positive().max(1).default(0.7),
-    diodeV: z.number().nonnegative().default(0.7),
-    firstPixelMa: z.number().nonnegative(),
-    diodeLimitMa: z.number().positive(),
+    boardHighV: above0(60, 'V', 1e-6),
+    pixelSupplyV: above0(60, 'V', 1e-6),
+    ratio: above0(1, '', 1e-6).default(0.7),
+    diodeV: upTo(60, 'V').default(0.7),
+    firstPixelMa: milliamperes,
+    diodeLimitMa: milliamperesAbove0,
   }),
   firstPixelDiode,
   {

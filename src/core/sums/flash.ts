@@ -1,4 +1,5 @@
 import { flashes, mostFlashes } from '../glow/flash'
+import { above0 } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line } from './sum'
 
@@ -6,7 +7,7 @@ export const flashSum = defineSum(
   'flash',
   'The most flashes in any one second, and whether that is safe to look at.',
   z.strictObject({
-    framesPerSecond: z.number().positive().max(1_000),
+    framesPerSecond: above0(1_000, '', 0.01),
     luminance: z.array(z.number().min(0).max(1)).min(1).max(100_000),
   }),
   ({ framesPerSecond, luminance }) => flashes(luminance, framesPerSecond),

@@ -1,4 +1,5 @@
 import { working } from '../quantity/figure'
+import { above0, upTo } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { frameTime } from '../lanes/timing'
 import { defineSum, line, op } from './sum'
@@ -7,10 +8,10 @@ export const frameTimeSum = defineSum(
   'frame-time',
   'How many frames a second the data lines carry.',
   z.strictObject({
-    pixels: z.int().min(1),
+    pixels: z.int().min(1).max(10_000_000),
     bitsPerPixel: z.int().min(1).max(128).default(24),
-    bitRateKhz: z.number().positive().default(800),
-    resetUs: z.number().nonnegative().default(80),
+    bitRateKhz: above0(1_000_000, 'kHz', 0.001).default(800),
+    resetUs: upTo(10_000_000, 'µs').default(80),
     lanes: z.int().min(1).max(1_000).default(1),
   }),
   frameTime,

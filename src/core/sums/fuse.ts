@@ -1,12 +1,13 @@
 import { working } from '../quantity/figure'
 import { fuseFor } from '../feed/fuse'
+import { amperes, amperesAbove0 } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line, op } from './sum'
 
 export const fuseSum = defineSum(
   'fuse',
   'The fuse that carries a load and still guards its wire; none means a thicker wire or more feeds.',
-  z.strictObject({ loadA: z.number().nonnegative(), wireLimitA: z.number().positive() }),
+  z.strictObject({ loadA: amperes, wireLimitA: amperesAbove0 }),
   ({ loadA, wireLimitA }) => ({ fuseA: fuseFor(loadA, wireLimitA) }),
   {
     title: 'Fuse of a branch',

@@ -1,5 +1,6 @@
 import { working } from '../quantity/figure'
 import { linearRegulator } from '../feed/linear-regulator'
+import { above0, amperes, amperesAbove0 } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line, op } from './sum'
 
@@ -7,11 +8,11 @@ export const linearRegulatorSum = defineSum(
   'linear-regulator',
   'How hot a board’s regulator gets, and what it can pass.',
   z.strictObject({
-    inputV: z.number().positive().max(60),
-    outputV: z.number().positive().max(60),
-    currentA: z.number().nonnegative(),
-    limitA: z.number().positive(),
-    limitW: z.number().positive(),
+    inputV: above0(60, 'V', 1e-6),
+    outputV: above0(60, 'V', 1e-6),
+    currentA: amperes,
+    limitA: amperesAbove0,
+    limitW: above0(100_000, 'W'),
   }),
   linearRegulator,
   {

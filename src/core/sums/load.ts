@@ -1,6 +1,7 @@
 import { working } from '../quantity/figure'
 import { loadOf } from '../load/load-of'
 import { highestVolts } from '../plan/parts'
+import { above0, milliamperes, upTo } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line, op } from './sum'
 
@@ -10,11 +11,11 @@ export const loadSum = defineSum(
   'load',
   'What pixels draw at a brightness.',
   z.strictObject({
-    pixels: z.number().nonnegative(),
-    channelMa: z.array(z.number().nonnegative()).min(1),
-    idleMa: z.number().nonnegative().default(0),
+    pixels: upTo(10_000_000, 'pixels'),
+    channelMa: z.array(milliamperes).min(1).max(12),
+    idleMa: milliamperes.default(0),
     level: z.number().min(0).max(1).default(1),
-    volts: z.number().positive().max(highestVolts),
+    volts: above0(highestVolts, '', 1e-6),
   }),
   loadOf,
   {

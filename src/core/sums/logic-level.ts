@@ -1,4 +1,5 @@
 import { working } from '../quantity/figure'
+import { above0 } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { logicLevel } from '../signal/level'
 import { defineSum, line, op } from './sum'
@@ -7,10 +8,10 @@ export const logicLevelSum = defineSum(
   'logic-level',
   'Whether the first pixel understands the board.',
   z.strictObject({
-    boardHighV: z.number().positive().max(60),
-    pixelSupplyV: z.number().positive().max(60),
-    ratio: z.number().positive().max(1).default(0.7),
-    groundRiseV: z.number().default(0),
+    boardHighV: above0(60, 'V', 1e-6),
+    pixelSupplyV: above0(60, 'V', 1e-6),
+    ratio: above0(1, '', 1e-6).default(0.7),
+    groundRiseV: z.number().min(-60, 'at least −60 V').max(60, 'at most 60 V').default(0),
   }),
   logicLevel,
   {

@@ -1,5 +1,6 @@
 import { mostParts } from '../measure/shape'
 import { working } from '../quantity/figure'
+import { above0, milliamperes } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { matrixScan } from '../lanes/drives'
 import { defineSum, line, op } from './sum'
@@ -10,8 +11,8 @@ export const matrixSum = defineSum(
   z.strictObject({
     rows: z.int().min(1).max(1_000),
     columns: z.int().min(1).max(1_000),
-    dwellUs: z.number().positive(),
-    peakMa: z.number().nonnegative(),
+    dwellUs: above0(10_000_000, 'µs', 0.001),
+    peakMa: milliamperes,
     scan: z.enum(['led', 'row']).default('row'),
   }),
   matrixScan,

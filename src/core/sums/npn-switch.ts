@@ -1,4 +1,5 @@
 import { working } from '../quantity/figure'
+import { above0, amperesAbove0, milliamperesAbove0 } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { baseV, npnSwitch } from '../lanes/drives'
 import { defineSum, line, op } from './sum'
@@ -7,10 +8,10 @@ export const npnSwitchSum = defineSum(
   'npn-switch',
   'The base resistor of a transistor that switches a load, and whether the pin stands it.',
   z.strictObject({
-    loadA: z.number().positive(),
+    loadA: amperesAbove0,
     driveV: z.number().gt(baseV, 'above 0.75 V, or the transistor stays off').max(60),
-    forcedGain: z.number().positive().default(20),
-    pinLimitMa: z.number().positive(),
+    forcedGain: above0(100_000, '', 0.001).default(20),
+    pinLimitMa: milliamperesAbove0,
   }),
   npnSwitch,
   {

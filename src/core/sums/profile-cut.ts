@@ -1,19 +1,15 @@
 import { cutProfiles } from '../buy/profile-cut'
+import { lengthMm, price } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { packedOrRefused, priceLine } from './packed'
 import { defineSum, line } from './sum'
-
-const mm = z.number().positive().max(100_000)
 
 export const profileCutSum = defineSum(
   'profile-cut',
   'The cheapest bars to saw profiles from.',
   z.strictObject({
-    piecesMm: z.array(mm).min(1).max(200),
-    stock: z
-      .array(z.strictObject({ lengthMm: mm, price: z.number().nonnegative() }))
-      .min(1)
-      .max(20),
+    piecesMm: z.array(lengthMm).min(1).max(200),
+    stock: z.array(z.strictObject({ lengthMm, price })).min(1).max(20),
     kerfMm: z.number().min(0).max(20).default(2),
   }),
   ({ piecesMm, stock, kerfMm }) => {

@@ -1,20 +1,16 @@
 import { pack } from '../cut/pack'
+import { lengthMm, price } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { packedOrRefused, priceLine } from './packed'
 import { defineSum, line } from './sum'
-
-const mm = z.number().positive().max(1_000_000)
 
 export const reelsSum = defineSum(
   'reels',
   'The cheapest reels to cut pieces from, with rests in the drawer used up first.',
   z.strictObject({
-    piecesMm: z.array(mm).min(1).max(2_000),
-    stock: z
-      .array(z.strictObject({ lengthMm: mm, price: z.number().nonnegative() }))
-      .min(1)
-      .max(50),
-    offcutsMm: z.array(mm).max(500).default([]),
+    piecesMm: z.array(lengthMm).min(1).max(2_000),
+    stock: z.array(z.strictObject({ lengthMm, price })).min(1).max(50),
+    offcutsMm: z.array(lengthMm).max(500).default([]),
   }),
   ({ piecesMm, stock, offcutsMm }) => {
     const result = pack({

@@ -1,6 +1,7 @@
 import { working } from '../quantity/figure'
 import { resistorFor } from '../load/e-series'
 import { eSeriesNames } from '../plan/choices'
+import { above0, amperesAbove0, upTo } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line, op, refuse } from './sum'
 
@@ -8,12 +9,12 @@ export const resistorSum = defineSum(
   'resistor',
   'The resistor in front of LEDs, the current that it really sets, and the power it has to stand.',
   z.strictObject({
-    supplyV: z.number().positive().max(60),
-    forwardV: z.number().nonnegative(),
+    supplyV: above0(60, 'V', 1e-6),
+    forwardV: upTo(60, 'V'),
     inSeries: z.int().min(1).max(100).default(1),
-    currentA: z.number().positive(),
+    currentA: amperesAbove0,
     series: z.enum(eSeriesNames).default('E24'),
-    tolerance: z.number().min(0).lt(1).default(0.05),
+    tolerance: z.number().min(0).max(0.99).default(0.05),
   }),
   (given) => {
     const { supplyV, forwardV, inSeries } = given

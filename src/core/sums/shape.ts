@@ -1,15 +1,22 @@
 import { working } from '../quantity/figure'
 import { arcMm, distance, helixMm, ringMm, type Point } from '../measure/geometry'
+import { above0, lengthMm } from '../quantity/bounded'
 import { z } from '../quantity/z'
-import { defineSum, line, op } from './sum'
+import { defineSum, line, op, refuse } from './sum'
 
-const mm = z.number().positive()
+const mm = lengthMm
+/** Parts in an answer: a list that is longer helps nobody. */
+const mostParts = 20_000
 const count = z.int().min(1).max(10_000).default(1)
-const point = z.tuple([z.number(), z.number()])
+const coordinate = z
+  .number()
+  .min(-1_000_000, 'at least −1,000,000 mm')
+  .max(1_000_000, 'at most 1,000,000 mm')
+const point = z.tuple([coordinate, coordinate])
 
 const shapeSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('straight'), lengthMm: mm, count }),
-  z.strictObject({ kind: z.literal('polyline'), points: z.array(point).min(2) }),
+  z.strictObject({ kind: z.literal('polyline'), points: z.array(point).min(2).max(20_000) }),
   z.strictObject({ kind: z.literal('frame'), widthMm: mm, heightMm: mm, count }),
   z.strictObject({
     kind: z.literal('polygon'),
@@ -21,11 +28,17 @@ const shapeSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('arc'),
     radiusMm: mm,
-    degrees: z.number().positive().max(360),
+    degrees: above0(360, '', 1e-6),
     count,
   }),
-  z.strictObject({ kind: z.literal('helix'), diameterMm: mm, pitchMm: mm, turns: mm, count }),
-  z.strictObject({ kind: z.literal('rows'), lengthsMm: z.array(mm).min(1) }),
+  z.strictObject({
+    kind: z.literal('helix'),
+    diameterMm: mm,
+    pitchMm: mm,
+    turns: above0(1_000_000, 'turns', 1e-6),
+    count,
+  }),
+  z.strictObject({ kind: z.literal('rows'), lengthsMm: z.array(mm).min(1).max(10_000) }),
   z.strictObject({
     kind: z.literal('grid'),
     rows: z.int().min(1).max(10_000),
@@ -60,6 +73,9 @@ function lengthsOf(given: ShapeGiven): number[] {
   }
 }
 
+const longest = (lengths: readonly number[]): number =>
+  lengths.reduce((most, length) => Math.max(most, length), 0)
+
 /** The shape as a line of the pad; `undefined` for those that the pad has no word for. */
 function jottedAs(given: ShapeGiven): string | undefined {
   const times = 'count' in given && given.count > 1 ? `${String(given.count)} x ` : ''
@@ -88,6 +104,13 @@ export const shapeSum = defineSum(
   (given) => {
     const one = lengthsOf(given)
     const copies = 'count' in given ? given.count : 1
+    if (copies * one.length > mostParts)
+      refuse([
+        {
+          path: 'count',
+          message: `${String(copies)} × ${String(one.length)} parts: at most ${String(mostParts)} in one answer`,
+        },
+      ])
     const segmentsMm = Array.from({ length: copies }, () => one).flat()
     return { segmentsMm, totalMm: segmentsMm.reduce((sum, length) => sum + length, 0) }
   },
@@ -119,7 +142,7 @@ export const shapeSum = defineSum(
       line('to light', totalMm / 1000, 'm', {
         working: working`${op('parts', segmentsMm.length)} parts, ${op('on average', totalMm / segmentsMm.length, 'mm')} each`,
       }),
-      line('longest part', Math.max(...segmentsMm), 'mm'),
+      line('longest part', longest(segmentsMm), 'mm'),
     ],
     into: (given) => {
       const text = jottedAs(given)

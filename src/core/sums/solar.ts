@@ -1,5 +1,6 @@
 import { solar } from '../glow/nights'
 import { working } from '../quantity/figure'
+import { above0 } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line, op } from './sum'
 
@@ -9,9 +10,9 @@ export const solarSum = defineSum(
   z.strictObject({
     panelW: z.number().nonnegative().max(5_000),
     sunHours: z.number().nonnegative().max(24),
-    chargeEfficiency: z.number().positive().max(1).default(0.6),
+    chargeEfficiency: above0(1, '', 1e-6).default(0.6),
     batteryWh: z.number().nonnegative().max(100_000),
-    usableShare: z.number().positive().max(1).default(0.5),
+    usableShare: above0(1, '', 1e-6).default(0.5),
     nightWh: z.number().nonnegative().max(100_000),
   }),
   solar,

@@ -1,5 +1,6 @@
 import { working } from '../quantity/figure'
 import { supplySize } from '../feed/supply-size'
+import { amperes, amperesAbove0 } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line, op } from './sum'
 
@@ -7,9 +8,9 @@ export const supplySizeSum = defineSum(
   'supply-size',
   'The smallest supply that carries a load with room to spare.',
   z.strictObject({
-    loadA: z.number().nonnegative(),
-    headroom: z.number().min(0).lt(1).default(0.2),
-    sizesA: z.array(z.number().positive()).min(1),
+    loadA: amperes,
+    headroom: z.number().min(0).max(0.99).default(0.2),
+    sizesA: z.array(amperesAbove0).min(1).max(1_000),
   }),
   supplySize,
   {

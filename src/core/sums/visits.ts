@@ -1,5 +1,6 @@
 import { visits } from '../glow/nights'
 import { working } from '../quantity/figure'
+import { above0 } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line, op } from './sum'
 
@@ -11,7 +12,7 @@ export const visitsSum = defineSum(
     secondsEach: z.number().nonnegative().max(86_400),
     watts: z.number().nonnegative().max(10_000),
     idleWatts: z.number().nonnegative().max(1_000).default(0),
-    supplyEfficiency: z.number().positive().max(1).default(0.85),
+    supplyEfficiency: above0(1, '', 1e-6).default(0.85),
     darkShare: z.number().min(0).max(1).default(1),
   }),
   visits,

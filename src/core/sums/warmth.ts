@@ -1,6 +1,7 @@
 import { working } from '../quantity/figure'
 import { hotK, warmK, warmth, whiteHeatShare } from '../feed/warmth'
 import { surfaces } from '../plan/choices'
+import { above0, upTo } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line, op } from './sum'
 
@@ -8,9 +9,9 @@ export const warmthSum = defineSum(
   'warmth',
   'How warm a strip gets on what it is stuck to.',
   z.strictObject({
-    wattsPerM: z.number().nonnegative(),
+    wattsPerM: upTo(10_000, 'W/m'),
     heatShare: z.number().min(0).max(1).default(whiteHeatShare),
-    exposedMm: z.number().positive().max(10_000),
+    exposedMm: above0(10_000, 'mm', 1e-6),
     surface: z.enum(surfaces).default('wood'),
     sealed: z.boolean().default(false),
     covered: z.boolean().default(false),

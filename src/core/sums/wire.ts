@@ -1,6 +1,7 @@
 import { working } from '../quantity/figure'
 import { areaOfAwg, ohmPerMetre } from '../parts/copper'
 import { wires } from '../parts/wires'
+import { above0, amperes, lengthM } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line, op } from './sum'
 
@@ -9,10 +10,10 @@ export const wireSum = defineSum(
   'What a pair of wires loses on the way.',
   z
     .strictObject({
-      lengthM: z.number().positive(),
-      currentA: z.number().nonnegative(),
+      lengthM,
+      currentA: amperes,
       tempC: z.number().min(-60).max(200).default(20),
-      mm2: z.number().positive().optional(),
+      mm2: above0(10_000, 'mm²', 1e-6).optional(),
       awg: z.number().min(-3).max(50).optional(),
     })
     .refine(({ mm2, awg }) => (mm2 === undefined) !== (awg === undefined), {

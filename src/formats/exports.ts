@@ -1,0 +1,51 @@
+import { planNetwork } from '../core/feed/plan-network'
+import { splitRuns } from '../core/feed/split-runs'
+import { pixelMap } from '../core/lanes/pixel-map'
+import type { LoadCase } from '../core/plan/choices'
+import type { Plan } from '../core/plan/plan'
+import { programData } from '../core/signal/program'
+import { tally } from '../core/tally'
+import { diagramOf } from '../core/wire/diagram'
+import { worked } from '../core/worked'
+import type { Table } from './csv'
+import { cutsTable } from './csv-cuts'
+import { feedsTable } from './csv-feeds'
+import { plugsTable } from './csv-plugs'
+import { jointsTable, pixelsTable, wiresTable } from './csv-wires'
+import { programHeader, programJson } from './program'
+import { diagramSvg } from './svg-diagram'
+import { drawingSvg } from './svg-drawing'
+
+/** Lists of a plan, each as a table. */
+export const planTables: Readonly<Record<string, (plan: Plan) => Table>> = {
+  cuts: (plan) => cutsTable(tally(plan).reels),
+  feeds: (plan) => feedsTable(tally(plan)),
+  plugs: (plan) => plugsTable(tally(plan)),
+  wires: (plan) => wiresTable(worked(plan).wiring),
+  joints: (plan) => jointsTable(worked(plan).joints, plan.wiring.ticks),
+  pixels: (plan) => {
+    const { lanes, layout } = worked(plan)
+    return pixelsTable(pixelMap(lanes, layout))
+  },
+}
+
+/** Pictures of a plan as SVG. */
+export const planPictures: Readonly<Record<string, (plan: Plan) => string>> = {
+  drawing: drawingSvg,
+  diagram: (plan) => {
+    const results = worked(plan)
+    return diagramSvg(diagramOf(results.wiring, results, plan.units), plan)
+  },
+}
+
+/** What the program has to know, as a C header and as JSON. */
+export const planPrograms: Readonly<Record<'header' | 'json', (plan: Plan) => string>> = {
+  header: (plan) => programHeader(programData(worked(plan))),
+  json: (plan) => programJson(programData(worked(plan))),
+}
+
+/** The feed network of a plan as `solve` reads it. */
+export const planFeedNetwork = (
+  plan: Plan,
+  loadCase: LoadCase = plan.scene.shown,
+): ReturnType<typeof splitRuns> => splitRuns(planNetwork(worked(plan), loadCase))

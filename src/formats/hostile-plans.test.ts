@@ -1,0 +1,130 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { demoNames, demoText } from '../cli/demos'
+import { caseNames } from '../core/plan/choices'
+import type { Plan } from '../core/plan/plan'
+import { z } from '../core/quantity/z'
+import { sums } from '../core/sums'
+import { tally } from '../core/tally'
+import { anyPlan } from '../testing/any-plan'
+import { mutated } from '../testing/mutated'
+import { runs } from '../testing/runs'
+import { csv } from './csv'
+import { planFeedNetwork, planPictures, planPrograms, planTables } from './exports'
+import { readPlan, readPlanFile, writePlanFile } from './plan-file'
+import { planNetlist } from './spice'
+
+const demos = demoNames().map((name) => JSON.parse(demoText(name) ?? '{}') as object)
+
+/** Where in a value a number is none, or a text holds what only a program would write. */
+function holes(value: unknown, path = ''): string[] {
+  if (typeof value === 'number') return Number.isNaN(value) ? [path] : []
+  if (typeof value === 'string')
+    return /\bNaN\b|Infinity|undefined|\[object/.test(value) ? [`${path}: ${value}`] : []
+  if (typeof value !== 'object' || value === null) return []
+  const entries =
+    value instanceof Map ? [...(value as Map<string, unknown>)] : Object.entries(value)
+  return entries.flatMap(([key, inner]) => holes(inner, `${path}.${key}`))
+}
+
+/** Every text that a plan can be written as. */
+const textsOf = (plan: Plan): [name: string, text: string][] => [
+  ...Object.entries(planTables).map(([name, of]): [string, string] => [name, csv(of(plan))]),
+  ...Object.entries(planPictures).map(([name, of]): [string, string] => [name, of(plan)]),
+  ...Object.entries(planPrograms).map(([name, of]): [string, string] => [name, of(plan)]),
+  ...caseNames.map((one): [string, string] => [one, JSON.stringify(planFeedNetwork(plan, one))]),
+  ['netlist', planNetlist(plan)],
+]
+
+/** What no file may hold: control characters but tabs and ends of lines, and halves of characters. */
+const control =
+  // eslint-disable-next-line no-control-regex -- these must not be in it
+  /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u202E]|[\uD800-\uDBFF](?![\uDC00-\uDFFF])/
+
+describe('whatever plan is accepted', () => {
+  const anyDocument = fc.oneof(
+    { weight: 3, arbitrary: mutated(demos, 2) },
+    {
+      weight: 1,
+      arbitrary: anyPlan.chain((plan) => mutated([JSON.parse(writePlanFile(plan)) as object], 2)),
+    },
+  )
+
+  it('is worked out and written without a hole, and read back the same', () => {
+    let accepted = 0
+    fc.assert(
+      fc.property(anyDocument, (document) => {
+        const read = readPlan(document)
+        if (!read.ok) {
+          for (const { message } of read.issues) expect(message).toMatch(/\w/)
+          return
+        }
+        accepted += 1
+        const file = writePlanFile(read.plan)
+        const again = readPlanFile(file)
+        expect(again.ok && writePlanFile(again.plan)).toBe(file)
+        expect(holes(tally(read.plan))).toEqual([])
+        for (const [name, text] of textsOf(read.plan)) {
+          expect(holes(text), name).toEqual([])
+          expect(control.exec(text), name).toBeNull()
+        }
+      }),
+      { numRuns: runs(300) },
+    )
+    // Most changes must still make plans, or this would test the reader alone.
+    expect(accepted).toBeGreaterThan(runs(300) / 5)
+  })
+})
+
+describe('whatever a sum is given', () => {
+  it('it answers in true numbers, or says which field is wrong', () => {
+    const given = sums.map(({ name, card }) => ({ name, given: card.start }))
+    fc.assert(
+      fc.property(mutated(given, 3), (call) => {
+        const { name, given: input } = call as { name?: unknown; given?: unknown }
+        const sum = sums.find((one) => one.name === name)
+        const told = sum?.tell(input)
+        if (told === undefined) return
+        if (told.ok) expect(holes([told.answer, told.lines])).toEqual([])
+        else expect(told.issues.map(({ message }) => message)).not.toContain('')
+      }),
+      { numRuns: runs(3_000) },
+    )
+  })
+
+  it('every number has bounds, and every list an end', () => {
+    const unbounded = (schema: unknown, path: string): string[] => {
+      if (typeof schema !== 'object' || schema === null) return []
+      const one = schema as Record<string, unknown>
+      const isNumber = one.type === 'number' || one.type === 'integer'
+      const isOpen = isNumber
+        ? (one.minimum ?? one.exclusiveMinimum) === undefined || one.maximum === undefined
+        : one.type === 'array' && one.prefixItems === undefined && one.maxItems === undefined
+      const inner = [one.items, one.anyOf, one.oneOf, one.prefixItems].flat()
+      return [
+        ...(isOpen ? [path] : []),
+        ...Object.entries((one.properties ?? {}) as object).flatMap(([key, property]) =>
+          unbounded(property, `${path}.${key}`),
+        ),
+        ...inner.flatMap((each) => unbounded(each, path)),
+      ]
+    }
+    expect(
+      sums.flatMap(({ name, given }) => unbounded(z.toJSONSchema(given, { io: 'input' }), name)),
+    ).toEqual([])
+  })
+
+  it.each<[string, object, RegExp]>([
+    ['shape', { kind: 'polygon', sides: 1000, sideMm: 1, count: 10_000 }, /at most 20000/],
+    ['reels', { piecesMm: [1e-300], stock: [{ lengthMm: 100, price: 1 }] }, /above 0 mm/],
+    ['flash', { framesPerSecond: 1e-300, luminance: [0, 1, 0] }, /above 0/],
+    ['fuse', { loadA: '3', wireLimitA: 5 }, /a number is expected, this is a text/],
+    ['fuse', { wireLimitA: 5 }, /is missing: a number is expected/],
+    ['fuse', { loadA: 1e9, wireLimitA: 5 }, /at most 10,000 A/],
+  ])('%s of %j is refused', (name, given, message) => {
+    const result = sums.find((sum) => sum.name === name)?.work(given)
+    expect(result?.ok === false && result.issues.map((issue) => issue.message).join()).toMatch(
+      message,
+    )
+  })
+})
