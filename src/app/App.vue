@@ -5,6 +5,7 @@ import { RouterView, useRoute, useRouter } from 'vue-router'
 import AppHeader from './shell/AppHeader.vue'
 import DropTarget from './shell/DropTarget.vue'
 import NoticeBar from './shell/NoticeBar.vue'
+import StorageTrouble from './shell/StorageTrouble.vue'
 import { stages } from './shell/stages'
 import { useNotices } from './stores/notices'
 import { usePlanStore } from './stores/plan'
@@ -44,6 +45,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 <template>
   <div class="flex h-full flex-col">
     <AppHeader />
+    <StorageTrouble />
     <RouterView class="min-h-0 flex-1" />
     <NoticeBar />
     <DropTarget />

@@ -6,6 +6,18 @@ import { createApp } from 'vue'
 import App from './App.vue'
 import './ui/focus-back'
 import { createAppRouter } from './router'
+import { isInMemory, keepInMemory } from './storage/memory'
+import { tellMissingPart } from './stores/missing-part'
 import { vShown } from './ui/shown'
 
-createApp(App).use(createPinia()).use(createAppRouter()).directive('shown', vShown).mount('#app')
+async function start(): Promise<void> {
+  if (isInMemory()) await keepInMemory()
+  const pinia = createPinia()
+  const router = createAppRouter()
+  // Old parts are gone after an update; without network a part may not come. Either is told, and nothing else breaks.
+  addEventListener('vite:preloadError', tellMissingPart)
+  router.onError(tellMissingPart)
+  createApp(App).use(pinia).use(router).directive('shown', vShown).mount('#app')
+}
+
+void start()

@@ -52,7 +52,7 @@ function apply(answer: FeedAnswer): void {
   notices.show({
     kind: 'done',
     text: `Fed anew: ${formatQuantity(answer.worstV, 'V')} at the worst.`,
-    action: { label: 'Undo', run: () => store.undo() },
+    actions: [{ label: 'Undo', run: () => store.undo() }],
   })
 }
 </script>

@@ -65,6 +65,7 @@ async function read(text: string): Promise<OutlineResult> {
       reject(new Error(message || 'the reader could not be started; reload the page and try again'))
     })
     stopReading = () => {
+      stopReading = () => undefined
       clearTimeout(timer)
       service[releaseProxy]()
       worker.terminate()

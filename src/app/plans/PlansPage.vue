@@ -1,91 +1,120 @@
 <script setup lang="ts">
-import { Copy, FileDown, FolderInput, Pencil, Plus, Trash2 } from '@lucide/vue'
-import { computed, nextTick, ref } from 'vue'
-import { RouterLink, useRouter } from 'vue-router'
-import { formatQuantity, plural } from '../../core/quantity/format'
+import { FolderInput, Plus } from '@lucide/vue'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { readPlan } from '../../formats/plan-file'
-import type { PlanFacts } from '../engine/plan-facts'
 import { usePlanFiles } from '../shell/plan-files'
+import { savePlanFile, saveRawPlan } from '../shell/save-plan-file'
 import type { StoredPlan } from '../storage/db'
+import { lockPlan } from '../storage/plan-lock'
+import { askTabs, tellTabs } from '../storage/tab-talk'
 import { useLiveQuery } from '../storage/use-live-query'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import { typeAhead } from '../stores/type-ahead'
-import PlanPicture from './PlanPicture.vue'
+import PlanCard from './PlanCard.vue'
 import { freshFacts, useMissingFacts } from './use-facts'
 
 const shelf = useShelf()
 const notices = useNotices()
 const router = useRouter()
-const { chooseFile, savePlanFile } = usePlanFiles()
+const { chooseFile } = usePlanFiles()
 
 usePlanStore().close()
 
-const renaming = ref<string>()
-const draft = ref('')
 const showsDeleted = ref(false)
 
 const plans = useLiveQuery(() => shelf.shelf.list(), shelf.fail)
 const deleted = useLiveQuery(() => shelf.shelf.listDeleted(), shelf.fail)
-useMissingFacts(plans)
+const problems = useMissingFacts(plans)
 const cards = computed(() =>
-  plans.value?.map((stored) => ({ ...stored, known: freshFacts(stored) ?? stored.facts })),
+  plans.value?.map((stored) => ({
+    stored,
+    facts: freshFacts(stored) ?? stored.facts,
+    problem: freshFacts(stored) === undefined ? problems.value.get(stored.id) : undefined,
+  })),
 )
-const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 
-function factsText(facts: PlanFacts | undefined): string {
-  if (facts === undefined) return '…'
-  if (facts.places === 0) return 'nothing to light yet'
-  return [
-    plural(facts.places, 'place'),
-    ...(facts.lightLengthMm > 0 ? [formatQuantity(facts.lightLengthMm / 1000, 'm')] : []),
-    ...(facts.singleLights > 0 ? [plural(facts.singleLights, 'light')] : []),
-    ...(facts.pixels > 0 ? [formatQuantity(facts.pixels, 'px')] : []),
-    formatQuantity(facts.peakCurrentA, 'A'),
-  ].join(' · ')
+/** Does something with the store, and says so where it does not let itself be changed. */
+async function tried(what: string, work: () => Promise<unknown>): Promise<void> {
+  try {
+    await work()
+  } catch (error) {
+    notices.show({
+      kind: 'problem',
+      text: `${what} did not work: the browser did not keep it. Nothing was changed.`,
+      details: [error instanceof Error ? error.message : String(error)],
+    })
+  }
 }
 
 function startNew(): void {
   typeAhead.begin()
-  void shelf.shelf.addEmpty().then(open)
-}
-const open = (id: string): Promise<unknown> => router.push({ name: 'measure', params: { id } })
-
-async function startRenaming({ id, name }: StoredPlan): Promise<void> {
-  renaming.value = id
-  draft.value = name
-  await nextTick()
-  const field = document.getElementById(`rename-${id}`)
-  if (field instanceof HTMLInputElement) field.select()
-}
-async function finishRenaming({ id, name }: StoredPlan): Promise<void> {
-  if (renaming.value !== id) return
-  renaming.value = undefined
-  const next = draft.value.trim().slice(0, 120)
-  if (next !== '' && next !== name) await shelf.shelf.rename(id, next)
-}
-
-async function remove({ id, name }: StoredPlan): Promise<void> {
-  await shelf.shelf.delete(id)
-  notices.show({
-    kind: 'done',
-    text: `“${name}” is deleted.`,
-    action: { label: 'Undo', run: () => void shelf.shelf.restore(id) },
+  void tried('A new plan', async () => {
+    const id = await shelf.shelf.addEmpty()
+    await router.push({ name: 'measure', params: { id } })
   })
 }
 
-async function exportStored({ document }: StoredPlan): Promise<void> {
-  const read = readPlan(document)
-  if (read.ok) await savePlanFile(read.plan)
-}
+/** A plan that another tab has open is renamed there, so that none overwrites the other. */
+const rename = ({ id }: StoredPlan, name: string): Promise<void> =>
+  tried('Renaming', async () => {
+    const lock = await lockPlan(id, { how: 'free', onLost: () => undefined })
+    if (lock !== undefined) {
+      try {
+        await shelf.shelf.rename(id, name)
+      } finally {
+        lock.release()
+      }
+    } else if (!(await askTabs({ kind: 'rename', id, name })))
+      notices.show({
+        kind: 'problem',
+        text: 'This plan is open in another tab, which does not answer: rename it there.',
+      })
+  })
 
-const actions = [
-  { label: 'Rename', icon: Pencil, run: startRenaming },
-  { label: 'Duplicate', icon: Copy, run: ({ id }: StoredPlan) => shelf.shelf.duplicate(id) },
-  { label: 'Export', icon: FileDown, run: exportStored },
-  { label: 'Delete', icon: Trash2, run: remove },
-]
+const duplicate = ({ id, name }: StoredPlan): Promise<void> =>
+  tried('Duplicating', async () => {
+    if ((await shelf.shelf.duplicate(id)) === undefined)
+      notices.show({
+        kind: 'problem',
+        text: `“${name}” cannot be read, so there is no copy of it. Export it, mend it and import it.`,
+      })
+  })
+
+const remove = ({ id, name }: StoredPlan): Promise<void> =>
+  tried('Deleting', async () => {
+    await shelf.shelf.delete(id)
+    tellTabs({ kind: 'deleted', id })
+    notices.show({
+      kind: 'done',
+      text: `“${name}” is deleted.`,
+      actions: [{ label: 'Undo', run: () => void restore(id) }],
+    })
+  })
+
+const restore = (id: string): Promise<void> =>
+  tried('Bringing back', async () => {
+    await shelf.shelf.restore(id)
+    tellTabs({ kind: 'restored', id })
+  })
+
+async function exportStored({ name, document }: StoredPlan): Promise<void> {
+  const read = readPlan(document)
+  if (read.ok) {
+    await savePlanFile(read.plan)
+    return
+  }
+  saveRawPlan(name, document)
+  notices.show({
+    kind: 'problem',
+    text: `“${name}” is saved as it is stored. It cannot be imported before this is mended:`,
+    details: read.issues.map(({ path, message }) =>
+      path === '' ? message : `${path}: ${message}`,
+    ),
+  })
+}
 </script>
 
 <template>
@@ -99,13 +128,11 @@ const actions = [
         <button class="button-main" @click="startNew"><Plus :size="15" /> New plan</button>
       </div>
 
-      <p v-if="shelf.problem" role="alert" class="mb-4 rounded-lg border border-stop p-4">
-        This browser does not let the shelf keep plans ({{ shelf.problem }}). In a private window or
-        with storage switched off, nothing is saved.
+      <p v-if="cards === undefined && !shelf.problem" class="text-bench-soft">
+        Looking on the shelf …
       </p>
-      <p v-else-if="cards === undefined" class="text-bench-soft">Looking on the shelf …</p>
       <div
-        v-else-if="cards.length === 0"
+        v-else-if="cards?.length === 0"
         class="rounded-xl border border-dashed border-bench-line p-10 text-center text-bench-soft"
       >
         <p class="mb-1 text-base text-bench-ink">The shelf is empty</p>
@@ -113,54 +140,15 @@ const actions = [
       </div>
 
       <ul class="grid gap-2.5">
-        <li
+        <PlanCard
           v-for="card in cards"
-          :key="card.id"
-          class="flex flex-wrap items-center gap-x-4 gap-y-1 rounded-xl border border-bench-line bg-bench-raised py-3 pr-3 pl-4 hover:border-bench-soft"
-        >
-          <PlanPicture class="h-16 w-24 shrink-0" :drawing="card.known?.drawing" />
-          <div class="min-w-0 flex-1 basis-48">
-            <input
-              v-if="renaming === card.id"
-              :id="`rename-${card.id}`"
-              v-model="draft"
-              class="field py-0.5 font-semibold"
-              aria-label="Name of the plan"
-              maxlength="120"
-              @keydown.enter="finishRenaming(card)"
-              @keydown.esc="renaming = undefined"
-              @blur="finishRenaming(card)"
-            />
-            <RouterLink
-              v-else
-              :to="{ name: 'measure', params: { id: card.id } }"
-              class="block truncate font-semibold hover:text-glow"
-              >{{ card.name }}</RouterLink
-            >
-            <p class="text-[13px] text-bench-soft">{{ factsText(card.known) }}</p>
-            <p v-if="card.known && card.known.stops + card.known.warnings > 0" class="text-[13px]">
-              <span v-if="card.known.stops > 0" class="mr-3 text-stop">{{
-                plural(card.known.stops, 'stop')
-              }}</span>
-              <span v-if="card.known.warnings > 0" class="text-warning">{{
-                plural(card.known.warnings, 'warning')
-              }}</span>
-            </p>
-          </div>
-          <p class="text-[12px] text-bench-soft">{{ when.format(card.changedAt) }}</p>
-          <div class="flex">
-            <button
-              v-for="action in actions"
-              :key="action.label"
-              class="rounded-md p-2 text-bench-soft hover:bg-bench-high hover:text-bench-ink"
-              :aria-label="`${action.label} ${card.name}`"
-              :title="action.label"
-              @click="action.run(card)"
-            >
-              <component :is="action.icon" :size="16" />
-            </button>
-          </div>
-        </li>
+          :key="card.stored.id"
+          v-bind="card"
+          @rename="(name) => rename(card.stored, name)"
+          @duplicate="duplicate(card.stored)"
+          @export="exportStored(card.stored)"
+          @delete="remove(card.stored)"
+        />
       </ul>
 
       <section v-if="deleted?.length" class="mt-8">
@@ -178,7 +166,7 @@ const actions = [
             class="flex items-center gap-3 rounded-lg border border-bench-line px-4 py-2 text-bench-soft"
           >
             <span class="mr-auto truncate">{{ plan.name }}</span>
-            <button class="button-quiet" @click="shelf.shelf.restore(plan.id)">Bring back</button>
+            <button class="button-quiet" @click="restore(plan.id)">Bring back</button>
           </li>
         </ul>
       </section>

@@ -1,4 +1,4 @@
-import { onScopeDispose, watch, type Ref } from 'vue'
+import { onScopeDispose, shallowRef, watch, type Ref } from 'vue'
 import { endJobs, startJobs, type Jobs } from '../engine/jobs'
 import type { PlanFacts } from '../engine/plan-facts'
 import type { StoredPlan } from '../storage/db'
@@ -8,13 +8,56 @@ import { useShelf } from '../stores/shelf'
 export const freshFacts = ({ facts, revision }: StoredPlan): PlanFacts | undefined =>
   facts?.revision === revision ? facts : undefined
 
-/** Works out what the shelf does not know yet of its plans, one after another in a worker, and keeps it beside them. */
-export function useMissingFacts(plans: Ref<readonly StoredPlan[] | undefined>): void {
+/** Longer than any plan takes, ms. */
+const patienceMs = 30_000
+
+/**
+ * Works out what the shelf does not know yet of its plans, one after another in a worker, and keeps it beside them.
+ *
+ * @returns why plans could not be worked out, by their ids
+ */
+export function useMissingFacts(
+  plans: Ref<readonly StoredPlan[] | undefined>,
+): Ref<ReadonlyMap<string, string>> {
   const { shelf } = useShelf()
+  const problems = shallowRef<ReadonlyMap<string, string>>(new Map())
   let jobs: Jobs | undefined
   let isBusy = false
   /** A plan that cannot be worked out is not tried again and again. */
   const tried = new Set<string>()
+
+  function end(): void {
+    if (jobs !== undefined) endJobs(jobs)
+    jobs = undefined
+  }
+
+  async function work({ id, revision }: StoredPlan): Promise<void> {
+    const loaded = await shelf.load(id)
+    if (!loaded.ok) {
+      if (loaded.reason === 'missing') return
+      const [first] = loaded.issues
+      throw new Error(
+        first === undefined || first.path === ''
+          ? (first?.message ?? 'it cannot be read')
+          : `${first.path} ${first.message}`,
+      )
+    }
+    jobs ??= startJobs()
+    let timer: ReturnType<typeof setTimeout> | undefined
+    const late = new Promise<never>((_resolve, reject) => {
+      timer = setTimeout(() => {
+        // A worker that does not come back is of no use to the next plan.
+        end()
+        reject(new Error('it takes too long'))
+      }, patienceMs)
+    })
+    try {
+      const facts = await Promise.race([jobs.service.facts(loaded.plan), late])
+      await shelf.keepFacts(id, revision, facts)
+    } finally {
+      clearTimeout(timer)
+    }
+  }
 
   async function next(): Promise<void> {
     const stored = plans.value?.find(
@@ -23,13 +66,12 @@ export function useMissingFacts(plans: Ref<readonly StoredPlan[] | undefined>): 
     if (isBusy || stored === undefined) return
     isBusy = true
     tried.add(`${stored.id}.${String(stored.revision)}`)
-    jobs ??= startJobs()
     try {
-      const loaded = await shelf.load(stored.id)
-      if (loaded.ok)
-        await shelf.keepFacts(stored.id, stored.revision, await jobs.service.facts(loaded.plan))
-    } catch {
-      // One that fails stays without facts; the others are worked out all the same.
+      await work(stored)
+    } catch (error) {
+      // The others are worked out all the same.
+      const message = error instanceof Error ? error.message : String(error)
+      problems.value = new Map([...problems.value, [stored.id, message]])
     } finally {
       isBusy = false
     }
@@ -37,7 +79,6 @@ export function useMissingFacts(plans: Ref<readonly StoredPlan[] | undefined>): 
   }
 
   watch(plans, () => void next(), { immediate: true })
-  onScopeDispose(() => {
-    if (jobs !== undefined) endJobs(jobs)
-  })
+  onScopeDispose(end)
+  return problems
 }

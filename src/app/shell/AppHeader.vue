@@ -3,12 +3,14 @@ import { Redo2, Undo2 } from '@lucide/vue'
 import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { usePlanStore } from '../stores/plan'
+import { useShelf } from '../stores/shelf'
 import { stages, stageState } from './stages'
 
 // Comes a moment after what is drawn and typed.
 const PlanMenu = defineAsyncComponent(() => import('./PlanMenu.vue'))
 
 const store = usePlanStore()
+const shelf = useShelf()
 const route = useRoute()
 
 const isInPlan = computed(() => route.params.id !== undefined && store.plan !== undefined)
@@ -17,7 +19,9 @@ const canRedo = computed(
   () => store.access === 'mine' && store.history.done < store.history.steps.length,
 )
 const savedText = computed(() => {
+  if (store.access === 'deleted') return 'deleted in another tab'
   if (store.access !== 'mine') return 'open in another tab'
+  if (shelf.isInMemory) return 'not kept'
   return { saved: 'saved on this device', saving: 'saving', failed: 'not saved' }[store.saving]
 })
 

@@ -15,9 +15,9 @@ watch(current, (notice) => {
   if (notice?.kind === 'done') closing.start()
 })
 
-function act(): void {
-  current.value?.action?.run()
+function act(run: () => void): void {
   notices.close()
+  run()
 }
 </script>
 
@@ -41,8 +41,13 @@ function act(): void {
           <li v-if="current.details.length > 6">and {{ current.details.length - 6 }} more</li>
         </ul>
       </div>
-      <button v-if="current.action" class="button-quiet shrink-0" @click="act">
-        {{ current.action.label }}
+      <button
+        v-for="action in current.actions"
+        :key="action.label"
+        class="button-quiet shrink-0"
+        @click="act(action.run)"
+      >
+        {{ action.label }}
       </button>
       <button
         class="shrink-0 rounded p-1 text-bench-soft hover:text-bench-ink"

@@ -2,11 +2,12 @@
 import { useMediaQuery } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
 import { computed, ref, watch } from 'vue'
-import { RouterLink, useRoute } from 'vue-router'
+import { useRoute } from 'vue-router'
 import type { Plan } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import OpenElsewhere from './OpenElsewhere.vue'
+import PlanNotOpen from './PlanNotOpen.vue'
 import TallyRoll from './TallyRoll.vue'
 import type { StageName } from './stages'
 
@@ -46,32 +47,10 @@ const sheet = computed({
 })
 const allSheets = computed(() => [...sheets, { value: 'tally', label: 'Tally' }])
 const shows = (name: string): boolean => !isNarrow.value || sheet.value === name
-const brokenIssues = computed(() => (state.value.kind === 'broken' ? state.value.issues : []))
 </script>
 
 <template>
-  <main
-    v-if="state.kind === 'missing' || state.kind === 'broken'"
-    class="grid place-items-center p-8"
-  >
-    <div class="max-w-lg">
-      <h1 class="mb-2 text-xl font-bold">
-        {{
-          state.kind === 'missing' ? 'This plan is not on the shelf' : 'This plan cannot be read'
-        }}
-      </h1>
-      <p v-if="state.kind === 'missing'" class="mb-4 text-bench-soft">
-        It may have been deleted, or it lies in another browser. Deleted plans can be brought back
-        from the shelf for 30 days.
-      </p>
-      <ul v-else class="mb-4 font-mono text-[13px] text-bench-soft">
-        <li v-for="issue in brokenIssues" :key="issue.path">
-          {{ issue.path }}: {{ issue.message }}
-        </li>
-      </ul>
-      <RouterLink class="button-main" :to="{ name: 'plans' }">To the shelf of plans</RouterLink>
-    </div>
-  </main>
+  <PlanNotOpen v-if="state.kind !== 'open' && state.kind !== 'opening'" :state="state" />
 
   <main v-else-if="plan" class="flex min-h-0 flex-col">
     <OpenElsewhere v-if="access !== 'mine'" />

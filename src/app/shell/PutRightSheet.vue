@@ -48,7 +48,7 @@ function apply(): void {
   notices.show({
     kind: 'done',
     text: `Put right: ${plural(found.steps.length, 'change')}.`,
-    action: { label: 'Undo', run: () => store.undo() },
+    actions: [{ label: 'Undo', run: () => store.undo() }],
   })
   emit('close')
 }

@@ -28,7 +28,7 @@ function apply(remedy: Verdict['remedies'][number]): void {
   notices.show({
     kind: 'done',
     text: `Done: ${remedy.label}.`,
-    action: { label: 'Undo', run: () => store.undo() },
+    actions: [{ label: 'Undo', run: () => store.undo() }],
   })
 }
 </script>

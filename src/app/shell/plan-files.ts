@@ -1,15 +1,14 @@
 import { useRouter } from 'vue-router'
-import type { Plan } from '../../core/plan/plan'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
+import { savePlanFile } from './save-plan-file'
 import { saveTable } from './save-table'
 import { saveText } from './save-text'
 
 /** Plans out to files and in from them. The open plan is never touched by an import. */
 export function usePlanFiles(): {
   exportPlan: () => Promise<void>
-  savePlanFile: (plan: Plan) => Promise<void>
   saveDrawing: () => Promise<void>
   saveNetlist: () => Promise<void>
   saveFeeds: () => Promise<void>
@@ -23,11 +22,6 @@ export function usePlanFiles(): {
 
   async function exportPlan(): Promise<void> {
     if (store.plan !== undefined) await savePlanFile(store.plan)
-  }
-
-  async function savePlanFile(plan: Plan): Promise<void> {
-    const { writePlanFile } = await import('../../formats/plan-file')
-    saveText(`${plan.name}.json`, writePlanFile(plan), 'application/json')
   }
 
   async function saveDrawing(): Promise<void> {
@@ -64,9 +58,28 @@ export function usePlanFiles(): {
       })
       return
     }
-    const id = await shelf.add(read.plan)
+    let id: string
+    try {
+      id = await shelf.add(read.plan)
+    } catch (error) {
+      notices.show({
+        kind: 'problem',
+        text: `${file.name} was read, but this browser could not keep it. Delete plans that you no longer need, or free some room on this device; the file is as it was.`,
+        details: [error instanceof Error ? error.message : String(error)],
+        actions: [{ label: 'Try again', run: () => void importPlan(file) }],
+      })
+      return
+    }
     await router.push({ name: 'measure', params: { id } })
-    notices.show({ kind: 'done', text: `“${read.plan.name}” is on the shelf.` })
+    notices.show(
+      read.adjusted.length === 0
+        ? { kind: 'done', text: `“${read.plan.name}” is on the shelf.` }
+        : {
+            kind: 'problem',
+            text: `“${read.plan.name}” is on the shelf. Some of its figures were out of bounds and now stand at the nearest that can be worked with.`,
+            details: read.adjusted.map(({ path, message }) => `${path} ${message}`),
+          },
+    )
   }
 
   function chooseFile(): void {
@@ -80,5 +93,5 @@ export function usePlanFiles(): {
     input.click()
   }
 
-  return { exportPlan, savePlanFile, saveDrawing, saveNetlist, saveFeeds, importPlan, chooseFile }
+  return { exportPlan, saveDrawing, saveNetlist, saveFeeds, importPlan, chooseFile }
 }

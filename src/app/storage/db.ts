@@ -17,6 +17,8 @@ export interface StoredPlan {
   checkedVersion?: number
   /** What the shelf tells of it, and the revision that this was worked out for. */
   facts?: PlanFacts & { revision: number }
+  /** Which opening of the plan saved it last. */
+  session?: string
   /** Set while the plan lies among the deleted ones, ms since 1970. */
   deletedAt?: number
 }
@@ -47,8 +49,25 @@ export type Database = Dexie & {
   settings: EntityTable<{ key: string; value: string }, 'key'>
 }
 
-export function openDatabase(name = 'glow-tally'): Database {
+/** What the database meets besides its own work. */
+export interface DatabaseEvents {
+  /** An older tab keeps it from being brought up to date. */
+  readonly onBlocked?: () => void
+  /** A newer version of the program, in another tab, has brought it up to date: this one can no longer use it. */
+  readonly onOutdated?: () => void
+}
+
+export function openDatabase(
+  name = 'glow-tally',
+  { onBlocked, onOutdated }: DatabaseEvents = {},
+): Database {
   const db = new Dexie(name) as Database
+  if (onBlocked !== undefined) db.on('blocked', onBlocked)
+  db.on('versionchange', ({ newVersion }) => {
+    db.close()
+    // Without a new version the database is being deleted.
+    if (newVersion !== null) onOutdated?.()
+  })
   db.version(1).stores({
     plans: 'id, changedAt',
     histories: 'planId',

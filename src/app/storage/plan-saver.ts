@@ -5,8 +5,15 @@ import type { SaveResult } from './plans'
 export type SaveState =
   | { readonly kind: 'saved' }
   | { readonly kind: 'saving' }
-  | { readonly kind: 'conflict' }
+  /** Another tab has saved since, or has deleted the plan. */
+  | { readonly kind: 'conflict'; readonly why: 'newer' | 'deleted' }
   | { readonly kind: 'failed'; readonly message: string }
+
+/** A state of the plan with its steps back. */
+export interface Unsaved {
+  readonly plan: Plan
+  readonly history: History
+}
 
 type Save = (plan: Plan, history: History, revision: number) => Promise<SaveResult>
 
@@ -15,8 +22,10 @@ type Save = (plan: Plan, history: History, revision: number) => Promise<SaveResu
  * the newest of it is saved: typing must not wait for the disk.
  */
 export class PlanSaver {
-  private waiting: { plan: Plan; history: History } | undefined
+  private waiting: Unsaved | undefined
+  private writing: Unsaved | undefined
   private running: Promise<void> | undefined
+  private hurry: () => void = () => undefined
 
   constructor(
     private readonly save: Save,
@@ -39,6 +48,17 @@ export class PlanSaver {
     })
   }
 
+  /** The newest of what is not saved yet. */
+  get unsaved(): Unsaved | undefined {
+    return this.waiting ?? this.writing
+  }
+
+  /** Saves what waits without a pause; settles as `drained`. */
+  async flush(): Promise<void> {
+    this.hurry()
+    await this.running
+  }
+
   /** Settles when everything that was pushed is saved, or has failed. */
   async drained(): Promise<void> {
     await this.running
@@ -47,13 +67,20 @@ export class PlanSaver {
   private async run(): Promise<void> {
     while (this.waiting !== undefined) {
       this.onState({ kind: 'saving' })
-      await this.pause()
+      await Promise.race([
+        this.pause(),
+        new Promise<void>((resolve) => {
+          this.hurry = resolve
+        }),
+      ])
       const job = this.waiting
       this.waiting = undefined
+      this.writing = job
       try {
         const result = await this.save(job.plan, job.history, this.revision)
         if (!result.saved) {
-          this.onState({ kind: 'conflict' })
+          this.waiting ??= job
+          this.onState({ kind: 'conflict', why: result.why })
           return
         }
         this.revision = result.revision
@@ -64,6 +91,8 @@ export class PlanSaver {
           message: error instanceof Error ? error.message : String(error),
         })
         return
+      } finally {
+        this.writing = undefined
       }
     }
     this.onState({ kind: 'saved' })

@@ -14,15 +14,18 @@ export type LoadedPlan =
       readonly plan: Plan
       readonly history: History
       readonly revision: number
+      /** Which opening of the plan saved it last. */
+      readonly session: string | undefined
       /** Figures that were out of bounds and are now the nearest that can be worked with. */
       readonly adjusted: readonly Issue[]
     }
   | { readonly ok: false; readonly reason: 'missing' }
   | { readonly ok: false; readonly reason: 'broken'; readonly issues: readonly Issue[] }
 
-/** `saved` with the new revision, or `conflict` where another tab saved in between. */
+/** The new revision, or why it was not saved: another tab has saved in between, or has deleted the plan. */
 export type SaveResult =
-  { readonly saved: true; readonly revision: number } | { readonly saved: false }
+  | { readonly saved: true; readonly revision: number }
+  | { readonly saved: false; readonly why: 'newer' | 'deleted' }
 
 /** Deleted plans are kept this long, ms. */
 const keptDeletedMs = 30 * 24 * 3_600_000
@@ -36,8 +39,10 @@ export class PlanShelf {
 
   /** Plans, last changed first, without those that are deleted. */
   async list(): Promise<StoredPlan[]> {
-    const plans = await this.db.plans.orderBy('changedAt').reverse().toArray()
-    return plans.filter((plan) => plan.deletedAt === undefined)
+    const plans = (await this.db.plans.toArray()).map(shown)
+    return plans
+      .filter((plan) => plan.deletedAt === undefined)
+      .toSorted((a, b) => b.changedAt - a.changedAt)
   }
 
   /** Deleted plans that can still be brought back, last deleted first. */
@@ -49,7 +54,11 @@ export class PlanShelf {
   }
 
   async load(id: string): Promise<LoadedPlan> {
-    const [stored, history] = await Promise.all([this.db.plans.get(id), this.db.histories.get(id)])
+    const [stored, history] = await Promise.all([
+      this.db.plans.get(id),
+      // A plan without its steps back is still a plan.
+      this.db.histories.get(id).catch(() => undefined),
+    ])
     if (stored === undefined || stored.deletedAt !== undefined)
       return { ok: false, reason: 'missing' }
     const read = await checked(stored)
@@ -58,16 +67,29 @@ export class PlanShelf {
       ok: true,
       plan: read.plan,
       adjusted: read.adjusted,
-      history: history ?? emptyHistory,
+      history: isHistory(history) ? { steps: history.steps, done: history.done } : emptyHistory,
+      session: stored.session,
       revision: stored.revision,
     }
   }
 
-  /** Saves plan and history together, unless another tab has saved since `revision`. */
-  async save(id: string, plan: Plan, history: History, revision: number): Promise<SaveResult> {
+  /**
+   * Saves plan and history together, unless another tab has saved since `revision`, or has deleted the plan.
+   *
+   * @param session which opening of the plan this is, so that its last strokes are known as its own
+   */
+  async save(
+    id: string,
+    plan: Plan,
+    history: History,
+    revision: number,
+    session?: string,
+  ): Promise<SaveResult> {
     return this.db.transaction('rw', this.db.plans, this.db.histories, async () => {
       const stored = await this.db.plans.get(id)
-      if (stored?.revision !== revision) return { saved: false }
+      if (stored === undefined || stored.deletedAt !== undefined)
+        return { saved: false, why: 'deleted' }
+      if (stored.revision !== revision) return { saved: false, why: 'newer' }
       const next = revision + 1
       await this.db.plans.put({
         id,
@@ -78,6 +100,7 @@ export class PlanShelf {
         checkedVersion: planCheck,
         // Of the revision before, until those of this one are worked out.
         ...(stored.facts !== undefined && { facts: stored.facts }),
+        ...(session !== undefined && { session }),
       })
       await this.db.histories.put({ planId: id, ...history })
       return { saved: true, revision: next }
@@ -120,10 +143,16 @@ export class PlanShelf {
     return this.add({ ...loaded.plan, name: freeName(`${loaded.plan.name} copy`, names) })
   }
 
-  /** Renames a plan that is not open here; an open one is renamed by a command. */
+  /** Renames a plan that is open nowhere; an open one is renamed by a command. One that cannot be read is renamed on the shelf alone. */
   async rename(id: string, name: string): Promise<void> {
     const loaded = await this.load(id)
     if (loaded.ok) await this.save(id, { ...loaded.plan, name }, loaded.history, loaded.revision)
+    else await this.db.plans.update(id, { name })
+  }
+
+  /** What is stored of a plan, as it is: for one that cannot be read. */
+  async raw(id: string): Promise<unknown> {
+    return (await this.db.plans.get(id))?.document
   }
 
   async delete(id: string): Promise<void> {
@@ -169,6 +198,37 @@ async function checked({ document, checkedVersion }: StoredPlan): Promise<PlanFi
     return { ok: true, plan: document, adjusted: [] }
   const { readPlan } = await import('../../formats/plan-file')
   return readPlan(document)
+}
+
+/** A record as the shelf shows it: half of one is shown too, so that it can be saved as it is, or deleted. */
+const shown = (stored: StoredPlan): StoredPlan => {
+  const { name, changedAt } = stored as Partial<Record<keyof StoredPlan, unknown>>
+  return {
+    ...stored,
+    name: typeof name === 'string' && name !== '' ? name : 'Plan without a name',
+    changedAt: typeof changedAt === 'number' ? changedAt : 0,
+  }
+}
+
+const isHistory = (stored: unknown): stored is History => {
+  if (typeof stored !== 'object' || stored === null) return false
+  const { steps, done } = stored as Partial<Record<keyof History, unknown>>
+  return (
+    Array.isArray(steps) &&
+    typeof done === 'number' &&
+    Number.isInteger(done) &&
+    done >= 0 &&
+    done <= steps.length &&
+    steps.every(
+      (step: unknown) =>
+        typeof step === 'object' &&
+        step !== null &&
+        'forward' in step &&
+        'backward' in step &&
+        Array.isArray(step.forward) &&
+        Array.isArray(step.backward),
+    )
+  )
 }
 
 /** All of a plan is there; half a record must not reach a page. */

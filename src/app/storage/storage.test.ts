@@ -88,7 +88,7 @@ describe('the shelf', () => {
     const changed = change(demo, [{ do: 'rename', name: 'Hall' }])
     const history = recorded(emptyHistory, changed, { label: 'rename', key: '', canJoin: false })
     expect(await shelf.save(id, changed.plan, history, 0)).toEqual({ saved: true, revision: 1 })
-    expect(await shelf.save(id, demo, emptyHistory, 0)).toEqual({ saved: false })
+    expect(await shelf.save(id, demo, emptyHistory, 0)).toEqual({ saved: false, why: 'newer' })
     expect(await shelf.load(id)).toMatchObject({ ok: true, plan: changed.plan, revision: 1 })
     const loaded = await shelf.load(id)
     expect(loaded.ok && loaded.history.steps).toEqual(history.steps)

@@ -7,7 +7,7 @@ export interface Notice {
   readonly text: string
   /** More lines, such as what is wrong in a file. */
   readonly details?: readonly string[]
-  readonly action?: { readonly label: string; readonly run: () => void }
+  readonly actions?: readonly { readonly label: string; readonly run: () => void }[]
 }
 
 export const useNotices = defineStore('notices', () => {

@@ -42,7 +42,18 @@ function fakeLocks() {
 
 beforeEach(() => {
   vi.stubGlobal('navigator', { locks: fakeLocks() })
-  vi.stubGlobal('Worker', vi.fn())
+  vi.stubGlobal(
+    'Worker',
+    class {
+      addEventListener(): void {
+        // Nothing goes wrong in it.
+      }
+    },
+  )
+  vi.stubGlobal('location', { search: '' })
+  vi.stubGlobal('document', { addEventListener: () => undefined })
+  // The tabs of a test do not talk: what one saves is all that the other knows.
+  vi.stubGlobal('BroadcastChannel', undefined)
   vi.stubGlobal('addEventListener', () => undefined)
   vi.stubGlobal('removeEventListener', () => undefined)
   Dexie.dependencies.indexedDB = new IDBFactory()

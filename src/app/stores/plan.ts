@@ -1,4 +1,5 @@
 import { wrap } from 'comlink'
+import { nanoid } from 'nanoid'
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
 import { layOut } from '../../core/measure/layout'
@@ -16,37 +17,47 @@ import {
 import type { Plan } from '../../core/plan/plan'
 import type { Issue } from '../../core/quantity/z'
 import type { SectionKind } from '../../core/roll/roll'
+import { forgetLastStrokes, keepLastStrokes, lastStrokes } from '../storage/last-strokes'
 import { lockPlan, type PlanLock } from '../storage/plan-lock'
+import type { LoadedPlan } from '../storage/plans'
+import { answerTabs, askTabs } from '../storage/tab-talk'
 import { PlanSaver } from '../storage/plan-saver'
 import { PlanFollower, type Answering, type Told } from '../engine/follow-plan'
 import type { PartName } from '../engine/parts'
 import type { PlanFacts } from '../engine/plan-facts'
+import { savePlanFile } from '../shell/save-plan-file'
+import { tellMissingPart } from './missing-part'
 import { useNotices } from './notices'
 import { useShelf } from './shelf'
 
-/** `mine`: changes are saved; `elsewhere`: another tab has it; `taken`: another tab took it over from this one. */
-export type Access = 'mine' | 'elsewhere' | 'taken'
+/**
+ * `mine`: changes are saved; `elsewhere`: another tab has it; `taken`: another tab took it over from this one; `deleted`: another tab has
+ * deleted it.
+ */
+export type Access = 'mine' | 'elsewhere' | 'taken' | 'deleted'
 export type OpenState =
   | { readonly kind: 'opening' }
   | { readonly kind: 'open' }
   | { readonly kind: 'missing' }
   | { readonly kind: 'broken'; readonly issues: readonly Issue[] }
+  /** The browser does not give it out. */
+  | { readonly kind: 'failed'; readonly message: string }
 
 /** Typing that goes on within this time is one step back, ms. */
 const joinWithinMs = 1_200
 
-/** Strokes of typing are gathered for so long before they are written, ms; less when the page goes away. */
+/** Strokes of typing are gathered for so long before they are written, ms. */
 const gatherMs = 150
 const aMoment = (): Promise<void> =>
   new Promise((resolve) => {
-    const done = (): void => {
-      clearTimeout(timer)
-      removeEventListener('pagehide', done)
-      resolve()
-    }
-    const timer = setTimeout(done, gatherMs)
-    addEventListener('pagehide', done)
+    setTimeout(resolve, gatherMs)
   })
+
+/** How long a tab that has a plan is waited for before the plan is taken from it, ms: it may be asleep. */
+const handOverMs = 2_500
+
+const messageOf = (error: unknown): string =>
+  error instanceof Error ? error.message : String(error)
 
 /** The open plan: its document, its undo history, its saving, and what the engine tells of it. */
 export const usePlanStore = defineStore('plan', () => {
@@ -64,6 +75,8 @@ export const usePlanStore = defineStore('plan', () => {
 
   let lock: PlanLock | undefined
   let saver: PlanSaver | undefined
+  /** This opening of the plan, of all there ever were. */
+  let session = ''
   /** Settles when what was last open is saved, so that it is not read before. */
   let lastSaved: Promise<void> = Promise.resolve()
   let lastChangeAt = 0
@@ -84,6 +97,10 @@ export const usePlanStore = defineStore('plan', () => {
       notices.show({ kind: 'problem', text: `The plan could not be worked out: ${message}` })
     },
   )
+  worker.addEventListener('error', ({ message }) => {
+    // An error inside it comes with its message; without one its file could not be loaded.
+    if (message === '') tellMissingPart()
+  })
 
   /** The shelf's facts are kept beside the plan once both are of its newest state. */
   async function keepFacts(): Promise<void> {
@@ -127,13 +144,15 @@ export const usePlanStore = defineStore('plan', () => {
     id.value = planId
     state.value = { kind: 'opening' }
     await Promise.all([ready, lastSaved])
-    const held = await lockPlan(planId, {
-      steal,
-      onLost: () => {
-        lose(planId)
-      },
-    })
-    const loaded = await shelf.load(planId)
+    const held = await lockFor(planId, steal)
+    let loaded: LoadedPlan
+    try {
+      loaded = await shelf.load(planId)
+    } catch (error) {
+      held?.release()
+      if (id.value === planId) state.value = { kind: 'failed', message: messageOf(error) }
+      return
+    }
     if (id.value !== planId) {
       held?.release()
       return
@@ -148,11 +167,79 @@ export const usePlanStore = defineStore('plan', () => {
     }
     lock = held
     access.value = held === undefined ? 'elsewhere' : 'mine'
+    session = nanoid(10)
     saver = saverFor(planId, loaded.revision)
     saving.value = 'saved'
-    put(loaded.plan, loaded.history)
+    const typed =
+      held === undefined
+        ? undefined
+        : lastStrokes(planId, { ...loaded, photo: loaded.plan.bench.photo })
+    try {
+      put(typed?.plan ?? loaded.plan, typed?.history ?? loaded.history)
+      if (!Number.isFinite(layout.value.box.width)) throw new Error('its drawing has no size')
+    } catch (error) {
+      // Checked, and still it cannot be drawn: no page must stand half built.
+      close()
+      id.value = planId
+      state.value = { kind: 'broken', issues: [{ path: '', message: messageOf(error) }] }
+      return
+    }
     state.value = { kind: 'open' }
+    if (typed !== undefined) saver.push(typed.plan, typed.history)
+    if (loaded.adjusted.length > 0)
+      notices.show({
+        kind: 'problem',
+        text: 'Some figures of this plan are out of bounds. They now stand at the nearest that can be worked with: look at them before you buy.',
+        details: loaded.adjusted.map(({ path, message }) => `${path} ${message}`),
+      })
   }
+
+  /** The right to change a plan; where `steal`, the tab that has it is asked to save and let go first. */
+  async function lockFor(planId: string, steal: boolean): Promise<PlanLock | undefined> {
+    const onLost = (): void => {
+      lose(planId, 'taken')
+    }
+    if (!steal) return lockPlan(planId, { how: 'free', onLost })
+    await askTabs({ kind: 'hand-over', id: planId }, handOverMs)
+    const given = await lockPlan(planId, { how: { waitMs: 300 }, onLost })
+    return given ?? lockPlan(planId, { how: 'steal', onLost })
+  }
+
+  answerTabs(async (request) => {
+    if (request.id !== id.value || saver === undefined) return false
+    switch (request.kind) {
+      case 'hand-over': {
+        if (access.value !== 'mine') return false
+        await saver.flush()
+        lock?.release()
+        lose(request.id, 'taken')
+        return true
+      }
+      case 'rename':
+        if (access.value !== 'mine') return false
+        commit([{ do: 'rename', name: request.name }], { label: 'rename the plan' })
+        await saver.flush()
+        return true
+      case 'deleted':
+        if (access.value === 'mine') access.value = 'deleted'
+        return true
+      case 'restored':
+        if (access.value !== 'deleted') return false
+        access.value = 'mine'
+        saver.retry()
+        return true
+    }
+  })
+
+  // What is not saved when the page goes away is kept where it can be written at once; when it is only hidden it is saved without a pause.
+  addEventListener('pagehide', () => {
+    const [planId, unsaved] = [id.value, saver?.unsaved]
+    if (planId !== undefined && unsaved !== undefined && access.value === 'mine')
+      keepLastStrokes(planId, { ...unsaved, revision: saver?.revision ?? 0, session })
+  })
+  document.addEventListener('visibilitychange', () => {
+    if (document.visibilityState === 'hidden') void saver?.flush()
+  })
 
   function close(): void {
     const [held, last] = [lock, saver]
@@ -169,23 +256,32 @@ export const usePlanStore = defineStore('plan', () => {
 
   function saverFor(planId: string, revision: number): PlanSaver {
     const own = new PlanSaver(
-      (current, steps, from) => shelf.save(planId, current, steps, from),
+      (current, steps, from) => shelf.save(planId, current, steps, from, session),
       revision,
       (next) => {
         if (saver !== own) return
         saving.value = next.kind === 'conflict' ? 'failed' : next.kind
-        if (next.kind === 'conflict') lose(planId)
+        if (next.kind === 'conflict') lose(planId, next.why === 'deleted' ? 'deleted' : 'taken')
+        if (next.kind === 'saved') forgetLastStrokes(planId)
         if (next.kind === 'failed')
           notices.show({
             kind: 'problem',
             text: 'The plan could not be saved in this browser. Export it to a file to be safe.',
             details: [next.message],
-            action: {
-              label: 'Try again',
-              run: () => {
-                own.retry()
+            actions: [
+              {
+                label: 'Export to a file',
+                run: () => {
+                  if (plan.value !== undefined) void savePlanFile(plan.value)
+                },
               },
-            },
+              {
+                label: 'Try again',
+                run: () => {
+                  own.retry()
+                },
+              },
+            ],
           })
       },
       aMoment,
@@ -193,10 +289,18 @@ export const usePlanStore = defineStore('plan', () => {
     return own
   }
 
-  function lose(planId: string): void {
+  function lose(planId: string, how: 'taken' | 'deleted'): void {
     if (id.value !== planId) return
-    lock = undefined
-    access.value = 'taken'
+    if (how === 'taken') lock = undefined
+    access.value = how
+  }
+
+  /** Brings back what another tab has deleted, with what is on the screen. */
+  async function bringBack(): Promise<void> {
+    if (id.value === undefined || saver === undefined) return
+    await shelf.restore(id.value)
+    access.value = 'mine'
+    if (plan.value !== undefined) saver.push(plan.value, history.value)
   }
 
   /** Each press of the pointer may begin a drag: what is dragged after it is a step of its own. */
@@ -230,8 +334,22 @@ export const usePlanStore = defineStore('plan', () => {
     return moved.label
   }
 
-  const undo = (): string | undefined => plan.value && travel(undone(plan.value, history.value))
-  const redo = (): string | undefined => plan.value && travel(redone(plan.value, history.value))
+  /** A history that does not fit its plan is given up, rather than the plan. */
+  function travelBy(move: typeof undone): string | undefined {
+    if (plan.value === undefined) return undefined
+    try {
+      return travel(move(plan.value, history.value))
+    } catch {
+      history.value = emptyHistory
+      notices.show({
+        kind: 'problem',
+        text: 'The steps back of this plan could not be read. They are gone; the plan is as it was.',
+      })
+      return undefined
+    }
+  }
+  const undo = (): string | undefined => travelBy(undone)
+  const redo = (): string | undefined => travelBy(redone)
 
   /** Goes on here with what the other tab saved last. */
   async function takeOver(): Promise<void> {
@@ -260,6 +378,7 @@ export const usePlanStore = defineStore('plan', () => {
     undo,
     redo,
     takeOver,
+    bringBack,
     keepCopy,
     /** Asks the engine for a part of the tally as long as it is wanted. */
     want: (part: PartName) => follower.want(part),
