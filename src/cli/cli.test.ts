@@ -41,12 +41,25 @@ describe('the command line', () => {
 
   it('jots line by line', () => {
     const lines = 'ledge 2 x 560\n# later\nsill 12oo\r\n1200\n'
-    expect(asked(['jot', '-'], lines).json).toEqual([
+    const jotted = asked(['jot', '-'], lines)
+    expect([jotted.status, jotted.stderr]).toEqual([1, '-: 1 line not understood\n'])
+    expect(jotted.json).toEqual([
       { line: 'ledge 2 x 560', name: 'ledge', shape: 'edge', segmentsMm: [560, 560] },
       { line: '# later', skipped: true },
       { line: 'sill 12oo', error: { message: '“12oo”: a number?', at: 5 } },
       { line: '1200', name: 'Edge 1', shape: 'edge', segmentsMm: [1200] },
     ])
+  })
+
+  it('refuses a line of ten thousand brackets, and says its version', () => {
+    const deep = `a ${'('.repeat(10_000)}1${')'.repeat(10_000)}`
+    const { status, json } = asked(['jot', '-'], `${deep}\na ${'('.repeat(200)}1${')'.repeat(200)}`)
+    expect(status).toBe(1)
+    expect(json).toMatchObject([
+      { error: { message: '20003 characters: a line holds at most 500' } },
+      { segmentsMm: [1] },
+    ])
+    expect(run(['--version'])).toMatchObject({ status: 0, stdout: '0.1.0\n' })
   })
 
   it('works a sum from standard input and lists all with their fields', () => {

@@ -1,6 +1,8 @@
+import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { demoNames, demoText } from '../cli/demos'
+import { glow } from '../cli/glow'
 import { caseNames } from '../core/plan/choices'
 import type { Plan } from '../core/plan/plan'
 import { z } from '../core/quantity/z'
@@ -76,6 +78,44 @@ describe('whatever plan is accepted', () => {
   })
 })
 
+describe('whatever network is given', () => {
+  it('is solved in true numbers, or refused', () => {
+    const example = JSON.parse(
+      readFileSync(new URL('../../docs/network.example.json', import.meta.url), 'utf8'),
+    ) as object
+    fc.assert(
+      fc.property(mutated([example], 3), (given) => {
+        const [out, err] = [[] as string[], [] as string[]]
+        const code = glow(['solve', '-'], {
+          read: () => JSON.stringify(given),
+          out: (text) => out.push(text),
+          err: (text) => err.push(text),
+        })
+        expect(err.join()).not.toContain('fault of the program')
+        if (code === 0) expect(holes(out)).toEqual([])
+        else expect(err.join()).toMatch(/^-: /)
+      }),
+      { numRuns: runs(300) },
+    )
+  })
+
+  it('the example is solved, and the schema of the plan is the one in the docs', () => {
+    const asked = (...args: string[]): string => {
+      let text = ''
+      glow(args, {
+        read: (file) => readFileSync(file, 'utf8'),
+        out: (more) => (text += more),
+        err: (more) => (text += more),
+      })
+      return text
+    }
+    const example = new URL('../../docs/network.example.json', import.meta.url).pathname
+    expect(JSON.parse(asked('solve', example))).toMatchObject({ runs: { shelf: { minAt: 59 } } })
+    const kept = readFileSync(new URL('../../docs/plan.schema.json', import.meta.url), 'utf8')
+    expect(JSON.parse(asked('schema'))).toEqual(JSON.parse(kept))
+  })
+})
+
 describe('whatever a sum is given', () => {
   it('it answers in true numbers, or says which field is wrong', () => {
     const given = sums.map(({ name, card }) => ({ name, given: card.start }))
@@ -103,7 +143,7 @@ describe('whatever a sum is given', () => {
       const inner = [one.items, one.anyOf, one.oneOf, one.prefixItems].flat()
       return [
         ...(isOpen ? [path] : []),
-        ...Object.entries((one.properties ?? {}) as object).flatMap(([key, property]) =>
+        ...Object.entries(one.properties ?? {}).flatMap(([key, property]) =>
           unbounded(property, `${path}.${key}`),
         ),
         ...inner.flatMap((each) => unbounded(each, path)),

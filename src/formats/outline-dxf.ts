@@ -94,7 +94,7 @@ interface Group {
 function parsed(text: string): Parsed {
   const groups = polylinesInOrder(groupsOf(text))
   const lines = groups.flatMap(({ code, value }) => [String(code), value])
-  return (new DxfParser().parseSync(lines.join('\n')) ?? {}) as unknown as Parsed
+  return new DxfParser().parseSync(lines.join('\n')) ?? {}
 }
 
 /** A DXF file is pairs of lines, a code and its value, up to `EOF`. */

@@ -1,4 +1,5 @@
 import { highestVolts } from '../plan/parts'
+import { above0 } from '../quantity/bounded'
 import { z, type Issue } from '../quantity/z'
 import { endReader, type Network } from './network'
 
@@ -14,7 +15,7 @@ const channelSchema = z.strictObject({
 })
 const ohmicSchema = z.strictObject({
   forwardV: volts,
-  ohm: z.number().positive(),
+  ohm: above0(1e9, 'Ω', 1e-6),
   duty: z.number().min(0).max(1),
 })
 const loadSchema = z
@@ -30,28 +31,33 @@ const loadSchema = z
 
 /** A network as it comes from a file. */
 export const networkSchema = z.strictObject({
-  supplies: z.array(z.strictObject({ id, volts })).min(1),
-  runs: z.array(
-    z.strictObject({
-      id,
-      loads: z.int().min(1).max(2_000_000),
-      pitchM: z.number().positive(),
-      railOhmPerM: z.strictObject({ p: ohm, m: ohm }),
-      load: loadSchema,
-      /** Wires from piece to piece: in each rail, just behind the pad. */
-      jumpers: z
-        .array(z.strictObject({ pad: z.int().min(0), plusOhm: ohm, minusOhm: ohm }))
-        .optional(),
-    }),
-  ),
-  leads: z.array(
-    z.strictObject({
-      from: z.string().min(1),
-      to: z.string().min(1),
-      plusOhm: ohm.nullable(),
-      minusOhm: ohm.nullable(),
-    }),
-  ),
+  supplies: z.array(z.strictObject({ id, volts })).min(1).max(1_000),
+  runs: z
+    .array(
+      z.strictObject({
+        id,
+        loads: z.int().min(1).max(2_000_000),
+        pitchM: above0(1_000, 'm', 1e-6),
+        railOhmPerM: z.strictObject({ p: ohm, m: ohm }),
+        load: loadSchema,
+        /** Wires from piece to piece: in each rail, just behind the pad. */
+        jumpers: z
+          .array(z.strictObject({ pad: z.int().min(0), plusOhm: ohm, minusOhm: ohm }))
+          .max(100_000)
+          .optional(),
+      }),
+    )
+    .max(20_000),
+  leads: z
+    .array(
+      z.strictObject({
+        from: z.string().min(1),
+        to: z.string().min(1),
+        plusOhm: ohm.nullable(),
+        minusOhm: ohm.nullable(),
+      }),
+    )
+    .max(100_000),
 })
 
 /** Names used twice, jumpers beyond their run, and ends that lead nowhere. */

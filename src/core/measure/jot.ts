@@ -1,4 +1,5 @@
 import type { Trace } from '../plan/plan'
+import { mostCharacters } from '../plan/usual'
 import { missing, takeCount } from '../quantity/length'
 import { withDecimalPoints } from '../quantity/decimals'
 import { Reader, type Reads } from '../quantity/reader'
@@ -60,6 +61,13 @@ const isShapeName = (word: string): word is ShapeName =>
 export function readLine(line: string, how: ReadsLine = {}): Reading {
   const text = withoutComment(line)
   if (text.trim() === '') return { kind: 'nothing' }
+  if (line.length > mostCharacters)
+    return {
+      kind: 'error',
+      message: `${String(line.length)} characters: a line holds at most ${String(mostCharacters)}`,
+      at: mostCharacters,
+      end: line.length,
+    }
   try {
     return { kind: 'run', ...takeRun(text, how) }
   } catch (error) {

@@ -36,7 +36,7 @@ import {
   stripSchema,
   supplyPartSchema,
 } from './parts'
-import { mostLines, planFormat, planVersion } from './usual'
+import { mostCharacters, mostLines, planFormat, planVersion } from './usual'
 
 /** Nothing on a drawing is farther away than this, mm. */
 const farthestMm = 1_000_000
@@ -202,7 +202,7 @@ const skipSchema = z.strictObject({
 /** A line of the pad as it was typed, and what hangs on it. One line, one run. */
 const lineSchema = z.strictObject({
   id: idSchema,
-  text: z.string().max(500, 'a line holds at most 500 characters'),
+  text: z.string().max(mostCharacters, `a line holds at most ${String(mostCharacters)} characters`),
   /** Letters that its pieces are named by, A1, A2 …; kept for good, since they are written on the strip. */
   tag: z
     .string()

@@ -9,6 +9,9 @@ export const planCheck = 6
 /** Lines in one plan, at most; a longer list is refused with a message that says so. */
 export const mostLines = 2_000
 
+/** … and characters in one line. */
+export const mostCharacters = 500
+
 /** Pixels or cut groups of strip, and single lights, in one plan, at most: more cannot be worked out in a moment. */
 export const mostGroups = 150_000
 export const mostLights = 10_000
