@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
+import PdfPrinter from 'pdfmake'
+import fonts from 'pdfmake/build/vfs_fonts'
 import { describe, expect, it } from 'vitest'
 import { demoNames, demoText } from '../cli/demos'
 import { glow } from '../cli/glow'
@@ -8,12 +10,15 @@ import type { Plan } from '../core/plan/plan'
 import { z } from '../core/quantity/z'
 import { sums } from '../core/sums'
 import { tally } from '../core/tally'
+import { diagramOf } from '../core/wire/diagram'
+import { worked } from '../core/worked'
 import { anyPlan } from '../testing/any-plan'
 import { mutated } from '../testing/mutated'
 import { runs } from '../testing/runs'
 import { csv } from './csv'
 import { planFeedNetwork, planPictures, planPrograms, planTables } from './exports'
 import { readPlan, readPlanFile, writePlanFile } from './plan-file'
+import { wiringPdf } from './pdf-wiring'
 import { planNetlist } from './spice'
 
 const demos = demoNames().map((name) => JSON.parse(demoText(name) ?? '{}') as object)
@@ -75,6 +80,48 @@ describe('whatever plan is accepted', () => {
     )
     // Most changes must still make plans, or this would test the reader alone.
     expect(accepted).toBeGreaterThan(runs(300) / 5)
+  })
+})
+
+describe('whatever is printed', () => {
+  const printer = new PdfPrinter({
+    Roboto: Object.fromEntries(
+      [
+        ['normal', 'Regular'],
+        ['bold', 'Medium'],
+        ['italics', 'Italic'],
+        ['bolditalics', 'MediumItalic'],
+      ].map(([style, face]) => [style, Buffer.from(fonts[`Roboto-${face!}.ttf`]!, 'base64')]),
+    ),
+  })
+  const bytesOf = (definition: ReturnType<typeof wiringPdf>): Promise<number> =>
+    new Promise((resolve, reject) => {
+      let bytes = 0
+      const pdf = printer.createPdfKitDocument(definition)
+      pdf.on('data', (chunk: Buffer) => (bytes += chunk.length))
+      pdf.on('end', () => {
+        resolve(bytes)
+      })
+      pdf.on('error', reject)
+      pdf.end()
+    })
+  it('becomes a PDF, whatever the names are', async () => {
+    await fc.assert(
+      fc.asyncProperty(mutated(demos, 3), async (document) => {
+        const read = readPlan(document)
+        if (!read.ok) return
+        const { plan } = read
+        const results = worked(plan)
+        const wiring = { ...results.wiring, joints: results.joints }
+        const diagram = diagramOf(results.wiring, results, plan.units)
+        for (const what of ['diagram', 'lists', 'labels'] as const) {
+          const definition = wiringPdf(what, { plan, wiring, diagram })
+          expect(holes(JSON.stringify(definition.content))).toEqual([])
+          expect(await bytesOf(definition)).toBeGreaterThan(500)
+        }
+      }),
+      { numRuns: runs(35) },
+    )
   })
 })
 

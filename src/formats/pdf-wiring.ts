@@ -7,6 +7,7 @@ import type { PlanJoint } from '../core/wire/joints'
 import { wireGroups } from '../core/wire/spools'
 import type { Wiring } from '../core/wire/wires'
 import { blocksById, placeText } from './csv-wires'
+import { plainText } from './safe-text'
 import { diagramSvg } from './svg-diagram'
 
 export interface WiringForPaper {
@@ -57,7 +58,21 @@ export function paperFor({ width, height }: Pick<Diagram, 'width' | 'height'>): 
 }
 
 /** The wiring as pages: its diagram, its lists, or labels for both ends of every wire. */
-export function wiringPdf(
+export const wiringPdf = (
+  what: 'diagram' | 'lists' | 'labels',
+  given: WiringForPaper,
+): TDocumentDefinitions => cleaned(pagesOf(what, given)) as TDocumentDefinitions
+
+/** With every text as `plainText`: a PDF's fonts have no letters for what steers a terminal. */
+const cleaned = (value: unknown): unknown => {
+  if (typeof value === 'string') return plainText(value)
+  if (Array.isArray(value)) return value.map(cleaned)
+  return typeof value === 'object' && value !== null
+    ? Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, cleaned(inner)]))
+    : value
+}
+
+function pagesOf(
   what: 'diagram' | 'lists' | 'labels',
   given: WiringForPaper,
 ): TDocumentDefinitions {
@@ -67,7 +82,7 @@ export function wiringPdf(
     pageMargins: [margin, margin, margin, margin + footer] as [number, number, number, number],
     defaultStyle: { fontSize: 9 },
     footer: (page: number, pages: number): Content => ({
-      text: `${plan.name} · ${what} · ${String(page)} of ${String(pages)} · extra-low voltage only; the mains side belongs to a certified, enclosed supply and a licensed electrician`,
+      text: `${plainText(plan.name)} · ${what} · ${String(page)} of ${String(pages)} · extra-low voltage only; the mains side belongs to a certified, enclosed supply and a licensed electrician`,
       fontSize: 7,
       color: '#5f5646',
       margin: [margin, 6, margin, 0],

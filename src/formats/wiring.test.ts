@@ -84,6 +84,8 @@ describe('for the program', () => {
     expect(analogue).toContain('#define PIN_DIAL A2')
   })
 
+  const dimmer = { name: 'all', pin: '3', limitMa: 5 } as const
+
   it('is C whatever things are called', () => {
     fc.assert(
       fc.property(fc.array(fc.string({ unit: 'binary' }), { maxLength: 4 }), (names) => {
@@ -93,16 +95,44 @@ describe('for the program', () => {
           lanes: names.map((name) => ({
             ...data.lanes[0]!,
             name,
+            pin: name,
+            clockPin: name,
+            order: name,
             runs: [{ name, first: 0, count: 1, dark: [] }],
           })),
+          inputs: names.map((name) => ({ name, kind: 'button', pin: name })),
+          dimmers: names.map((name) => ({ ...dimmer, name })),
+          supplies: names.map((name) => ({ ...data.supplies[0]!, name })),
         })
         const ids = [...header.matchAll(/^#define (\S+)/gm)].map(([, id]) => id!)
         expect(new Set(ids).size).toBe(ids.length)
         for (const id of ids) expect(id).toMatch(/^[A-Z_]\w*$/)
         // No string or comment is left by a name.
         for (const line of header.split('\n'))
-          if (!line.startsWith('//')) expect((line.match(/"/g) ?? []).length % 2).toBe(0)
+          if (!line.startsWith('//'))
+            expect((line.replaceAll(/\\./g, '').match(/"/g) ?? []).length % 2).toBe(0)
+        for (const line of header.split('\n')) expect(line).not.toMatch(/\?\?[=/'()!<>-]|\\$/)
       }),
+    )
+  })
+
+  it('makes no macro of two names, and no code of a pin', () => {
+    const lane = data.lanes[0]!
+    const header = programHeader({
+      ...data,
+      lanes: [
+        { ...lane, name: 'A', pin: '1\n#error', clockPin: '7' },
+        { ...lane, name: 'A clock', pin: 'GP12' },
+      ],
+      inputs: [{ name: 'say "??/', kind: 'button', pin: 'A0' }],
+    })
+    expect(header.split('\n')).toEqual(
+      expect.arrayContaining([
+        '#define LANE_A_PIN -1 /* write the number of pin 1 #error */',
+        '#define LANE_A_CLOCK_PIN 7',
+        '#define LANE_A_CLOCK_2_PIN 12',
+        '#define PIN_SAY A0',
+      ]),
     )
   })
 })

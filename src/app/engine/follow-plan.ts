@@ -111,7 +111,7 @@ export class PlanFollower {
     this.steps = [
       first,
       { parts: ['verdicts', 'fixes', ...this.wanted.keys()], sections: this.sections },
-      { parts: ['facts'], sections: [] },
+      { parts: ['facts', 'unreadable'], sections: [] },
       { parts: ['fixes'], sections: [] },
     ]
     this.request({ plan: this.plan, question: first })

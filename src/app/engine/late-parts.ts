@@ -1,11 +1,12 @@
 import { fixSearch as search } from '../../core/choose/fixes'
 import { sectionsOf as rollSections } from '../../core/roll/roll'
-import { derived, type Derived } from '../../core/stages'
+import { derived, everything, type Derived } from '../../core/stages'
 import { tallyParts } from '../../core/tally'
 import { pixelMap } from '../../core/lanes/pixel-map'
 import { programData } from '../../core/signal/program'
 import { diagramOf } from '../../core/wire/diagram'
 import { pixelsTable } from '../../formats/csv-wires'
+import { readPlan } from '../../formats/plan-file'
 import { programHeader, programJson } from '../../formats/program'
 import type { PlanParts, WholePart } from './parts'
 import { factsOf } from './plan-facts'
@@ -25,6 +26,10 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
       joints: joints.length,
     }),
   ),
+  unreadable: derived(['name', 'offcuts', ...everything], [], ({ plan }) => {
+    const read = readPlan(plan)
+    return read.ok ? read.adjusted : read.issues
+  }),
   diagram: derived(['units'], ['wiring', 'cuts', 'lanes'], (results) =>
     diagramOf(results.wiring, results, results.plan.units),
   ),

@@ -2,6 +2,7 @@ import type { Table } from '../../formats/csv'
 import type { Tally } from '../../core/tally'
 import type { Fixes } from '../../core/choose/fixes'
 import type { Diagram } from '../../core/wire/drawn'
+import type { Issue } from '../../core/quantity/z'
 import type { PlanFacts } from './plan-facts'
 
 /** What can wait until the page has all that it shows: counts for the header, and what the shelf keeps of the plan. */
@@ -25,6 +26,8 @@ export interface PlanParts extends Omit<Tally, 'roll'> {
   readonly program: ProgramTexts
   /** Remedies that were tried on the whole plan and work; a verdict that is missing is still being looked at. */
   readonly fixes: Fixes
+  /** Why a file of this plan could not be read again: a form that let something through. */
+  readonly unreadable: readonly Issue[]
 }
 export type PartName = keyof PlanParts
 /** Parts that are worked out in one go; fixes are looked for bit by bit. */

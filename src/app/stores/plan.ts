@@ -90,6 +90,8 @@ export const usePlanStore = defineStore('plan', () => {
     // Comlink's type knows the functions alone; what it gives is what the far end has.
     wrap<Answering>(worker),
     (told) => {
+      if ((told.unreadable?.length ?? 0) > 0 && told.unreadable !== tally.value?.unreadable)
+        void takeBackUnreadable()
       tally.value = told
       void keepFacts()
     },
@@ -101,6 +103,22 @@ export const usePlanStore = defineStore('plan', () => {
     // An error inside it comes with its message; without one its file could not be loaded.
     if (message === '') tellMissingPart()
   })
+
+  /** Whatever the app makes it can read again: a change that breaks this is taken back, and told. */
+  async function takeBackUnreadable(): Promise<void> {
+    const { readPlan } = await import('../../formats/plan-file')
+    const read = plan.value === undefined ? undefined : readPlan(plan.value)
+    if (read === undefined || read.ok) return
+    const label = undo()
+    notices.show({
+      kind: 'problem',
+      text:
+        label === undefined
+          ? 'This plan holds something that could not be read again from a file:'
+          : `“${label}” was taken back: the plan could not have been read again with it.`,
+      details: read.issues.map(({ path, message }) => `${path} ${message}`),
+    })
+  }
 
   /** The shelf's facts are kept beside the plan once both are of its newest state. */
   async function keepFacts(): Promise<void> {
