@@ -3,6 +3,7 @@ import { handsBench } from './hands'
 import { outlineBench } from './outline'
 import { packingBench } from './packing'
 import { scaleBench } from './scale'
+import { soakBench } from './soak'
 import { stallsBench } from './stalls'
 import { tallyBench } from './tally'
 import { typingBench } from './typing'
@@ -17,6 +18,7 @@ const benches = {
   typing: typingBench,
   hands: handsBench,
   stalls: stallsBench,
+  soak: soakBench,
 }
 
 const wanted = process.argv.slice(2)

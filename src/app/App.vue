@@ -1,18 +1,23 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { RouterView, useRoute, useRouter } from 'vue-router'
 import AppHeader from './shell/AppHeader.vue'
-import DropTarget from './shell/DropTarget.vue'
 import NoticeBar from './shell/NoticeBar.vue'
-import StorageTrouble from './shell/StorageTrouble.vue'
 import { stages } from './shell/stages'
 import { useNotices } from './stores/notices'
 import { usePlanStore } from './stores/plan'
+import { useShelf } from './stores/shelf'
+
+// A moment after what is drawn and typed.
+const DropTarget = defineAsyncComponent(() => import('./shell/DropTarget.vue'))
+// Only where something is wrong.
+const StorageTrouble = defineAsyncComponent(() => import('./shell/StorageTrouble.vue'))
 
 const route = useRoute()
 const router = useRouter()
 const store = usePlanStore()
+const shelf = useShelf()
 const notices = useNotices()
 const isInPlan = computed(() => route.params.id !== undefined)
 
@@ -45,7 +50,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 <template>
   <div class="flex h-full flex-col">
     <AppHeader />
-    <StorageTrouble />
+    <StorageTrouble v-if="shelf.problem || shelf.isInMemory" />
     <RouterView class="min-h-0 flex-1" />
     <NoticeBar />
     <DropTarget />

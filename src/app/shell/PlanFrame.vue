@@ -1,15 +1,17 @@
 <script setup lang="ts" generic="Sheet extends string">
 import { useMediaQuery } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
-import { computed, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Plan } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
-import OpenElsewhere from './OpenElsewhere.vue'
-import PlanNotOpen from './PlanNotOpen.vue'
 import TallyRoll from './TallyRoll.vue'
 import type { StageName } from './stages'
+
+// Only where the plan is not this tab's to change, or there is none.
+const OpenElsewhere = defineAsyncComponent(() => import('./OpenElsewhere.vue'))
+const PlanNotOpen = defineAsyncComponent(() => import('./PlanNotOpen.vue'))
 
 const { sheets } = defineProps<{
   stage: StageName

@@ -75,8 +75,10 @@ export function solve(network: Network, memory?: SolvedParts): SolveResult {
   return { ok: true, solution: { runs, leads, supplyA, iterations, residualA } }
 }
 
-/** Loads whose volts are remembered, about; twice as many at the most. */
-const mostRemembered = 500_000
+/** What is remembered, bytes, about; twice as much at the most. */
+const mostRemembered = 12_000_000
+/** A solved part: its frame, and its volts at each load. */
+const [bytesAPart, bytesALoad] = [600, 24]
 
 /**
  * Remembers the parts of the networks that were solved last, by all that goes into them: after an edit of one run only its own part is
@@ -85,7 +87,7 @@ const mostRemembered = 500_000
 class SolvedParts {
   private recent = new Map<string, SolveResult>()
   private before = new Map<string, SolveResult>()
-  private loads = 0
+  private bytes = 0
 
   recall(part: Network, work: (part: Network) => SolveResult): SolveResult {
     // Brightness pixel by pixel changes with every frame: there is nothing to remember.
@@ -94,15 +96,23 @@ class SolvedParts {
     const known = this.recent.get(key)
     if (known !== undefined) return known
     const result = this.before.get(key) ?? work(part)
-    this.loads += part.runs.reduce((sum, { loads }) => sum + loads, key.length / 100)
-    if (this.loads > mostRemembered) {
+    const loads = part.runs.reduce((sum, run) => sum + run.loads, 0)
+    this.bytes += key.length + bytesAPart + bytesALoad * loads
+    if (this.bytes > mostRemembered) {
       // What was not asked for since the last time is forgotten.
       this.before = this.recent
       this.recent = new Map()
-      this.loads = 0
+      this.bytes = 0
     }
     this.recent.set(key, result)
     return result
+  }
+
+  /** Begins anew, as at the start of the program. */
+  forget(): void {
+    this.recent = new Map()
+    this.before = new Map()
+    this.bytes = 0
   }
 }
 
