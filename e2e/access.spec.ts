@@ -44,7 +44,7 @@ test('the whole slice with the keyboard alone', async ({ page }) => {
 const views = [
   { name: 'demo plan', open: '/' },
   { name: 'shelf of plans', open: '/plans' },
-  { name: 'unknown address', open: '/nowhere/at/all' },
+  { name: 'unknown address', open: '/plan/none/nowhere' },
   { name: 'missing plan', open: '/plan/none/measure' },
 ] as const
 for (const { name, open } of views) {

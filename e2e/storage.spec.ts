@@ -89,6 +89,8 @@ test('without a store the app says so, and goes on in memory when asked', async 
   await page.goto('/')
   const trouble = page.getByTestId('storage-trouble')
   await expect(trouble).toContainText('does not let plans be kept')
+  await expect(page.getByRole('heading', { name: 'Plans' })).toBeVisible()
+  await expect(notice(page)).toHaveCount(0)
   await page.getByRole('button', { name: 'Go on without saving' }).click()
   await expect(page.getByText('Nothing is saved.')).toBeVisible()
   await page.getByRole('link', { name: 'Bay-window nook' }).click()

@@ -8,6 +8,7 @@ import './ui/focus-back'
 import { createAppRouter } from './router'
 import { isInMemory, keepInMemory } from './storage/memory'
 import { tellMissingPart } from './stores/missing-part'
+import { useNotices } from './stores/notices'
 import { vShown } from './ui/shown'
 
 async function start(): Promise<void> {
@@ -15,8 +16,18 @@ async function start(): Promise<void> {
   const pinia = createPinia()
   const router = createAppRouter()
   // Old parts are gone after an update; without network a part may not come. Either is told, and nothing else breaks.
-  addEventListener('vite:preloadError', tellMissingPart)
-  router.onError(tellMissingPart)
+  const told = new WeakSet<Error>()
+  addEventListener('vite:preloadError', ({ payload }) => {
+    told.add(payload)
+    tellMissingPart()
+  })
+  router.onError((error: unknown) => {
+    if (!(error instanceof Error) || told.has(error)) return
+    useNotices().show({
+      kind: 'problem',
+      text: `This page could not be opened: ${error.message}. Your plans are as they were.`,
+    })
+  })
   createApp(App).use(pinia).use(router).directive('shown', vShown).mount('#app')
 }
 

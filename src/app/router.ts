@@ -11,7 +11,8 @@ const routes: RouteRecordRaw[] = [
     beforeEnter: async () => {
       const { shelf, ready } = useShelf()
       await ready
-      const [last] = await shelf.list()
+      // Where the browser gives nothing out, the shelf says why.
+      const [last] = await shelf.list().catch(() => [])
       return last === undefined ? { name: 'plans' } : { name: 'measure', params: { id: last.id } }
     },
   },

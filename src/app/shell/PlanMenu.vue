@@ -42,7 +42,7 @@ const fileActions = [
       Plan <ChevronDown :size="14" />
     </MenuButton>
     <MenuItems
-      class="absolute left-0 z-30 mt-1 w-52 rounded-lg border border-bench-line bg-bench-high p-1 shadow-xl shadow-black/50"
+      class="absolute left-0 z-30 mt-1 w-60 rounded-lg border border-bench-line bg-bench-high p-1 shadow-xl shadow-black/50"
     >
       <MenuItem
         v-for="action in fileActions"

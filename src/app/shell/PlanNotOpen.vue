@@ -42,8 +42,8 @@ const openAgain = (): void => {
       </template>
       <template v-else>
         <p class="mb-2 text-bench-soft">
-          Something in what is stored of it is not as a plan has it. Nothing was changed: save it as
-          it is, mend what is named below, and import it.
+          A part of the stored plan is missing or damaged. Nothing was changed. Save the stored
+          file, repair what is named below, and import it.
         </p>
         <ul class="mb-4 font-mono text-[13px] text-bench-soft">
           <li v-for="issue in issues.slice(0, 8)" :key="issue.path">
@@ -55,7 +55,7 @@ const openAgain = (): void => {
       <div class="flex flex-wrap gap-2">
         <RouterLink class="button-main" :to="{ name: 'plans' }">To the shelf of plans</RouterLink>
         <button v-if="state.kind === 'broken'" class="button-quiet" @click="exportRaw">
-          Save it as it is
+          Save the stored file
         </button>
         <button v-if="state.kind !== 'missing'" class="button-quiet" @click="openAgain">
           Try again
