@@ -2,7 +2,7 @@ import { partsOf } from '../core/parts/find'
 import { diodes } from '../core/parts/diodes'
 import { wires } from '../core/parts/wires'
 import { toVersion5 } from '../core/measure/to-version-5'
-import { mostLines, planFormat, planVersion } from '../core/plan/usual'
+import { mostLeads, mostLines, planFormat, planVersion } from '../core/plan/usual'
 import { planSchema, type Plan } from '../core/plan/plan'
 import { toVersion2, toVersion3, toVersion4 } from '../core/plan/upgrade'
 import { issuesOf, pathText, z, type Issue } from '../core/quantity/z'
@@ -180,7 +180,16 @@ function referenceIssues(plan: Plan): Issue[] {
           { path: `${path}.from`, message: `“${lead.from}” is no supply or junction of this plan` },
         ]),
   ]
+  const leads = plan.lines.reduce((sum, { feeds = [] }) => sum + feeds.length, 0)
   return [
+    ...(leads > mostLeads
+      ? [
+          {
+            path: 'lines',
+            message: `${String(leads)} leads; a plan holds at most ${String(mostLeads)}. Split it into several`,
+          },
+        ]
+      : []),
     ...leadIssues('defaults', { wire: plan.defaults.wire }),
     ...leadIssues('wiring', { wire: plan.wiring.dataWire }),
     ...(boards.has(plan.signal.board) ? [] : [missing('signal.board', 'board', plan.signal.board)]),

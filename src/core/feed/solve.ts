@@ -1,5 +1,6 @@
 import { ChainSpace, reduce, restore, type Chain } from './chain'
 import { solveDense } from './dense'
+import { solveSparse, sparseRows } from './sparse'
 import { drawOf, type Draw } from './draw'
 import { endReader, type End, type Network, type NetworkRun } from './network'
 
@@ -123,7 +124,7 @@ export const solvedParts = new SolvedParts()
  * Solves a part for the volts at every load.
  *
  * The loads of a run between two lead pads are a chain that is eliminated in one sweep, so time grows in proportion to the loads; what is
- * left, pads and junctions, is a small dense system. Loads are linearized and solved again (Newton). The network is the minimum of a convex
+ * left, pads and junctions, is a small dense system, or a sparse one where many leads hang together. Loads are linearized and solved again (Newton). The network is the minimum of a convex
  * energy, so a step that goes past the minimum along it is shortened to near there.
  */
 function solvePart(network: Network): SolveResult {
@@ -380,15 +381,24 @@ function modelOf(network: Network): Model {
   }
 }
 
+/** Up to so many unknowns a plain matrix is faster than one that leaves out what is 0. */
+const mostDense = 48
+
 /** Solves the network with its loads made linear; `false` where that has no answer. */
 function solveLinear(model: Model, g: Float64Array, c: Float64Array, into: State): boolean {
   const { chains, space, held, ends, leads } = model
   const n = 2 * model.ports
-  const matrix = new Float64Array(n * n)
+  const isSmall = n <= mostDense
+  const matrix = new Float64Array(isSmall ? n * n : 0)
+  const rows = sparseRows(isSmall ? 0 : n)
   const right = new Float64Array(n)
-  const add = (row: number, column: number, value: number): void => {
-    matrix[row * n + column] = (matrix[row * n + column] ?? 0) + value
-  }
+  const add = isSmall
+    ? (row: number, column: number, value: number): void => {
+        matrix[row * n + column] = (matrix[row * n + column] ?? 0) + value
+      }
+    : (row: number, column: number, value: number): void => {
+        rows[row]?.set(column, (rows[row].get(column) ?? 0) + value)
+      }
   for (const [index, [from, to]] of ends.entries()) {
     const { plusOhm = null, minusOhm = null } = leads[index] ?? {}
     for (const [rail, ohm] of [plusOhm, minusOhm].entries()) {
@@ -403,26 +413,27 @@ function solveLinear(model: Model, g: Float64Array, c: Float64Array, into: State
   }
   for (const chain of chains) {
     const { y, s } = reduce(chain, g, c, space)
-    const rows = [
+    const ports = [
       chain.left < 0 ? -1 : 2 * chain.left,
       chain.left < 0 ? -1 : 2 * chain.left + 1,
       chain.right < 0 ? -1 : 2 * chain.right,
       chain.right < 0 ? -1 : 2 * chain.right + 1,
     ]
-    for (const [i, row] of rows.entries()) {
+    for (const [i, row] of ports.entries()) {
       if (row < 0) continue
       right[row] = (right[row] ?? 0) + (s[i] ?? 0)
-      for (const [j, column] of rows.entries()) if (column >= 0) add(row, column, y[4 * i + j] ?? 0)
+      for (const [j, column] of ports.entries())
+        if (column >= 0) add(row, column, y[4 * i + j] ?? 0)
     }
   }
-  for (let row = 0; row < n; row += 1) {
+  for (let row = 0; isSmall && row < n; row += 1) {
     const volts = held[row] ?? NaN
     if (Number.isNaN(volts)) continue
     matrix.fill(0, row * n, (row + 1) * n)
     matrix[row * n + row] = 1
     right[row] = volts
   }
-  if (!solveDense(matrix, right)) return false
+  if (!(isSmall ? solveDense(matrix, right) : solveSparse(rows, right, held))) return false
   into.ports.set(right)
   const at = (port: Port): [number, number] =>
     port < 0 ? [0, 0] : [right[2 * port] ?? 0, right[2 * port + 1] ?? 0]

@@ -233,7 +233,10 @@ export function assignPins(
   }
   const taken = new Set(fixed.values())
   const free = board.pins.filter((pin) => !taken.has(pin))
-  const open = needs.filter(({ id }) => !fixed.has(id))
+  const open = firstOfEachKind(
+    needs.filter(({ id }) => !fixed.has(id)),
+    free.length,
+  )
   const found = leastCost(
     open.map((need) => free.map((pin, at) => costOf(pin, need, at))),
     costs.none,
@@ -250,6 +253,17 @@ export function assignPins(
       isWrongKind: pin !== undefined && !canDo(pin, need),
       isDisturbed: pin !== undefined && isDisturbed(pin),
     }
+  })
+}
+
+/** Needs for which every pin costs the same: no more of a kind than there are pins can get one, so the rest need not be looked at. */
+function firstOfEachKind(needs: readonly PinNeed[], most: number): PinNeed[] {
+  const counts = new Map<string, number>()
+  return needs.filter(({ must, likes, isOutput, of }) => {
+    const kind = [must, likes, isOutput, of.kind === 'lane'].join()
+    const count = (counts.get(kind) ?? 0) + 1
+    counts.set(kind, count)
+    return count <= most
   })
 }
 

@@ -12,6 +12,9 @@ export const mostLines = 2_000
 /** … and characters in one line. */
 export const mostCharacters = 500
 
+/** … and leads that are set by hand, on all its lines together. */
+export const mostLeads = 2_500
+
 /** Pixels or cut groups of strip, and single lights, in one plan, at most: more cannot be worked out in a moment. */
 export const mostGroups = 150_000
 export const mostLights = 10_000

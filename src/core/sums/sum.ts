@@ -95,7 +95,8 @@ export function defineSum<Schema extends z.ZodType<object>, Answer extends objec
 ): Sum {
   const tell = (input: unknown): SumTold => {
     const parsed = given.safeParse(input)
-    if (!parsed.success) return { ok: false, issues: issuesOf(parsed.error) }
+    if (!parsed.success)
+      return { ok: false, issues: withUnits(issuesOf(parsed.error), card.fields) }
     try {
       const answer = work(parsed.data)
       return {
@@ -131,6 +132,15 @@ export function defineSum<Schema extends z.ZodType<object>, Answer extends objec
     tell,
   }
 }
+
+/** A bound that only tells a number gets the unit of its field: "at most 60" becomes "at most 60 V". */
+const withUnits = (issues: readonly Issue[], fields: CardOf<never, never>['fields']): Issue[] =>
+  issues.map(({ path, message }) => {
+    const unit = fields[path.replaceAll(/\[\d+\]/g, '')]?.[1] ?? ''
+    return /^(?:at least|at most) [\d.,]+$/.test(message) && unit !== '' && unit !== '%'
+      ? { path, message: `${message} ${unit}` }
+      : { path, message }
+  })
 
 /** A line of an answer. */
 export const line = (

@@ -61,6 +61,15 @@ const screwed: readonly PlanBlock['of']['kind'][] = ['supply', 'junction', 'swit
 
 type NewJoint = Omit<PlanJoint, 'soFarMin'>
 
+/** A joint while its wires come together: thousands may meet at one place. */
+interface Growing {
+  readonly rest: Omit<NewJoint, 'meets' | 'wires' | 'threadFirst' | 'minutes'>
+  readonly meets: string[]
+  readonly wires: string[]
+  readonly thread: Set<string>
+  takes: number
+}
+
 /**
  * Every joint in the order of the feed: screws at the supply, what sits in the wire, then the pads; last those inside pieces that are made
  * of two. A joint at a strip takes all the wires of its pads at once, and one at a light all that meets its legs.
@@ -73,24 +82,20 @@ export function jointsOf(
   const { blocks, wires, capacitors, padJoints, lightJoints } = wiring
   const blockOf = new Map(blocks.map((block) => [block.id, block]))
   const lineOf = new Map(plan.lines.map((line) => [line.id, line]))
-  const joints = new Map<string, NewJoint>()
+  const joints = new Map<string, Growing>()
   const put = (id: string, joint: Omit<NewJoint, 'id'>): void => {
     const known = joints.get(id)
-    joints.set(
-      id,
-      known === undefined
-        ? { id, ...joint }
-        : {
-            ...known,
-            meets: [...known.meets, ...joint.meets],
-            wires: [...known.wires, ...joint.wires],
-            threadFirst: [...new Set([...known.threadFirst, ...joint.threadFirst])],
-            minutes:
-              known.kind === 'solder'
-                ? solderMinutes(known.wires.length + joint.wires.length)
-                : known.minutes + joint.minutes,
-          },
-    )
+    if (known === undefined) {
+      const { meets, wires: own, threadFirst: first, minutes: takes, ...rest } = joint
+      const [grown, thread] = [[...own], new Set(first)]
+      joints.set(id, { rest: { id, ...rest }, meets: [...meets], wires: grown, thread, takes })
+      return
+    }
+    known.meets.push(...joint.meets)
+    known.wires.push(...joint.wires)
+    for (const text of joint.threadFirst) known.thread.add(text)
+    known.takes =
+      known.rest.kind === 'solder' ? solderMinutes(known.wires.length) : known.takes + joint.minutes
   }
   const addEnd = (wire: PlanWire, terminal: Terminal): void => {
     const block = blockOf.get(terminal.block)
@@ -164,9 +169,9 @@ export function jointsOf(
     })
   for (const own of lightJoints) addLightJoints(own, put, runName(cuts, own.run))
   let soFarMin = 0
-  return [...joints.values()].map((joint) => {
-    soFarMin += joint.minutes
-    return { ...joint, soFarMin }
+  return [...joints.values()].map(({ rest, meets, wires: own, thread, takes }) => {
+    soFarMin += takes
+    return { ...rest, meets, wires: own, threadFirst: [...thread], minutes: takes, soFarMin }
   })
 }
 
