@@ -72,3 +72,17 @@ export const pasteLines = (page: Page, lines: readonly string[]): Promise<void> 
       new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
     )
   }, lines.join('\n'))
+
+/** Exports the open plan and imports it again: what hands have made can be read. */
+export async function exportAndImport(page: Page): Promise<void> {
+  const name = await page.getByTitle('Rename the plan').innerText()
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Plan', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Export to a file' }).click()
+  const file = await (await download).path()
+  const chooser = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Plan', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Import from a file' }).click()
+  await (await chooser).setFiles(file)
+  await expect(page.getByTestId('notice')).toHaveText(new RegExp(`“${name}” is on the shelf`))
+}

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, line, openEmptyPlan, test, verdict } from './browser'
+import { expect, exportAndImport, line, openEmptyPlan, test, verdict } from './browser'
 
 const dialog = (page: Page, title: string) =>
   page.getByRole('dialog').filter({ has: page.getByRole('heading', { name: title }) })
@@ -8,6 +8,9 @@ test.describe('parts of one’s own', () => {
   test.beforeEach(async ({ page }) => {
     await openEmptyPlan(page)
     await line(page, 1).fill('cove 3000')
+  })
+  test.afterEach(async ({ page }) => {
+    await exportAndImport(page)
   })
 
   for (const [kind, fill] of [

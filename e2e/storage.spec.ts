@@ -236,3 +236,47 @@ test('an outline that cannot be read says why, and the dialog closes', async ({ 
   await page.getByRole('button', { name: 'Close', exact: true }).click()
   await expect(page.getByRole('dialog')).toHaveCount(0)
 })
+
+test('an older tab in the way, and a newer one elsewhere, are told apart', async ({
+  page,
+  context,
+  consoleErrors,
+}) => {
+  const other = await context.newPage()
+  await other.goto('/health')
+  /** Holds the database open at a version, as a tab of another version does. */
+  const hold = (version: number): Promise<void> =>
+    other.evaluate(
+      (at) =>
+        new Promise<void>((resolve, reject) => {
+          const request = indexedDB.open('glow-tally', at)
+          request.onerror = () => {
+            reject(request.error ?? new Error('not opened'))
+          }
+          request.onsuccess = () => {
+            Object.assign(window, { held: request.result })
+            resolve()
+          }
+        }),
+      version,
+    )
+  const letGo = (): Promise<void> =>
+    other.evaluate(() => {
+      ;(window as unknown as { held: IDBDatabase }).held.close()
+    })
+  await hold(5)
+  await page.goto('/plans')
+  const trouble = page.getByTestId('storage-trouble')
+  await expect(trouble).toContainText('older tab')
+  await letGo()
+  await expect(trouble).toHaveCount(0)
+  await page.getByRole('link', { name: 'Bay-window nook', exact: true }).click()
+  await expect(line(page, 1)).toHaveValue('seat front 2140')
+  await hold(1_000)
+  await expect(trouble).toContainText('newer version')
+  const download = page.waitForEvent('download')
+  await trouble.getByRole('button', { name: 'Export what is on the screen' }).click()
+  expect(readFileSync(await (await download).path(), 'utf8')).toContain('seat front 2140')
+  // The other page is the server's alone: it has no icon.
+  for (const message of consoleErrors.splice(0)) expect(message).toContain('404')
+})
