@@ -26,7 +26,7 @@ export async function soakBench(): Promise<void> {
   }
   let history = emptyHistory
   const service = new PlanService()
-  await service.begin()
+  service.begin()
   await service.answer(plan, { parts: ['totals', 'supplies', 'verdicts'], sections: ['current'] })
   const start = performance.now()
   const held: number[] = []

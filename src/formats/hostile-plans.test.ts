@@ -84,15 +84,15 @@ describe('whatever plan is accepted', () => {
 })
 
 describe('whatever is printed', () => {
+  const face = (name: string): Buffer =>
+    Buffer.from((fonts as Record<string, string>)[`Roboto-${name}.ttf`]!, 'base64')
   const printer = new PdfPrinter({
-    Roboto: Object.fromEntries(
-      [
-        ['normal', 'Regular'],
-        ['bold', 'Medium'],
-        ['italics', 'Italic'],
-        ['bolditalics', 'MediumItalic'],
-      ].map(([style, face]) => [style, Buffer.from(fonts[`Roboto-${face!}.ttf`]!, 'base64')]),
-    ),
+    Roboto: {
+      normal: face('Regular'),
+      bold: face('Medium'),
+      italics: face('Italic'),
+      bolditalics: face('MediumItalic'),
+    },
   })
   const bytesOf = (definition: ReturnType<typeof wiringPdf>): Promise<number> =>
     new Promise((resolve, reject) => {

@@ -149,7 +149,7 @@ function changed(document: unknown, { at, kind, pick }: Change): unknown {
       break
     case 'drop':
       if (Array.isArray(holder)) holder.splice(Number(key), 1)
-      else delete holder[key]
+      else Reflect.deleteProperty(holder, key)
       break
     case 'copy':
       if (Array.isArray(holder)) {

@@ -31,7 +31,7 @@ const manyRuns: Plan = {
 
 it('hours of edits and steps back hold no more than a few minutes did', async () => {
   const service = new PlanService()
-  await service.begin()
+  service.begin()
   let [plan, history] = [manyRuns, emptyHistory]
   const edit = async (number: number): Promise<void> => {
     const id = `l${String((number * 7) % lines)}`

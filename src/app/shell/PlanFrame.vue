@@ -9,10 +9,6 @@ import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import TallyRoll from './TallyRoll.vue'
 import type { StageName } from './stages'
 
-// Only where the plan is not this tab's to change, or there is none.
-const OpenElsewhere = defineAsyncComponent(() => import('./OpenElsewhere.vue'))
-const PlanNotOpen = defineAsyncComponent(() => import('./PlanNotOpen.vue'))
-
 const { sheets } = defineProps<{
   stage: StageName
   title: string
@@ -25,6 +21,10 @@ defineSlots<{
   tools(props: { plan: Plan }): unknown
   default(props: { plan: Plan; shows: (sheet: Sheet) => boolean }): unknown
 }>()
+
+// Only where the plan is not this tab's to change, or there is none.
+const OpenElsewhere = defineAsyncComponent(() => import('./OpenElsewhere.vue'))
+const PlanNotOpen = defineAsyncComponent(() => import('./PlanNotOpen.vue'))
 
 const route = useRoute()
 const store = usePlanStore()

@@ -93,5 +93,24 @@ export function usePlanFiles(): {
     input.click()
   }
 
-  return { exportPlan, saveDrawing, saveNetlist, saveFeeds, importPlan, chooseFile }
+  /** A file that cannot be made is told with its reason. */
+  const told = (what: string, save: () => Promise<void>) => async (): Promise<void> => {
+    try {
+      await save()
+    } catch (error) {
+      notices.show({
+        kind: 'problem',
+        text: `${what} could not be saved: ${error instanceof Error ? error.message : String(error)}. The plan is as it was.`,
+      })
+    }
+  }
+
+  return {
+    exportPlan: told('The plan', exportPlan),
+    saveDrawing: told('The drawing', saveDrawing),
+    saveNetlist: told('The netlist', saveNetlist),
+    saveFeeds: told('The leads', saveFeeds),
+    importPlan,
+    chooseFile,
+  }
 }
