@@ -1,8 +1,8 @@
 import type { ProgramData } from '../core/signal/program'
-import { cComment, cString } from './safe-text'
+import { cComment, cString, jsonText } from './safe-text'
 
 /** What the program has to know as JSON. */
-export const programJson = (data: ProgramData): string => `${JSON.stringify(data, null, 2)}\n`
+export const programJson = (data: ProgramData): string => `${jsonText(data)}\n`
 
 /** The same as a C header: plain constants and tables, so that any compiler takes it. */
 export function programHeader(data: ProgramData): string {

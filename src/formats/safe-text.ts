@@ -25,3 +25,10 @@ export const cComment = (text: string): string =>
 /** A string literal of C with its quotes; what could end it or stand for something else is escaped. */
 export const cString = (text: string): string =>
   `"${oneLine(text).replaceAll(/["\\?]/g, (character) => `\\${character}`)}"`
+
+/** A value as JSON, with what steers a terminal or the direction of writing escaped. */
+export const jsonText = (value: unknown): string =>
+  JSON.stringify(value, null, 2).replaceAll(
+    control,
+    (one) => `\\u${one.charCodeAt(0).toString(16).padStart(4, '0')}`,
+  )

@@ -66,6 +66,9 @@ describe('for the program', () => {
     ])
       expect(header.split('\n')).toContain(line)
     expect(JSON.parse(programJson(data))).toEqual(data)
+    const turned = { ...data, plan: 'a\u202Eb\u0000' }
+    expect(programJson(turned)).toContain('a\\u202eb\\u0000')
+    expect(JSON.parse(programJson(turned))).toEqual(turned)
   })
 
   it('tells dimmers and what has no pin', () => {
