@@ -51,6 +51,8 @@ function plainWords(issue: z.core.$ZodRawIssue): string | undefined {
       return issue.values.length === 1
         ? `${listed(issue.values)} is expected`
         : `one of ${listed(issue.values)} is expected`
+    case 'invalid_format':
+      return 'is not written as it should be'
     case 'invalid_union':
       return 'note' in issue
         ? 'is none of the kinds that there are'
