@@ -39,7 +39,7 @@ describe('the demo plans', () => {
 
   it.each(names)('%s is written as it is read, and understood in every line', (name) => {
     const plan = demo(name)
-    expect(readPlanFile(writePlanFile(plan))).toEqual({ ok: true, plan })
+    expect(readPlanFile(writePlanFile(plan))).toEqual({ ok: true, plan, adjusted: [] })
     const { unread, runs, feed } = tally(plan)
     expect(unread).toEqual([])
     expect(feed.problem).toBeNull()

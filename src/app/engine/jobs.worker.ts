@@ -7,6 +7,8 @@ import { allStages } from '../../core/late-stages'
 import { worked } from '../../core/worked'
 import { planFeeds, type FeedGoal, type FeedPlan } from '../../core/feed/planner'
 import type { Plan } from '../../core/plan/plan'
+import { planNetlist } from '../../formats/spice'
+import { drawingSvg } from '../../formats/svg-drawing'
 import { factsOf, type PlanFacts } from './plan-facts'
 
 /** Jobs that take longer than a key stroke. They end with their worker when an edit supersedes them. */
@@ -40,6 +42,9 @@ const service = {
       tell(value)
     }
   },
+  /** The drawing as SVG, and the feed as a netlist. */
+  drawing: (plan: Plan): string => drawingSvg(plan),
+  netlist: (plan: Plan): string => planNetlist(plan),
   /** What the shelf shows of a plan. */
   facts: (plan: Plan): PlanFacts => factsOf(worked(plan)),
 }

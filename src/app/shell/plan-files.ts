@@ -1,10 +1,22 @@
 import { useRouter } from 'vue-router'
+import type { Jobs } from '../engine/jobs'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import { savePlanFile } from './save-plan-file'
 import { saveTable } from './save-table'
 import { saveText } from './save-text'
+
+/** Works something out beside the page, in a worker that ends with it. */
+async function inWorker<Result>(work: (jobs: Jobs) => Promise<Result>): Promise<Result> {
+  const { startJobs, endJobs } = await import('../engine/jobs')
+  const jobs = startJobs()
+  try {
+    return await work(jobs)
+  } finally {
+    endJobs(jobs)
+  }
+}
 
 /** Plans out to files and in from them. The open plan is never touched by an import. */
 export function usePlanFiles(): {
@@ -27,15 +39,15 @@ export function usePlanFiles(): {
   async function saveDrawing(): Promise<void> {
     const { plan } = store
     if (plan === undefined) return
-    const { drawingSvg } = await import('../../formats/svg-drawing')
-    saveText(`${plan.name}.svg`, drawingSvg(plan), 'image/svg+xml')
+    const svg = await inWorker(({ service }) => service.drawing(plan))
+    saveText(`${plan.name}.svg`, svg, 'image/svg+xml')
   }
 
   async function saveNetlist(): Promise<void> {
     const { plan } = store
     if (plan === undefined) return
-    const { planNetlist } = await import('../../formats/spice')
-    saveText(`${plan.name}.cir`, planNetlist(plan), 'text/plain')
+    const netlist = await inWorker(({ service }) => service.netlist(plan))
+    saveText(`${plan.name}.cir`, netlist, 'text/plain')
   }
 
   async function saveFeeds(): Promise<void> {

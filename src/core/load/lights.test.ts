@@ -337,7 +337,7 @@ it('lights of one’s own are worked with like those that ship', () => {
     { do: 'own-light', light: own },
     { do: 'set-lines', lines: ['l'], set: { lights: { part: 'own-globe' } } },
   ]).plan
-  expect(readPlanFile(writePlanFile(plan))).toEqual({ ok: true, plan })
+  expect(readPlanFile(writePlanFile(plan))).toEqual({ ok: true, plan, adjusted: [] })
   expect(litOf(plan)).toMatchObject({ peakA: 0.2, supplyV: 24, part: own })
   const without = readPlanFile(writePlanFile({ ...plan, own: { ...plan.own, lights: [] } }))
   expect(!without.ok && without.issues[0]).toMatchObject({ path: 'lines[0].lights.part' })
