@@ -1,18 +1,8 @@
 import { Engine } from '../src/core/engine'
 import { allStages } from '../src/core/late-stages'
-import { emptyPlan } from '../src/core/plan/empty'
-import type { Plan } from '../src/core/plan/plan'
 import type { StageName } from '../src/core/stages'
+import { shortRuns } from '../src/testing/short-runs'
 import { median } from './plans'
-
-/** Short runs, as in a wall of small shelves. */
-const shortRuns = (count: number): Plan => ({
-  ...emptyPlan('Many', 'x'),
-  lines: Array.from({ length: count }, (_, n) => ({
-    id: `l${String(n)}`,
-    text: `niche-${String(n)} ${String(300 + ((n * 37) % 240))}`,
-  })),
-})
 
 const names = Object.keys(allStages) as StageName[]
 const workAll = (engine: Engine): void => {

@@ -1,29 +1,15 @@
-import { setFlagsFromString } from 'node:v8'
-import { runInNewContext } from 'node:vm'
 import { PlanService } from '../src/app/engine/plan-service'
 import { change } from '../src/core/plan/commands'
-import { emptyPlan } from '../src/core/plan/empty'
 import { emptyHistory, recorded } from '../src/core/plan/history'
-import type { Plan } from '../src/core/plan/plan'
+import { heldBytes } from '../src/testing/held-bytes'
+import { shortRuns } from '../src/testing/short-runs'
 
-setFlagsFromString('--expose-gc')
-const collect = runInNewContext('gc') as () => void
-const heldMb = (): number => {
-  collect()
-  collect()
-  return process.memoryUsage().heapUsed / 1e6
-}
+const heldMb = (): number => heldBytes() / 1e6
 
 /** Edits on 2,000 lines for so many minutes, `SOAK_MINUTES`, with their steps back; what is held must not grow with them. */
 export async function soakBench(): Promise<void> {
   const minutes = Number(process.env.SOAK_MINUTES ?? 2)
-  let plan: Plan = {
-    ...emptyPlan('Long evening', 'a'),
-    lines: Array.from({ length: 2_000 }, (_, n) => ({
-      id: `l${String(n)}`,
-      text: `niche-${String(n)} ${String(300 + ((n * 37) % 240))}`,
-    })),
-  }
+  let plan = shortRuns(2_000)
   let history = emptyHistory
   const service = new PlanService()
   service.begin()

@@ -1,3 +1,4 @@
+import { issueText, messageOf } from '../core/quantity/message-of'
 import { Command, CommanderError } from 'commander'
 import { networkIssues, networkSchema } from '../core/feed/network-schema'
 import { solve } from '../core/feed/solve'
@@ -9,11 +10,10 @@ import { plural } from '../core/quantity/format'
 import { issuesOf, z, type Issue } from '../core/quantity/z'
 import { sums } from '../core/sums'
 import { fixedVerdicts } from '../core/choose/fixes'
-import { Engine } from '../core/engine'
 import { allStages } from '../core/late-stages'
 import type { StageName } from '../core/stages'
 import { tallyOf } from '../core/tally'
-import { worked } from '../core/worked'
+import { engineOf, worked } from '../core/worked'
 import { csv, plainCsv, type CsvStyle } from '../formats/csv'
 import { planJsonSchema, readPlanFile, type PlanFileResult } from '../formats/plan-file'
 import { solutionJson } from '../formats/solution-json'
@@ -44,7 +44,7 @@ function fail(from: string, issues: readonly Issue[]): never {
   throw new BadInput(
     issues
       .slice(0, 20)
-      .map(({ path, message }) => `${from}: ${path === '' ? '' : `${path}: `}${message}`)
+      .map((issue) => `${from}: ${issueText(issue)}`)
       .join('\n'),
   )
 }
@@ -59,7 +59,7 @@ const mostTrials = 400
 
 /** The tally, with those remedies that were tried on the whole plan and work. */
 function tallyJson(plan: Plan): string {
-  const engine = new Engine(plan, allStages)
+  const engine = engineOf(plan)
   return json({ ...tallyOf(engine), verdicts: fixedVerdicts(engine, mostTrials) })
 }
 
@@ -217,7 +217,7 @@ export function glow(args: readonly string[], { read, out, err }: Streams): numb
       if (error.code === 'glow.usage') err(`${error.message}\n`)
       return error.exitCode === 0 ? 0 : 2
     }
-    const message = error instanceof Error ? error.message : String(error)
+    const message = messageOf(error)
     err(
       error instanceof BadInput
         ? `${message}\n`

@@ -1,3 +1,4 @@
+import { messageOf } from '../core/quantity/message-of'
 import { boxAround, courseMm, distance, type Point } from '../core/measure/geometry'
 import type { Trace } from '../core/plan/plan'
 
@@ -51,11 +52,7 @@ export function outlineBy(
   } catch (error) {
     if (error instanceof NoOutline) return { ok: false, message: error.message }
     const isDeep = error instanceof RangeError
-    const why = isDeep
-      ? 'it is nested too deep'
-      : error instanceof Error
-        ? error.message
-        : String(error)
+    const why = isDeep ? 'it is nested too deep' : messageOf(error)
     return { ok: false, message: `The ${kind} file cannot be read: ${why}` }
   }
 }

@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/quantity/message-of'
 import type { Plan } from '../../core/plan/plan'
 import type { RollSection, SectionKind } from '../../core/roll/roll'
 import { withDelta } from './delta'
@@ -57,7 +58,7 @@ export class PlanFollower {
         try {
           return { answer: await this.service.answer(plan, question), generation }
         } catch (error) {
-          const problem = error instanceof Error ? error.message : String(error)
+          const problem = messageOf(error)
           return { answer: { changes: [], problem, isSearching: false }, generation }
         }
       },

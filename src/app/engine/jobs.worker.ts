@@ -2,9 +2,7 @@ import { expose } from 'comlink'
 import { putRight, type PutRight } from '../../core/choose/put-right'
 import { whatIf, valuesAround, type WhatIf } from '../../core/choose/what-if'
 import { cutFromReels, type StripReels } from '../../core/cut/reels'
-import { Engine } from '../../core/engine'
-import { allStages } from '../../core/late-stages'
-import { worked } from '../../core/worked'
+import { engineOf, worked } from '../../core/worked'
 import { planFeeds, type FeedGoal, type FeedPlan } from '../../core/feed/planner'
 import type { Plan } from '../../core/plan/plan'
 import { planNetlist } from '../../formats/spice'
@@ -35,7 +33,7 @@ const service = {
     whatIf(plan, lineId, dimension, valuesAround(plan, lineId, dimension)),
   /** Remedies that leave no stop; `tell` hears how many verdicts are left. */
   putRight(plan: Plan, tell: (left: number) => void): PutRight {
-    const search = putRight(new Engine(plan, allStages))
+    const search = putRight(engineOf(plan))
     for (;;) {
       const { done, value } = search.next()
       if (done === true) return value

@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/quantity/message-of'
 import { Engine } from '../../core/engine'
 import { stages, type Derived } from '../../core/stages'
 import { earlyParts } from '../../core/tally-parts'
@@ -69,7 +70,7 @@ export class PlanService {
         if (change.kind !== 'same') changes.push([part, change])
         this.told.set(part, value)
       } catch (error) {
-        problem ??= error instanceof Error ? error.message : String(error)
+        problem ??= messageOf(error)
       }
     }
     for (const part of parts)

@@ -1,38 +1,24 @@
-import { setFlagsFromString } from 'node:v8'
-import { runInNewContext } from 'node:vm'
 import { expect, it } from 'vitest'
 import { solvedParts } from '../../core/feed/solve'
 import { change } from '../../core/plan/commands'
-import { emptyPlan } from '../../core/plan/empty'
 import { emptyHistory, mostSteps, recorded, undone } from '../../core/plan/history'
-import type { Plan } from '../../core/plan/plan'
+import { heldBytes } from '../../testing/held-bytes'
 import { runs } from '../../testing/runs'
+import { shortRuns } from '../../testing/short-runs'
 import { PlanService } from './plan-service'
 
-setFlagsFromString('--expose-gc')
-const collect = runInNewContext('gc') as () => void
-/** Bytes in use once everything that can be let go is gone. */
-function heldBytes(): number {
-  // What is remembered of solved feeds has its own bound.
+/** What is held besides what is remembered of solved feeds, which has its own bound. */
+function held(): number {
   solvedParts.forget()
-  collect()
-  collect()
-  return process.memoryUsage().heapUsed
+  return heldBytes()
 }
 
 const lines = 120
-const manyRuns: Plan = {
-  ...emptyPlan('Long evening', 'a'),
-  lines: Array.from({ length: lines }, (_, n) => ({
-    id: `l${String(n)}`,
-    text: `niche-${String(n)} ${String(300 + ((n * 37) % 240))}`,
-  })),
-}
 
 it('hours of edits and steps back hold no more than a few minutes did', async () => {
   const service = new PlanService()
   service.begin()
-  let [plan, history] = [manyRuns, emptyHistory]
+  let [plan, history] = [shortRuns(lines), emptyHistory]
   const edit = async (number: number): Promise<void> => {
     const id = `l${String((number * 7) % lines)}`
     const text = `niche ${String(310 + (number % 97))}`
@@ -55,9 +41,9 @@ it('hours of edits and steps back hold no more than a few minutes did', async ()
     ;({ plan } = changed)
   }
   for (let number = 0; number < some; number += 1) await edit(number)
-  const before = heldBytes()
+  const before = held()
   for (let number = 0; number < 3 * some; number += 1) await edit(some + number)
-  const grown = heldBytes() - before
+  const grown = held() - before
   expect(history.steps.length).toBeLessThanOrEqual(mostSteps)
   expect(grown / 1e6).toBeLessThan(4)
 }, 240_000)

@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/quantity/message-of'
 import { proxy, type Remote } from 'comlink'
 import { onScopeDispose, shallowRef, watch, type ShallowRef } from 'vue'
 import type { Plan } from '../../core/plan/plan'
@@ -63,7 +64,7 @@ export function useJob<Result, Options extends readonly unknown[]>(
         stop()
       },
       (error: unknown) => {
-        fail(error instanceof Error ? error.message : String(error))
+        fail(messageOf(error))
       },
     )
   }

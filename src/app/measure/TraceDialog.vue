@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { messageOf } from '../../core/quantity/message-of'
 import { releaseProxy, wrap } from 'comlink'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import { boxAround, courseMm } from '../../core/measure/geometry'
@@ -7,6 +8,7 @@ import { formatLength, formatQuantity } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
 import { simplified, traceOf, type Outline, type OutlineResult } from '../../formats/outline'
 import type { OutlineService } from '../engine/outline.worker'
+import { within } from '../engine/within'
 import { pathOf } from '../bench/view'
 import FormDialog from '../ui/FormDialog.vue'
 
@@ -35,7 +37,7 @@ onMounted(async () => {
       unit.value = result.outline.mmPerUnit === undefined ? 'mm' : 'file'
     }
   } catch (error) {
-    problem.value = `${file.name} could not be read: ${error instanceof Error ? error.message : String(error)}.`
+    problem.value = `${file.name} could not be read: ${messageOf(error)}.`
   } finally {
     stopReading()
   }
@@ -55,23 +57,20 @@ async function read(text: string): Promise<OutlineResult> {
     name: 'outline',
   })
   const service = wrap<OutlineService>(worker)
+  stopReading = () => {
+    stopReading = () => undefined
+    service[releaseProxy]()
+    worker.terminate()
+  }
   const failed = new Promise<never>((_resolve, reject) => {
-    const timer = setTimeout(() => {
-      reject(
-        new Error('it takes too long. Simplify it in the program that drew it, and save it anew'),
-      )
-    }, patienceMs)
     worker.addEventListener('error', ({ message }) => {
       reject(new Error(message || 'the reader could not be started; reload the page and try again'))
     })
-    stopReading = () => {
-      stopReading = () => undefined
-      clearTimeout(timer)
-      service[releaseProxy]()
-      worker.terminate()
-    }
   })
-  return Promise.race([service.read(text), failed])
+  return within(Promise.race([service.read(text), failed]), {
+    ms: patienceMs,
+    message: 'it takes too long. Simplify it in the program that drew it, and save it anew',
+  })
 }
 
 const units = computed(() => [

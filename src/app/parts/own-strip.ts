@@ -49,6 +49,7 @@ const fieldOf: Readonly<Record<string, keyof OwnStrip>> = {
   'light.perM': 'perM',
   'light.ledsPerM': 'perM',
   nameplateWPerM: 'wattsPerM',
+  'reels.0.lengthMm': 'reelMm',
 }
 
 /** … checked as the plan checks it: what the form takes the plan takes too. */
@@ -58,12 +59,6 @@ export const ownStripSchema = fields.superRefine((own, context) => {
       code: 'custom',
       path: ['forwardV'],
       message: 'Forward volts: less than the strip’s volts',
-    })
-  if (own.reelMm < own.cutPitchMm)
-    context.addIssue({
-      code: 'custom',
-      path: ['reelMm'],
-      message: 'Reel: at least from one cut mark to the next',
     })
   checkPart(
     stripSchema,

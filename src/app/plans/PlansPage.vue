@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { issueText, messageOf } from '../../core/quantity/message-of'
 import { FolderInput, Plus } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -44,7 +45,7 @@ async function tried(what: string, work: () => Promise<unknown>): Promise<void> 
     notices.show({
       kind: 'problem',
       text: `${what} did not work: the browser did not keep it. Nothing was changed.`,
-      details: [error instanceof Error ? error.message : String(error)],
+      details: [messageOf(error)],
     })
   }
 }
@@ -110,9 +111,7 @@ async function exportStored({ name, document }: StoredPlan): Promise<void> {
   notices.show({
     kind: 'problem',
     text: `“${name}” is saved as it is stored. It cannot be imported before this is mended:`,
-    details: read.issues.map(({ path, message }) =>
-      path === '' ? message : `${path}: ${message}`,
-    ),
+    details: read.issues.map(issueText),
   })
 }
 </script>

@@ -1,6 +1,8 @@
+import { messageOf } from '../../core/quantity/message-of'
 import { onScopeDispose, shallowRef, watch, type Ref } from 'vue'
 import { endJobs, startJobs, type Jobs } from '../engine/jobs'
 import type { PlanFacts } from '../engine/plan-facts'
+import { within } from '../engine/within'
 import type { StoredPlan } from '../storage/db'
 import { useShelf } from '../stores/shelf'
 
@@ -43,20 +45,13 @@ export function useMissingFacts(
       )
     }
     jobs ??= startJobs()
-    let timer: ReturnType<typeof setTimeout> | undefined
-    const late = new Promise<never>((_resolve, reject) => {
-      timer = setTimeout(() => {
-        // A worker that does not come back is of no use to the next plan.
-        end()
-        reject(new Error('it takes too long'))
-      }, patienceMs)
+    const facts = await within(jobs.service.facts(loaded.plan), {
+      ms: patienceMs,
+      message: 'it takes too long',
+      // A worker that does not come back is of no use to the next plan.
+      onLate: end,
     })
-    try {
-      const facts = await Promise.race([jobs.service.facts(loaded.plan), late])
-      await shelf.keepFacts(id, revision, facts)
-    } finally {
-      clearTimeout(timer)
-    }
+    await shelf.keepFacts(id, revision, facts)
   }
 
   async function next(): Promise<void> {
@@ -70,8 +65,7 @@ export function useMissingFacts(
       await work(stored)
     } catch (error) {
       // The others are worked out all the same.
-      const message = error instanceof Error ? error.message : String(error)
-      problems.value = new Map([...problems.value, [stored.id, message]])
+      problems.value = new Map([...problems.value, [stored.id, messageOf(error)]])
     } finally {
       isBusy = false
     }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { issueText } from '../../core/quantity/message-of'
 import { RouterLink } from 'vue-router'
 import { usePlanStore, type OpenState } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
@@ -47,7 +48,7 @@ const openAgain = (): void => {
         </p>
         <ul class="mb-4 font-mono text-[13px] text-bench-soft">
           <li v-for="issue in issues.slice(0, 8)" :key="issue.path">
-            {{ issue.path === '' ? '' : `${issue.path}: ` }}{{ issue.message }}
+            {{ issueText(issue) }}
           </li>
           <li v-if="issues.length > 8">and {{ issues.length - 8 }} more</li>
         </ul>

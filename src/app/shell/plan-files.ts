@@ -1,3 +1,4 @@
+import { issueText, messageOf } from '../../core/quantity/message-of'
 import { useRouter } from 'vue-router'
 import type { Jobs } from '../engine/jobs'
 import { useNotices } from '../stores/notices'
@@ -64,9 +65,7 @@ export function usePlanFiles(): {
       notices.show({
         kind: 'problem',
         text: `${file.name} was not read. The open plan is as it was.`,
-        details: read.issues.map(({ path, message }) =>
-          path === '' ? message : `${path}: ${message}`,
-        ),
+        details: read.issues.map(issueText),
       })
       return
     }
@@ -77,7 +76,7 @@ export function usePlanFiles(): {
       notices.show({
         kind: 'problem',
         text: `${file.name} was read, but this browser could not keep it. Delete plans that you no longer need, or free some room on this device; the file is as it was.`,
-        details: [error instanceof Error ? error.message : String(error)],
+        details: [messageOf(error)],
         actions: [{ label: 'Try again', run: () => void importPlan(file) }],
       })
       return
@@ -112,7 +111,7 @@ export function usePlanFiles(): {
     } catch (error) {
       notices.show({
         kind: 'problem',
-        text: `${what} could not be saved: ${error instanceof Error ? error.message : String(error)}. The plan is as it was.`,
+        text: `${what} could not be saved: ${messageOf(error)}. The plan is as it was.`,
       })
     }
   }

@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/quantity/message-of'
 import type { History } from '../../core/plan/history'
 import type { Plan } from '../../core/plan/plan'
 import type { SaveResult } from './plans'
@@ -88,7 +89,7 @@ export class PlanSaver {
         this.waiting ??= job
         this.onState({
           kind: 'failed',
-          message: error instanceof Error ? error.message : String(error),
+          message: messageOf(error),
         })
         return
       } finally {

@@ -15,6 +15,7 @@ import {
   type Moved,
 } from '../../core/plan/history'
 import type { Plan } from '../../core/plan/plan'
+import { messageOf } from '../../core/quantity/message-of'
 import type { Issue } from '../../core/quantity/z'
 import type { SectionKind } from '../../core/roll/roll'
 import { forgetLastStrokes, keepLastStrokes, lastStrokes } from '../storage/last-strokes'
@@ -55,9 +56,6 @@ const aMoment = (): Promise<void> =>
 
 /** How long a tab that has a plan is waited for before the plan is taken from it, ms: it may be asleep. */
 const handOverMs = 2_500
-
-const messageOf = (error: unknown): string =>
-  error instanceof Error ? error.message : String(error)
 
 /** The open plan: its document, its undo history, its saving, and what the engine tells of it. */
 export const usePlanStore = defineStore('plan', () => {

@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/quantity/message-of'
 import { defineStore } from 'pinia'
 import { markRaw, shallowRef } from 'vue'
 import { openDatabase, type StoredOffcut, type StoredPart } from '../storage/db'
@@ -30,7 +31,7 @@ export const useShelf = defineStore('shelf', () => {
   const fail = (error: unknown): void => {
     problem.value ??= {
       kind: 'refused',
-      detail: error instanceof Error ? error.message : String(error),
+      detail: messageOf(error),
     }
   }
   const ready = shelf

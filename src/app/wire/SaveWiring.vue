@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { messageOf } from '../../core/quantity/message-of'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { ChevronDown, Download } from '@lucide/vue'
 import { ref } from 'vue'
@@ -33,7 +34,7 @@ async function savePdf(what: 'diagram' | 'lists' | 'labels'): Promise<void> {
   } catch (error) {
     notices.show({
       kind: 'problem',
-      text: `The PDF could not be made: ${error instanceof Error ? error.message : String(error)}. Save the SVG instead, or print the page.`,
+      text: `The PDF could not be made: ${messageOf(error)}. Save the SVG instead, or print the page.`,
     })
   } finally {
     isBusy.value = false

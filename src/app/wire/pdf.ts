@@ -1,4 +1,5 @@
 import type { TDocumentDefinitions } from 'pdfmake/interfaces'
+import { within } from '../engine/within'
 
 /** Longer than hundreds of pages take, ms. */
 const patienceMs = 60_000
@@ -9,19 +10,9 @@ export async function pdfBlob(definition: TDocumentDefinitions): Promise<Blob> {
     import('pdfmake/build/pdfmake'),
     import('pdfmake/build/vfs_fonts'),
   ])
-  return new Promise((resolve, reject) => {
-    // It answers when it is done, but keeps what goes wrong on the way to itself.
-    const timer = setTimeout(() => {
-      reject(new Error('its maker does not answer'))
-    }, patienceMs)
-    try {
-      maker.createPdf(definition, undefined, undefined, fonts).getBlob((blob) => {
-        clearTimeout(timer)
-        resolve(blob)
-      })
-    } catch (error) {
-      clearTimeout(timer)
-      reject(error instanceof Error ? error : new Error(String(error)))
-    }
+  const made = new Promise<Blob>((resolve) => {
+    maker.createPdf(definition, undefined, undefined, fonts).getBlob(resolve)
   })
+  // It answers when it is done, but may keep what goes wrong on the way to itself.
+  return within(made, { ms: patienceMs, message: 'its maker does not answer' })
 }

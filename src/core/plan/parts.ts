@@ -94,7 +94,7 @@ export const stripSchema = z
       context.addIssue({
         code: 'custom',
         path,
-        message: `${name}: at least from one cut mark to the next, ${String(cutPitchMm)} mm`,
+        message: `${name}: at least from one cut mark to the next`,
         params: { nearest: cutPitchMm },
       })
     }

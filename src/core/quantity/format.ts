@@ -35,14 +35,14 @@ export type Unit =
 /** A narrow space that does not break, between thousands. */
 const thin = '\u202f'
 
+/** What is left of rounding: no quantity that anyone measures. */
+const smallest = 1e-9
+
 /**
  * Rounds to significant digits without an exponent and without trailing zeros.
  *
  * @example significant(12.384, 3) // '12.4'
  */
-/** What is left of rounding: no quantity that anyone measures. */
-const smallest = 1e-9
-
 export function significant(value: number, digits = 3): string {
   if (!Number.isFinite(value)) return '–'
   if (Math.abs(value) < smallest) return '0'

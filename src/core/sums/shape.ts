@@ -1,10 +1,9 @@
 import { working } from '../quantity/figure'
 import { arcMm, distance, helixMm, ringMm, type Point } from '../measure/geometry'
-import { above0, lengthMm } from '../quantity/bounded'
+import { above0, lengthMm as mm } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line, op, refuse } from './sum'
 
-const mm = lengthMm
 /** Parts in an answer: a list that is longer helps nobody. */
 const mostParts = 20_000
 const count = z.int().min(1).max(10_000).default(1)
