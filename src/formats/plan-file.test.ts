@@ -4,6 +4,7 @@ import { shippedStrips } from '../core/parts/strips'
 import { shippedSupplies } from '../core/parts/supplies'
 import { stripSchema, supplyPartSchema } from '../core/plan/parts'
 import { emptyPlan } from '../core/plan/empty'
+import { measure } from '../core/measure/measure'
 import { tally } from '../core/tally'
 import { readPlanFile, refuseTooLarge, writePlanFile } from './plan-file'
 
@@ -84,6 +85,29 @@ describe('a file that is no plan is refused, and the message names the place', (
     expect(refuseTooLarge(1e9)).toMatchObject({ ok: false })
     expect(refuseTooLarge(demo.length)).toBeUndefined()
   })
+})
+
+it('a rest of strip longer than any reel, and more leads than can be worked out, open marked', () => {
+  const lead = { fuse: 'auto', pad: 0 }
+  const read = readPlanFile(
+    changed((p) => {
+      p.offcuts = [{ id: 'rest', stripId: shippedStrips[0]!.id, lengthMm: 2e6 }]
+      ;(p.signal as Json).lanes = []
+      p.lines = Array.from({ length: 6 }, (_, line) => ({
+        id: `n${String(line)}`,
+        text: 'edge 1 m',
+        feeds: Array.from({ length: 480 }, (_x, n) => ({ ...lead, id: `f${String(n)}` })),
+      }))
+    }),
+  )
+  if (!read.ok) throw new Error(JSON.stringify(read.issues))
+  expect(read.plan.offcuts[0]?.lengthMm).toBe(1e6)
+  expect(read.adjusted).toMatchObject([{ path: 'offcuts[0].lengthMm' }])
+  const { lines } = measure(read.plan)
+  expect(lines.map(({ reading }) => reading.kind)).toEqual([
+    ...Array<string>(5).fill('run'),
+    'error',
+  ])
 })
 
 const sample = (version: number): string =>

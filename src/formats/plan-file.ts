@@ -2,7 +2,7 @@ import { partsOf } from '../core/parts/find'
 import { diodes } from '../core/parts/diodes'
 import { wires } from '../core/parts/wires'
 import { toVersion5 } from '../core/measure/to-version-5'
-import { mostLeads, mostLines, planFormat, planVersion } from '../core/plan/usual'
+import { mostLines, planFormat, planVersion } from '../core/plan/usual'
 import { planSchema, type Plan } from '../core/plan/plan'
 import { toVersion2, toVersion3, toVersion4 } from '../core/plan/upgrade'
 import { issuesOf, pathText, z, type Issue } from '../core/quantity/z'
@@ -102,7 +102,7 @@ interface Bounded {
   readonly adjusted: readonly Issue[]
 }
 
-/** The checked document. Figures above 0 that are smaller than any sum can work with, which older versions took, become the least there is. */
+/** The checked document. Figures that older versions took and no sum can work with become the nearest that will do. */
 function withinBounds(document: object): Bounded {
   let parsed = planSchema.safeParse(document)
   const adjusted: Issue[] = []
@@ -134,6 +134,9 @@ function nearestTo(issue: z.core.$ZodIssue): number | undefined {
     return issue.origin === 'number' && Number(issue.minimum) > 0
       ? Number(issue.minimum)
       : undefined
+  // Rests of strip once had no upper bound.
+  if (issue.code === 'too_big' && issue.path[0] === 'offcuts' && issue.path.at(-1) === 'lengthMm')
+    return Number(issue.maximum)
   const nearest: unknown = issue.code === 'custom' ? issue.params?.nearest : undefined
   return typeof nearest === 'number' ? nearest : undefined
 }
@@ -180,16 +183,7 @@ function referenceIssues(plan: Plan): Issue[] {
           { path: `${path}.from`, message: `“${lead.from}” is no supply or junction of this plan` },
         ]),
   ]
-  const leads = plan.lines.reduce((sum, { feeds = [] }) => sum + feeds.length, 0)
   return [
-    ...(leads > mostLeads
-      ? [
-          {
-            path: 'lines',
-            message: `${String(leads)} leads; a plan holds at most ${String(mostLeads)}. Split it into several`,
-          },
-        ]
-      : []),
     ...leadIssues('defaults', { wire: plan.defaults.wire }),
     ...leadIssues('wiring', { wire: plan.wiring.dataWire }),
     ...(boards.has(plan.signal.board) ? [] : [missing('signal.board', 'board', plan.signal.board)]),

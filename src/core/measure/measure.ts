@@ -1,6 +1,6 @@
 import type { Line, Plan } from '../plan/plan'
 import { partsOf, stripOf, type Parts } from '../parts/find'
-import { mostGroups, mostLights } from '../plan/usual'
+import { mostGroups, mostLeads, mostLights } from '../plan/usual'
 import { formatQuantity } from '../quantity/format'
 import { boxAround } from './geometry'
 import { readLine, type JottedRun, type Reading } from './jot'
@@ -75,29 +75,35 @@ function stripPitches({ defaults }: MeasuredPlan, parts: Parts): (line: Line) =>
   }
 }
 
+const limits = [
+  { what: 'groups', most: mostGroups, name: 'pixels or cut groups', check: 'Check its unit' },
+  { what: 'lights', most: mostLights, name: 'single lights', check: 'Check its unit' },
+  { what: 'leads', most: mostLeads, name: 'leads', check: 'Take some of them away' },
+] as const
+
 /** Refuses the lines that would bring a plan above what can be worked out in a moment: counts that multiply, or a unit too large. */
 function limiter(): (reading: Reading, pitches: Pitches, line: Line) => Reading {
-  const totals = { groups: 0, lights: 0 }
-  const most = { groups: mostGroups, lights: mostLights }
-  return (reading, { finestMm }, { text }) => {
+  const totals = { groups: 0, lights: 0, leads: 0 }
+  return (reading, { finestMm }, { text, feeds = [] }) => {
     if (reading.kind !== 'run') return reading
     const own = {
       groups: finestMm === undefined ? 0 : reading.wantedMm / finestMm,
       lights: reading.lights.length,
+      leads: feeds.length,
     }
-    for (const what of ['groups', 'lights'] as const) {
+    for (const { what, most, name, check } of limits) {
       const sum = totals[what] + own[what]
-      if (sum <= most[what]) continue
-      const name = what === 'groups' ? 'pixels or cut groups' : 'single lights'
+      if (sum <= most) continue
       return {
         kind: 'error',
-        message: `With this line the plan has ${formatQuantity(Math.round(sum), '')} ${name}: at most ${formatQuantity(most[what], '')} can be worked out. Check its unit, or split the plan`,
+        message: `With this line the plan has ${formatQuantity(Math.round(sum), '')} ${name}: at most ${formatQuantity(most, '')} can be worked out. ${check}, or split the plan`,
         at: 0,
         end: text.length,
       }
     }
     totals.groups += own.groups
     totals.lights += own.lights
+    totals.leads += own.leads
     return reading
   }
 }
