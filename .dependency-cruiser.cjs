@@ -75,7 +75,7 @@ module.exports = {
       name: 'core-knows-few-packages',
       severity: 'error',
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
-      to: { path: 'node_modules/', pathNot: 'node_modules/(?:zod|immer)/' },
+      to: { path: 'node_modules/', pathNot: 'node_modules/(?:zod|immer|maxrects-packer)/' },
     },
     {
       name: 'formats-use-core-only',

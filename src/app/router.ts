@@ -24,6 +24,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/plan/:id/feed', name: 'feed', component: () => import('./feed/FeedPage.vue') },
   { path: '/plan/:id/signal', name: 'signal', component: () => import('./signal/SignalPage.vue') },
   { path: '/plan/:id/wire', name: 'wire', component: () => import('./wire/WirePage.vue') },
+  { path: '/plan/:id/buy', name: 'buy', component: () => import('./buy/BuyPage.vue') },
   { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./shell/NowherePage.vue') },
 ]
 

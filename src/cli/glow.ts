@@ -1,11 +1,14 @@
 import { issueText, messageOf } from '../core/quantity/message-of'
 import { Command, CommanderError } from 'commander'
+import { withDrawer, type DrawerItem } from '../core/buy/drawer'
+import { partsOf } from '../core/parts/find'
+import { workingText } from '../core/quantity/figure'
 import { networkIssues, networkSchema } from '../core/feed/network-schema'
 import { solve } from '../core/feed/solve'
 import { readLine, type Reading } from '../core/measure/jot'
 import { runNamer } from '../core/measure/measure'
 import { caseNames } from '../core/plan/choices'
-import type { Plan } from '../core/plan/plan'
+import type { OwnPrice, Plan } from '../core/plan/plan'
 import { plural } from '../core/quantity/format'
 import { issuesOf, z, type Issue } from '../core/quantity/z'
 import { sums } from '../core/sums'
@@ -15,7 +18,9 @@ import type { StageName } from '../core/stages'
 import { tallyOf } from '../core/tally'
 import { engineOf, worked } from '../core/worked'
 import { csv, plainCsv, type CsvStyle } from '../formats/csv'
+import { drawerSchema, readDrawer } from '../formats/drawer-file'
 import { planJsonSchema, readPlanFile, type PlanFileResult } from '../formats/plan-file'
+import { readPriceList } from '../formats/price-list'
 import { solutionJson } from '../formats/solution-json'
 import { planFeedNetwork, planPictures, planPrograms, planTables } from '../formats/exports'
 import { planNetlist } from '../formats/spice'
@@ -130,6 +135,41 @@ const separators: Readonly<Record<string, CsvStyle['separator']>> = {
   tab: '\t',
 }
 
+/** The bill with its packs and prices. What a drawer holds is taken first; prices of a list beat those of the plan. */
+function buyJson(given: Plan, items: readonly DrawerItem[], prices: readonly OwnPrice[]): string {
+  const strips = new Set(partsOf(given.own).strips.map(({ id }) => id))
+  const known = new Set(prices.map(({ line }) => line))
+  const own = [...given.buy.prices.filter(({ line }) => !known.has(line)), ...prices]
+  const priced = { ...given, buy: { ...given.buy, prices: own } }
+  const drawer = items.map((item, index) => ({ ...item, id: `drawer-${String(index)}` }))
+  const plan =
+    drawer.length === 0 ? priced : withDrawer(priced, drawer, strips, (one) => worked(one).bill)
+  const { lines, total, unpriced } = worked(plan).receipt
+  return json({
+    currency: plan.buy.currency,
+    lines: lines.map((line) => ({
+      id: line.id,
+      group: line.group,
+      name: line.name,
+      need: line.need,
+      unit: line.unit,
+      have: line.have,
+      packs: line.buys,
+      cost: line.cost === null ? null : toCents(line.cost),
+      for: line.for,
+      sum: `${workingText(line)}; ${line.rule}`,
+      page: line.page,
+      ...(line.part !== undefined && { part: line.part }),
+      ...(line.note !== undefined && { note: line.note }),
+    })),
+    total: toCents(total),
+    unpriced,
+  })
+}
+
+/** Prices are told to the cent: sums of them leave hairs. */
+const toCents = (price: number): number => Math.round(price * 100) / 100
+
 function networkJson(plan: Plan, options: { case?: string }): string {
   const cases = Object.fromEntries(caseNames.map((one) => [one, one] as const))
   const loadCase =
@@ -167,6 +207,7 @@ function sumJson(name: string, given: () => unknown): string {
 
 const schemas: Readonly<Record<string, () => object>> = {
   plan: planJsonSchema,
+  drawer: () => z.toJSONSchema(drawerSchema, { io: 'input' }),
   network: () => z.toJSONSchema(networkSchema, { io: 'input' }),
 }
 
@@ -235,6 +276,23 @@ interface Access {
 }
 
 function commandsOf({ textOf, jsonOf, planIn, out }: Access): Command {
+  const itemsIn = (file: string | undefined): readonly DrawerItem[] => {
+    const read = file === undefined ? undefined : readDrawer(jsonOf(file))
+    if (read?.ok === false) fail(file ?? '', read.issues)
+    return read?.items ?? []
+  }
+  const pricesIn = (file: string | undefined): readonly OwnPrice[] => {
+    const read = file === undefined ? undefined : readPriceList(textOf(file))
+    if (read?.ok === false)
+      fail(
+        file ?? '',
+        read.issues.map(({ row, column, message }) => ({
+          path: `row ${String(row)}, ${column}`,
+          message,
+        })),
+      )
+    return read?.prices ?? []
+  }
   const program = new Command('glow').description(
     'Works out plans of low-voltage light. JSON on standard output.',
   )
@@ -294,6 +352,15 @@ function commandsOf({ textOf, jsonOf, planIn, out }: Access): Command {
       out(csv(tableOf(planIn(file)), { separator, hasMark: options.mark === true }))
     })
   program
+    .command('buy')
+    .description('the bill of a plan: what to buy, in which packs, and what it costs')
+    .argument('<plan>', 'a plan file, or - for standard input')
+    .option('--drawer <file>', 'what you have already, as a drawer file')
+    .option('--prices <file>', 'your own prices, as a price list in CSV')
+    .action((file: string, options: { drawer?: string; prices?: string }) => {
+      out(buyJson(planIn(file), itemsIn(options.drawer), pricesIn(options.prices)))
+    })
+  program
     .command('network')
     .description('the feed network of a plan, as `solve` reads it')
     .argument('<plan>', 'a plan file, or - for standard input')
@@ -331,7 +398,9 @@ function commandsOf({ textOf, jsonOf, planIn, out }: Access): Command {
     })
   program
     .command('schema')
-    .description('the plan file, or with `network` what `solve` reads, as a JSON Schema')
+    .description(
+      'the plan file, or with `network` what `solve` reads, `drawer` what `buy` reads, as a JSON Schema',
+    )
     .argument('[what]', `one of ${Object.keys(schemas).join(', ')}`, 'plan')
     .action((what: string) => {
       out(json(kindOf(schemas, 'schema', what)()))

@@ -1,3 +1,7 @@
+import { barsOf } from './buy/bars'
+import { billOf } from './buy/bill'
+import { receiptOf } from './buy/receipt'
+import { sheetsOf } from './buy/sheets'
 import {
   derived,
   everything,
@@ -11,7 +15,7 @@ import { judge } from './verdict/judges'
 import { jointsOf } from './wire/joints'
 import { wiringOf } from './wire/wires'
 
-/** Stages after the levels: wires as they are cut, joints, verdicts. */
+/** Stages after the levels: wires as they are cut, joints, the bill, verdicts. */
 const lateStages: { readonly [Name in LateName]: Derived<WorkedPlan[Name]> } = {
   wiring: derived(
     [...sourceFields, 'signal', 'wiring'],
@@ -21,6 +25,27 @@ const lateStages: { readonly [Name in LateName]: Derived<WorkedPlan[Name]> } = {
   joints: derived(['lines'], ['wiring', 'cuts', 'reels'], (given) =>
     jointsOf(given.wiring, given, given.reels),
   ),
+  bars: derived([], ['cuts'], ({ cuts }) => barsOf(cuts)),
+  sheets: derived([], ['measured'], ({ measured }) => sheetsOf(measured.runs)),
+  bill: derived(
+    ['lines', 'supplies', 'junctions', 'rules', 'signal', 'buy'],
+    [
+      'cuts',
+      'reels',
+      'lit',
+      'nodes',
+      'plugs',
+      'fit',
+      'supplies',
+      'volts',
+      'wiring',
+      'joints',
+      'bars',
+      'sheets',
+    ],
+    billOf,
+  ),
+  receipt: derived(['buy'], ['bill'], ({ plan, bill }) => receiptOf(bill, plan.buy)),
   verdicts: derived(
     everything,
     [

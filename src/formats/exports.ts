@@ -8,6 +8,7 @@ import { tally } from '../core/tally'
 import { diagramOf } from '../core/wire/diagram'
 import { worked } from '../core/worked'
 import type { Table } from './csv'
+import { billTable } from './csv-bill'
 import { cutsTable } from './csv-cuts'
 import { feedsTable } from './csv-feeds'
 import { plugsTable } from './csv-plugs'
@@ -23,6 +24,7 @@ export const planTables: Readonly<Record<string, (plan: Plan) => Table>> = {
   plugs: (plan) => plugsTable(tally(plan)),
   wires: (plan) => wiresTable(worked(plan).wiring),
   joints: (plan) => jointsTable(worked(plan).joints, plan.wiring.ticks),
+  bill: (plan) => billTable(worked(plan).receipt, plan.buy.currency),
   pixels: (plan) => {
     const { lanes, layout } = worked(plan)
     return pixelsTable(pixelMap(lanes, layout))

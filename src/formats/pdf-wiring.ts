@@ -4,7 +4,7 @@ import { workingText } from '../core/quantity/figure'
 import { formatLength, formatQuantity } from '../core/quantity/format'
 import type { Diagram } from '../core/wire/drawn'
 import type { PlanJoint } from '../core/wire/joints'
-import { wireGroups } from '../core/wire/spools'
+import { drawerLengths, wireGroups } from '../core/wire/spools'
 import type { Wiring } from '../core/wire/wires'
 import { blocksById, placeText } from './csv-wires'
 import { plainText } from './safe-text'
@@ -113,41 +113,43 @@ const forPdf = (svg: string): string =>
 
 function lists({ plan, wiring }: WiringForPaper): Content[] {
   const blocks = blocksById(wiring)
-  const groups = wireGroups(wiring.wires).flatMap(({ gauge, colour, wires, totalMm, spools }) => [
-    {
-      text: `${gauge.name} ${colour}: ${formatQuantity(totalMm / 1000, 'm')}`,
-      bold: true,
-      margin: [0, 10, 0, 3],
-    },
-    {
-      text: `cut from ${spools.map(({ lengthM, wires: own }) => `${String(lengthM)} m (${own.map(({ name }) => name).join(' ')})`).join('; ')}`,
-      fontSize: 8,
-      color: '#5f5646',
-      margin: [0, 0, 0, 3],
-    },
-    {
-      layout: 'lightHorizontalLines',
-      table: {
-        headerRows: 1,
-        widths: ['auto', '*', '*', 'auto', '*', 'auto', 'auto'],
-        body: [
-          ['wire', 'from', 'to', 'length', 'why', 'bare', 'sleeve'].map((text) => ({
-            text,
-            bold: true,
-          })),
-          ...wires.map((wire) => [
-            wire.name,
-            placeText(blocks, wire.from),
-            placeText(blocks, wire.to),
-            formatLength(wire.lengthMm, plan.units),
-            workingText(wire.working, plan.units),
-            `${String(wire.bareMm[0])}/${String(wire.bareMm[1])}`,
-            wire.sleeve ?? '',
-          ]),
-        ],
+  const groups = wireGroups(wiring.wires, drawerLengths(plan.buy)).flatMap(
+    ({ gauge, colour, wires, totalMm, spools }) => [
+      {
+        text: `${gauge.name} ${colour}: ${formatQuantity(totalMm / 1000, 'm')}`,
+        bold: true,
+        margin: [0, 10, 0, 3],
       },
-    },
-  ])
+      {
+        text: `cut from ${spools.map(({ lengthM, cuts: own }) => `${String(lengthM)} m (${own.map(({ name }) => name).join(' ')})`).join('; ')}`,
+        fontSize: 8,
+        color: '#5f5646',
+        margin: [0, 0, 0, 3],
+      },
+      {
+        layout: 'lightHorizontalLines',
+        table: {
+          headerRows: 1,
+          widths: ['auto', '*', '*', 'auto', '*', 'auto', 'auto'],
+          body: [
+            ['wire', 'from', 'to', 'length', 'why', 'bare', 'sleeve'].map((text) => ({
+              text,
+              bold: true,
+            })),
+            ...wires.map((wire) => [
+              wire.name,
+              placeText(blocks, wire.from),
+              placeText(blocks, wire.to),
+              formatLength(wire.lengthMm, plan.units),
+              workingText(wire.working, plan.units),
+              `${String(wire.bareMm[0])}/${String(wire.bareMm[1])}`,
+              wire.sleeve ?? '',
+            ]),
+          ],
+        },
+      },
+    ],
+  )
   return [
     { text: `Wires · ${plan.name}`, fontSize: 14, bold: true },
     ...(groups as Content[]),

@@ -1,10 +1,12 @@
 import { partsOf } from '../core/parts/find'
 import { diodes } from '../core/parts/diodes'
+import { profileOf } from '../core/parts/profiles'
+import { sheetMaterialOf } from '../core/parts/sheets'
 import { wires } from '../core/parts/wires'
 import { toVersion5 } from '../core/measure/to-version-5'
 import { mostLines, planFormat, planVersion } from '../core/plan/usual'
 import { planSchema, type Plan } from '../core/plan/plan'
-import { toVersion2, toVersion3, toVersion4 } from '../core/plan/upgrade'
+import { toVersion2, toVersion3, toVersion4, toVersion6 } from '../core/plan/upgrade'
 import { issuesOf, pathText, z, type Issue } from '../core/quantity/z'
 
 export type PlanFileResult =
@@ -27,6 +29,7 @@ const upgrades = new Map<number, (document: object) => object>([
   [2, toVersion3],
   [3, toVersion4],
   [4, toVersion5],
+  [5, toVersion6],
 ])
 
 /** Keys that could reach an object's prototype: never part of a plan. */
@@ -196,6 +199,14 @@ function referenceIssues(plan: Plan): Issue[] {
         ? []
         : [missing(`lines[${String(index)}].lights.part`, 'single light', lights.part)],
     ),
+    ...plan.lines.flatMap(({ mount, sheet }, index) => [
+      ...(mount?.profile === undefined || profileOf(mount.profile) !== undefined
+        ? []
+        : [missing(`lines[${String(index)}].mount.profile`, 'profile', mount.profile)]),
+      ...(sheet === undefined || sheetMaterialOf(sheet.material) !== undefined
+        ? []
+        : [missing(`lines[${String(index)}].sheet.material`, 'sheet material', sheet.material)]),
+    ]),
     ...plan.junctions.flatMap((junction, index) =>
       leadIssues(`junctions[${String(index)}]`, junction),
     ),
@@ -240,6 +251,7 @@ function referenceIssues(plan: Plan): Issue[] {
         ['bench.furniture', plan.bench.furniture],
         ['signal.lanes', plan.signal.lanes],
         ['signal.inputs', plan.signal.inputs],
+        ['buy.lines', plan.buy.lines],
         ['own.boards', plan.own.boards],
         ['own.lights', plan.own.lights],
         ['own.strips', plan.own.strips],

@@ -2,6 +2,8 @@ import fc from 'fast-check'
 import { shippedBoards } from '../core/parts/boards'
 import { diodes } from '../core/parts/diodes'
 import { shippedLights } from '../core/parts/lights'
+import { profiles } from '../core/parts/profiles'
+import { sheetMaterials } from '../core/parts/sheets'
 import { shippedStrips } from '../core/parts/strips'
 import { shippedSupplies } from '../core/parts/supplies'
 import { wires } from '../core/parts/wires'
@@ -13,6 +15,7 @@ import {
   covers,
   dampnesses,
   facings,
+  fixings,
   gapPlaces,
   inputKinds,
   junctionKinds,
@@ -72,6 +75,8 @@ const anyLine: fc.Arbitrary<Omit<Line, 'id'>> = fc.record(
         bend: fc.constantFrom(...bends),
         cover: fc.constantFrom(...covers),
         damp: fc.constantFrom(...dampnesses),
+        profile: fc.constantFrom(...profiles.map(({ id }) => id)),
+        fixing: fc.constantFrom(...fixings),
         hasSleeve: fc.boolean(),
         hasCaps: fc.boolean(),
       },
@@ -129,6 +134,10 @@ const anyLine: fc.Arbitrary<Omit<Line, 'id'>> = fc.record(
       },
       { requiredKeys: ['parts'] },
     ),
+    sheet: fc.record({
+      material: fc.constantFrom(...sheetMaterials.map(({ id }) => id)),
+      wrapMm: fc.constantFrom(0, 40),
+    }),
     skip: fc.array(
       fc.record({
         from: fc.nat({ max: 90 }),
@@ -227,6 +236,8 @@ export const anyPlan: fc.Arbitrary<Plan> = fc
       keep: fc.constantFrom(0.5, 0.8, 1),
       lowLogic: fc.constantFrom(...lowLogics),
       joinsMinus: fc.boolean(),
+      fixing: fc.constantFrom(...fixings),
+      spare: fc.constantFrom(0, 0.1),
     }),
     use: fc.record({
       batteryHours: fc.constantFrom(1, 4, 40),

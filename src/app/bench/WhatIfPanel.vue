@@ -6,6 +6,7 @@ import { withDimension } from '../../core/measure/rewrite'
 import type { Plan } from '../../core/plan/plan'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
 import type { WhatIf } from '../../core/choose/what-if'
+import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
 import { useJob } from '../engine/use-job'
 
@@ -17,6 +18,7 @@ const { plan, run, dimension } = defineProps<{
 const emit = defineEmits<{ close: [] }>()
 
 const store = usePlanStore()
+const priceText = usePrice()
 const { result, problem, start } = useJob(
   () => plan,
   (service, job) => service.whatIf(job, run.id, dimension),
@@ -98,7 +100,7 @@ const rows = computed(() => {
     row(
       'strip',
       ({ price }) => price,
-      (price) => formatQuantity(price, 'price'),
+      (price) => priceText(price),
     ),
   ]
 })

@@ -8,8 +8,11 @@ import type { Strip } from '../../core/plan/parts'
 import type { Plan } from '../../core/plan/plan'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
 import { cutsTable } from '../../formats/csv-cuts'
+import { useDrawer } from '../stores/use-drawer'
 import { saveTable } from '../shell/save-table'
+import { restItem } from '../storage/db'
 import { useNotices } from '../stores/notices'
+import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import { useSpotlight } from '../stores/spotlight'
@@ -26,6 +29,7 @@ const { plan, reels } = defineProps<{
 const StockDialog = defineAsyncComponent(() => import('../parts/StockDialog.vue'))
 
 const store = usePlanStore()
+const priceText = usePrice()
 const shelf = useShelf()
 const notices = useNotices()
 const spotlight = useSpotlight()
@@ -53,10 +57,14 @@ const above = computed(
 )
 
 /** Rests in the browser's drawer that fit this plan's strips and are not in it yet. */
+const entries = useDrawer(() => plan)
 const drawer = computed(() => {
   const strips = new Set(shown.value.map(({ strip }) => strip.id))
-  const used = new Set(plan.offcuts.map(({ id }) => id))
-  return (shelf.drawer ?? []).filter(({ id, stripId }) => strips.has(stripId) && !used.has(id))
+  return entries.value.flatMap(({ id, part, restMm, free, takenHere }) =>
+    part !== undefined && restMm !== undefined && strips.has(part) && free > 0 && takenHere === 0
+      ? [{ id, stripId: part, lengthMm: restMm }]
+      : [],
+  )
 })
 const usable = 100
 
@@ -64,13 +72,9 @@ async function keepLeftovers(): Promise<void> {
   const rests = shown.value.flatMap(({ strip, reels: bins }) =>
     bins
       .filter(({ leftoverMm }) => leftoverMm >= usable)
-      .map(({ leftoverMm }) => ({
-        id: nanoid(8),
-        stripId: strip.id,
-        lengthMm: Math.floor(leftoverMm),
-      })),
+      .map(({ leftoverMm }) => restItem(nanoid(8), strip, Math.floor(leftoverMm))),
   )
-  await shelf.keepOffcuts(rests)
+  await shelf.putInDrawer(rests)
   notices.show({
     kind: 'done',
     text: `${String(rests.length)} leftovers of 100 mm or more are in the drawer, for any plan.`,
@@ -120,7 +124,7 @@ const saveCsv = (): void => {
     <div class="mb-2 flex flex-wrap items-baseline gap-x-4 gap-y-1">
       <h2 class="font-semibold">Reels</h2>
       <p class="text-[13px]" data-testid="packing">
-        <b class="text-[17px]">{{ formatQuantity(price, 'price') }}</b>
+        <b class="text-[17px]">{{ priceText(price) }}</b>
         <span class="ml-2" :class="isProved ? 'text-ok' : 'text-warning'">{{
           isProved ? 'proved cheapest' : `at most ${formatQuantity(above, '%')} above the cheapest`
         }}</span>
@@ -192,7 +196,7 @@ const saveCsv = (): void => {
       class="mb-2 text-[12.5px] text-bench-soft"
     >
       With plugs on instead of soldering:
-      <b class="text-bench-ink">{{ formatQuantity(cost, 'price') }}</b>
+      <b class="text-bench-ink">{{ priceText(cost) }}</b>
       for {{ lengths.map((one) => `${one.count} × ${formatLength(one.lengthMm)}`).join(', ')
       }}<template v-if="moreDarkMm > 0.5"
         >, {{ formatLength(moreDarkMm, plan.units) }} more stay dark</template

@@ -6,6 +6,7 @@ import { pixelMap } from '../../core/lanes/pixel-map'
 import { programData } from '../../core/signal/program'
 import { diagramOf } from '../../core/wire/diagram'
 import { pixelsTable } from '../../formats/csv-wires'
+import { toBuy } from '../../core/buy/receipt'
 import { readPlan } from '../../formats/plan-file'
 import { programHeader, programJson } from '../../formats/program'
 import type { PlanParts, WholePart } from './parts'
@@ -15,21 +16,25 @@ import { factsOf } from './plan-facts'
 export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]> } = {
   ...tallyParts,
   facts: derived(
-    [],
-    ['reels', 'joints', 'cuts', 'layout', 'loads', 'verdicts'],
-    ({ reels, joints, ...results }) => ({
+    ['buy'],
+    ['reels', 'joints', 'receipt', 'cuts', 'layout', 'loads', 'verdicts'],
+    ({ plan, reels, joints, receipt, ...results }) => ({
       shelf: factsOf(results),
       reels: reels.reduce(
         (sum, strip) => sum + strip.reels.filter(({ kind }) => kind === 'reel').length,
         0,
       ),
       joints: joints.length,
+      toBuy: toBuy(receipt, plan.buy).length,
     }),
   ),
   unreadable: derived(['name', 'offcuts', ...everything], [], ({ plan }) => {
     const read = readPlan(plan)
     return read.ok ? read.adjusted : read.issues
   }),
+  receipt: derived([], ['receipt'], ({ receipt }) => receipt),
+  bars: derived([], ['bars'], ({ bars }) => bars),
+  sheets: derived([], ['sheets'], ({ sheets }) => sheets),
   diagram: derived(['units'], ['wiring', 'cuts', 'lanes'], (results) =>
     diagramOf(results.wiring, results, results.plan.units),
   ),

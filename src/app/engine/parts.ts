@@ -1,3 +1,6 @@
+import type { ProfileBars } from '../../core/buy/bars'
+import type { Receipt } from '../../core/buy/receipt'
+import type { MaterialSheets } from '../../core/buy/sheets'
 import type { Table } from '../../formats/csv'
 import type { Tally } from '../../core/tally'
 import type { Fixes } from '../../core/choose/fixes'
@@ -9,6 +12,8 @@ import type { PlanFacts } from './plan-facts'
 export interface Facts {
   readonly reels: number
   readonly joints: number
+  /** Lines of the bill that are not bought yet. */
+  readonly toBuy: number
   readonly shelf: PlanFacts
 }
 
@@ -24,6 +29,10 @@ export interface PlanParts extends Omit<Tally, 'roll'> {
   readonly facts: Facts
   readonly diagram: Diagram
   readonly program: ProgramTexts
+  /** Everything to buy, with packs and prices. */
+  readonly receipt: Receipt
+  readonly bars: readonly ProfileBars[]
+  readonly sheets: readonly MaterialSheets[]
   /** Remedies that were tried on the whole plan and work; a verdict that is missing is still being looked at. */
   readonly fixes: Fixes
   /** Why a file of this plan could not be read again: a form that let something through. */

@@ -5,12 +5,14 @@ import { wireOf } from '../../core/parts/wires'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import { useNotices } from '../stores/notices'
+import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
 import { useJob } from '../engine/use-job'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
 const store = usePlanStore()
+const price = usePrice()
 const notices = useNotices()
 const {
   result: found,
@@ -132,8 +134,7 @@ function apply(answer: FeedAnswer): void {
             <span class="ml-2 text-ok">{{ formatQuantity(answer.worstV, 'V') }} worst</span>
             <span class="ml-2 text-bench-soft">
               {{ answer.addedFeeds >= 0 ? '+' : '−' }}{{ Math.abs(answer.addedFeeds) }} feeds,
-              {{ answer.addedCost >= 0 ? '+' : '−'
-              }}{{ formatQuantity(Math.abs(answer.addedCost), 'price') }}
+              {{ answer.addedCost >= 0 ? '+' : '−' }}{{ price(Math.abs(answer.addedCost)) }}
             </span>
           </p>
           <p class="truncate text-[12px] text-bench-soft" :title="differences(answer)">

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { fixings } from '../../core/plan/choices'
+import { fixingNames } from './fixing-names'
 import type { Corners, GapPlace, LowLogic, Rounding, Sizing } from '../../core/plan/choices'
 import { wires } from '../../core/parts/wires'
 import { eSeriesNames } from '../../core/plan/choices'
@@ -112,6 +114,18 @@ function setCable(event: Event): void {
   const cableWires = Math.min(50, Math.max(2, Math.round(event.target.valueAsNumber)))
   if (!Number.isNaN(cableWires))
     store.commit([{ do: 'set-rules', rules: { cableWires } }], { label: 'cables', key: 'cable' })
+}
+function setSpare(event: Event): void {
+  const spare = percentOf(event, 0, 1)
+  if (spare !== undefined)
+    store.commit([{ do: 'set-rules', rules: { spare } }], { label: 'spares', key: 'spare' })
+}
+function setFixing(event: Event): void {
+  const fixing = fixings.find(
+    (one) => event.target instanceof HTMLSelectElement && one === event.target.value,
+  )
+  if (fixing !== undefined)
+    store.commit([{ do: 'set-rules', rules: { fixing } }], { label: 'what holds strips' })
 }
 function setKeep(event: Event): void {
   const keep = percentOf(event, 0.1, 1)
@@ -271,6 +285,24 @@ function setHeadroom(event: Event): void {
           class="field w-16 px-1.5 py-1"
           @change="setCable"
         />
+      </label>
+      <label class="flex items-center gap-2 px-1 py-1">
+        Strips are held by
+        <select class="field w-auto py-1" :value="plan.rules.fixing" @change="setFixing">
+          <option v-for="one in fixings" :key="one" :value="one">{{ fixingNames[one] }}</option>
+        </select>
+      </label>
+      <label class="flex items-center gap-2 px-1 py-1">
+        Small parts are bought with
+        <input
+          v-shown="Math.round(plan.rules.spare * 100)"
+          type="number"
+          min="0"
+          max="100"
+          class="field w-16 px-1.5 py-1"
+          @change="setSpare"
+        />
+        % spare
       </label>
       <p class="text-[12px] text-bench-soft">
         The last row always wants more: a tenth where the way is clear, a fifth around corners.

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { benchLight } from '../../core/glow/bench-light'
 import type { MeasuredRun } from '../../core/measure/measure'
 import { bends, covers, dampnesses, facings, surfaces } from '../../core/plan/choices'
 import type { LineSettings } from '../../core/plan/commands'
 import type { Strip } from '../../core/plan/parts'
 import type { Mount } from '../../core/plan/plan'
-import { usualMount } from '../../core/plan/usual'
+import { mounted } from '../../core/parts/mounted'
 import { withSet, type Settable } from '../../core/plan/with-set'
 import { formatQuantity, significant } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
@@ -17,8 +17,10 @@ import BlendStrip from './BlendStrip.vue'
 
 const { run, strip } = defineProps<{ run: MeasuredRun; strip: Strip }>()
 
+const MountingParts = defineAsyncComponent(() => import('./MountingParts.vue'))
+
 const store = usePlanStore()
-const mount = computed(() => ({ ...usualMount, ...run.line.mount }))
+const mount = computed(() => mounted(run.line.mount))
 
 /** Choices in words; the first of each is what is usual. */
 const fields = [
@@ -169,6 +171,8 @@ function setToday(event: Event): void {
         </label>
       </div>
 
+      <MountingParts :run="run" />
+
       <h4 class="mt-4 mb-1.5 font-semibold">Will the dots show?</h4>
       <label v-if="mount.cover !== 'none'" class="mb-2 flex items-center gap-2 text-bench-soft">
         From the lights to the cover
@@ -181,7 +185,7 @@ function setToday(event: Event): void {
       <BlendStrip
         v-if="mount.cover === 'frosted' || mount.cover === 'opal'"
         :pitch-mm="lightPitchMm(strip)"
-        :depth-mm="mount.coverMm ?? usualMount.coverMm"
+        :depth-mm="mount.coverMm"
       />
       <p v-else class="text-[12px] text-bench-soft">
         Bare or behind clear glass each light is seen: {{ significant(lightPitchMm(strip)) }} mm

@@ -5,6 +5,7 @@ import type { Plan } from '../../core/plan/plan'
 import { formatQuantity, plural } from '../../core/quantity/format'
 import { useJob } from '../engine/use-job'
 import { useNotices } from '../stores/notices'
+import { usePrice } from './price'
 import { usePlanStore } from '../stores/plan'
 import SheetDialog from '../ui/SheetDialog.vue'
 
@@ -21,7 +22,7 @@ onMounted(() => {
   start()
 })
 
-const price = (value: number): string => formatQuantity(value, 'price')
+const price = usePrice()
 /** What changes, as it is and as it would be. */
 const differences = computed(() => {
   if (result.value === undefined) return []

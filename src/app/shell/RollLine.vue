@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { LengthUnits } from '../../core/quantity/format'
+import { usePrice } from './price'
 import { figureText, workingText, type Figure } from '../../core/quantity/figure'
 
 const { figure, units } = defineProps<{
@@ -10,6 +11,10 @@ const { figure, units } = defineProps<{
 }>()
 const emit = defineEmits<{ light: []; dim: []; follow: [] }>()
 
+const price = usePrice()
+const text = computed(() =>
+  figure.unit === 'price' ? price(figure.value) : figureText(figure, units),
+)
 /** It came from one run or supply: there a click goes. */
 const isSingle = computed(() => figure.about.length === 1)
 </script>
@@ -41,6 +46,6 @@ const isSingle = computed(() => figure.about.length === 1)
         >{{ workingText(figure, units) }}</span
       >
     </dt>
-    <dd class="shrink-0 whitespace-nowrap">{{ figureText(figure, units) }}</dd>
+    <dd class="shrink-0 whitespace-nowrap">{{ text }}</dd>
   </div>
 </template>

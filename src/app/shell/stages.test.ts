@@ -27,8 +27,8 @@ const states = (result: Told | undefined): string =>
 
 describe('the state of each stage in a word', () => {
   it.each<[string, Told | undefined, string]>([
-    ['before there is a tally', undefined, '… · … · … · … · …'],
-    ['of an empty pad', of({}), 'empty · empty · empty · empty · empty'],
+    ['before there is a tally', undefined, '… · … · … · … · … · …'],
+    ['of an empty pad', of({}), 'empty · empty · empty · empty · empty · empty'],
     [
       'of a line that is not understood',
       of({ lines: [{ id: 'a', text: 'sill 12oo' }] }),

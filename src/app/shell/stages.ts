@@ -10,6 +10,7 @@ export const stages = [
   { name: 'feed', label: 'Feed' },
   { name: 'signal', label: 'Signal' },
   { name: 'wire', label: 'Wire' },
+  { name: 'buy', label: 'Buy' },
 ] as const
 export type StageName = (typeof stages)[number]['name']
 
@@ -35,6 +36,7 @@ const sectionStages: Readonly<Record<SectionKind, readonly StageName[]>> = {
   frames: ['signal'],
   board: ['signal'],
   wires: ['wire'],
+  bill: ['buy'],
 }
 
 /** Kinds of sections beside a page. */
@@ -76,5 +78,8 @@ function stateText(stage: StageName, tally: Told): string {
       return tally.signal.pins.length > 0 ? plural(tally.signal.pins.length, 'pin') : 'no data'
     case 'wire':
       return tally.facts === undefined ? '…' : plural(tally.facts.joints, 'joint')
+    case 'buy':
+      if (tally.facts === undefined) return '…'
+      return tally.facts.toBuy === 0 ? 'all bought' : `${String(tally.facts.toBuy)} to buy`
   }
 }

@@ -9,12 +9,14 @@ import { goodMarginV } from '../../core/signal/level'
 import type { LevelWay } from '../../core/signal/levels'
 import type { TallySignal } from '../../core/signal/told'
 import { valueOf } from '../feed/value-of'
+import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
 import LevelGauge from './LevelGauge.vue'
 
 const { plan, signal } = defineProps<{ plan: Plan; signal: TallySignal }>()
 
 const store = usePlanStore()
+const price = usePrice()
 
 /** The lane whose first pixel has the least margin. */
 const worst = computed(
@@ -163,7 +165,7 @@ const setDiode = (event: Event): void => {
             {{ margin(way.darkMarginV) }}
           </td>
           <td class="py-1 text-right max-sm:hidden">
-            {{ way.marginV === null ? '' : formatQuantity(way.cost, 'price') }}
+            {{ way.marginV === null ? '' : price(way.cost) }}
           </td>
           <td class="py-1 text-center">
             <button

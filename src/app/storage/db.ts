@@ -1,5 +1,7 @@
 import { Dexie, type EntityTable } from 'dexie'
 import type { History } from '../../core/plan/history'
+import type { DrawerItem } from '../../core/buy/drawer'
+import type { OwnPrice } from '../../core/plan/plan'
 import { withStripFacts } from '../../core/plan/upgrade'
 import type { PlanFacts } from '../engine/plan-facts'
 import type { Board, LightPart, Strip, SupplyPart } from '../../core/plan/parts'
@@ -34,18 +36,28 @@ export type StoredPart =
   | { id: string; kind: 'board'; part: Board }
   | { id: string; kind: 'light'; part: LightPart }
 
-/** A rest of strip in the drawer, offered to every plan. */
-export interface StoredOffcut {
-  id: string
-  stripId: string
-  lengthMm: number
+/** Something in the drawer, offered to every plan: loose parts, wire by metres, or one rest of strip. */
+export type StoredItem = DrawerItem & { id: string }
+
+/** What a plan takes from the drawer, kept beside the plan so that no other takes the same. */
+export interface StoredTakes {
+  planId: string
+  takes: readonly { readonly item: string; readonly amount: number }[]
+}
+
+/** What the user pays for something, in every plan. */
+export interface StoredPrice {
+  line: string
+  packs: OwnPrice['packs']
 }
 
 export type Database = Dexie & {
   plans: EntityTable<StoredPlan, 'id'>
   histories: EntityTable<StoredHistory, 'planId'>
   parts: EntityTable<StoredPart, 'id'>
-  drawer: EntityTable<StoredOffcut, 'id'>
+  drawer: EntityTable<StoredItem, 'id'>
+  takes: EntityTable<StoredTakes, 'planId'>
+  prices: EntityTable<StoredPrice, 'line'>
   settings: EntityTable<{ key: string; value: string }, 'key'>
 }
 
@@ -84,5 +96,37 @@ export function openDatabase(
         if (stored.kind === 'strip') stored.part = withStripFacts(stored.part) as Strip
       }),
   )
+  // The drawer held rests of strip alone, and plans their own.
+  db.version(3)
+    .stores({ takes: 'planId', prices: 'line' })
+    .upgrade(async (change) => {
+      await change
+        .table<Partial<OldOffcut & StoredItem>>('drawer')
+        .toCollection()
+        .modify((stored, holder) => {
+          const { id = '', stripId, lengthMm } = stored
+          if (stripId === undefined || lengthMm === undefined) return
+          holder.value = restItem(id, { id: stripId, name: 'rest of strip' }, lengthMm)
+        })
+    })
   return db
 }
+
+/** What the drawer held before it held other things. */
+interface OldOffcut {
+  stripId: string
+  lengthMm: number
+}
+
+/** A rest of strip as it lies in the drawer. */
+export const restItem = (
+  id: string,
+  strip: { readonly id: string; readonly name: string },
+  lengthMm: number,
+): StoredItem => ({
+  id,
+  part: strip.id,
+  name: strip.name,
+  unit: 'mm',
+  amount: lengthMm,
+})

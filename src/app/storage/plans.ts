@@ -1,4 +1,5 @@
 import { nanoid } from 'nanoid'
+import type { DrawerItem } from '../../core/buy/drawer'
 import { emptyHistory, type History } from '../../core/plan/history'
 import { emptyPlan } from '../../core/plan/empty'
 import type { Plan } from '../../core/plan/plan'
@@ -85,7 +86,8 @@ export class PlanShelf {
     revision: number,
     session?: string,
   ): Promise<SaveResult> {
-    return this.db.transaction('rw', this.db.plans, this.db.histories, async () => {
+    const { plans, histories, takes } = this.db
+    return this.db.transaction('rw', plans, histories, takes, async () => {
       const stored = await this.db.plans.get(id)
       if (stored === undefined || stored.deletedAt !== undefined)
         return { saved: false, why: 'deleted' }
@@ -103,8 +105,24 @@ export class PlanShelf {
         ...(session !== undefined && { session }),
       })
       await this.db.histories.put({ planId: id, ...history })
+      await this.noteTakes(id, plan)
       return { saved: true, revision: next }
     })
+  }
+
+  /** What a plan takes from the drawer: rests of strip whole, of other things so much. */
+  private async noteTakes(planId: string, { offcuts, buy }: Plan): Promise<void> {
+    // What is built has left the drawer.
+    const takes =
+      buy.isBooked === true
+        ? []
+        : [
+            ...offcuts.map(({ id, lengthMm }) => ({ item: id, amount: lengthMm })),
+            ...buy.taken.map(({ item, amount }) => ({ item, amount })),
+          ]
+    const before = await this.db.takes.get(planId)
+    if (takes.length > 0) await this.db.takes.put({ planId, takes })
+    else if (before !== undefined) await this.db.takes.delete(planId)
   }
 
   /** Keeps what the shelf tells of a plan, as long as it is still of that revision. */
@@ -140,7 +158,14 @@ export class PlanShelf {
     const loaded = await this.load(id)
     if (!loaded.ok) return undefined
     const names = new Set((await this.list()).map((plan) => plan.name))
-    return this.add({ ...loaded.plan, name: freeName(`${loaded.plan.name} copy`, names) })
+    // A copy is another build: nothing is bought for it, and nothing taken.
+    const { plan } = loaded
+    return this.add({
+      ...plan,
+      name: freeName(`${plan.name} copy`, names),
+      offcuts: [],
+      buy: { ...plan.buy, bought: [], taken: [], isBooked: false },
+    })
   }
 
   /** Renames a plan that is open nowhere; an open one is renamed by a command. One that cannot be read is renamed on the shelf alone. */
@@ -155,8 +180,10 @@ export class PlanShelf {
     return (await this.db.plans.get(id))?.document
   }
 
+  /** A deleted plan gives back what it took from the drawer. */
   async delete(id: string): Promise<void> {
     await this.db.plans.update(id, { deletedAt: this.now() })
+    await this.db.takes.delete(id)
   }
 
   async restore(id: string): Promise<void> {
@@ -166,26 +193,37 @@ export class PlanShelf {
       .modify((plan) => {
         delete plan.deletedAt
       })
+    const loaded = await this.load(id)
+    if (loaded.ok) await this.noteTakes(id, loaded.plan)
   }
 
-  /** Puts the demo plans on a shelf that never had any, and clears away what was deleted long ago. */
-  async prepare(loadDemos: () => Promise<readonly Plan[]>): Promise<void> {
+  /** Puts the demo plans on a shelf that never had any, with the drawer that goes with them, and clears away what was deleted long ago. */
+  async prepare(
+    loadDemos: () => Promise<{
+      readonly demos: readonly Plan[]
+      readonly drawer: readonly DrawerItem[]
+    }>,
+  ): Promise<void> {
     // Loaded before the transaction: that ends with whatever else is waited for.
     const isNew = (await this.db.settings.get('demos')) === undefined
-    const demos = isNew ? await loadDemos() : []
+    const { demos, drawer } = isNew ? await loadDemos() : { demos: [], drawer: [] }
     await this.db.transaction(
       'rw',
       this.db.plans,
       this.db.histories,
       this.db.settings,
+      this.db.takes,
+      this.db.drawer,
       async () => {
         for (const { id, deletedAt } of await this.listDeleted()) {
           if (this.now() - (deletedAt ?? 0) < keptDeletedMs) continue
           await this.db.plans.delete(id)
           await this.db.histories.delete(id)
+          await this.db.takes.delete(id)
         }
         if ((await this.db.settings.get('demos')) !== undefined) return
         await this.db.settings.put({ key: 'demos', value: 'added' })
+        await this.db.drawer.bulkAdd(drawer.map((item) => ({ ...item, id: nanoid(8) })))
         for (const [index, demo] of demos.entries()) await this.add(demo, this.now() + index)
       },
     )
@@ -236,7 +274,15 @@ const looksWhole = (document: unknown): document is Plan => {
   if (typeof document !== 'object' || document === null) return false
   const plan = document as Partial<Record<keyof Plan, unknown>>
   const lists = [plan.lines, plan.supplies, plan.junctions, plan.offcuts]
-  const objects = [plan.defaults, plan.bench, plan.scene, plan.rules, plan.use, plan.signal]
+  const objects = [
+    plan.defaults,
+    plan.bench,
+    plan.scene,
+    plan.rules,
+    plan.use,
+    plan.buy,
+    plan.signal,
+  ]
   return (
     typeof plan.name === 'string' &&
     lists.every((list) => Array.isArray(list)) &&

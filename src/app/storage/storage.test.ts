@@ -6,6 +6,7 @@ import { shippedSupplies } from '../../core/parts/supplies'
 import { change } from '../../core/plan/commands'
 import { emptyHistory, recorded } from '../../core/plan/history'
 import { emptyPlan } from '../../core/plan/empty'
+import type { Plan } from '../../core/plan/plan'
 import { planCheck } from '../../core/plan/usual'
 import { latestWins } from '../engine/latest'
 import { openDatabase, type Database } from './db'
@@ -25,10 +26,14 @@ const ids = async (): Promise<string[]> => (await shelf.list()).map(({ name }) =
 
 describe('the shelf', () => {
   it('gets the demo plans once, and not again when they are deleted', async () => {
-    await shelf.prepare(() => Promise.resolve([demo]))
+    await shelf.prepare(() =>
+      Promise.resolve({ demos: [demo], drawer: [{ name: 'wire', unit: 'm', amount: 2 }] }),
+    )
     const [plan] = await shelf.list()
     await shelf.delete(plan!.id)
-    await shelf.prepare(() => Promise.resolve([demo]))
+    await shelf.prepare(() =>
+      Promise.resolve({ demos: [demo], drawer: [{ name: 'wire', unit: 'm', amount: 2 }] }),
+    )
     expect(await ids()).toEqual([])
     await shelf.restore(plan!.id)
     expect(await ids()).toEqual(['Nook'])
@@ -38,7 +43,7 @@ describe('the shelf', () => {
     const id = await shelf.add(demo)
     await shelf.delete(id)
     now += 31 * 24 * 3_600_000
-    await shelf.prepare(() => Promise.resolve([]))
+    await shelf.prepare(() => Promise.resolve({ demos: [], drawer: [] }))
     expect(await shelf.listDeleted()).toEqual([])
   })
 
@@ -81,6 +86,49 @@ describe('the shelf', () => {
     const [brick, mine] = await openDatabase(name).parts.orderBy('id').toArray()
     expect(mine?.part).toMatchObject({ id: 'mine', spliceMm: 500, prewired: [] })
     expect(brick?.part).toEqual(shippedSupplies[0])
+  })
+
+  it('rests that were in the drawer of the first versions are things in it like others', async () => {
+    const name = `old-${String((number += 1))}`
+    const old = new Dexie(name)
+    old.version(2).stores({
+      plans: 'id, changedAt',
+      histories: 'planId',
+      parts: 'id',
+      drawer: 'id',
+      settings: 'key',
+    })
+    await old.table('drawer').put({ id: 'r', stripId: 'pixels-5v-60', lengthMm: 840 })
+    old.close()
+    expect(await openDatabase(name).drawer.toArray()).toEqual([
+      { id: 'r', part: 'pixels-5v-60', name: 'rest of strip', unit: 'mm', amount: 840 },
+    ])
+  })
+
+  it('what a plan takes from the drawer is noted until it is deleted or built; a copy takes nothing', async () => {
+    const taken = [{ item: 'w', line: 'wire.mm2-1.red', amount: 2 }]
+    const plan: Plan = {
+      ...demo,
+      offcuts: [{ id: 'r', stripId: demo.defaults.stripId, lengthMm: 900 }],
+      buy: { ...demo.buy, taken },
+    }
+    const id = await shelf.add(demo)
+    await shelf.save(id, plan, emptyHistory, 0)
+    const takes = async (): Promise<unknown> => (await db.takes.get(id))?.takes
+    const both = [
+      { item: 'r', amount: 900 },
+      { item: 'w', amount: 2 },
+    ]
+    expect(await takes()).toEqual(both)
+    const copy = await shelf.duplicate(id)
+    const loaded = await shelf.load(copy!)
+    expect(loaded.ok && [loaded.plan.offcuts, loaded.plan.buy.taken]).toEqual([[], []])
+    await shelf.delete(id)
+    expect(await takes()).toBeUndefined()
+    await shelf.restore(id)
+    expect(await takes()).toEqual(both)
+    await shelf.save(id, { ...plan, buy: { ...plan.buy, isBooked: true } }, emptyHistory, 1)
+    expect(await takes()).toBeUndefined()
   })
 
   it('saves plan and history together, and refuses a save from an older revision', async () => {

@@ -5,6 +5,8 @@ import lanterns from '../../../demo/paper-lanterns.json'
 import moon from '../../../demo/pegboard-moon.json'
 import jars from '../../../demo/wall-of-jars.json'
 import wardrobe from '../../../demo/wardrobe-rails.json'
+import nookDrawer from '../../../demo/drawer/nook.json'
+import { readDrawer } from '../../formats/drawer-file'
 import { readPlan } from '../../formats/plan-file'
 
 /** The last one is put on the shelf last, and so is the one that opens. */
@@ -14,3 +16,7 @@ export const demos = [jars, harbour, fireflies, lanterns, wardrobe, moon, nook].
     return read.ok ? [read.plan] : []
   },
 )
+
+const read = readDrawer(nookDrawer)
+/** What lies in the drawer of whoever built the nook. */
+export const drawer = read.ok ? read.items : []

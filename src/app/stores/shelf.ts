@@ -1,7 +1,7 @@
 import { messageOf } from '../../core/quantity/message-of'
 import { defineStore } from 'pinia'
 import { markRaw, shallowRef } from 'vue'
-import { openDatabase, type StoredOffcut, type StoredPart } from '../storage/db'
+import { openDatabase, type StoredItem, type StoredPart, type StoredPrice } from '../storage/db'
 import { isInMemory } from '../storage/memory'
 import { PlanShelf } from '../storage/plans'
 import { useLiveQuery } from '../storage/use-live-query'
@@ -35,7 +35,7 @@ export const useShelf = defineStore('shelf', () => {
     }
   }
   const ready = shelf
-    .prepare(async () => (await import('./demos')).demos)
+    .prepare(() => import('./demos'))
     .then(() => {
       // The older tab has been closed after all.
       if (problem.value?.kind === 'blocked') problem.value = undefined
@@ -43,10 +43,10 @@ export const useShelf = defineStore('shelf', () => {
     .catch(fail)
   const parts = useLiveQuery(async (): Promise<readonly StoredPart[]> => db.parts.toArray(), fail)
 
-  const drawer = useLiveQuery(
-    async (): Promise<readonly StoredOffcut[]> => db.drawer.toArray(),
-    fail,
-  )
+  const drawer = useLiveQuery(async (): Promise<readonly StoredItem[]> => db.drawer.toArray(), fail)
+
+  const takes = useLiveQuery(async () => db.takes.toArray(), fail)
+  const prices = useLiveQuery(async () => db.prices.toArray(), fail)
 
   return {
     db,
@@ -54,6 +54,8 @@ export const useShelf = defineStore('shelf', () => {
     ready,
     parts,
     drawer,
+    takes,
+    prices,
     problem,
     fail,
     /** Plans live as long as this page: the browser keeps nothing, and the user has gone on without. */
@@ -62,9 +64,20 @@ export const useShelf = defineStore('shelf', () => {
     keepPart: async (part: StoredPart): Promise<void> => {
       await db.parts.put(part)
     },
-    /** Puts rests of strip into the drawer. */
-    keepOffcuts: async (offcuts: readonly StoredOffcut[]): Promise<void> => {
-      await db.drawer.bulkPut([...offcuts])
+    /** Puts things into the drawer, or sets how much there is of them. */
+    putInDrawer: async (items: readonly StoredItem[]): Promise<void> => {
+      await db.drawer.bulkPut([...items])
+    },
+    takeOutOfDrawer: async (ids: readonly string[]): Promise<void> => {
+      await db.drawer.bulkDelete([...ids])
+    },
+    /** Keeps what things cost, for every plan. */
+    keepPrices: async (own: readonly StoredPrice[]): Promise<void> => {
+      await db.prices.bulkPut([...own])
+    },
+    /** The typical price counts again. */
+    forgetPrice: async (line: string): Promise<void> => {
+      await db.prices.delete(line)
     },
   }
 })

@@ -6,7 +6,7 @@ import type { Plan } from '../../core/plan/plan'
 import { workingText } from '../../core/quantity/figure'
 import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
 import type { Tally } from '../../core/tally'
-import { cableGroups, wireGroups } from '../../core/wire/spools'
+import { cableGroups, drawerLengths, wireGroups } from '../../core/wire/spools'
 import { blocksById, placeText } from '../../formats/csv-wires'
 import { wireTint } from '../../formats/svg-diagram'
 import { valueOf } from '../feed/value-of'
@@ -24,7 +24,7 @@ const store = usePlanStore()
 /** Rows of one group that are shown; the files have all. */
 const mostRows = 200
 const blocks = computed(() => blocksById(wiring))
-const groups = computed(() => wireGroups(wiring.wires))
+const groups = computed(() => wireGroups(wiring.wires, drawerLengths(plan.buy)))
 /** Single wires by gauge and colour, then cables: each with what to buy. */
 const tables = computed(() => [
   ...groups.value.map((group) => ({
@@ -58,11 +58,12 @@ const setDataWire = (event: Event): void => {
     label: 'gauge of data wires',
   })
 }
-const spoolText = (group: (typeof groups.value)[number]): string => {
+const spoolText = ({ spools }: (typeof groups.value)[number]): string => {
   const byLength = new Map<number, number>()
-  for (const { lengthM } of group.spools) byLength.set(lengthM, (byLength.get(lengthM) ?? 0) + 1)
-  const price = group.spools.reduce((sum, spool) => sum + spool.price, 0)
-  return `${[...byLength].map(([metres, count]) => `${String(count)} × ${String(metres)} m`).join(' and ')}, ${formatQuantity(price, 'price')}`
+  for (const { lengthM } of spools) byLength.set(lengthM, (byLength.get(lengthM) ?? 0) + 1)
+  return [...byLength]
+    .map(([metres, count]) => `${String(count)} × ${String(metres)} m`)
+    .join(' and ')
 }
 </script>
 
@@ -128,7 +129,7 @@ const spoolText = (group: (typeof groups.value)[number]): string => {
           >
             from {{ spool.lengthM }} m cut
             {{
-              spool.wires
+              spool.cuts
                 .slice(0, 24)
                 .map(({ name }) => name)
                 .join(' ')

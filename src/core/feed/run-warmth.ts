@@ -3,8 +3,8 @@ import { fullWPerM } from '../load/group-draw'
 import { isDimmable, levelIn } from '../load/load'
 import type { Strip } from '../plan/parts'
 import type { Surface } from '../plan/choices'
+import { mounted } from '../parts/mounted'
 import type { Mount, Plan } from '../plan/plan'
-import { usualMount } from '../plan/usual'
 import type { RoutedPlan } from '../route/routed-plan'
 import { highestOf } from './highest-volts'
 import { colourHeatShare, warmth, whiteHeatShare } from './warmth'
@@ -32,15 +32,15 @@ export function warmthOf(
   other: Partial<Mount> = {},
 ): RunWarmth {
   const { run, strip } = entry
-  const mount = { ...usualMount, ...run.line.mount, ...other }
+  const mount = mounted({ ...run.line.mount, ...other })
   const causes = {
     wattsPerM:
       fullWPerM(strip) *
       wattShare(strip, highestOf(given, run.line)) *
       meanLevel(given.plan, entry),
     exposedMm: mount.backingMm ?? strip.widthMm * (mount.surface === 'air' ? 2 : 1),
-    surface: mount.surface ?? usualMount.surface,
-    sealed: strip.isSealed || mount.hasSleeve === true,
+    surface: mount.surface,
+    sealed: strip.isSealed || mount.hasSleeve,
     covered: mount.cover !== 'none',
     heatShare: isWhite(strip) ? whiteHeatShare : colourHeatShare,
   }

@@ -10,6 +10,9 @@ export const sinkBoard = {
   price: 3.2,
 } as const
 
+/** Channels of one level buffer, and what it costs; *typical*. */
+export const buffer = { channels: 4, price: 1.2 } as const
+
 /** Extension leads as they are sold, mm, shortest first, with their prices; *typical*. */
 export const extensionLeads: readonly (readonly [lengthMm: number, price: number])[] = [
   [200, 0.9],

@@ -31,6 +31,6 @@ export const nodeParts: readonly Omit<NodePart, 'id'>[] = [
     channels: 1,
     reads: 'digital',
   }),
-  of('light in its hole', { holeMm: 8, wires: 3, minutes: 7 }),
+  of('light in its hole', { holeMm: 8, wires: 3, minutes: 7, isLight: true }),
   of('glass bead over it', { holes: 0, wires: 0, minutes: 1 }),
 ]

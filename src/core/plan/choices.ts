@@ -26,6 +26,31 @@ export const facings = ['wall', 'down', 'up', 'room'] as const
 /** Across its thin way, as every strip bends, or in its own plane. */
 export const bends = ['flat', 'edgewise'] as const
 export const covers = ['none', 'clear', 'frosted', 'opal'] as const
+/** What holds a strip: its own backing, or what is bought for it. */
+export const fixings = ['backing', 'tape', 'clips', 'glue', 'magnets'] as const
+/** Codes of currencies that prices are told in (ISO 4217); nothing is converted. */
+export const currencies = [
+  'AUD',
+  'BRL',
+  'CAD',
+  'CHF',
+  'CNY',
+  'CZK',
+  'DKK',
+  'EUR',
+  'GBP',
+  'INR',
+  'JPY',
+  'MXN',
+  'NOK',
+  'NZD',
+  'PLN',
+  'SEK',
+  'USD',
+  'ZAR',
+] as const
+/** What a line of one's own on the bill is counted in. */
+export const billUnits = ['piece', 'm', 'sheet'] as const
 export const dampnesses = ['dry', 'damp', 'outdoors'] as const
 export const furnitureKinds = ['box', 'circle', 'wall'] as const
 /** What one lead branches into: a splitter or terminal block at a point, or a bus track with an ampere limit. */
@@ -99,6 +124,9 @@ export const readerKinds = ['columns', 'channels'] as const
 export const objectShapes = ['round', 'square'] as const
 export const eSeriesNames = ['E6', 'E12', 'E24', 'E96'] as const
 
+export type Fixing = (typeof fixings)[number]
+export type Currency = (typeof currencies)[number]
+export type BillUnit = (typeof billUnits)[number]
 export type Surface = (typeof surfaces)[number]
 export type Rounding = (typeof roundings)[number]
 export type Corners = (typeof corners)[number]

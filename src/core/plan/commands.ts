@@ -2,6 +2,7 @@ import { applyPatches, enablePatches, original, produceWithPatches, type Patch }
 import type { Board, LightPart, SupplyPart, Strip } from './parts'
 import type { LoadCase } from './choices'
 import type {
+  Buy,
   Furniture,
   Junction,
   Line,
@@ -46,6 +47,7 @@ export type Command =
       readonly supply: string
       readonly at: readonly [x: number, y: number]
     }
+  | { readonly do: 'set-buy'; readonly buy: Partial<Buy> }
   | { readonly do: 'set-use'; readonly use: Partial<Use> }
   | {
       readonly do: 'set-capacitor'
@@ -91,6 +93,7 @@ export type LineSettings = {
       | 'dimmer'
       | 'lights'
       | 'node'
+      | 'sheet'
   ]?: Line[Key] | undefined
 }
 
@@ -267,6 +270,9 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       return
     case 'set-limit':
       plan.limit = command.limit
+      return
+    case 'set-buy':
+      Object.assign(plan.buy, command.buy)
       return
     case 'set-rules':
       Object.assign(plan.rules, command.rules)

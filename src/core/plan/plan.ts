@@ -1,12 +1,15 @@
 import { z } from '../quantity/z'
 import {
   bends,
+  billUnits,
   boardFeeds,
   corners,
+  currencies,
   covers,
   dampnesses,
   eSeriesNames,
   facings,
+  fixings,
   furnitureKinds,
   gapPlaces,
   inputKinds,
@@ -36,6 +39,7 @@ import {
   stripSchema,
   supplyPartSchema,
 } from './parts'
+import { price } from '../quantity/bounded'
 import { mostCharacters, mostLines, planFormat, planVersion } from './usual'
 
 /** Nothing on a drawing is farther away than this, mm. */
@@ -67,6 +71,10 @@ const mountSchema = z.strictObject({
   hasCaps: z.boolean().optional(),
   /** Width that gives off heat, mm: a profile's developed width; without it the strip's own. */
   backingMm: z.number().min(0.1).max(1_000).optional(),
+  /** The profile that it lies in: `parts/profiles`. */
+  profile: idSchema.optional(),
+  /** Without it as the house rule says. */
+  fixing: z.enum(fixings).optional(),
   /** How high it is above the surface that it lights, and what that has today, lux. */
   aboveMm: z.number().min(1).max(20_000).optional(),
   todayLux: z.number().min(0.001).max(100_000).optional(),
@@ -177,6 +185,8 @@ const nodePartSchema = z.strictObject({
   /** Signals that a board reads from it. */
   channels: z.int().min(0).max(100),
   reads: z.enum(nodeReads),
+  /** It is the light itself, and on the bill as that. */
+  isLight: z.boolean().optional(),
 })
 
 /** Lights that are small assemblies: all of a run are alike. */
@@ -197,6 +207,14 @@ const skipSchema = z.strictObject({
   from: z.int().min(0).max(1_000_000),
   count: z.int().min(1).max(1_000_000),
   why: z.enum(skipReasons),
+})
+
+/** A sheet of material over or behind what the run goes round. */
+const sheetSchema = z.strictObject({
+  /** What it is: `parts/sheets`. */
+  material: idSchema,
+  /** Beyond the outline on each side, mm: to wrap fabric round the edge. */
+  wrapMm: z.number().min(0).max(1_000),
 })
 
 /** A line of the pad as it was typed, and what hangs on it. One line, one run. */
@@ -235,6 +253,7 @@ const lineSchema = z.strictObject({
   dimmer: z.string().trim().min(1).max(40).optional(),
   lights: lightsSchema.optional(),
   node: nodeSchema.optional(),
+  sheet: sheetSchema.optional(),
 })
 
 /** Where power comes from: a part, or `auto` for the smallest that will do. */
@@ -275,6 +294,9 @@ const rulesSchema = z.strictObject({
   tolerance: z.number().min(0).max(0.5),
   /** Wires in the cable that bundles of single wires are bought as. */
   cableWires: z.int().min(2).max(50),
+  /** Share of small parts that is bought on top: some break, some get lost. */
+  spare: shareSchema,
+  fixing: z.enum(fixings),
 })
 
 /** A data output and the runs behind it, in the order of the data. */
@@ -331,6 +353,59 @@ const wiringSchema = z.strictObject({
   dataWire: idSchema,
   /** Joints that are done, by their ids. */
   ticks: z.array(z.string().max(200)).max(20_000),
+})
+
+/** What is bought besides what the plan needs, what is bought already, and what comes from the drawer. */
+const buySchema = z.strictObject({
+  /** Lines of one's own on the bill; a price is that of one piece, metre or sheet. */
+  lines: z
+    .array(
+      z.strictObject({
+        id: idSchema,
+        name: nameSchema,
+        need: z.number().min(0.001).max(1_000_000),
+        unit: z.enum(billUnits),
+        price: price.optional(),
+      }),
+    )
+    .max(300),
+  /** Own prices that this plan is reckoned with, by the lines of the bill: they beat the typical ones of packs of that size, or are other packs. */
+  prices: z
+    .array(
+      z.strictObject({
+        line: z.string().min(1).max(200),
+        packs: z
+          .array(z.strictObject({ size: z.number().min(0.001).max(1_000_000), price }))
+          .min(1)
+          .max(20),
+      }),
+    )
+    .max(2_000),
+  currency: z.enum(currencies),
+  /** Lines of the bill that are bought, by their ids. */
+  bought: z
+    .array(
+      z.strictObject({
+        line: z.string().min(1).max(200),
+        /** For all of it. */
+        paid: price.optional(),
+        from: z.string().max(120).optional(),
+      }),
+    )
+    .max(2_000),
+  /** What this plan takes from the drawer, by the ids of its items. */
+  taken: z
+    .array(
+      z.strictObject({
+        item: idSchema,
+        /** The thing on the bill that it is. */
+        line: z.string().min(1).max(200),
+        amount: z.number().min(0.001).max(1_000_000),
+      }),
+    )
+    .max(1_000),
+  /** It is built: what it took is out of the drawer, and what was left is in. */
+  isBooked: z.boolean().optional(),
 })
 
 /** How the light is used: for batteries and for the meter. */
@@ -390,6 +465,7 @@ export const planSchema = z.strictObject({
   limit: z.number().min(0.001).max(1),
   rules: rulesSchema,
   use: useSchema,
+  buy: buySchema,
   signal: signalSchema,
   wiring: wiringSchema,
   /** Rests of strip in the drawer that this plan may use up. */
@@ -425,6 +501,12 @@ export type Trace = NonNullable<Line['trace']>
 export type SupplySlot = Plan['supplies'][number]
 export type Rules = Plan['rules']
 export type Use = Plan['use']
+export type Buy = Plan['buy']
+export type OwnBillLine = Buy['lines'][number]
+export type Bought = Buy['bought'][number]
+export type OwnPrice = Buy['prices'][number]
+export type Taken = Buy['taken'][number]
+export type Sheet = NonNullable<Line['sheet']>
 export type Signal = Plan['signal']
 export type PlanLane = Signal['lanes'][number]
 export type Input = Signal['inputs'][number]

@@ -1,4 +1,6 @@
 import {
+  usualBuy,
+  usualBuyRules,
   usualCableRules,
   usualRules,
   usualSignal,
@@ -66,6 +68,17 @@ export function toVersion4(document: object): object {
     version: 4,
     rules: { ...within(plan.rules), ...usualCableRules },
     own: { ...within(plan.own), lights: [] },
+  }
+}
+
+/** Version 6 knows what is bought and how strips are fixed. */
+export function toVersion6(document: object): object {
+  const plan: Document = { ...document }
+  return {
+    ...plan,
+    version: 6,
+    rules: { ...within(plan.rules), ...usualBuyRules },
+    buy: usualBuy,
   }
 }
 

@@ -2,6 +2,7 @@ import { operand, working, type Figure } from '../quantity/figure'
 import { formatQuantity } from '../quantity/format'
 import { verdictKinds, type VerdictSection } from '../verdict/kinds'
 import type { Verdict } from '../verdict/verdict'
+import { billFigures } from './bill'
 import { currentFigures, voltsIn } from './current'
 import {
   drawFigures,
@@ -21,7 +22,7 @@ import { supplyFigures } from './supply'
 import { sumOf } from './total'
 
 /** What sections of the roll are about. */
-export type SectionKind = VerdictSection | 'home' | 'nodes' | 'draw' | 'wires' | 'joints'
+export type SectionKind = VerdictSection | 'home' | 'nodes' | 'draw' | 'wires' | 'joints' | 'bill'
 
 /** A part of the roll: figures in the order of the work, and the verdicts that concern them. */
 export interface RollSection {
@@ -114,6 +115,7 @@ const printed: Readonly<Record<SectionKind, (results: JudgedPlan) => Printed[]>>
   board: one('Board', boardFigures),
   wires: one('Wire', wireFigures),
   joints: one('Joints', jointFigures),
+  bill: one('The bill', billFigures),
 }
 
 const sectionKinds = Object.keys(printed) as SectionKind[]

@@ -3,6 +3,7 @@ import type { FedPlan } from '../feed/fed-plan'
 import { feedAlone } from '../feed/feed-alone'
 import type { FedRun, SolvedFeed } from '../feed/solved-feed'
 import { diodeOf, type Diode } from '../parts/diodes'
+import { buffer } from '../parts/drivers'
 import type { LevelFix } from '../plan/choices'
 import type { Command } from '../plan/commands'
 import type { Board } from '../plan/parts'
@@ -181,10 +182,6 @@ export interface LevelWay {
   readonly isBuilt: boolean
 }
 
-/** *Typical* price of a buffer of four channels. */
-const bufferPrice = 1.2
-const bufferChannels = 4
-
 /** Trimmers of enclosed supplies reach about so far down. */
 const trimShare = 0.9
 
@@ -240,7 +237,7 @@ function bufferWay(given: BoardGiven): LevelWay {
   return way(levels, {
     id: 'buffer',
     name: 'level buffer',
-    cost: Math.ceil(lanes.length / bufferChannels) * bufferPrice,
+    cost: Math.ceil(lanes.length / buffer.channels) * buffer.price,
     drawback: 'one more part beside the board, fed from the strip’s plus',
     commands: isBuilt ? [] : [{ do: 'set-signal', signal: { fix: 'buffer' } }],
     isBuilt,

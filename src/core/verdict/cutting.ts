@@ -1,4 +1,4 @@
-import { usualMount } from '../plan/usual'
+import { mounted } from '../parts/mounted'
 import { formatLength, plural } from '../quantity/format'
 import { mountEdit, type Judge, type Verdict } from './verdict'
 
@@ -48,8 +48,7 @@ export const spliceShows: Judge = ({ plan, cuts, reels }) =>
     const inSight = new Map(
       cuts
         .filter((entry) => {
-          const cover = entry.run.line.mount?.cover ?? usualMount.cover
-          const facing = entry.run.line.mount?.facing ?? usualMount.facing
+          const { cover, facing } = mounted(entry.run.line.mount)
           return (
             entry.strip === strip && facing === 'room' && (cover === 'none' || cover === 'clear')
           )

@@ -46,6 +46,7 @@ export const verdictKinds = {
   'edge-bend': kind('measure', 'length', 'stop'),
   'tight-bend': kind('measure', 'length', 'stop', 'warning'),
   'wrong-end': kind('measure', 'leads', 'warning'),
+  'profile-fit': kind('measure', 'place', 'stop'),
   glare: kind('measure', 'place', 'warning'),
   wet: kind('measure', 'place', 'stop', 'warning'),
   'open-sleeve': kind('measure', 'place', 'warning'),

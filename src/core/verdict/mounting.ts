@@ -1,17 +1,14 @@
 import type { CutStripRun } from '../cut/cut'
 import { tightestRadiusMm } from '../measure/geometry'
 import { bendingSiblings } from '../parts/find'
+import { mounted, type Mounted } from '../parts/mounted'
+import { profileOf, profiles } from '../parts/profiles'
 import type { Mount } from '../plan/plan'
-import { usualMount } from '../plan/usual'
+import { withSet } from '../plan/with-set'
 import { formatLength, formatQuantity } from '../quantity/format'
 import { mountEdit, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
 
-type Mounted = Required<Pick<Mount, keyof typeof usualMount>>
-
-const mountOf = ({ run }: CutStripRun): Mounted => ({
-  ...usualMount,
-  ...run.line.mount,
-})
+const mountOf = ({ run }: CutStripRun): Mounted => mounted(run.line.mount)
 
 /** The tightest bend of a run, mm; infinite where it is straight. */
 const bendOf = ({ run }: CutStripRun): number =>
@@ -52,6 +49,48 @@ const edgeBend: Judge = ({ cuts, parts }) =>
       },
     ]
   })
+
+/** A profile that the strip does not go into: too narrow, or straight where the run bends. */
+const profileFit: Judge = ({ plan, cuts }) =>
+  cuts.flatMap((entry): Verdict[] => {
+    const { run, strip } = entry
+    const { profile: id, hasSleeve } = mountOf(entry)
+    const profile = id === undefined ? undefined : profileOf(id)
+    if (profile === undefined || entry.cuts === 0) return []
+    const widthMm = strip.widthMm + (hasSleeve ? sleeveMm : 0)
+    const isBent = bendOf(entry) !== Infinity
+    if (!isBent && widthMm <= profile.innerWidthMm) return []
+    const take = (label: string, other: string | undefined): Remedy => ({
+      label,
+      commands: [
+        {
+          do: 'set-lines',
+          lines: [run.id],
+          set: { mount: withSet(run.line.mount ?? {}, { profile: other }) },
+        },
+      ],
+    })
+    const wider = isBent ? undefined : profiles.find((one) => one.innerWidthMm >= widthMm)
+    return [
+      {
+        id: `profile-fit.${run.id}`,
+        code: 'profile-fit',
+        grade: 'stop',
+        about: [run.id],
+        text: isBent
+          ? `${run.name} bends, and ${profile.name} is straight`
+          : `${run.name}: ${strip.name}${hasSleeve ? ' in its sleeve' : ''} is ${formatLength(widthMm, plan.units)} wide, ${profile.name} takes ${formatLength(profile.innerWidthMm, plan.units)}`,
+        why: 'A strip that is pressed in lies crooked and lifts off its backing.',
+        remedies: [
+          ...(wider === undefined ? [] : [take(`take the ${wider.name}`, wider.id)]),
+          take('no profile', undefined),
+        ],
+      },
+    ]
+  })
+
+/** What a sleeve adds to the width of a strip, mm. *Typical.* */
+const sleeveMm = 2
 
 /** A bend tighter than the strip takes. */
 const tightBend: Judge = ({ plan, cuts }) =>
@@ -143,6 +182,7 @@ const openSleeve: Judge = ({ cuts }) =>
 export const mountingJudges: readonly ((evidence: Evidence) => Verdict[])[] = [
   edgeBend,
   tightBend,
+  profileFit,
   glare,
   wet,
   openSleeve,

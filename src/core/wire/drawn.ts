@@ -28,7 +28,7 @@ export interface DrawnWire {
   readonly names: readonly string[]
   readonly points: readonly Point[]
   /** Signs of what sits in it, each at its middle. */
-  readonly signs: readonly (InLine & { readonly at: Point })[]
+  readonly signs: readonly (Pick<InLine, 'kind' | 'text'> & { readonly at: Point })[]
 }
 
 /** A note on a bundle of wires: their names, gauge and length. */

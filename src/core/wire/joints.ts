@@ -19,6 +19,8 @@ export interface PlanJoint {
   /** What has to be on the wires before. */
   readonly threadFirst: readonly string[]
   readonly minutes: number
+  /** Wire ends and pads that are soldered there: none at a screw or a plug. */
+  readonly soldered: number
   /** With all that come before it. */
   readonly soFarMin: number
   readonly wires: readonly string[]
@@ -63,11 +65,12 @@ type NewJoint = Omit<PlanJoint, 'soFarMin'>
 
 /** A joint while its wires come together: thousands may meet at one place. */
 interface Growing {
-  readonly rest: Omit<NewJoint, 'meets' | 'wires' | 'threadFirst' | 'minutes'>
+  readonly rest: Omit<NewJoint, 'meets' | 'wires' | 'threadFirst' | 'minutes' | 'soldered'>
   readonly meets: string[]
   readonly wires: string[]
   readonly thread: Set<string>
   takes: number
+  soldered: number
 }
 
 /**
@@ -86,14 +89,22 @@ export function jointsOf(
   const put = (id: string, joint: Omit<NewJoint, 'id'>): void => {
     const known = joints.get(id)
     if (known === undefined) {
-      const { meets, wires: own, threadFirst: first, minutes: takes, ...rest } = joint
+      const { meets, wires: own, threadFirst: first, minutes: takes, soldered, ...rest } = joint
       const [grown, thread] = [[...own], new Set(first)]
-      joints.set(id, { rest: { id, ...rest }, meets: [...meets], wires: grown, thread, takes })
+      joints.set(id, {
+        rest: { id, ...rest },
+        meets: [...meets],
+        wires: grown,
+        thread,
+        takes,
+        soldered,
+      })
       return
     }
     known.meets.push(...joint.meets)
     known.wires.push(...joint.wires)
     for (const text of joint.threadFirst) known.thread.add(text)
+    known.soldered += joint.soldered
     known.takes =
       known.rest.kind === 'solder' ? solderMinutes(known.wires.length) : known.takes + joint.minutes
   }
@@ -114,6 +125,7 @@ export function jointsOf(
           ? []
           : threadFirst(wire, block.of.kind === 'run' ? lineOf.get(block.of.run) : undefined),
       minutes: isPlug ? minutes.plug / 2 : isScrew ? minutes.screw : solderMinutes(1),
+      soldered: isPlug || isScrew ? 0 : 1,
       wires: [wire.name],
       about: wire.about,
     })
@@ -128,6 +140,7 @@ export function jointsOf(
           meets: [kind === 'diode' ? text : `${kind} ${text}, both ends`],
           threadFirst: wire.sleeve === null ? [] : [`sleeve ${wire.sleeve} on ${wire.name}`],
           minutes: minutes.inLine,
+          soldered: 2,
           wires: [wire.name],
           about: wire.about,
         })
@@ -140,6 +153,7 @@ export function jointsOf(
       meets: [`${text} across + and −, its stripe to −`],
       threadFirst: [],
       minutes: solderMinutes(2),
+      soldered: 2,
       wires: [],
       about: [at.run],
     })
@@ -154,6 +168,7 @@ export function jointsOf(
       ],
       threadFirst: [],
       minutes: isPlugged ? minutes.plug : solderMinutes(lines),
+      soldered: isPlugged ? 0 : lines,
       wires: [],
       about: [run],
     })
@@ -164,14 +179,23 @@ export function jointsOf(
       meets: [`part ${String(part)} of ${piece} on part ${String(part + 1)}, same to same`],
       threadFirst: [],
       minutes: solderMinutes(lines),
+      soldered: lines,
       wires: [],
       about: [run],
     })
   for (const own of lightJoints) addLightJoints(own, put, runName(cuts, own.run))
   let soFarMin = 0
-  return [...joints.values()].map(({ rest, meets, wires: own, thread, takes }) => {
+  return [...joints.values()].map(({ rest, meets, wires: own, thread, takes, soldered }) => {
     soFarMin += takes
-    return { ...rest, meets, wires: own, threadFirst: [...thread], minutes: takes, soFarMin }
+    return {
+      ...rest,
+      meets,
+      wires: own,
+      threadFirst: [...thread],
+      minutes: takes,
+      soldered,
+      soFarMin,
+    }
   })
 }
 
@@ -182,6 +206,8 @@ function addLightJoints(
   name: string,
 ): void {
   const ends = lights * 2 + resistors
+  // Where a wire comes home, its joint at the light is counted there.
+  const own = isPlugged ? 0 : Math.max(0, hasWiresHome ? ends - lights : ends)
   put(`${blockId.run(run)}/lights`, {
     kind: isPlugged ? 'plug' : 'solder',
     where: `${name}, every light`,
@@ -192,10 +218,8 @@ function addLightJoints(
           ...(resistors > 0 ? [`${plural(resistors, 'resistor')} in their plus`] : []),
         ],
     threadFirst: isPlugged ? ['plug through the hole'] : ['sleeve on each leg'],
-    minutes: isPlugged
-      ? minutes.plug * lights
-      : // Where a wire comes home, its joint at the light is counted there.
-        solderMinutes(1) * Math.max(0, hasWiresHome ? ends - lights : ends),
+    minutes: isPlugged ? minutes.plug * lights : solderMinutes(1) * own,
+    soldered: own,
     wires: [],
     about: [run],
   })

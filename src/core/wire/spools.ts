@@ -1,36 +1,53 @@
 import { pack } from '../cut/pack'
+import { soldWire, type Sold } from '../parts/sold'
 import type { Wire as Gauge } from '../parts/wires'
+import type { Buy } from '../plan/plan'
 import type { WireColour } from '../plan/choices'
 import type { Cable } from '../route/circuit'
 import type { PlanWire, Wiring } from './wires'
 
+/** Something that is cut to length in one go: a wire, or a cable. */
+interface Length {
+  readonly name: string
+  readonly lengthMm: number
+}
+
+/** A spool, or a length from the drawer, with what is cut from it, longest first. */
+export interface Spool<Cut extends Length = Length> {
+  readonly kind: 'spool' | 'drawer'
+  readonly lengthM: number
+  readonly price: number
+  readonly cuts: readonly Cut[]
+  readonly leftMm: number
+}
+
 /** Wires of one gauge and colour, and what to buy for them. */
 export interface WireGroup {
+  readonly sold: Sold
   readonly gauge: Gauge
   readonly colour: WireColour
   /** Longest first: how they are cut. */
   readonly wires: readonly PlanWire[]
   readonly totalMm: number
-  /** Spools to buy with the wires that are cut from each, longest first. */
-  readonly spools: readonly {
-    readonly lengthM: number
-    readonly price: number
-    readonly wires: readonly PlanWire[]
-    readonly leftMm: number
-  }[]
+  readonly spools: readonly Spool<PlanWire>[]
 }
 
-/** Lengths in which single wire is sold, m, and how much cheaper a metre is on them; *typical*. */
-const spoolLengths: readonly (readonly [metres: number, share: number])[] = [
-  [2, 1.3],
-  [5, 1],
-  [10, 0.85],
-  [25, 0.7],
-  [100, 0.55],
-]
+/** Lengths that the drawer gives to things on the bill, mm, by the ids of the things. */
+export type DrawerLengths = ReadonlyMap<string, readonly number[]>
 
-/** The wires by gauge and colour, thickest first, each with the spools to buy. */
-export function wireGroups(wires: readonly PlanWire[]): WireGroup[] {
+/** The lengths that a plan takes from the drawer. */
+export function drawerLengths({ taken }: Pick<Buy, 'taken'>): DrawerLengths {
+  const lengths = new Map<string, number[]>()
+  for (const { line, amount } of taken)
+    lengths.set(line, [...(lengths.get(line) ?? []), amount * 1000])
+  return lengths
+}
+
+/** The wires by gauge and colour, thickest first, each with the spools that they are cut from. */
+export function wireGroups(
+  wires: readonly PlanWire[],
+  drawer: DrawerLengths = new Map(),
+): WireGroup[] {
   const groups = new Map<string, PlanWire[]>()
   for (const wire of wires) {
     // What is a core of a cable is bought as that.
@@ -44,77 +61,102 @@ export function wireGroups(wires: readonly PlanWire[]): WireGroup[] {
     .flatMap((own): WireGroup[] => {
       const [first] = own
       if (first === undefined) return []
+      const { gauge, colour } = first
+      const sold = soldWire(gauge, colour)
       const sorted = own.toSorted((a, b) => b.lengthMm - a.lengthMm)
       return [
         {
-          gauge: first.gauge,
-          colour: first.colour,
+          sold,
+          gauge,
+          colour,
           wires: sorted,
           totalMm: own.reduce((sum, { lengthMm }) => sum + lengthMm, 0),
-          spools: spoolsFor(first.gauge, sorted),
+          spools: spoolsFor(sold, sorted, drawer.get(sold.id)),
         },
       ]
     })
     .toSorted((a, b) => b.gauge.areaMm2 - a.gauge.areaMm2 || a.colour.localeCompare(b.colour))
 }
 
-/** More wires than this are laid on spools one after another, longest first: the best way is not looked for any more. */
+/** More lengths than this are laid on spools one after another, longest first: the best way is not looked for any more. */
 const mostPacked = 60
 
-/** Wires on as few spools of one length as first fit gives, the last no longer than it has to be. */
-function firstFit(gauge: Gauge, wires: readonly PlanWire[]): WireGroup['spools'] {
-  const longest = Math.max(...spoolLengths.map(([metres]) => metres)) * 1000
-  const bins: { left: number; wires: PlanWire[] }[] = []
-  for (const wire of wires) {
-    const mm = Math.ceil(wire.lengthMm)
+/** Spools as they are sold, longest first, by what they cost. */
+const stockOf = ({ packs }: Sold): { readonly lengthM: number; readonly price: number }[] =>
+  packs.map(({ size, price }) => ({ lengthM: size, price: price ?? 0 }))
+
+/** Lengths on as few spools of one length as first fit gives, the last no longer than it has to be. */
+function firstFit<Cut extends Length>(
+  sold: Sold,
+  lengths: readonly Cut[],
+  drawerMm: readonly number[],
+): Spool<Cut>[] {
+  const stock = stockOf(sold)
+  const longest = Math.max(...stock.map(({ lengthM }) => lengthM)) * 1000
+  const bins: { kind: Spool['kind']; mm: number; left: number; cuts: Cut[] }[] = drawerMm.map(
+    (mm) => ({ kind: 'drawer', mm, left: mm, cuts: [] }),
+  )
+  for (const cut of lengths) {
+    const mm = Math.ceil(cut.lengthMm)
     const bin = bins.find(({ left }) => left >= mm)
-    if (bin === undefined)
-      bins.push({ left: Math.max(longest, Math.ceil(mm / 1000) * 1000) - mm, wires: [wire] })
-    else {
+    if (bin === undefined) {
+      const lengthMm = Math.max(longest, Math.ceil(mm / 1000) * 1000)
+      bins.push({ kind: 'spool', mm: lengthMm, left: lengthMm - mm, cuts: [cut] })
+    } else {
       bin.left -= mm
-      bin.wires.push(wire)
+      bin.cuts.push(cut)
     }
   }
-  return bins.map(({ wires: own }) => {
-    const needMm = own.reduce((sum, { lengthMm }) => sum + Math.ceil(lengthMm), 0)
-    const [metres, share] = spoolLengths.find(([length]) => length * 1000 >= needMm) ?? [
-      Math.ceil(needMm / 1000),
-      1,
-    ]
-    return {
-      lengthM: metres,
-      price: Math.round(((metres * gauge.pricePerM) / 2) * share * 100) / 100,
-      wires: own,
-      leftMm: metres * 1000 - needMm,
-    }
-  })
+  return bins
+    .filter(({ cuts }) => cuts.length > 0)
+    .map(({ kind, mm, left, cuts }): Spool<Cut> => {
+      if (kind === 'drawer') return { kind, lengthM: mm / 1000, price: 0, cuts, leftMm: left }
+      const needMm = mm - left
+      const found = stock.find(({ lengthM }) => lengthM * 1000 >= needMm)
+      const perM = stock.at(-1)
+      const metres = Math.ceil(needMm / 1000)
+      return {
+        kind,
+        lengthM: found?.lengthM ?? metres,
+        // Longer than any spool: by the metre, as the longest costs.
+        price: found?.price ?? ((perM?.price ?? 0) / (perM?.lengthM ?? 1)) * metres,
+        cuts,
+        leftMm: (found?.lengthM ?? metres) * 1000 - needMm,
+      }
+    })
 }
 
-function spoolsFor(gauge: Gauge, wires: readonly PlanWire[]): WireGroup['spools'] {
-  if (wires.length > mostPacked) return firstFit(gauge, wires)
+/**
+ * What lengths are cut from: those in the drawer first, then the cheapest spools on which each is whole.
+ *
+ * @param lengths longest first
+ */
+export function spoolsFor<Cut extends Length>(
+  sold: Sold,
+  lengths: readonly Cut[],
+  drawerMm: readonly number[] = [],
+): Spool<Cut>[] {
+  if (lengths.length > mostPacked) return firstFit(sold, lengths, drawerMm)
   const packed = pack(
     {
-      pieces: wires.map(({ lengthMm }) => Math.ceil(lengthMm)),
-      stock: spoolLengths.map(([metres, share]) => ({
-        length: metres * 1000,
-        price: Math.round(((metres * gauge.pricePerM) / 2) * share * 100) / 100,
-      })),
-      offcuts: [],
+      pieces: lengths.map(({ lengthMm }) => Math.ceil(lengthMm)),
+      stock: stockOf(sold).map(({ lengthM, price }) => ({ length: lengthM * 1000, price })),
+      offcuts: drawerMm.map(Math.floor),
     },
     { mostNodes: 500, mostSets: 60 },
   )
-  // Longer than any spool.
-  if (!packed.ok) return firstFit(gauge, wires)
-  const left = [...wires]
-  return packed.packing.bins.map(({ length, price, pieces }) => {
-    const own = pieces.flatMap((mm) => {
+  if (!packed.ok) return firstFit(sold, lengths, drawerMm)
+  const left = [...lengths]
+  return packed.packing.bins.map(({ kind, length, price, pieces }) => {
+    const cuts = pieces.flatMap((mm) => {
       const at = left.findIndex(({ lengthMm }) => Math.ceil(lengthMm) === mm)
       return at < 0 ? [] : left.splice(at, 1)
     })
     return {
+      kind: kind === 'reel' ? 'spool' : 'drawer',
       lengthM: length / 1000,
       price,
-      wires: own,
+      cuts,
       leftMm: length - pieces.reduce((sum, mm) => sum + mm, 0),
     }
   })

@@ -112,7 +112,8 @@ describe('the wiring', () => {
     const { wiring, lanes } = worked(demoPlan('bay-window-nook'))
     const first = wiring.wires.filter(({ role, from }) => role === 'data' && from.block === 'board')
     expect(first).toHaveLength(lanes.length)
-    for (const { inLine } of first) expect(inLine).toEqual([{ kind: 'resistor', text: '330 Ω' }])
+    for (const { inLine } of first)
+      expect(inLine).toEqual([{ kind: 'resistor', text: '330 Ω', value: 330 }])
     for (const { inLine, role } of wiring.wires)
       if (inLine.some(({ kind }) => kind === 'fuse')) expect(role).toBe('plus')
   })
@@ -191,10 +192,10 @@ it.each(plans)('spools of %s hold every wire of their gauge and colour once', (_
   const cores = cableGroups(worked(plan).wiring).flatMap((group) => group.wires)
   expect(cores.length + single.length).toBe(wires.length)
   for (const { spools, wires: own, gauge, colour } of groups) {
-    expect(spools.flatMap((spool) => spool.wires.map(({ name }) => name)).toSorted()).toEqual(
+    expect(spools.flatMap((spool) => spool.cuts.map(({ name }) => name)).toSorted()).toEqual(
       own.map(({ name }) => name).toSorted(),
     )
-    for (const { lengthM, leftMm, wires: cut } of spools) {
+    for (const { lengthM, leftMm, cuts: cut } of spools) {
       expect(leftMm).toBeGreaterThanOrEqual(0)
       expect(cut.reduce((sum, wire) => sum + wire.lengthMm, 0)).toBeLessThanOrEqual(lengthM * 1000)
       for (const wire of cut) expect([wire.gauge, wire.colour]).toEqual([gauge, colour])

@@ -16,6 +16,8 @@ import type { Block, Cable, Circuit, RoutedWire, Terminal } from '../route/circu
 export interface InLine {
   readonly kind: 'fuse' | 'resistor' | 'diode'
   readonly text: string
+  /** Of a fuse its A, of a resistor its Ω; of a diode the id of its part. */
+  readonly value: number | string
 }
 
 /** One wire as it is cut: of one colour, with what sits in it and what is done at its ends. */
@@ -40,6 +42,9 @@ export interface PlanBlock extends Block {
 export interface PlanCapacitor {
   readonly supplyId: string
   readonly text: string
+  readonly microfarad: number
+  /** What it stands, V. */
+  readonly ratingV: number
   /** The pair of pads that it sits on. */
   readonly at: { readonly run: string; readonly pad: number }
 }
@@ -106,18 +111,23 @@ export function wiringOf(
     const fuse = wire.fusedLead === undefined ? undefined : fusedA.get(wire.fusedLead)
     return [
       ...(typeof fuse === 'number'
-        ? [{ kind: 'fuse', text: `${significant(fuse)} A` } as const]
+        ? [{ kind: 'fuse', text: `${significant(fuse)} A`, value: fuse } as const]
         : []),
-      ...(wire.isBoardFeed === true
-        ? [{ kind: 'fuse', text: boardFuse(wire.gauge) } as const]
-        : []),
+      ...(wire.isBoardFeed === true ? [fuseOfBoard(wire.gauge)] : []),
       ...(wire.resistor === undefined
         ? []
-        : [{ kind: 'resistor', text: formatQuantity(wire.resistor.ohm, 'Ω') } as const]),
+        : [
+            {
+              kind: 'resistor',
+              text: formatQuantity(wire.resistor.ohm, 'Ω'),
+              value: wire.resistor.ohm,
+            } as const,
+          ]),
       ...(wire.hasDiode === true
         ? [
             {
               kind: 'diode',
+              value: plan.signal.diode,
               text: `${diodeOf(plan.signal.diode).name} from + at pad 1 to + at pad 0, its stripe to pad 0; the strip’s plus is cut between them`,
             } as const,
           ]
@@ -148,8 +158,10 @@ export function wiringOf(
 const boardA = 0.5
 
 /** Of the board's own feed: as its wire allows. */
-const boardFuse = ({ limitA }: Gauge): string =>
-  `${significant(fuseFor(boardA, limitA) ?? limitA)} A`
+function fuseOfBoard({ limitA }: Gauge): InLine {
+  const value = fuseFor(boardA, limitA) ?? limitA
+  return { kind: 'fuse', text: `${significant(value)} A`, value }
+}
 
 /** A capacitor at the first feed of each supply's strips. */
 function capacitorsOf({
@@ -177,6 +189,8 @@ function capacitorsOf({
       {
         supplyId: slot.id,
         text: `${String(capacitorUf(part))} µF ${significant(rating)} V`,
+        microfarad: capacitorUf(part),
+        ratingV: rating,
         at: { run, pad: plusPad(run, pad) },
       },
     ]

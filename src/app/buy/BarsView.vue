@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import type { Bar } from '../../core/buy/bars'
+import type { MaterialSheets, SheetPiece } from '../../core/buy/sheets'
+import { sawKerfMm } from '../../core/parts/profiles'
+import type { Plan } from '../../core/plan/plan'
+import { formatLength } from '../../core/quantity/format'
+import { usePart } from '../stores/use-parts'
+
+const { plan } = defineProps<{ plan: Plan }>()
+const [bars, sheets] = [usePart('bars'), usePart('sheets')]
+const length = (mm: number): string => formatLength(mm, plan.units)
+
+/** Pieces of a bar with where they begin, each a saw's cut behind the one before. */
+function placed({ pieces }: Bar): { name: string; from: number; mm: number }[] {
+  let from = 0
+  return pieces.map(({ name, lengthMm }) => {
+    const own = { name, from, mm: lengthMm }
+    from += lengthMm + sawKerfMm
+    return own
+  })
+}
+const sizeText = ({ size }: MaterialSheets): string =>
+  `${length(size.widthMm)} × ${length(size.heightMm)}`
+const pieceText = ({ name, widthMm, heightMm, isTurned }: SheetPiece): string =>
+  `${name}: ${length(isTurned ? heightMm : widthMm)} × ${length(isTurned ? widthMm : heightMm)}${isTurned ? ', turned' : ''}`
+</script>
+
+<template>
+  <div
+    class="min-h-0 flex-1 overflow-y-auto rounded-lg bg-bench-raised px-4 py-3 text-[13px]"
+    tabindex="0"
+    role="group"
+    aria-label="Bars and sheets"
+  >
+    <p
+      v-if="bars?.length === 0 && sheets?.length === 0"
+      class="grid h-full place-items-center text-center text-bench-soft"
+    >
+      No profile and no sheet yet. Choose them on the Measure page, under “how it is mounted”.
+    </p>
+    <section v-for="{ profile, bars: own, isProved } in bars" :key="profile.id" class="mb-6">
+      <h2 class="mb-1 font-semibold">
+        {{ profile.name }}
+        <span class="font-normal text-bench-soft">
+          · the saw takes {{ sawKerfMm }} mm ·
+          {{ isProved ? 'as cheap as can be' : 'the cheapest way found' }}
+        </span>
+      </h2>
+      <div v-for="(bar, index) in own" :key="index" class="mb-3">
+        <svg
+          :viewBox="`0 0 ${Math.max(2000, bar.lengthMm)} 90`"
+          class="w-full"
+          role="img"
+          :aria-label="`Bar ${index + 1} of ${length(bar.lengthMm)}: ${placed(bar)
+            .map(({ name, mm }) => `${name} ${length(mm)}`)
+            .join(', ')}`"
+        >
+          <rect :width="bar.lengthMm" height="60" rx="4" class="fill-bench-line" />
+          <g v-for="piece in placed(bar)" :key="piece.name">
+            <rect :x="piece.from" y="4" :width="piece.mm" height="52" rx="4" class="fill-glow" />
+            <text
+              :x="piece.from + piece.mm / 2"
+              y="40"
+              text-anchor="middle"
+              class="fill-bench text-[28px] font-semibold"
+            >
+              {{ piece.mm > 260 ? `${piece.name} · ${length(piece.mm)}` : length(piece.mm) }}
+            </text>
+          </g>
+        </svg>
+        <p class="text-bench-soft">
+          bar {{ index + 1 }} of {{ length(bar.lengthMm) }} · {{ length(bar.leftoverMm) }} left
+        </p>
+      </div>
+    </section>
+    <section v-for="one in sheets" :key="one.material.id" class="mb-6">
+      <h2 class="mb-1 font-semibold">
+        {{ one.material.name }}
+        <span class="font-normal text-bench-soft">
+          · {{ one.sheets.length }} of {{ sizeText(one) }}
+          {{ one.material.hasGrain ? '· nothing is turned' : '' }}
+        </span>
+      </h2>
+      <p v-for="piece in one.tooLarge" :key="piece.run" class="text-warning">
+        {{ length(piece.widthMm) }} × {{ length(piece.heightMm) }} is larger than every size: make
+        it of several.
+      </p>
+      <div class="flex flex-wrap gap-4">
+        <figure v-for="(sheet, index) in one.sheets" :key="index" class="w-72">
+          <svg
+            :viewBox="`0 0 ${one.size.widthMm} ${one.size.heightMm}`"
+            class="max-h-64 w-full rounded bg-bench-line"
+            role="img"
+            :aria-label="sheet.pieces.map(pieceText).join('; ')"
+          >
+            <g v-for="(piece, at) in sheet.pieces" :key="at">
+              <rect
+                :x="piece.x"
+                :y="piece.y"
+                :width="piece.widthMm"
+                :height="piece.heightMm"
+                class="fill-pad stroke-bench"
+                :stroke-width="one.size.widthMm / 200"
+              />
+              <text
+                :x="piece.x + piece.widthMm / 2"
+                :y="piece.y + piece.heightMm / 2"
+                text-anchor="middle"
+                class="fill-paper-ink"
+                :font-size="one.size.widthMm / 22"
+              >
+                {{ piece.name }}
+              </text>
+            </g>
+          </svg>
+          <figcaption class="mt-1 text-bench-soft">
+            sheet {{ index + 1 }}: {{ sheet.pieces.map(pieceText).join('; ') }}
+          </figcaption>
+        </figure>
+      </div>
+    </section>
+  </div>
+</template>

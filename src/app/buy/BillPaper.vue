@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Receipt } from '../../core/buy/receipt'
+import { billGroups } from '../../core/parts/sold'
+import type { Plan } from '../../core/plan/plan'
+import { buysText, needText } from '../../formats/csv-bill'
+import { usePrice } from '../shell/price'
+
+const { plan, receipt } = defineProps<{ plan: Plan; receipt: Receipt }>()
+
+const price = usePrice()
+const bought = computed(() => new Set(plan.buy.bought.map(({ line }) => line)))
+const groups = computed(() =>
+  billGroups
+    .map((group) => ({ group, lines: receipt.lines.filter((line) => line.group === group) }))
+    .filter(({ lines }) => lines.length > 0),
+)
+</script>
+
+<!-- The bill as it is printed: a box to tick for each line. -->
+<template>
+  <div class="print-only">
+    <h1>{{ plan.name }}: what to buy</h1>
+    <template v-for="{ group, lines } in groups" :key="group">
+      <h2>{{ group }}</h2>
+      <table>
+        <tbody>
+          <tr v-for="line in lines" :key="line.id">
+            <td>{{ bought.has(line.id) || line.buys.length === 0 ? '☑' : '☐' }}</td>
+            <td>{{ line.name }}</td>
+            <td>{{ needText(line.need, line.unit) }}</td>
+            <td>{{ buysText(line) }}</td>
+            <td>{{ price(line.cost) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+    <h2>
+      {{ price(receipt.total)
+      }}<template v-if="receipt.unpriced > 0">, {{ receipt.unpriced }} without a price</template>
+    </h2>
+  </div>
+</template>

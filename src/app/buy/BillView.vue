@@ -1,0 +1,250 @@
+<script setup lang="ts">
+import { PackageOpen, Plus } from '@lucide/vue'
+import { computed, defineAsyncComponent, ref, shallowRef } from 'vue'
+import { takenFor } from '../../core/buy/drawer'
+import { toBuy, type Receipt } from '../../core/buy/receipt'
+import { billGroups } from '../../core/parts/sold'
+import { currencies, type Currency } from '../../core/plan/choices'
+import type { OwnBillLine, Plan, Taken } from '../../core/plan/plan'
+import { plural } from '../../core/quantity/format'
+import { usePrice } from '../shell/price'
+import { usePlanStore } from '../stores/plan'
+import { useShelf } from '../stores/shelf'
+import { useDrawer } from '../stores/use-drawer'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
+import BillPaper from './BillPaper.vue'
+import BillRow from './BillRow.vue'
+import { withOwnLine } from './buy-edit'
+
+const { plan, receipt } = defineProps<{ plan: Plan; receipt: Receipt }>()
+
+const OwnLineDialog = defineAsyncComponent(() => import('./OwnLineDialog.vue'))
+
+const [store, shelf] = [usePlanStore(), useShelf()]
+const price = usePrice()
+const entries = useDrawer(() => plan)
+
+const filters = [
+  { value: 'all', label: 'All' },
+  { value: 'open', label: 'To buy' },
+  { value: 'bought', label: 'Bought' },
+] as const
+const filter = ref<(typeof filters)[number]['value']>('all')
+
+const bought = computed(() => new Map(plan.buy.bought.map((one) => [one.line, one])))
+const open = computed(() => toBuy(receipt, plan.buy))
+const openCost = computed(() => open.value.reduce((sum, { cost }) => sum + (cost ?? 0), 0))
+const groups = computed(() => {
+  const openIds = new Set(open.value.map(({ id }) => id))
+  return billGroups
+    .map((group) => ({
+      group,
+      lines: receipt.lines.filter(
+        (line) =>
+          line.group === group &&
+          (filter.value === 'all' ||
+            (filter.value === 'open' ? openIds.has(line.id) : bought.value.has(line.id))),
+      ),
+    }))
+    .filter(({ lines }) => lines.length > 0)
+})
+const titles = {
+  light: 'Light',
+  power: 'Power',
+  board: 'Board',
+  wire: 'Wire',
+  'small parts': 'Small parts',
+  mounting: 'Mounting',
+  sheets: 'Sheets',
+  own: 'Your own lines',
+} as const
+const costOf = (lines: Receipt['lines']): number =>
+  lines.reduce((sum, { cost }) => sum + (cost ?? 0), 0)
+
+/** What the drawer would give besides what is taken already: rests of strip whole, of other things as much as is missing. */
+const offer = computed(() => {
+  const strips = new Set(receipt.lines.flatMap(({ part }) => part ?? []))
+  const rests = entries.value.flatMap(({ id, part, restMm, free, takenHere }) =>
+    part !== undefined && restMm !== undefined && strips.has(part) && free > 0 && takenHere === 0
+      ? [{ id, stripId: part, lengthMm: restMm }]
+      : [],
+  )
+  const items = entries.value
+    .filter(({ restMm, free }) => restMm === undefined && free > 0)
+    .map((entry) => ({ ...entry, amount: entry.free }))
+  const taken = takenFor(
+    // As if nothing were taken yet: what the drawer gives is worked out anew.
+    receipt.lines.map((line) => ({ ...line, have: 0 })),
+    items,
+  )
+  const key = ({ item, line, amount }: Taken): string => `${item} ${line} ${amount.toFixed(3)}`
+  const before = new Set(plan.buy.taken.map(key))
+  return { rests, taken, fresh: taken.filter((one) => !before.has(key(one))).length + rests.length }
+})
+function takeFromDrawer(): void {
+  const { rests, taken } = offer.value
+  store.commit(
+    [
+      ...(rests.length > 0 ? [{ do: 'add-offcuts', offcuts: rests } as const] : []),
+      { do: 'set-buy', buy: { taken } },
+    ],
+    { label: 'take from the drawer' },
+  )
+}
+function giveBack(): void {
+  const ids = new Set(entries.value.map(({ id }) => id))
+  store.commit(
+    [
+      ...plan.offcuts
+        .filter(({ id }) => ids.has(id))
+        .map(({ id }) => ({ do: 'remove-offcut', offcut: id }) as const),
+      { do: 'set-buy', buy: { taken: [] } },
+    ],
+    { label: 'put back into the drawer' },
+  )
+}
+const takenCount = computed(
+  () =>
+    plan.buy.taken.length +
+    plan.offcuts.filter(({ id }) => entries.value.some((entry) => entry.id === id)).length,
+)
+/** What this plan takes, and another takes too or the drawer no longer holds. */
+const conflicts = computed(() =>
+  shelf.drawer === undefined || plan.buy.isBooked === true
+    ? []
+    : plan.buy.taken.filter(({ item, amount }) => {
+        const entry = entries.value.find(({ id }) => id === item)
+        return entry === undefined || entry.free < amount - 1e-6
+      }),
+)
+
+const editing = shallowRef<OwnBillLine | 'new'>()
+const ownOf = (id: string): OwnBillLine | undefined =>
+  plan.buy.lines.find((line) => `own.${line.id}` === id)
+function keepOwn(line: OwnBillLine): void {
+  editing.value = undefined
+  store.commit([{ do: 'set-buy', buy: { lines: withOwnLine(plan.buy, line) } }], {
+    label: `your own line ${line.name}`,
+  })
+}
+function removeOwn(line: OwnBillLine): void {
+  editing.value = undefined
+  store.commit(
+    [{ do: 'set-buy', buy: { lines: plan.buy.lines.filter(({ id }) => id !== line.id) } }],
+    { label: `without ${line.name}` },
+  )
+}
+function setCurrency(event: Event): void {
+  if (!(event.target instanceof HTMLSelectElement)) return
+  const code = event.target.value as Currency
+  store.commit([{ do: 'set-buy', buy: { currency: code } }], { label: `prices in ${code}` })
+}
+const isEmpty = computed(() => receipt.lines.length === 0)
+</script>
+
+<template>
+  <p
+    v-if="isEmpty"
+    class="grid flex-1 place-items-center rounded-lg bg-bench-raised text-bench-soft"
+  >
+    <span class="text-center">
+      Nothing to buy yet. Jot a length on the Measure page first,<br />
+      or
+      <button class="link-quiet" @click="editing = 'new'">add a line of your own</button>.
+    </span>
+  </p>
+  <template v-else>
+    <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
+      <p class="whitespace-nowrap">
+        <b class="text-[22px] text-bench-ink" data-testid="bill-total">{{
+          price(receipt.total)
+        }}</b>
+        <span v-if="receipt.unpriced > 0" class="ml-2 text-[13px] text-warning">
+          + {{ plural(receipt.unpriced, 'line') }} without a price
+        </span>
+      </p>
+      <p class="text-[13px] text-bench-soft" data-testid="bill-open">
+        {{ open.length === 0 ? 'all bought' : `${open.length} to buy, ${price(openCost)}` }}
+      </p>
+      <div class="ml-auto flex flex-wrap items-center gap-2">
+        <button
+          v-if="offer.fresh > 0 && plan.buy.isBooked !== true"
+          class="button-main"
+          title="Rests, wire and parts in the drawer that no other plan takes"
+          @click="takeFromDrawer"
+        >
+          <PackageOpen :size="15" /> Take {{ plural(offer.fresh, 'thing') }} from the drawer
+        </button>
+        <button
+          v-else-if="takenCount > 0 && plan.buy.isBooked !== true"
+          class="button-quiet"
+          @click="giveBack"
+        >
+          Put {{ plural(takenCount, 'thing') }} back
+        </button>
+        <label class="flex items-center gap-1.5 text-[13px] text-bench-soft">
+          <span class="sr-only">Currency</span>
+          <select
+            class="field w-auto py-1"
+            aria-label="Currency"
+            :value="plan.buy.currency"
+            @change="setCurrency"
+          >
+            <option v-for="code in currencies" :key="code" :value="code">{{ code }}</option>
+          </select>
+        </label>
+        <SegmentedChoice v-model="filter" label="Which lines" :options="filters" />
+      </div>
+    </div>
+    <p v-if="conflicts.length > 0" class="text-[13px] text-warning" role="alert">
+      {{ plural(conflicts.length, 'thing') }} from the drawer
+      {{ conflicts.length === 1 ? 'is' : 'are' }} no longer free: another plan took
+      {{ conflicts.length === 1 ? 'it' : 'them' }}, or the count changed.
+      <button class="link-quiet" @click="takeFromDrawer">Take what is free</button>
+    </p>
+    <div
+      class="on-paper min-h-0 flex-1 overflow-y-auto rounded-lg bg-roll [color-scheme:light] px-3 py-3 text-paper-ink sm:px-6"
+      tabindex="0"
+      role="group"
+      aria-label="The bill"
+    >
+      <section v-for="{ group, lines } in groups" :key="group" class="mb-4">
+        <h2
+          class="flex items-baseline justify-between border-b border-paper-ink pb-0.5 font-semibold"
+        >
+          {{ titles[group] }}
+          <span class="text-[13px]">{{ price(costOf(lines)) }}</span>
+        </h2>
+        <BillRow
+          v-for="line in lines"
+          :key="line.id"
+          :plan="plan"
+          :line="line"
+          :bought="bought.get(line.id)"
+          @edit="editing = ownOf(line.id)"
+        />
+      </section>
+      <p v-if="groups.length === 0" class="py-8 text-center text-paper-soft">
+        {{ filter === 'open' ? 'Everything is bought.' : 'Nothing is bought yet.' }}
+      </p>
+      <button
+        class="inline-flex items-center gap-1.5 rounded border border-paper-ink/40 px-2.5 py-1 text-[13px] hover:border-paper-ink"
+        @click="editing = 'new'"
+      >
+        <Plus :size="14" /> a line of your own
+      </button>
+      <p class="mt-3 text-[12px] text-paper-soft">
+        Prices are typical ones until you type your own, which then hold in every plan. Nothing of
+        the mains side is on this bill.
+      </p>
+    </div>
+    <BillPaper :plan="plan" :receipt="receipt" />
+  </template>
+  <OwnLineDialog
+    v-if="editing"
+    :line="editing === 'new' ? undefined : editing"
+    @close="editing = undefined"
+    @keep="keepOwn"
+    @remove="removeOwn"
+  />
+</template>

@@ -1,0 +1,139 @@
+<script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { ChevronDown, Share2 } from '@lucide/vue'
+import { useTemplateRef } from 'vue'
+import { toBuy, type Receipt } from '../../core/buy/receipt'
+import type { Plan } from '../../core/plan/plan'
+import { plural } from '../../core/quantity/format'
+import { messageOf } from '../../core/quantity/message-of'
+import { billText } from '../../formats/bill-text'
+import { billTable } from '../../formats/csv-bill'
+import { priceTable } from '../../formats/price-list'
+import { usePrice } from '../shell/price'
+import { saveTable } from '../shell/save-table'
+import { saveText } from '../shell/save-text'
+import { useNotices } from '../stores/notices'
+import { usePlanStore } from '../stores/plan'
+import { useShelf } from '../stores/shelf'
+import { withKept } from './buy-edit'
+
+const { plan, receipt } = defineProps<{ plan: Plan; receipt: Receipt }>()
+
+const [store, shelf, notices] = [usePlanStore(), useShelf(), useNotices()]
+const price = usePrice()
+const picker = useTemplateRef<HTMLInputElement>('picker')
+
+const openText = (): string =>
+  billText(`To buy for ${plan.name}`, { lines: toBuy(receipt, plan.buy) }, price)
+
+async function share(): Promise<void> {
+  const text = openText()
+  try {
+    if ('share' in navigator) await navigator.share({ title: plan.name, text })
+    else {
+      await (navigator as Navigator).clipboard.writeText(text)
+      notices.show({ kind: 'done', text: 'The list is on the clipboard: paste it where you like.' })
+    }
+  } catch (error) {
+    // Closing the dialog of the system is no fault.
+    if (error instanceof DOMException && error.name === 'AbortError') return
+    saveText(`${plan.name} to buy.txt`, text, 'text/plain')
+    notices.show({
+      kind: 'done',
+      text: 'The browser shares nothing here: the list is saved as a text file instead.',
+    })
+  }
+}
+
+async function readPrices(event: Event): Promise<void> {
+  if (!(event.target instanceof HTMLInputElement)) return
+  const [file] = event.target.files ?? []
+  event.target.value = ''
+  if (file === undefined) return
+  try {
+    const { readPriceList } = await import('../../formats/price-list')
+    const read = readPriceList(await file.text())
+    if (!read.ok) {
+      notices.show({
+        kind: 'problem',
+        text: `“${file.name}” was not read: nothing has changed.`,
+        details: read.issues
+          .slice(0, 12)
+          .map(({ row, column, message }) => `row ${String(row)}, ${column}: ${message}`),
+      })
+      return
+    }
+    store.commit([{ do: 'set-buy', buy: { prices: withKept(plan.buy.prices, read.prices) } }], {
+      label: 'prices from a list',
+    })
+    await shelf.keepPrices(read.prices)
+    notices.show({
+      kind: 'done',
+      text: `Prices of ${plural(read.prices.length, 'thing')} are yours now, in every plan.`,
+    })
+  } catch (error) {
+    notices.show({ kind: 'problem', text: `“${file.name}” was not read: ${messageOf(error)}` })
+  }
+}
+
+const print = (): void => {
+  window.print()
+}
+const actions = [
+  { label: 'Share what is to buy', run: share },
+  {
+    label: 'What is to buy as text',
+    run: () => {
+      saveText(`${plan.name} to buy.txt`, openText(), 'text/plain')
+    },
+  },
+  {
+    label: 'The bill as CSV',
+    run: () => {
+      saveTable(`${plan.name} bill`, billTable(receipt, plan.buy.currency))
+    },
+  },
+  { label: 'Print the bill', run: print },
+  {
+    label: 'Save the price list',
+    run: () => {
+      saveTable(`${plan.name} prices`, priceTable(receipt.lines))
+    },
+  },
+  {
+    label: 'Read a price list …',
+    run: () => {
+      picker.value?.click()
+    },
+  },
+]
+</script>
+
+<template>
+  <Menu as="div" class="relative">
+    <MenuButton class="button-quiet py-[7px]">
+      <Share2 :size="14" /> Share <ChevronDown :size="13" />
+    </MenuButton>
+    <MenuItems
+      class="absolute right-0 z-30 mt-1 w-52 rounded-lg border border-bench-line bg-bench-high p-1 shadow-xl shadow-black/50"
+    >
+      <MenuItem v-for="action in actions" :key="action.label" v-slot="{ active }">
+        <button
+          class="w-full rounded px-3 py-1.5 text-left text-[13px]"
+          :class="active && 'bg-bench-line'"
+          @click="action.run"
+        >
+          {{ action.label }}
+        </button>
+      </MenuItem>
+    </MenuItems>
+  </Menu>
+  <input
+    ref="picker"
+    type="file"
+    accept=".csv,.txt,text/csv"
+    class="hidden"
+    aria-label="Price list"
+    @change="readPrices"
+  />
+</template>

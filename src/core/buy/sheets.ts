@@ -1,0 +1,119 @@
+import { MaxRectsPacker, PACKING_LOGIC } from 'maxrects-packer'
+import type { MeasuredRun } from '../measure/measure'
+import { boxAround } from '../measure/geometry'
+import { sheetMaterialOf, type SheetMaterial } from '../parts/sheets'
+
+type Size = SheetMaterial['sizes'][number]
+
+/** A piece of sheet for one run, where it lies on its sheet, mm from the corner. */
+export interface SheetPiece {
+  readonly run: string
+  readonly name: string
+  readonly x: number
+  readonly y: number
+  readonly widthMm: number
+  readonly heightMm: number
+  /** It is cut turned by a right angle. */
+  readonly isTurned: boolean
+}
+
+/** All sheets of one material: as many as needed of the one size that costs least. */
+export interface MaterialSheets {
+  readonly material: SheetMaterial
+  readonly size: Size
+  readonly sheets: readonly { readonly pieces: readonly SheetPiece[] }[]
+  readonly price: number
+  /** Pieces larger than every size: they have to be made of several. */
+  readonly tooLarge: readonly {
+    readonly run: string
+    readonly widthMm: number
+    readonly heightMm: number
+  }[]
+}
+
+interface Wanted {
+  readonly run: string
+  readonly name: string
+  readonly width: number
+  readonly height: number
+}
+
+/** Places the sheets of all runs on sizes as they are sold, material by material (handbook 10, sheets). */
+export function sheetsOf(runs: readonly MeasuredRun[]): MaterialSheets[] {
+  const byMaterial = new Map<SheetMaterial, Wanted[]>()
+  for (const run of runs) {
+    const { sheet } = run.line
+    const material = sheet === undefined ? undefined : sheetMaterialOf(sheet.material)
+    if (sheet === undefined || material === undefined) continue
+    const own = byMaterial.get(material) ?? []
+    byMaterial.set(material, own)
+    own.push(...piecesOf(run, sheet.wrapMm))
+  }
+  return [...byMaterial].flatMap(([material, wanted]) =>
+    wanted.length === 0 ? [] : [placed(material, wanted)],
+  )
+}
+
+/** The outline of a run with what is wrapped round its edge: one piece for each closed shape that it repeats. */
+function piecesOf({ id, name, segments, lights }: MeasuredRun, wrapMm: number): Wanted[] {
+  const points = segments.length > 0 ? segments.flatMap((one) => one.points) : lights
+  if (points.length === 0) return []
+  const { width, height } = boxAround(points)
+  // A line by itself has no area: its sheet is what is wrapped.
+  const grown = { width: width + 2 * wrapMm, height: height + 2 * wrapMm }
+  return grown.width <= 0 || grown.height <= 0 ? [] : [{ run: id, name, ...grown }]
+}
+
+function placed(material: SheetMaterial, wanted: readonly Wanted[]): MaterialSheets {
+  const fits = ({ widthMm, heightMm }: Size, { width, height }: Wanted): boolean =>
+    (width <= widthMm && height <= heightMm) ||
+    (!material.hasGrain && height <= widthMm && width <= heightMm)
+  const good = wanted.filter((one) => material.sizes.some((size) => fits(size, one)))
+  const tooLarge = wanted
+    .filter((one) => !good.includes(one))
+    .map(({ run, width, height }) => ({ run, widthMm: width, heightMm: height }))
+  const tries = material.sizes
+    .filter((size) => good.every((one) => fits(size, one)))
+    .map((size) => ({ size, sheets: packed(material, size, good) }))
+    .map(({ size, sheets }) => ({ size, sheets, price: sheets.length * size.price }))
+    .toSorted((a, b) => a.price - b.price)
+  const [best] = tries
+  const [size] = material.sizes
+  if (best === undefined || size === undefined)
+    throw new RangeError(`${material.name} is sold in no size`)
+  return { material, ...best, tooLarge }
+}
+
+function packed(
+  { kerfMm, hasGrain }: SheetMaterial,
+  { widthMm, heightMm }: Size,
+  wanted: readonly Wanted[],
+): MaterialSheets['sheets'] {
+  const packer = new MaxRectsPacker<{
+    width: number
+    height: number
+    x: number
+    y: number
+    rot?: boolean
+    of: Wanted
+  }>(widthMm, heightMm, kerfMm, {
+    smart: false,
+    pot: false,
+    square: false,
+    allowRotation: !hasGrain,
+    border: 0,
+    logic: PACKING_LOGIC.MAX_AREA,
+  })
+  packer.addArray(wanted.map((of) => ({ width: of.width, height: of.height, x: 0, y: 0, of })))
+  return packer.bins.map(({ rects }) => ({
+    pieces: rects.map(({ x, y, width, height, rot, of }) => ({
+      run: of.run,
+      name: of.name,
+      x,
+      y,
+      widthMm: width,
+      heightMm: height,
+      isTurned: rot === true,
+    })),
+  }))
+}

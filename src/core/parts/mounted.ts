@@ -1,0 +1,22 @@
+import type { Mount } from '../plan/plan'
+import { usualMount } from '../plan/usual'
+import { profileOf } from './profiles'
+
+/** How a run is mounted, all that matters said. */
+export type Mounted = Omit<Mount, keyof typeof usualMount> & {
+  readonly [Key in keyof typeof usualMount]: NonNullable<Mount[Key]>
+}
+
+/** What a run says of its mounting; for the rest what its profile brings, and what is usual. */
+export function mounted(mount: Mount = {}): Mounted {
+  const profile = mount.profile === undefined ? undefined : profileOf(mount.profile)
+  return {
+    ...usualMount,
+    ...(profile !== undefined && {
+      surface: 'channel',
+      coverMm: profile.depthMm,
+      backingMm: profile.developedMm,
+    }),
+    ...(mount as Partial<Mounted>),
+  }
+}
