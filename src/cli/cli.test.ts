@@ -117,6 +117,7 @@ describe('the command line', () => {
 
   it.each<[readonly string[], RegExp, number]>([
     [['csv', 'wires'], /^wire,from,to,use,gauge,colour,length mm,why/, 42],
+    [['csv', 'bill'], /^group,what,need,unit,sum,from the drawer,buy,cost EUR,note/, 30],
     [['csv', 'joints'], /^joint,kind,where,what meets,thread on first/, 59],
     [['csv', 'pixels'], /^lane,number,run,in run,x mm,y mm,lit/, 504],
     [['header'], /#define LANE_COUNT 3/, 54],
@@ -176,6 +177,73 @@ describe('the command line', () => {
   it('reads its demo plans from the folder that the app takes them from', () => {
     const text = readFileSync(`${root}/demo/bay-window-nook.json`, 'utf8')
     expect(asked(['tally', '-'], text).status).toBe(0)
+  })
+
+  it('bills a plan: with the drawer less has to be bought, and every figure adds up', () => {
+    interface Bill {
+      currency: string
+      lines: {
+        id: string
+        group: string
+        need: number
+        have: number
+        packs: { size: number; price: number | null; count: number }[]
+        cost: number | null
+        for: string[]
+      }[]
+      total: number
+      unpriced: number
+    }
+    const billed = (...args: string[]): Bill =>
+      asked(['buy', 'demo/bay-window-nook.json', ...args]).json as Bill
+    const [plain, given] = [billed(), billed('--drawer', 'demo/drawer/nook.json')]
+    expect(plain).toMatchObject({ currency: 'EUR', unpriced: 0 })
+    for (const { lines, total } of [plain, given]) {
+      for (const { need, have, packs, cost } of lines) {
+        const held = packs.reduce((sum, { size, count }) => sum + size * count, have)
+        expect(held).toBeGreaterThanOrEqual(need - 1e-6)
+        expect(cost).toBeCloseTo(
+          packs.reduce((sum, { price, count }) => sum + (price ?? 0) * count, 0),
+          2,
+        )
+      }
+      expect(total).toBeCloseTo(
+        lines.reduce((sum, { cost }) => sum + (cost ?? 0), 0),
+        2,
+      )
+    }
+    expect(given.total).toBeLessThan(plain.total)
+    const strip = ({ lines }: Bill) => lines.find(({ id }) => id === 'strip.pixels-5v-60-low')!
+    expect([strip(plain).have, strip(given).have > 1.5]).toEqual([0, true])
+    const rails = asked(['buy', 'demo/wardrobe-rails.json']).json as Bill
+    expect(rails.lines.filter(({ cost }) => cost === null)).toHaveLength(rails.unpriced)
+    expect(rails.unpriced).toBe(1)
+  })
+
+  it('refuses a drawer and a price list that are none, by path and by row', () => {
+    const buy = ['buy', 'demo/bay-window-nook.json']
+    expect(asked([...buy, '--drawer', '-'], '{"items": []}')).toMatchObject({
+      status: 1,
+      stderr: expect.stringContaining('-: format: “glow-tally drawer” is expected') as string,
+    })
+    expect(asked([...buy, '--prices', '-'], 'id,pack,price\nsolder,2,dear\n')).toMatchObject({
+      status: 1,
+      stderr: expect.stringContaining('-: row 2, price: “dear” is no price') as string,
+    })
+    const priced = asked([...buy, '--prices', '-'], 'id;pack;price\nsolder;2;4,50\n').json as {
+      lines: { id: string; cost: number }[]
+    }
+    expect(priced.lines.find(({ id }) => id === 'solder')?.cost).toBe(4.5)
+  })
+
+  it('compares a plan with other lights', () => {
+    const { candidates } = asked(['compare', 'demo/pegboard-moon.json']).json as {
+      candidates: { stripId: string; isPresent: boolean; cost: number; problems: object[] }[]
+    }
+    expect(candidates.length).toBeGreaterThan(5)
+    expect(candidates.filter(({ isPresent }) => isPresent)).toHaveLength(1)
+    const { total } = asked(['buy', 'demo/pegboard-moon.json']).json as { total: number }
+    expect(candidates.find(({ isPresent }) => isPresent)?.cost).toBe(total)
   })
 
   it('dumps what any stage makes of a plan', () => {

@@ -12,6 +12,7 @@ import type { OwnPrice, Plan } from '../core/plan/plan'
 import { plural } from '../core/quantity/format'
 import { issuesOf, z, type Issue } from '../core/quantity/z'
 import { sums } from '../core/sums'
+import { compare } from '../core/choose/compare'
 import { fixedVerdicts } from '../core/choose/fixes'
 import { allStages } from '../core/late-stages'
 import type { StageName } from '../core/stages'
@@ -169,6 +170,21 @@ function buyJson(given: Plan, items: readonly DrawerItem[], prices: readonly Own
 
 /** Prices are told to the cent: sums of them leave hairs. */
 const toCents = (price: number): number => Math.round(price * 100) / 100
+
+/** The plan with each strip that fits it, worked out whole. */
+const compareJson = (plan: Plan): string =>
+  json({
+    candidates: [...compare(plan)].map(({ strip, isPresent, commands, ...one }) => ({
+      stripId: strip.id,
+      name: strip.name,
+      volts: strip.volts,
+      isPresent,
+      ...one,
+      cost: toCents(one.cost),
+      supply: one.supplies.join(' and ') || null,
+      edits: commands.length,
+    })),
+  })
 
 function networkJson(plan: Plan, options: { case?: string }): string {
   const cases = Object.fromEntries(caseNames.map((one) => [one, one] as const))
@@ -359,6 +375,13 @@ function commandsOf({ textOf, jsonOf, planIn, out }: Access): Command {
     .option('--prices <file>', 'your own prices, as a price list in CSV')
     .action((file: string, options: { drawer?: string; prices?: string }) => {
       out(buyJson(planIn(file), itemsIn(options.drawer), pricesIn(options.prices)))
+    })
+  program
+    .command('compare')
+    .description('the plan worked out whole with each strip that fits it: which light?')
+    .argument('<plan>', 'a plan file, or - for standard input')
+    .action((file: string) => {
+      out(compareJson(planIn(file)))
     })
   program
     .command('network')

@@ -4,7 +4,7 @@ import { workingText } from '../core/quantity/figure'
 import { formatLength, formatQuantity } from '../core/quantity/format'
 import type { Diagram } from '../core/wire/drawn'
 import type { PlanJoint } from '../core/wire/joints'
-import { drawerLengths, wireGroups } from '../core/wire/spools'
+import { wireGroups } from '../core/wire/spools'
 import type { Wiring } from '../core/wire/wires'
 import { blocksById, placeText } from './csv-wires'
 import { plainText } from './safe-text'
@@ -113,7 +113,7 @@ const forPdf = (svg: string): string =>
 
 function lists({ plan, wiring }: WiringForPaper): Content[] {
   const blocks = blocksById(wiring)
-  const groups = wireGroups(wiring.wires, drawerLengths(plan.buy)).flatMap(
+  const groups = wireGroups(wiring.wires, plan.buy).flatMap(
     ({ gauge, colour, wires, totalMm, spools }) => [
       {
         text: `${gauge.name} ${colour}: ${formatQuantity(totalMm / 1000, 'm')}`,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { defineAsyncComponent, ref, watch } from 'vue'
 import PlanFrame from '../shell/PlanFrame.vue'
-import { deviceCurrency } from '../shell/price'
+import { deviceCurrency } from '../stores/device-currency'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import { usePart } from '../stores/use-parts'
@@ -12,6 +12,8 @@ import { arePricesSame, withKept } from './buy-edit'
 import DrawerView from './DrawerView.vue'
 import SaveBill from './SaveBill.vue'
 
+const LightView = defineAsyncComponent(() => import('./LightView.vue'))
+
 const [store, shelf] = [usePlanStore(), useShelf()]
 const receipt = usePart('receipt')
 
@@ -19,6 +21,7 @@ const sheets = [{ value: 'buy', label: 'Buy' }] as const
 const views = [
   { value: 'bill', label: 'Bill' },
   { value: 'drawer', label: 'Drawer' },
+  { value: 'light', label: 'Which light' },
   { value: 'bars', label: 'Bars and sheets' },
 ] as const
 const view = ref<(typeof views)[number]['value']>('bill')
@@ -63,6 +66,7 @@ watch(
       <template v-if="shows('buy')">
         <SegmentedChoice v-model="view" class="sm:hidden" label="What is shown" :options="views" />
         <DrawerView v-if="view === 'drawer'" :plan="plan" :receipt="receipt" />
+        <LightView v-else-if="view === 'light'" :plan="plan" />
         <BarsView v-else-if="view === 'bars'" :plan="plan" />
         <BillView v-else-if="receipt" :plan="plan" :receipt="receipt" />
         <p

@@ -7,7 +7,7 @@ import type { Plan } from '../../core/plan/plan'
 import { plural } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
 import { messageOf } from '../../core/quantity/message-of'
-import { drawerLengths, wireGroups } from '../../core/wire/spools'
+import { wireGroups } from '../../core/wire/spools'
 import { writeDrawerFile } from '../../formats/drawer-file'
 import { numberOf } from '../../formats/price-list'
 import { saveText } from '../shell/save-text'
@@ -176,7 +176,7 @@ function startBooking(): void {
     receipt?.lines ?? [],
     new Set(plan.buy.bought.map(({ line }) => line)),
     reels.value ?? [],
-    wireGroups(wiring.value?.wires ?? [], drawerLengths(plan.buy)),
+    wireGroups(wiring.value?.wires ?? [], plan.buy),
   )
 }
 async function book(into: readonly StoredItem[]): Promise<void> {

@@ -4,6 +4,8 @@ import { whatIf, valuesAround, type WhatIf } from '../../core/choose/what-if'
 import { cutFromReels, type StripReels } from '../../core/cut/reels'
 import { engineOf, worked } from '../../core/worked'
 import { planFeeds, type FeedGoal, type FeedPlan } from '../../core/feed/planner'
+import { candidatesFor, compare, type Candidate } from '../../core/choose/compare'
+import type { Strip } from '../../core/plan/parts'
 import type { Plan } from '../../core/plan/plan'
 import { planNetlist } from '../../formats/spice'
 import { drawingSvg } from '../../formats/svg-drawing'
@@ -31,6 +33,20 @@ const service = {
   /** The plan at many values of one measure. */
   whatIf: (plan: Plan, lineId: string, dimension: number): WhatIf[] =>
     whatIf(plan, lineId, dimension, valuesAround(plan, lineId, dimension)),
+  /** The plan with each other strip in the place of its own, those that are kept for every plan too; `tell` hears of each as it is done. */
+  compare(
+    plan: Plan,
+    kept: readonly Strip[],
+    tell: (one: Candidate, done: number) => void,
+  ): number {
+    const strips = candidatesFor(plan, kept)
+    let done = 0
+    for (const one of compare(plan, strips)) {
+      done += 1
+      tell(one, done / strips.length)
+    }
+    return strips.length
+  },
   /** Remedies that leave no stop; `tell` hears how many verdicts are left. */
   putRight(plan: Plan, tell: (left: number) => void): PutRight {
     const search = putRight(engineOf(plan))

@@ -26,6 +26,7 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
       ),
       joints: joints.length,
       toBuy: toBuy(receipt, plan.buy).length,
+      billLines: receipt.lines.length,
     }),
   ),
   unreadable: derived(['name', 'offcuts', ...everything], [], ({ plan }) => {

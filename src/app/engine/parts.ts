@@ -14,6 +14,8 @@ export interface Facts {
   readonly joints: number
   /** Lines of the bill that are not bought yet. */
   readonly toBuy: number
+  /** … and all lines of it. */
+  readonly billLines: number
   readonly shelf: PlanFacts
 }
 

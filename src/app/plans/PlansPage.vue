@@ -12,6 +12,7 @@ import { askTabs, tellTabs } from '../storage/tab-talk'
 import { useLiveQuery } from '../storage/use-live-query'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
+import { deviceCurrency } from '../stores/device-currency'
 import { useShelf } from '../stores/shelf'
 import { typeAhead } from '../stores/type-ahead'
 import PlanCard from './PlanCard.vue'
@@ -53,7 +54,7 @@ async function tried(what: string, work: () => Promise<unknown>): Promise<void> 
 function startNew(): void {
   typeAhead.begin()
   void tried('A new plan', async () => {
-    const id = await shelf.shelf.addEmpty()
+    const id = await shelf.shelf.addEmpty({ currency: deviceCurrency.value })
     await router.push({ name: 'measure', params: { id } })
   })
 }

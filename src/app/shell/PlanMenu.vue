@@ -3,6 +3,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Check, ChevronDown } from '@lucide/vue'
 import { useRouter } from 'vue-router'
 import { usePlanStore } from '../stores/plan'
+import { deviceCurrency } from '../stores/device-currency'
 import { useShelf } from '../stores/shelf'
 import { typeAhead } from '../stores/type-ahead'
 import { usePlanFiles } from './plan-files'
@@ -17,7 +18,10 @@ const router = useRouter()
 
 async function newPlan(): Promise<void> {
   typeAhead.begin()
-  await router.push({ name: 'measure', params: { id: await shelf.addEmpty() } })
+  await router.push({
+    name: 'measure',
+    params: { id: await shelf.addEmpty({ currency: deviceCurrency.value }) },
+  })
 }
 async function duplicatePlan(): Promise<void> {
   const id = await store.keepCopy()

@@ -3,8 +3,7 @@ import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import { plural } from '../../core/quantity/format'
 import type { Told } from '../engine/follow-plan'
-import { caseLabel } from '../../core/roll/current'
-import RollSection from './RollSection.vue'
+import { caseLabel } from '../../core/roll/case-label'
 import { usePlanStore } from '../stores/plan'
 import { sectionsBeside, type StageName } from './stages'
 
@@ -15,6 +14,8 @@ const { plan, tally, stage } = defineProps<{
   stage: StageName
 }>()
 
+// Sections are printed once the figures have come: so may the code for it.
+const RollSection = defineAsyncComponent(() => import('./RollSection.vue'))
 const PutRightSheet = defineAsyncComponent(() => import('./PutRightSheet.vue'))
 
 const scroller = useTemplateRef<HTMLElement>('scroller')

@@ -1,20 +1,6 @@
-import { useLocalStorage } from '@vueuse/core'
-import { computed } from 'vue'
-import { currencies, type Currency } from '../../core/plan/choices'
+import type { Currency } from '../../core/plan/choices'
 import { usualBuy } from '../../core/plan/usual'
 import { usePlanStore } from '../stores/plan'
-
-const kept = useLocalStorage<string>('glow-tally currency', usualBuy.currency, {
-  onError: () => undefined,
-})
-
-/** The currency that was chosen on this device: new plans begin with it. */
-export const deviceCurrency = computed<Currency>({
-  get: () => currencies.find((code) => code === kept.value) ?? usualBuy.currency,
-  set: (code) => {
-    kept.value = code
-  },
-})
 
 const formats = new Map<string, Intl.NumberFormat>()
 
@@ -27,9 +13,9 @@ function money(value: number, currency: Currency): string {
   return format.format(value)
 }
 
-/** Writes prices in the currency of the open plan, or of this device where none is open. */
+/** Writes prices in the currency of the open plan. */
 export function usePrice(): (value: number | null) => string {
   const store = usePlanStore()
   return (value) =>
-    value === null ? '–' : money(value, store.plan?.buy.currency ?? deviceCurrency.value)
+    value === null ? '–' : money(value, store.plan?.buy.currency ?? usualBuy.currency)
 }

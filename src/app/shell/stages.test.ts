@@ -32,22 +32,22 @@ describe('the state of each stage in a word', () => {
     [
       'of a line that is not understood',
       of({ lines: [{ id: 'a', text: 'sill 12oo' }] }),
-      '1 unread · 0 reels · nothing fed · no data · 0 joints',
+      '1 unread · 0 reels · nothing fed · no data · 0 joints · nothing yet',
     ],
     [
       'of a shelf with nothing the matter',
       of({ lines: [{ id: 'a', text: 'shelf 1000' }] }),
-      '1 place · 1 reel · fits · 1 lane · 12 joints',
+      '1 place · 1 reel · fits · 1 lane · 12 joints · 18 to buy',
     ],
     [
       'of the nook',
       demo('bay-window-nook'),
-      '2 warnings · 2 reels · 2 stops · 3 warnings · 58 joints',
+      '2 warnings · 2 reels · 2 stops · 3 warnings · 58 joints · 29 to buy',
     ],
     [
       'of the lanterns',
       demo('paper-lanterns'),
-      '1 place · 0 reels · 1 warning · no data · 7 joints',
+      '1 place · 0 reels · 1 warning · no data · 7 joints · 13 to buy',
     ],
   ])('%s', (_name, result, expected) => {
     expect(states(result)).toBe(expected)

@@ -80,6 +80,7 @@ function stateText(stage: StageName, tally: Told): string {
       return tally.facts === undefined ? '…' : plural(tally.facts.joints, 'joint')
     case 'buy':
       if (tally.facts === undefined) return '…'
+      if (tally.facts.billLines === 0) return 'nothing yet'
       return tally.facts.toBuy === 0 ? 'all bought' : `${String(tally.facts.toBuy)} to buy`
   }
 }

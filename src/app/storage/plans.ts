@@ -149,9 +149,11 @@ export class PlanShelf {
     return id
   }
 
-  async addEmpty(): Promise<string> {
+  /** @param buy what the new plan's bill begins with, such as the currency of this device */
+  async addEmpty(buy: Partial<Plan['buy']> = {}): Promise<string> {
     const names = new Set((await this.list()).map((plan) => plan.name))
-    return this.add(emptyPlan(freeName('New plan', names), nanoid(8)))
+    const empty = emptyPlan(freeName('New plan', names), nanoid(8))
+    return this.add({ ...empty, buy: { ...empty.buy, ...buy } })
   }
 
   async duplicate(id: string): Promise<string | undefined> {

@@ -6,7 +6,7 @@ import type { Plan } from '../../core/plan/plan'
 import { workingText } from '../../core/quantity/figure'
 import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
 import type { Tally } from '../../core/tally'
-import { cableGroups, drawerLengths, wireGroups } from '../../core/wire/spools'
+import { cableGroups, wireGroups } from '../../core/wire/spools'
 import { blocksById, placeText } from '../../formats/csv-wires'
 import { wireTint } from '../../formats/svg-diagram'
 import { valueOf } from '../feed/value-of'
@@ -24,7 +24,7 @@ const store = usePlanStore()
 /** Rows of one group that are shown; the files have all. */
 const mostRows = 200
 const blocks = computed(() => blocksById(wiring))
-const groups = computed(() => wireGroups(wiring.wires, drawerLengths(plan.buy)))
+const groups = computed(() => wireGroups(wiring.wires, plan.buy))
 /** Single wires by gauge and colour, then cables: each with what to buy. */
 const tables = computed(() => [
   ...groups.value.map((group) => ({

@@ -185,15 +185,20 @@ describe('the nook', () => {
 
   it('own prices beat typical ones, and a pack of one’s own is taken where it pays', () => {
     const { bill } = worked(plan)
-    const line = bill.find(({ name }) => name === 'wire 1 mm², red')!
-    const cost = (packs: { size: number; price: number }[]): number | null | undefined =>
-      receiptOf(bill, {
-        taken: [],
-        prices: packs.length === 0 ? [] : [{ line: line.id, packs }],
-      }).lines.find(({ id }) => id === line.id)?.cost
-    expect(cost([{ size: 1, price: 0.01 }])).toBeCloseTo(Math.ceil(line.need) * 0.01)
-    expect(cost([{ size: 20, price: 1.5 }])).toBe(1.5)
-    expect(cost([])).toBe(receiptOf(bill, plan.buy).lines.find(({ id }) => id === line.id)?.cost)
+    const costWith = (name: string, packs: { size: number; price: number }[]): number | null => {
+      const { id } = bill.find((line) => line.name === name)!
+      const prices = packs.length === 0 ? [] : [{ line: id, packs }]
+      const { receipt } = worked({ ...plan, buy: { ...plan.buy, prices } })
+      return receipt.lines.find((line) => line.id === id)!.cost
+    }
+    const sleeve = 'heat-shrink sleeve, 4.8 mm'
+    const { need } = bill.find(({ name }) => name === sleeve)!
+    expect(costWith(sleeve, [{ size: 1, price: 0.01 }])).toBeCloseTo(Math.ceil(need) * 0.01)
+    expect(costWith(sleeve, [{ size: 20, price: 0.5 }])).toBe(0.5)
+    // Wire is cut from the spool that pays, whole lengths each.
+    const wire = 'wire 1 mm², red'
+    expect(costWith(wire, [{ size: 20, price: 1.5 }])).toBe(1.5)
+    expect(costWith(wire, [{ size: 10, price: 1 }])).toBeLessThan(costWith(wire, [])! - 2)
   })
 })
 

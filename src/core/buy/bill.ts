@@ -8,6 +8,7 @@ import { mounted } from '../parts/mounted'
 import {
   billGroups,
   bundleThicknessMm,
+  ownPacks,
   soldBarrelSocket,
   soldBoard,
   soldBuffer,
@@ -459,7 +460,7 @@ function addDrives(bill: Bill, { cuts, lit, wiring }: BillGiven): void {
 
 function addWires(bill: Bill, { plan, wiring }: BillGiven): void {
   const drawer = drawerLengths(plan.buy)
-  for (const { sold, wires, spools } of wireGroups(wiring.wires, drawer))
+  for (const { sold, wires, spools } of wireGroups(wiring.wires, plan.buy))
     bill.settled.push(
       cutLine(sold, spools, 'wire', {
         for: [...new Set(wires.flatMap(({ about }) => about))],
@@ -474,7 +475,8 @@ function addWires(bill: Bill, { plan, wiring }: BillGiven): void {
   for (const cable of wiring.cables) {
     const gauge = gaugeOf.get(cable.name)
     if (gauge === undefined) continue
-    const sold = soldCable(cable.cores, gauge)
+    const shipped = soldCable(cable.cores, gauge)
+    const sold = { ...shipped, packs: ownPacks(shipped, plan.buy) }
     const known = byKind.get(sold.id)
     if (known === undefined)
       byKind.set(sold.id, {

@@ -1,9 +1,7 @@
 import type { BillLine, BoughtPack } from './bill'
-import type { SoldPack } from '../parts/sold'
+import { ownPacks, type SoldPack } from '../parts/sold'
 import type { Buy } from '../plan/plan'
 import { cheapestPacks } from './packs'
-
-type OwnPacks = Buy['prices'][number]['packs']
 
 /** What is bought of a line, and what it costs. */
 export interface ReceiptLine extends BillLine {
@@ -30,11 +28,10 @@ export function receiptOf(
   bill: readonly BillLine[],
   { prices, taken }: Pick<Buy, 'prices' | 'taken'>,
 ): Receipt {
-  const packsOf = new Map(prices.map(({ line, packs }) => [line, packs]))
   const takenOf = new Map<string, number>()
   for (const { line, amount } of taken) takenOf.set(line, (takenOf.get(line) ?? 0) + amount)
   const lines = bill.map((line) =>
-    priced(line, packsOf.get(line.id) ?? [], takenOf.get(line.id) ?? 0),
+    priced(line, ownPacks(line, { prices }), takenOf.get(line.id) ?? 0),
   )
   return {
     lines,
@@ -49,13 +46,12 @@ export function toBuy({ lines }: Receipt, { bought }: Pick<Buy, 'bought'>): Rece
   return lines.filter(({ id, buys }) => buys.length > 0 && !done.has(id))
 }
 
-function priced(line: BillLine, own: OwnPacks, taken: number): ReceiptLine {
-  const packs = withOwn(line.packs, own)
+function priced(line: BillLine, packs: readonly SoldPack[], taken: number): ReceiptLine {
   const have = Math.min(line.need, line.have + (line.settled === undefined ? taken : 0))
   const buys =
     line.settled === undefined
       ? cheapest(packs, line.need - have)
-      : line.settled.map((pack) => ({ ...pack, price: priceOf(own, pack.size) ?? pack.price }))
+      : line.settled.map((pack) => ({ ...pack, price: priceOf(packs, pack.size) ?? pack.price }))
   const bought = buys.reduce((sum, { size, count }) => sum + size * count, 0)
   return {
     ...line,
@@ -69,17 +65,8 @@ function priced(line: BillLine, own: OwnPacks, taken: number): ReceiptLine {
   }
 }
 
-const priceOf = (own: OwnPacks, size: number): number | undefined =>
-  own.find((pack) => Math.abs(pack.size - size) < 1e-9)?.price
-
-/** Packs as sold, each with the user's own price where there is one, and the user's own sizes. */
-function withOwn(packs: readonly SoldPack[], own: OwnPacks): SoldPack[] {
-  const others = own.filter(({ size }) => packs.every((pack) => Math.abs(pack.size - size) > 1e-9))
-  return [
-    ...packs.map(({ size, price }) => ({ size, price: priceOf(own, size) ?? price })),
-    ...others,
-  ].toSorted((a, b) => a.size - b.size)
-}
+const priceOf = (packs: readonly SoldPack[], size: number): number | null | undefined =>
+  packs.find((pack) => Math.abs(pack.size - size) < 1e-9)?.price
 
 /** The cheapest packs that cover a need; where no price is known, as few of the smallest as will do. */
 function cheapest(packs: readonly SoldPack[], need: number): BoughtPack[] {

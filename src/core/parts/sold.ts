@@ -1,4 +1,5 @@
 import type { BillUnit, InputKind, WireColour } from '../plan/choices'
+import type { Buy } from '../plan/plan'
 import type { Board, LightPart, SupplyPart } from '../plan/parts'
 import { formatLength, formatQuantity, significant } from '../quantity/format'
 import type { ChemistryName } from './chemistries'
@@ -77,6 +78,20 @@ const metres = (
 
 /** A number inside an id. */
 const key = (value: number): string => String(value).replace('.', '_')
+
+/** Packs as they are sold, each with the user's own price where there is one, and the user's own sizes. */
+export function ownPacks(
+  { id, packs }: Pick<Sold, 'id' | 'packs'>,
+  { prices }: Pick<Buy, 'prices'>,
+): SoldPack[] {
+  const own = prices.find(({ line }) => line === id)?.packs ?? []
+  const isSize = (size: number) => (pack: Pick<SoldPack, 'size'>) =>
+    Math.abs(pack.size - size) < 1e-9
+  return [
+    ...packs.map(({ size, price }) => ({ size, price: own.find(isSize(size))?.price ?? price })),
+    ...own.filter(({ size }) => !packs.some(isSize(size))),
+  ].toSorted((a, b) => a.size - b.size)
+}
 
 // Light and power
 

@@ -3,31 +3,16 @@ import { runName } from '../cut/entry-of'
 import { groupDraw } from '../load/group-draw'
 import { dutiesIn, isDimmable, levelIn } from '../load/load'
 import { loadOf } from '../load/load-of'
-import type { LoadCase } from '../plan/choices'
 import type { Plan } from '../plan/plan'
 import { operand, working, type Figure } from '../quantity/figure'
-import { formatQuantity } from '../quantity/format'
 import type { JudgedPlan } from '../verdict/judged-plan'
+import { caseLabel } from './case-label'
 import { sumOf } from './total'
 
 /** Volts of the strips in the plan, each once, in the order of the pad. */
 export const voltsIn = ({ loads }: JudgedPlan): number[] => [
   ...new Set(loads.filter((load) => load.groups > 0).map((load) => load.volts)),
 ]
-
-const caseLabels: Readonly<Record<LoadCase, string>> = {
-  idle: 'idle',
-  'full-white': 'full white',
-  red: 'full red',
-  green: 'full green',
-  blue: 'full blue',
-  level: 'at',
-}
-
-export const caseLabel = (plan: Pick<Plan, 'scene'>): string =>
-  plan.scene.shown === 'level'
-    ? `at ${formatQuantity(plan.scene.level, '%')}`
-    : caseLabels[plan.scene.shown]
 
 /** Runs of one strip that burn at one brightness. */
 type Batch = [CutStripRun, ...CutStripRun[]]

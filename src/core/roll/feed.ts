@@ -11,7 +11,7 @@ import type { FedSupply } from '../feed/supplies'
 import { warmthOf } from '../feed/run-warmth'
 import { operand, working, type Figure } from '../quantity/figure'
 import { formatLength, plural } from '../quantity/format'
-import { caseLabel } from './current'
+import { caseLabel } from './case-label'
 import type { JudgedPlan } from '../verdict/judged-plan'
 
 /** Leads that are listed one by one; a plan of hundreds tells their sum. */

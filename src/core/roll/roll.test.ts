@@ -81,6 +81,14 @@ describe('the roll', () => {
       'in a wire 4 × 3 min = 12 min',
       'soldered 9 × 4.44 min = 40 min',
       '19 joints = 58 min',
+      '— The bill',
+      'light 1 line = 30.00',
+      'power 7 lines = 26.85',
+      'board 1 line = 4.50',
+      'wire 0.55 + 1.05 + 0.55 + 1.30 + 1.30 = 4.75',
+      'small parts 0.55 + 0.80 + 0.80 + 0.10 + 2.00 = 4.25',
+      'the whole bill = 70.35',
+      'a metre of light 70.35 / 3.23 m = 21.76',
     ])
   })
 

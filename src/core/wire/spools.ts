@@ -1,5 +1,5 @@
 import { pack } from '../cut/pack'
-import { soldWire, type Sold } from '../parts/sold'
+import { ownPacks, soldWire, type Sold } from '../parts/sold'
 import type { Wire as Gauge } from '../parts/wires'
 import type { Buy } from '../plan/plan'
 import type { WireColour } from '../plan/choices'
@@ -46,8 +46,9 @@ export function drawerLengths({ taken }: Pick<Buy, 'taken'>): DrawerLengths {
 /** The wires by gauge and colour, thickest first, each with the spools that they are cut from. */
 export function wireGroups(
   wires: readonly PlanWire[],
-  drawer: DrawerLengths = new Map(),
+  buy: Pick<Buy, 'taken' | 'prices'>,
 ): WireGroup[] {
+  const drawer = drawerLengths(buy)
   const groups = new Map<string, PlanWire[]>()
   for (const wire of wires) {
     // What is a core of a cable is bought as that.
@@ -62,7 +63,8 @@ export function wireGroups(
       const [first] = own
       if (first === undefined) return []
       const { gauge, colour } = first
-      const sold = soldWire(gauge, colour)
+      const shipped = soldWire(gauge, colour)
+      const sold = { ...shipped, packs: ownPacks(shipped, buy) }
       const sorted = own.toSorted((a, b) => b.lengthMm - a.lengthMm)
       return [
         {

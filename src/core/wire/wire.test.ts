@@ -186,7 +186,7 @@ describe('joints', () => {
 
 it.each(plans)('spools of %s hold every wire of their gauge and colour once', (_, plan) => {
   const { wires } = worked(plan).wiring
-  const groups = wireGroups(wires)
+  const groups = wireGroups(wires, plan.buy)
   const single = wires.filter(({ cable }) => cable === undefined)
   expect(groups.flatMap((group) => group.wires).length).toBe(single.length)
   const cores = cableGroups(worked(plan).wiring).flatMap((group) => group.wires)

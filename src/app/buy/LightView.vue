@@ -1,0 +1,298 @@
+<script setup lang="ts">
+import { ArrowDown, ArrowUp } from '@lucide/vue'
+import { proxy } from 'comlink'
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { Candidate } from '../../core/choose/compare'
+import { differences } from '../../core/choose/differences'
+import type { Plan } from '../../core/plan/plan'
+import { formatQuantity, plural, significant } from '../../core/quantity/format'
+import { useJob } from '../engine/use-job'
+import BlendStrip from '../measure/BlendStrip.vue'
+import { keptOf } from '../parts/kept'
+import { usePrice } from '../shell/price'
+import { usePlanStore } from '../stores/plan'
+import { useShelf } from '../stores/shelf'
+import { mounted } from '../../core/parts/mounted'
+
+const { plan } = defineProps<{ plan: Plan }>()
+
+const [store, shelf] = [usePlanStore(), useShelf()]
+const price = usePrice()
+
+/** Those that are worked out so far; they stay while the next ones come. */
+const found = shallowRef<readonly Candidate[]>([])
+const job = useJob(
+  () => plan,
+  (service, own, tell) => {
+    found.value = []
+    return service.compare(
+      own,
+      keptOf(shelf.parts, 'strip'),
+      proxy((one: Candidate, done: number) => {
+        found.value = [...found.value, one]
+        tell(done)
+      }),
+    )
+  },
+)
+job.start()
+// What was compared is of the plan before.
+watch(
+  () => plan,
+  () => {
+    found.value = []
+    chosen.value = []
+    job.start()
+  },
+)
+
+const present = computed(() => found.value.find(({ isPresent }) => isPresent))
+
+const volts = ref<number>()
+const kind = ref<'pixels' | 'plain'>()
+const withoutStops = ref(false)
+const isShown = ({ strip, problems, isPresent }: Candidate): boolean =>
+  isPresent ||
+  ((volts.value === undefined || strip.volts === volts.value) &&
+    (kind.value === undefined || strip.light.kind === kind.value) &&
+    !(withoutStops.value && problems.some(({ grade }) => grade === 'stop')))
+
+const columns = [
+  { key: 'cost', label: 'Cost', of: ({ cost }: Candidate) => cost },
+  { key: 'powerW', label: 'Full white', of: ({ powerW }: Candidate) => powerW },
+  { key: 'lumens', label: 'Light', of: ({ lumens }: Candidate) => -lumens },
+  { key: 'joints', label: 'Joints', of: ({ hours }: Candidate) => hours },
+  { key: 'ripple', label: 'Dots', of: ({ ripple, pitchMm }: Candidate) => ripple ?? pitchMm },
+  {
+    key: 'frames',
+    label: 'Frames',
+    of: ({ framesPerSecond }: Candidate) => -(framesPerSecond ?? 0),
+  },
+  {
+    key: 'problems',
+    label: 'Problems',
+    of: ({ problems }: Candidate) =>
+      problems.reduce((sum, { grade }) => sum + (grade === 'stop' ? 100 : 1), 0),
+  },
+] as const
+const sortedBy = ref<(typeof columns)[number]['key']>('cost')
+const isTurned = ref(false)
+function sortBy(key: (typeof columns)[number]['key']): void {
+  isTurned.value = sortedBy.value === key && !isTurned.value
+  sortedBy.value = key
+}
+const rows = computed(() => {
+  const of = columns.find(({ key }) => key === sortedBy.value)?.of ?? (({ cost }) => cost)
+  const sorted = found.value.filter(isShown).toSorted((a, b) => of(a) - of(b))
+  return isTurned.value ? sorted.toReversed() : sorted
+})
+
+const most = 3
+const chosen = ref<readonly string[]>([])
+function choose(id: string): void {
+  chosen.value = chosen.value.includes(id)
+    ? chosen.value.filter((one) => one !== id)
+    : [...chosen.value, id].slice(-most)
+}
+const side = computed(() =>
+  chosen.value.flatMap((id) => found.value.find(({ strip }) => strip.id === id) ?? []),
+)
+/** From the lights to the nearest cover that hides dots, mm. */
+const depthMm = computed(() => {
+  const depths = plan.lines
+    .map(({ mount }) => mounted(mount))
+    .filter(({ cover }) => cover === 'frosted' || cover === 'opal')
+    .map(({ coverMm }) => coverMm)
+  return depths.length === 0 ? undefined : Math.min(...depths)
+})
+const problemText = ({ problems }: Candidate): string => {
+  const stops = problems.filter(({ grade }) => grade === 'stop').length
+  const warnings = problems.length - stops
+  const parts = [
+    ...(stops > 0 ? [plural(stops, 'stop')] : []),
+    ...(warnings > 0 ? [plural(warnings, 'warning')] : []),
+  ]
+  return parts.length === 0 ? 'none' : parts.join(', ')
+}
+function take({ strip, commands }: Candidate): void {
+  store.commit(commands, { label: `take ${strip.name}` })
+}
+</script>
+
+<template>
+  <div class="flex flex-wrap items-center gap-x-4 gap-y-2 text-[13px] text-bench-soft">
+    <span v-if="job.progress.value !== undefined" role="status" class="flex items-center gap-2">
+      <progress class="w-32 accent-glow" :value="job.progress.value" max="1" />
+      {{ found.length }} worked out
+      <button class="link-quiet" @click="job.stop">stop</button>
+    </span>
+    <span v-else>
+      {{ plural(found.length, 'light') }}, each the whole plan: cut, fed, supplied, wired, bought
+      <button class="link-quiet ml-1" @click="job.start()">again</button>
+    </span>
+    <span v-if="job.problem.value" class="text-stop" role="alert">{{ job.problem.value }}</span>
+    <label class="ml-auto flex items-center gap-1.5">
+      Volts
+      <select v-model="volts" class="field w-auto py-1">
+        <option :value="undefined">all</option>
+        <option v-for="one in [5, 12, 24]" :key="one" :value="one">{{ one }} V</option>
+      </select>
+    </label>
+    <label class="flex items-center gap-1.5">
+      Kind
+      <select v-model="kind" class="field w-auto py-1">
+        <option :value="undefined">all</option>
+        <option value="pixels">pixels</option>
+        <option value="plain">plain strip</option>
+      </select>
+    </label>
+    <label class="flex items-center gap-1.5">
+      <input v-model="withoutStops" type="checkbox" class="accent-glow" /> without stops
+    </label>
+  </div>
+
+  <div v-if="side.length > 0" class="grid gap-3 sm:grid-cols-3" data-testid="side-by-side">
+    <article
+      v-for="one in side"
+      :key="one.strip.id"
+      class="rounded-lg border border-bench-line bg-bench-raised p-3 text-[13px]"
+    >
+      <h2 class="font-semibold">{{ one.strip.name }}</h2>
+      <p class="mt-0.5 text-[17px] font-bold">{{ price(one.cost) }}</p>
+      <BlendStrip
+        v-if="depthMm !== undefined"
+        class="my-2"
+        :pitch-mm="one.pitchMm"
+        :depth-mm="depthMm"
+      />
+      <p v-if="one.isPresent" class="text-bench-soft">what the plan has now</p>
+      <ul v-else-if="present" class="list-disc pl-4 text-bench-soft">
+        <li v-for="text in differences(one, present, price)" :key="text">{{ text }}</li>
+      </ul>
+      <button v-if="!one.isPresent" class="button-main mt-2" @click="take(one)">Take it</button>
+    </article>
+  </div>
+
+  <div
+    class="min-h-0 flex-1 overflow-auto rounded-lg bg-bench-raised"
+    tabindex="0"
+    role="group"
+    aria-label="Lights that would do"
+  >
+    <p
+      v-if="found.length === 0"
+      class="grid h-full min-h-32 place-items-center px-6 text-center text-bench-soft"
+    >
+      {{
+        job.progress.value === undefined
+          ? 'There is no run of strip in this plan to compare lights for.'
+          : 'Working the whole plan out with each light …'
+      }}
+    </p>
+    <table v-else class="w-full text-[13px]">
+      <thead class="sticky top-0 bg-bench-high text-left text-[12px] text-bench-soft">
+        <tr>
+          <th class="px-3 py-1.5 font-normal" scope="col">Light</th>
+          <th
+            v-for="{ key, label } in columns"
+            :key="key"
+            class="px-2 py-1.5 text-right font-normal whitespace-nowrap"
+            scope="col"
+            :aria-sort="sortedBy === key ? (isTurned ? 'descending' : 'ascending') : undefined"
+          >
+            <button
+              class="inline-flex items-center gap-1"
+              :class="sortedBy === key && 'text-bench-ink'"
+              @click="sortBy(key)"
+            >
+              {{ label }}
+              <component :is="isTurned ? ArrowUp : ArrowDown" v-if="sortedBy === key" :size="12" />
+            </button>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="one in rows"
+          :key="one.strip.id"
+          class="border-t border-bench-line align-top"
+          :class="one.isPresent && 'bg-bench-high/60'"
+          :data-light="one.strip.id"
+        >
+          <td class="px-3 py-1.5">
+            <label class="flex gap-2">
+              <input
+                type="checkbox"
+                class="mt-0.5 accent-glow"
+                :checked="chosen.includes(one.strip.id)"
+                :aria-label="`Side by side: ${one.strip.name}`"
+                @change="choose(one.strip.id)"
+              />
+              <span>
+                {{ one.strip.name }}
+                <b v-if="one.isPresent" class="text-glow">· now</b>
+                <span
+                  class="block text-[12px]"
+                  :class="one.supplies.length === 0 ? 'text-stop' : 'text-bench-soft'"
+                >
+                  {{ one.supplies.join(' and ') || 'no supply is large enough' }}
+                </span>
+              </span>
+            </label>
+          </td>
+          <td class="px-2 py-1.5 text-right whitespace-nowrap">
+            {{ price(one.cost) }}
+            <span v-if="one.unpriced > 0" class="block text-[12px] text-bench-soft">
+              + {{ one.unpriced }} unpriced
+            </span>
+          </td>
+          <td class="px-2 py-1.5 text-right whitespace-nowrap">
+            {{ formatQuantity(one.powerW, 'W') }}
+          </td>
+          <td class="px-2 py-1.5 text-right whitespace-nowrap">
+            {{ significant(one.lumens, 2) }} lm
+            <span v-if="one.lux !== null" class="block text-[12px] text-bench-soft">
+              {{ formatQuantity(one.lux, 'lx') }}
+            </span>
+          </td>
+          <td class="px-2 py-1.5 text-right whitespace-nowrap">
+            {{ one.joints }}
+            <span class="block text-[12px] text-bench-soft">
+              {{ formatQuantity(one.hours * 60, 'min') }}, {{ plural(one.feeds, 'feed') }}
+            </span>
+          </td>
+          <td class="px-2 py-1.5 text-right whitespace-nowrap">
+            {{
+              one.ripple === null
+                ? 'bare'
+                : one.ripple < 0.05
+                  ? 'a line'
+                  : one.ripple < 0.2
+                    ? 'faint'
+                    : 'seen'
+            }}
+            <span class="block text-[12px] text-bench-soft">
+              every {{ significant(one.pitchMm, 2) }} mm
+            </span>
+          </td>
+          <td class="px-2 py-1.5 text-right whitespace-nowrap">
+            {{ one.framesPerSecond === null ? '–' : `${significant(one.framesPerSecond, 2)}/s` }}
+          </td>
+          <td
+            class="px-3 py-1.5 text-right"
+            :class="
+              one.problems.some(({ grade }) => grade === 'stop')
+                ? 'text-stop'
+                : one.problems.length > 0
+                  ? 'text-warning'
+                  : 'text-ok'
+            "
+            :title="one.problems.map(({ text }) => text).join('\n')"
+          >
+            {{ problemText(one) }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
