@@ -187,3 +187,20 @@ test('which light: whole plans side by side, and one is taken in one edit', asyn
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect.poll(() => amount(page)).toBe(before)
 })
+
+test('with what I have: a supply from the drawer does with a limit, and is not bought', async ({
+  page,
+}) => {
+  await openNook(page)
+  const before = await amount(page)
+  await view(page, 'Drawer')
+  await page.getByRole('button', { name: 'With what I have' }).click()
+  const use = page.locator('[data-have="5 V brick, 10 A"]')
+  await expect(use).toContainText(/does, if you limit brightness to \d+ %/, { timeout: 60_000 })
+  await use.getByRole('button', { name: 'Use it' }).click()
+  await view(page, 'Bill')
+  await expect(row(page, '5 V brick, 10 A')).toContainText('from the drawer')
+  await expect.poll(() => amount(page)).toBeLessThan(before - 15)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect.poll(() => amount(page)).toBe(before)
+})

@@ -28,7 +28,7 @@ test('a shelf from the first line to a plan that holds, out to a file and in aga
     lines: { feeds?: { pad: number | string }[] }[]
     rules: { joins: { areAllowed: boolean } }
   }
-  expect(file.version).toBe(5)
+  expect(file.version).toBe(6)
   expect(file.lines[0]?.feeds?.map(({ pad }) => pad)).toEqual([0, 'end'])
   expect(file.rules.joins.areAllowed).toBe(true)
   await expect(page.getByTestId('saved')).toContainText('saved on this device')

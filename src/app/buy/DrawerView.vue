@@ -22,11 +22,13 @@ import { amountText, readItems } from './drawer-edit'
 
 const { plan, receipt } = defineProps<{ plan: Plan; receipt: Receipt | undefined }>()
 
+const HaveUses = defineAsyncComponent(() => import('./HaveUses.vue'))
 const BookDialog = defineAsyncComponent(() => import('./BookDialog.vue'))
 
 const [store, shelf, notices] = [usePlanStore(), useShelf(), useNotices()]
 const entries = useDrawer(() => plan)
 const [wiring, reels] = [usePart('wiring'), usePart('reels')]
+const isTrying = ref(false)
 const picker = useTemplateRef<HTMLInputElement>('picker')
 
 const stripName = (id: string | undefined): string | undefined =>
@@ -210,6 +212,9 @@ async function book(into: readonly StoredItem[]): Promise<void> {
       <button class="button-quiet" :disabled="entries.length === 0" @click="saveDrawer">
         <Download :size="14" /> Save
       </button>
+      <button class="button-quiet" :disabled="entries.length === 0" @click="isTrying = !isTrying">
+        With what I have
+      </button>
       <button v-if="plan.buy.isBooked !== true" class="button-quiet" @click="startBooking">
         It is built …
       </button>
@@ -224,6 +229,7 @@ async function book(into: readonly StoredItem[]): Promise<void> {
       @change="readFile"
     />
   </div>
+  <HaveUses v-if="isTrying" :plan="plan" :entries="entries" @close="isTrying = false" />
   <form class="flex flex-wrap items-end gap-2" novalidate @submit.prevent="add">
     <label class="min-w-0 grow text-[12.5px] text-bench-soft">
       What

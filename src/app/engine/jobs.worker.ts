@@ -1,10 +1,12 @@
 import { expose } from 'comlink'
 import { putRight, type PutRight } from '../../core/choose/put-right'
+import { withWhatIHave, type HaveUse } from '../../core/choose/what-i-have'
 import { whatIf, valuesAround, type WhatIf } from '../../core/choose/what-if'
 import { cutFromReels, type StripReels } from '../../core/cut/reels'
 import { engineOf, worked } from '../../core/worked'
 import { planFeeds, type FeedGoal, type FeedPlan } from '../../core/feed/planner'
 import { candidatesFor, compare, type Candidate } from '../../core/choose/compare'
+import type { DrawerItem } from '../../core/buy/drawer'
 import type { Strip } from '../../core/plan/parts'
 import type { Plan } from '../../core/plan/plan'
 import { planNetlist } from '../../formats/spice'
@@ -46,6 +48,16 @@ const service = {
       tell(one, done / strips.length)
     }
     return strips.length
+  },
+  /** What of the drawer would do; `tell` hears of each as it is worked out. */
+  haveUses(
+    plan: Plan,
+    items: readonly (DrawerItem & { readonly id: string })[],
+    tell: (one: HaveUse, done: number) => void,
+  ): number {
+    let done = 0
+    for (const one of withWhatIHave(plan, items)) tell(one, (done += 1))
+    return done
   },
   /** Remedies that leave no stop; `tell` hears how many verdicts are left. */
   putRight(plan: Plan, tell: (left: number) => void): PutRight {

@@ -103,12 +103,13 @@ const actions = [
         Cannot be worked out: {{ problem }}. Open it to see why, or export it.
       </p>
       <ErrorBoundary v-else>
-        <p class="text-[13px] text-bench-soft">{{ factsText(facts) }}</p>
-        <p v-if="facts && facts.stops + facts.warnings > 0" class="text-[13px]">
-          <span v-if="facts.stops > 0" class="mr-3 text-stop">{{
+        <p class="min-h-5 text-[13px] text-bench-soft">{{ factsText(facts) }}</p>
+        <!-- Its line is there before it is known: the name must not move under the pointer. -->
+        <p class="h-5 text-[13px]">
+          <span v-if="facts && facts.stops > 0" class="mr-3 text-stop">{{
             plural(facts.stops, 'stop')
           }}</span>
-          <span v-if="facts.warnings > 0" class="text-warning">{{
+          <span v-if="facts && facts.warnings > 0" class="text-warning">{{
             plural(facts.warnings, 'warning')
           }}</span>
         </p>

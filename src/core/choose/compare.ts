@@ -74,7 +74,7 @@ export function candidatesFor(plan: Plan, kept: readonly Strip[] = []): Strip[] 
 }
 
 /** The edit that lays a strip in all runs of strip. Supplies of other volts become the smallest that will do; leads set by hand go, since pads lie elsewhere. */
-function layCommands(plan: Plan, strip: Strip): Command[] {
+export function layCommands(plan: Plan, strip: Strip): Command[] {
   const { cuts, volts, parts } = worked(plan)
   const runs = stripRuns(cuts)
   const isLaid = new Set(runs.map(({ run }) => run.id))

@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import { proxy } from 'comlink'
+import { shallowRef, watch } from 'vue'
+import type { HaveUse } from '../../core/choose/what-i-have'
+import type { Plan } from '../../core/plan/plan'
+import { useJob } from '../engine/use-job'
+import { usePrice } from '../shell/price'
+import type { DrawerEntry } from '../stores/use-drawer'
+import { usePlanStore } from '../stores/plan'
+
+const { plan, entries } = defineProps<{ plan: Plan; entries: readonly DrawerEntry[] }>()
+const emit = defineEmits<{ close: [] }>()
+
+const store = usePlanStore()
+const price = usePrice()
+const found = shallowRef<readonly HaveUse[]>([])
+const job = useJob(
+  () => plan,
+  (service, own, tell) => {
+    found.value = []
+    const items = entries
+      .filter(({ free }) => free > 0)
+      .map(({ id, part, name, unit, free }) => ({ id, part, name, unit, amount: free }))
+    return service.haveUses(
+      own,
+      items,
+      proxy((one: HaveUse, done: number) => {
+        found.value = [...found.value, one]
+        tell(done)
+      }),
+    )
+  },
+)
+job.start()
+watch(
+  () => plan,
+  () => {
+    found.value = []
+    job.start()
+  },
+)
+const kinds = { supply: 'Supply', board: 'Board', strip: 'Strip' } as const
+const saving = ({ costMore }: HaveUse): string =>
+  Math.abs(costMore) < 0.005
+    ? 'costs the same'
+    : `${price(Math.abs(costMore))} ${costMore < 0 ? 'saved' : 'more'}`
+function use({ name, commands }: HaveUse): void {
+  store.commit(commands, { label: `use ${name} from the drawer` })
+}
+</script>
+
+<template>
+  <section
+    class="max-h-[45%] shrink-0 overflow-y-auto rounded-lg border border-bench-line bg-bench-raised px-4 py-3 text-[13px]"
+    aria-label="With what I have"
+    role="group"
+    tabindex="0"
+  >
+    <div class="mb-1 flex items-baseline gap-3">
+      <h2 class="font-semibold">With what I have</h2>
+      <span v-if="job.progress.value !== undefined" class="text-bench-soft" role="status">
+        trying what is in the drawer …
+        <button class="link-quiet ml-1" @click="job.stop">stop</button>
+      </span>
+      <span v-if="job.problem.value" class="text-stop" role="alert">{{ job.problem.value }}</span>
+      <button class="link-quiet ml-auto" @click="emit('close')">close</button>
+    </div>
+    <p v-if="found.length === 0 && job.progress.value === undefined" class="text-bench-soft">
+      Nothing in the drawer could take the place of what this plan buys: no supply of its volts, no
+      other board, no rest of a strip that fits.
+    </p>
+    <div
+      v-for="one in found"
+      :key="`${one.kind} ${one.name}`"
+      class="flex items-start gap-3 border-t border-bench-line py-1.5"
+      :data-have="one.name"
+    >
+      <span class="w-14 shrink-0 text-bench-soft">{{ kinds[one.kind] }}</span>
+      <span class="min-w-0 flex-1">
+        {{ one.name }}
+        <span v-if="one.stops.length > 0" class="block text-stop">
+          will not do: {{ one.stops.join('; ') }}
+        </span>
+        <span v-else-if="one.needs.length > 0" class="block text-warning">
+          does, if you {{ one.needs.join(', and ') }}
+        </span>
+        <span v-else class="block text-ok">does as it is</span>
+      </span>
+      <span class="shrink-0 text-bench-soft">{{ saving(one) }}</span>
+      <button class="button-quiet shrink-0" :disabled="one.stops.length > 0" @click="use(one)">
+        Use it
+      </button>
+    </div>
+  </section>
+</template>

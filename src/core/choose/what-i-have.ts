@@ -1,0 +1,162 @@
+import type { DrawerItem } from '../buy/drawer'
+import { restMm } from '../buy/drawer'
+import type { Engine } from '../engine'
+import { soldBoard, soldSupply } from '../parts/sold'
+import { change, type Command } from '../plan/commands'
+import type { Plan } from '../plan/plan'
+import { engineOf } from '../worked'
+import type { Verdict } from '../verdict/verdict'
+import { candidatesFor, layCommands } from './compare'
+import { fixSearch } from './fixes'
+
+/** Something in the drawer in the place of what the plan would buy. */
+export interface HaveUse {
+  /** Ids of the items in the drawer. */
+  readonly items: readonly string[]
+  readonly kind: 'supply' | 'board' | 'strip'
+  readonly name: string
+  /** What has to go with it, such as `limit brightness to 52 %`; none where it does as it is. */
+  readonly needs: readonly string[]
+  /** Stops that come with it and that nothing was found for: it will not do. */
+  readonly stops: readonly string[]
+  /** Against the bill as it is; negative where it saves. */
+  readonly costMore: number
+  /** All of it as one edit. */
+  readonly commands: readonly Command[]
+}
+
+/** Rounds of looking for what has to go with it. */
+const mostRounds = 6
+
+/**
+ * What of the drawer would do for a plan: each supply, board and strip in it tried in the place of the plan's own, with the remedies that it
+ * needs so that no new stop comes. Yields each as it is worked out; those that the plan has already are left out.
+ */
+export function* withWhatIHave(
+  plan: Plan,
+  items: readonly (DrawerItem & { readonly id: string })[],
+): Generator<HaveUse> {
+  const engine = engineOf(plan)
+  for (const { items: ids, kind, name, commands } of triesFor(engine, items)) {
+    const settled = settle(engine, commands)
+    yield { items: ids, kind, name, ...settled }
+  }
+}
+
+type Try = Pick<HaveUse, 'items' | 'kind' | 'name' | 'commands'>
+
+function triesFor(
+  { worked: { plan, parts, supplies, fit, cuts, receipt } }: Engine,
+  items: readonly (DrawerItem & { readonly id: string })[],
+): Try[] {
+  const tries = new Map<string, Try>()
+  const strips = new Set(parts.strips.map(({ id }) => id))
+  for (const item of items) {
+    const supply = parts.supplies.find(
+      (part) => part.id === item.part || soldSupply(part).id === item.part,
+    )
+    // It takes the place of the supply of its volts that has most to do.
+    const slot = supplies
+      .filter(({ volts, loadA }) => supply !== undefined && volts === supply.volts && loadA > 0)
+      .toSorted((a, b) => b.loadA - a.loadA)[0]
+    if (supply !== undefined && slot !== undefined && slot.part?.id !== supply.id)
+      tries.set(`supply ${supply.id}`, {
+        items: [item.id],
+        kind: 'supply',
+        name: supply.name,
+        commands: [
+          { do: 'pick-supply', supply: slot.slot.id, part: supply.id },
+          takes(plan, item.id, soldSupply(supply).id),
+        ],
+      })
+    const board = parts.boards.find(
+      (part) => part.id === item.part || soldBoard(part).id === item.part,
+    )
+    if (board !== undefined && fit !== undefined && fit.board.id !== board.id)
+      tries.set(`board ${board.id}`, {
+        items: [item.id],
+        kind: 'board',
+        name: board.name,
+        commands: [
+          { do: 'set-signal', signal: { board: board.id } },
+          takes(plan, item.id, soldBoard(board).id),
+        ],
+      })
+  }
+  for (const strip of candidatesFor(plan)) {
+    const rests = items.flatMap((item) => {
+      const lengthMm = item.part === strip.id ? restMm(item, strips) : undefined
+      return lengthMm === undefined ? [] : [{ id: item.id, stripId: strip.id, lengthMm }]
+    })
+    const isPresent = cuts.some((entry) => entry.strip.id === strip.id)
+    const isTaken = receipt.lines.some(({ part, have }) => part === strip.id && have > 0)
+    if (rests.length === 0 || (isPresent && isTaken)) continue
+    const known = new Set(plan.offcuts.map(({ id }) => id))
+    tries.set(`strip ${strip.id}`, {
+      items: rests.map(({ id }) => id),
+      kind: 'strip',
+      name: strip.name,
+      commands: [
+        ...(isPresent ? [] : layCommands(plan, strip)),
+        { do: 'add-offcuts', offcuts: rests.filter(({ id }) => !known.has(id)) },
+      ],
+    })
+  }
+  return [...tries.values()]
+}
+
+/** One of an item comes from the drawer, and is not bought. */
+const takes = ({ buy }: Plan, item: string, line: string): Command => ({
+  do: 'set-buy',
+  buy: { taken: [...buy.taken.filter((one) => one.item !== item), { item, line, amount: 1 }] },
+})
+
+const stopsOf = (verdicts: readonly Verdict[]): Verdict[] =>
+  verdicts.filter(({ grade }) => grade === 'stop')
+
+/** An edit with the remedies that clear the stops that came with it, as far as there are any. */
+function settle(
+  engine: Engine,
+  first: readonly Command[],
+): Pick<HaveUse, 'needs' | 'stops' | 'costMore' | 'commands'> {
+  const { plan, receipt } = engine.worked
+  const before = new Set(stopsOf(engine.worked.verdicts).map(({ id }) => id))
+  const freshIn = (one: Engine): Verdict[] =>
+    stopsOf(one.worked.verdicts).filter(({ id }) => !before.has(id))
+  const commands = [...first]
+  const needs: string[] = []
+  let own = engine.fork(change(plan, commands).plan)
+  for (let round = 0; round < mostRounds; round += 1) {
+    const fresh = new Set(freshIn(own).map(({ id }) => id))
+    if (fresh.size === 0) break
+    const remedy = firstFix(own, fresh)
+    if (remedy === undefined) break
+    needs.push(remedy.label)
+    commands.push(...remedy.commands)
+    own = engine.fork(change(plan, commands).plan)
+  }
+  return {
+    needs,
+    stops: freshIn(own).map(({ text }) => text),
+    costMore: own.worked.receipt.total - receipt.total,
+    commands,
+  }
+}
+
+/** The first confirmed remedy that does not put another supply, board or strip in the place of the one that is tried. */
+function firstFix(
+  engine: Engine,
+  wanted: ReadonlySet<string>,
+): Verdict['remedies'][number] | undefined {
+  for (const found of fixSearch(engine, ({ id }) => wanted.has(id))) {
+    const fix = found?.fixes.find(({ commands }) => commands.every((one) => !isSwap(one)))
+    if (fix !== undefined) return fix
+  }
+  return undefined
+}
+
+const isSwap = (command: Command): boolean =>
+  command.do === 'pick-supply' ||
+  command.do === 'set-strip' ||
+  command.do === 'set-default-strip' ||
+  (command.do === 'set-signal' && command.signal.board !== undefined)
