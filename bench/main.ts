@@ -1,3 +1,4 @@
+import { buyBench } from './buy'
 import { feedBench } from './feed'
 import { handsBench } from './hands'
 import { outlineBench } from './outline'
@@ -12,6 +13,7 @@ import { typingBench } from './typing'
 const benches = {
   tally: tallyBench,
   scale: scaleBench,
+  buy: buyBench,
   packing: packingBench,
   feed: feedBench,
   outline: outlineBench,

@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright'
 import { readFile } from 'node:fs/promises'
 import { expect, exportAndImport, figure, openEmptyPlan, pasteLines, test } from './browser'
 import type { Locator, Page } from '@playwright/test'
@@ -203,4 +204,38 @@ test('with what I have: a supply from the drawer does with a limit, and is not b
   await expect.poll(() => amount(page)).toBeLessThan(before - 15)
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect.poll(() => amount(page)).toBe(before)
+})
+
+for (const width of [1280, 390]) {
+  test(`no violation of accessibility rules on the buy page at ${String(width)}`, async ({
+    page,
+  }) => {
+    await page.setViewportSize({ width, height: 800 })
+    await openNook(page)
+    await page.getByRole('button', { name: /^solder/ }).click()
+    for (const name of ['Bill', 'Drawer', 'Bars and sheets', 'Which light']) {
+      await view(page, name)
+      if (name === 'Which light')
+        await expect(page.getByText(/lights, each the whole plan/)).toBeVisible({ timeout: 60_000 })
+      const { violations } = await new AxeBuilder({ page }).analyze()
+      expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([])
+    }
+  })
+}
+
+test('by keyboard alone: to the page, along the bill, a line ticked and opened', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await page.keyboard.press('Alt+6')
+  await expect(total(page)).toBeVisible()
+  const box = page.getByLabel('Bought: 5 V enclosed, 20 A')
+  await box.focus()
+  await page.keyboard.press('Space')
+  await expect(box).toBeChecked()
+  await page.keyboard.press('Tab')
+  await page.keyboard.press('Enter')
+  await expect(row(page, '5 V enclosed, 20 A')).toContainText('one for each')
+  await page.keyboard.press('Control+z')
+  await expect(box).not.toBeChecked()
 })

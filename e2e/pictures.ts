@@ -19,21 +19,6 @@ test('cut', async ({ page }) => {
   await page.screenshot({ path: `${folder}/cut.png` })
 })
 
-test('a second plan', async ({ page }) => {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Pegboard moon' }).click()
-  await expect(page.getByTestId('cut-state')).not.toHaveText('…')
-  await page.screenshot({ path: `${folder}/pegboard-moon.png` })
-})
-
-test('what if', async ({ page }) => {
-  await page.goto('/')
-  await page.getByRole('button', { name: '2140, dimension of seat front: change it' }).click()
-  await page.getByRole('button', { name: 'what if …' }).click()
-  await page.getByRole('button', { name: '2000 mm' }).click()
-  await page.screenshot({ path: `${folder}/what-if.png` })
-})
-
 test('feed', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('link', { name: /^Feed/ }).click()
@@ -52,8 +37,6 @@ test('signal and wire', async ({ page }) => {
   await page.getByRole('link', { name: /^Signal/ }).click()
   await expect(verdict(page, 'low-level')).toBeVisible()
   await page.screenshot({ path: `${folder}/signal.png` })
-  await page.getByRole('radio', { name: 'Pins' }).click()
-  await page.screenshot({ path: `${folder}/pins.png` })
   await page.getByRole('link', { name: /^Wire/ }).click()
   await expect(page.locator('[data-block="board"]').first()).toBeVisible()
   await page.screenshot({ path: `${folder}/wire.png` })
@@ -61,6 +44,30 @@ test('signal and wire', async ({ page }) => {
   await page.getByRole('checkbox').first().check()
   await expect(page.getByTestId('joints-left')).toHaveText(/^1 of/)
   await page.screenshot({ path: `${folder}/joints.png` })
+})
+
+test('buy', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: /^Buy/ }).click()
+  await expect(page.getByTestId('bill-total')).toBeVisible()
+  await page.getByRole('button', { name: /things from the drawer/ }).click()
+  await expect(page.getByRole('button', { name: /^Put \d+ things back/ })).toBeVisible()
+  await page.getByLabel('Bought: 5 V enclosed, 20 A').check()
+  await page.getByRole('button', { name: /^fuse holder/ }).click()
+  await page.screenshot({ path: `${folder}/buy.png` })
+  await page.getByRole('radio', { name: 'Drawer' }).click()
+  await page.getByRole('button', { name: 'With what I have' }).click()
+  await expect(page.locator('[data-have="5 V brick, 10 A"]')).toBeVisible({ timeout: 60_000 })
+  await page.screenshot({ path: `${folder}/drawer.png` })
+  await page.getByRole('radio', { name: 'Which light' }).click()
+  await expect(page.getByText(/20 lights, each the whole plan/)).toBeVisible({ timeout: 60_000 })
+  for (const name of [
+    '24 V white, 9.6 W/m',
+    '5 V RGB pixels, 60/m, low current',
+    '5 V RGBW pixels, 60/m',
+  ])
+    await page.getByLabel(`Side by side: ${name}`, { exact: true }).check()
+  await page.screenshot({ path: `${folder}/which-light.png` })
 })
 
 test('sums and single lights', async ({ page }) => {

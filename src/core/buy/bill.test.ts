@@ -181,6 +181,13 @@ describe('the nook', () => {
     expect(sum(after!.settled!.map(({ count }) => count))).toBe(1)
     expect(after!.have).toBeGreaterThan(3)
     expect(after!.need).toBe(before!.need)
+    // Wire that is taken is cut like a spool: counted once, in the bill and on the receipt.
+    const wire = { bill: worked(taking).bill, lines: worked(taking).receipt.lines }
+    const haveOf = (lines: readonly BillLine[]): number =>
+      lines.find(({ id }) => id === 'wire.mm2-1.red')!.have
+    expect(haveOf(wire.lines)).toBe(haveOf(wire.bill))
+    expect(haveOf(wire.bill)).toBeLessThanOrEqual(4)
+    expect(haveOf(wire.bill)).toBeGreaterThan(1)
   })
 
   it('own prices beat typical ones, and a pack of one’s own is taken where it pays', () => {
@@ -199,6 +206,67 @@ describe('the nook', () => {
     const wire = 'wire 1 mm², red'
     expect(costWith(wire, [{ size: 20, price: 1.5 }])).toBe(1.5)
     expect(costWith(wire, [{ size: 10, price: 1 }])).toBeLessThan(costWith(wire, [])! - 2)
+  })
+})
+
+describe('the drawer', () => {
+  const plan = demoPlan('bay-window-nook')
+
+  it('gives one thing to one line only, whatever the lines are called', () => {
+    const own = ['a', 'b'].map((id) => ({
+      id,
+      name: 'spray paint',
+      need: 1,
+      unit: 'piece' as const,
+    }))
+    const { bill } = worked({ ...plan, buy: { ...plan.buy, lines: own } })
+    const taken = takenFor(bill, [{ id: 'can', name: 'Spray paint', unit: 'piece', amount: 1.5 }])
+    expect(taken.map(({ amount }) => amount)).toEqual([1, 0.5])
+  })
+
+  it('knows a rest of strip by mm and by m', () => {
+    const rests = (['mm', 'm'] as const).map((unit) => ({
+      id: unit,
+      part: 'pixels-5v-60-low',
+      name: 'rest',
+      unit,
+      amount: unit === 'm' ? 1.5 : 1500,
+    }))
+    const taking = withDrawer(plan, rests, new Set(['pixels-5v-60-low']), () => [])
+    expect(taking.offcuts.map(({ lengthMm }) => lengthMm)).toEqual([1500, 1500])
+  })
+})
+
+describe('things that come with others', () => {
+  const needIn = (plan: Plan, text: string): number => needOf(worked(plan).bill, named(text))
+
+  it('fourteen LEDs have fourteen resistors and spares, and a holder its four cells', () => {
+    const plan = demoPlan('paper-lanterns')
+    expect(needIn(plan, 'warm white LED')).toBe(14)
+    expect(needIn(plan, 'resistor, 100 Ω')).toBe(Math.ceil(14 * 1.1))
+    expect(needIn(plan, 'AA cell, rechargeable')).toBe(4)
+    const more = {
+      ...plan.supplies[0]!,
+      part: 'own',
+    }
+    const part = {
+      ...worked(plan).supplies[0]!.part!,
+      id: 'own',
+      battery: { chemistry: 'nimh-aa', inSeries: 4, inParallel: 2, cutoffV: 4 },
+    }
+    const twice = { ...plan, supplies: [more], own: { ...plan.own, supplies: [part] } }
+    expect(needIn(twice, 'AA cell, rechargeable')).toBe(8)
+  })
+
+  it.each([
+    ['usb-port-3', 'USB lead with open ends', 1],
+    ['brick-5v-2', 'barrel socket', 1],
+    ['brick-5v-2', 'USB lead with open ends', 0],
+    ['enclosed-5v-40w', 'barrel socket', 0],
+  ])('%s wants %s: %i', (part, name, count) => {
+    const plan = demoPlan('pegboard-moon')
+    const [slot] = plan.supplies
+    expect(needIn({ ...plan, supplies: [{ ...slot!, part }] }, name)).toBe(count)
   })
 })
 
@@ -232,6 +300,70 @@ describe('profiles and sheets', () => {
     expect([need('end cap for the left'), need('end cap for the right')]).toEqual([3, 3])
     const longer = change(plan, [{ do: 'set-text', line: 'ledge 500', text: 'ledge 507' }]).plan
     expect(sum(worked(longer).bars[0]!.bars.map(({ lengthMm }) => lengthMm))).toBe(3000)
+  })
+
+  it('a straight profile has two caps alike for each piece', () => {
+    const plan = planOf(lineOf('ledge 2 x 500', { mount: { profile: 'flat' } }))
+    expect(needOf(worked(plan).bill, named('end cap, flat profile'))).toBe(4)
+  })
+
+  it('fabric keeps its grain, and card is turned where that saves a sheet', () => {
+    const [card] = worked(
+      planOf(lineOf('lid frame 950 x 650', { sheet: { material: 'card', wrapMm: 0 } })),
+    ).sheets
+    expect(card!.sheets[0]!.pieces).toMatchObject([{ isTurned: true, widthMm: 650, heightMm: 950 }])
+    // Turned it would lie on half a metre.
+    const [fabric] = worked(
+      planOf(lineOf('lid frame 450 x 1200', { sheet: { material: 'fabric', wrapMm: 0 } })),
+    ).sheets
+    expect(fabric).toMatchObject({ size: { heightMm: 2000 } })
+    expect(fabric!.sheets[0]!.pieces).toMatchObject([{ isTurned: false }])
+  })
+
+  it('any sheets lie on their sheets whole, none over another, and all of them are there', () => {
+    const anyFrame = fc.record({
+      width: fc.integer({ min: 60, max: 1300 }),
+      height: fc.integer({ min: 60, max: 1300 }),
+      material: fc.constantFrom('fabric', 'diffuser', 'card', 'acrylic'),
+    })
+    fc.assert(
+      fc.property(fc.array(anyFrame, { minLength: 1, maxLength: 12 }), (frames) => {
+        const plan = planOf(
+          ...frames.map(({ width, height, material }, index) => ({
+            id: String(index),
+            text: `lid frame ${String(width)} x ${String(height)}`,
+            sheet: { material, wrapMm: 0 },
+          })),
+        )
+        const all = worked(plan).sheets
+        const count = sum(
+          all.map(
+            ({ sheets: own, tooLarge }) =>
+              sum(own.map(({ pieces }) => pieces.length)) + tooLarge.length,
+          ),
+        )
+        expect(count).toBe(frames.length)
+        for (const { size, sheets: own, material } of all)
+          for (const { pieces } of own)
+            for (const [index, a] of pieces.entries()) {
+              const { width, height } = frames[Number(a.run)]!
+              expect([a.widthMm, a.heightMm]).toEqual(
+                a.isTurned ? [height, width] : [width, height],
+              )
+              if (material.hasGrain) expect(a.isTurned && width !== height).toBe(false)
+              expect(a.x + a.widthMm).toBeLessThanOrEqual(size.widthMm + 1e-6)
+              expect(a.y + a.heightMm).toBeLessThanOrEqual(size.heightMm + 1e-6)
+              for (const b of pieces.slice(index + 1))
+                expect(
+                  a.x + a.widthMm <= b.x + 1e-6 ||
+                    b.x + b.widthMm <= a.x + 1e-6 ||
+                    a.y + a.heightMm <= b.y + 1e-6 ||
+                    b.y + b.heightMm <= a.y + 1e-6,
+                ).toBe(true)
+            }
+      }),
+      { numRuns: runs(60) },
+    )
   })
 
   it('a run longer than every bar is made of equal lengths', () => {

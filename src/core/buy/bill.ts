@@ -397,7 +397,9 @@ const hubWays = 12
 const evenWays = (ways: number): number => Math.max(2, 2 * Math.ceil(ways / 2))
 
 function addBoard(bill: Bill, { plan, fit, wiring }: BillGiven): void {
-  if (fit !== undefined) {
+  // A board that was chosen and that nothing hangs on is not built.
+  const isBuilt = wiring.blocks.some(({ of }) => of.kind === 'board')
+  if (fit !== undefined && isBuilt) {
     bill.add(soldBoard(fit.board), { what: 'boards', amount: 1, for: [], page: 'signal' })
     if (plan.signal.boardFrom === 'usb' || plan.signal.usbToo === true)
       bill.add(soldUsbCable, { what: 'for the board', amount: 1, for: [], page: 'signal' })
@@ -412,8 +414,7 @@ function addBoard(bill: Bill, { plan, fit, wiring }: BillGiven): void {
     page: 'signal',
   })
   for (const { kind } of plan.signal.inputs)
-    if (fit !== undefined)
-      bill.add(soldInput(kind), { what: 'sensors', amount: 1, for: [], page: 'signal' })
+    if (isBuilt) bill.add(soldInput(kind), { what: 'sensors', amount: 1, for: [], page: 'signal' })
   if (wiring.blocks.some(({ of }) => of.kind === 'input' && of.input === 'status'))
     bill.add(soldStatusLight, {
       what: 'by three colours',

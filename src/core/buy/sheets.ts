@@ -65,9 +65,9 @@ function piecesOf({ id, name, segments, lights }: MeasuredRun, wrapMm: number): 
 }
 
 function placed(material: SheetMaterial, wanted: readonly Wanted[]): MaterialSheets {
-  const fits = ({ widthMm, heightMm }: Size, { width, height }: Wanted): boolean =>
-    (width <= widthMm && height <= heightMm) ||
-    (!material.hasGrain && height <= widthMm && width <= heightMm)
+  const fits = (size: Size, { width, height }: Wanted): boolean =>
+    fitsUpright(size, { width, height }) ||
+    (!material.hasGrain && fitsUpright(size, { width: height, height: width }))
   const good = wanted.filter((one) => material.sizes.some((size) => fits(size, one)))
   const tooLarge = wanted
     .filter((one) => !good.includes(one))
@@ -84,36 +84,71 @@ function placed(material: SheetMaterial, wanted: readonly Wanted[]): MaterialShe
   return { material, ...best, tooLarge }
 }
 
+/** A piece as it is laid. */
+interface Laid {
+  width: number
+  height: number
+  x: number
+  y: number
+  readonly of: Wanted
+  readonly isTurned: boolean
+}
+
+/** The fewest sheets of a size that hold all pieces: upright as far as they fit so, or with their long sides along the sheet's. */
 function packed(
-  { kerfMm, hasGrain }: SheetMaterial,
-  { widthMm, heightMm }: Size,
+  material: SheetMaterial,
+  size: Size,
   wanted: readonly Wanted[],
 ): MaterialSheets['sheets'] {
-  const packer = new MaxRectsPacker<{
-    width: number
-    height: number
-    x: number
-    y: number
-    rot?: boolean
-    of: Wanted
-  }>(widthMm, heightMm, kerfMm, {
+  const isTall = size.heightMm >= size.widthMm
+  const ways = [
+    (one: Wanted) => !fitsUpright(size, one),
+    (one: Wanted) =>
+      !fitsUpright(size, one) ||
+      (one.height >= one.width !== isTall &&
+        fitsUpright(size, { width: one.height, height: one.width })),
+  ].slice(0, material.hasGrain ? 1 : 2)
+  const tries = ways.map((isTurned) => packedSo(material, size, wanted, isTurned))
+  return tries.toSorted((a, b) => a.length - b.length)[0] ?? []
+}
+
+const fitsUpright = (
+  { widthMm, heightMm }: Size,
+  { width, height }: Pick<Wanted, 'width' | 'height'>,
+): boolean => width <= widthMm && height <= heightMm
+
+function packedSo(
+  { kerfMm }: SheetMaterial,
+  { widthMm, heightMm }: Size,
+  wanted: readonly Wanted[],
+  isTurnedFor: (one: Wanted) => boolean,
+): MaterialSheets['sheets'] {
+  // The packer does not turn: where it may, it lays pieces over the edge. With a kerf on every piece and on the sheet nothing is lost at the
+  // last edge.
+  const packer = new MaxRectsPacker<Laid>(widthMm + kerfMm, heightMm + kerfMm, 0, {
     smart: false,
     pot: false,
     square: false,
-    allowRotation: !hasGrain,
+    allowRotation: false,
     border: 0,
     logic: PACKING_LOGIC.MAX_AREA,
   })
-  packer.addArray(wanted.map((of) => ({ width: of.width, height: of.height, x: 0, y: 0, of })))
+  packer.addArray(
+    wanted.map((of): Laid => {
+      const isTurned = isTurnedFor(of)
+      const [width, height] = isTurned ? [of.height, of.width] : [of.width, of.height]
+      return { width: width + kerfMm, height: height + kerfMm, x: 0, y: 0, of, isTurned }
+    }),
+  )
   return packer.bins.map(({ rects }) => ({
-    pieces: rects.map(({ x, y, width, height, rot, of }) => ({
+    pieces: rects.map(({ x, y, width, height, of, isTurned }) => ({
       run: of.run,
       name: of.name,
       x,
       y,
-      widthMm: width,
-      heightMm: height,
-      isTurned: rot === true,
+      widthMm: width - kerfMm,
+      heightMm: height - kerfMm,
+      isTurned,
     })),
   }))
 }

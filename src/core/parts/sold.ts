@@ -1,4 +1,4 @@
-import type { BillUnit, InputKind, WireColour } from '../plan/choices'
+import { inputKinds, type BillUnit, type InputKind, type WireColour } from '../plan/choices'
 import type { Buy } from '../plan/plan'
 import type { Board, LightPart, SupplyPart } from '../plan/parts'
 import { formatLength, formatQuantity, significant } from '../quantity/format'
@@ -378,9 +378,10 @@ export const soldMountingClip = ({ id, name }: Profile): Sold =>
 
 // Nodes
 
-const nodePrices = new Map(
-  Object.values(inputParts).map(({ name, price }): [string, number] => [name, price]),
-)
-/** A part of a node by its name; those that ship have a price. */
-export const soldNodePart = (name: string): Sold =>
-  piece('board', `node.${name}`.slice(0, 120), name, nodePrices.get(name) ?? null)
+/** A part of a node by its name: a sensor that ships is the same thing as one beside the board; nobody knows what others cost. */
+export function soldNodePart(name: string): Sold {
+  const kind = inputKinds.find((one) => inputParts[one].name === name)
+  return kind === undefined
+    ? piece('board', `node.${name}`.slice(0, 120), name, null)
+    : soldInput(kind)
+}

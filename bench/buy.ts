@@ -1,0 +1,29 @@
+import { candidatesFor, compare } from '../src/core/choose/compare'
+import { tally } from '../src/core/tally'
+import { worked } from '../src/core/worked'
+import { demoPlan } from '../src/testing/demo-plan'
+import { largePlan, median } from './plans'
+
+/** The bill once the wires are known, against the tally that it ends; and the nook with every light that fits it. */
+export function buyBench(): void {
+  const timed = (runs: number): number =>
+    median(
+      Array.from({ length: 9 }, () => {
+        const results = worked(largePlan(runs))
+        for (const known of ['joints', 'reels', 'bars', 'sheets'] as const) void results[known]
+        const start = performance.now()
+        void results.receipt
+        return performance.now() - start
+      }),
+    )
+  timed(300)
+  const [small, large] = [timed(30), timed(300)]
+  console.log(`the bill of 300 runs: ${large.toFixed(1)} ms once the wires are known`)
+  console.log(`10 × the runs take ${(large / small).toFixed(1)} × the time`)
+  const plan = demoPlan('bay-window-nook')
+  tally(plan)
+  const start = performance.now()
+  const count = [...compare(plan, candidatesFor(plan))].length
+  const seconds = (performance.now() - start) / 1000
+  console.log(`${String(count)} lights of the nook compared in ${seconds.toFixed(1)} s`)
+}
