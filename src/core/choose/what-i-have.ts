@@ -57,9 +57,10 @@ function triesFor(
     )
     // It takes the place of the supply of its volts that has most to do.
     const slot = supplies
-      .filter(({ volts, loadA }) => supply !== undefined && volts === supply.volts && loadA > 0)
+      .filter(({ volts, loadA }) => volts === supply?.volts && loadA > 0)
       .toSorted((a, b) => b.loadA - a.loadA)[0]
-    if (supply !== undefined && slot !== undefined && slot.part?.id !== supply.id)
+    const isAnother = slot?.part?.id !== supply?.id
+    if (supply !== undefined && slot !== undefined && isAnother)
       tries.set(`supply ${supply.id}`, {
         items: [item.id],
         kind: 'supply',
