@@ -42,7 +42,7 @@ describe('the state of each stage in a word', () => {
     [
       'of the nook',
       demo('bay-window-nook'),
-      '2 warnings · 2 reels · 2 stops · 3 warnings · 58 joints · 29 to buy',
+      '2 warnings · 2 reels · 2 stops · 3 warnings · 58 joints · 30 to buy',
     ],
     [
       'of the lanterns',

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { anyPlan } from '../../testing/any-plan'
 import { demoPlan } from '../../testing/demo-plan'
 import { runs } from '../../testing/runs'
+import { isOnWire } from '../cut/on-wire'
 import { mounted } from '../parts/mounted'
 import { change } from '../plan/commands'
 import type { Plan } from '../plan/plan'
@@ -106,6 +107,12 @@ describe('the bill of any plan', () => {
             expect(
               needOf(bill, (line) => line.name === part.name && line.for.includes(id)),
             ).toBeGreaterThanOrEqual(part.count * count)
+
+        // Every single light, chosen or not.
+        const lights = cuts.filter((entry) => entry.run.line.node === undefined && !isOnWire(entry))
+        expect(needOf(bill, ({ id }) => /^light[.-]/.test(id))).toBeGreaterThanOrEqual(
+          sum(lights.map(({ run }) => run.lights.length)),
+        )
 
         // Reels are those that the cutting found.
         for (const { strip, reels: bins } of reels)

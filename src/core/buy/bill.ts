@@ -47,6 +47,7 @@ import {
   soldTrack,
   soldTransistor,
   soldTrigger,
+  soldUndecidedLight,
   soldUsbCable,
   soldUsbLead,
   type BillGroup,
@@ -281,7 +282,18 @@ function addReels(bill: Bill, { reels }: BillGiven): void {
   }
 }
 
-function addLights(bill: Bill, { lit, plugs, plan }: BillGiven): void {
+function addLights(bill: Bill, { lit, plugs, plan, cuts }: BillGiven): void {
+  for (const entry of cuts) {
+    const { run } = entry
+    if (run.line.lights === undefined && run.line.node === undefined && !isOnWire(entry))
+      bill.add(soldUndecidedLight, {
+        what: 'lights',
+        amount: run.lights.length,
+        for: [run.id],
+        page: 'measure',
+        note: 'choose what hangs there on the Measure page: its price and resistors follow',
+      })
+  }
   for (const { id, part, lights } of lit)
     bill.add(soldLight(part), { what: 'lights', amount: lights, for: [id], page: 'measure' })
   for (const run of lit) addResistors(bill, run)

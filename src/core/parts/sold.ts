@@ -100,6 +100,14 @@ export const soldLight = ({ id, name, price }: LightPart): Sold => ({
   part: id,
 })
 
+/** Single lights of which nothing is said yet. */
+export const soldUndecidedLight: Sold = piece(
+  'light',
+  'light-undecided',
+  'single light, kind not chosen yet',
+  null,
+)
+
 export const soldSupply = ({ id, name, price }: SupplyPart): Sold => ({
   ...piece('power', `supply.${id}`, name, price),
   part: id,

@@ -183,3 +183,35 @@ describe('words', () => {
     expect(taken(['supply-a', 'supply-b', 'supply-d'])).toBe('supply-c')
   })
 })
+
+describe('a profile that a strip does not go into', () => {
+  const of = (run: Line): readonly Verdict[] =>
+    tally(planOf([run])).verdicts.filter(({ code }) => code === 'profile-fit')
+
+  it.each<[string, string, Line['mount'], RegExp | undefined, string[]]>([
+    ['a strip of 10 mm in 11 mm', 'ledge 600', { profile: 'corner' }, undefined, []],
+    [
+      'in its sleeve, 1 mm too wide',
+      'ledge 600',
+      { profile: 'corner', hasSleeve: true },
+      /in its sleeve is 12 mm wide, corner profile .* takes 11 mm/,
+      ['take the flat profile, 12 mm inside', 'no profile'],
+    ],
+    [
+      'in its sleeve, just wide enough',
+      'ledge 600',
+      { profile: 'flat', hasSleeve: true },
+      undefined,
+      [],
+    ],
+    ['a ring', 'porthole ring 400', { profile: 'wide' }, /bends, and wide profile/, ['no profile']],
+  ])('%s', (_, text, mount, expected, fixes) => {
+    const [verdict] = of(line(text, { mount }))
+    if (expected === undefined) expect(verdict).toBeUndefined()
+    else {
+      expect(verdict).toMatchObject({ grade: 'stop' })
+      expect(verdict!.text).toMatch(expected)
+      expect(verdict!.remedies.map(({ label }) => label)).toEqual(fixes)
+    }
+  })
+})
