@@ -87,8 +87,9 @@ export const stages: {
     ['measured', 'parts'],
     ({ plan, measured, parts }) => cut(plan, measured.runs, parts),
   ),
-  reels: derived(['offcuts', 'rules'], ['cuts'], ({ plan, cuts }) =>
-    cutFromReels(cuts, plan.offcuts, plan.rules, quickPacking),
+  prices: derived(['buy'], [], ({ plan }) => plan.buy.prices),
+  reels: derived(['offcuts', 'rules'], ['cuts', 'prices'], ({ plan, cuts, prices }) =>
+    cutFromReels(cuts, plan.offcuts, { ...plan.rules, prices }, quickPacking),
   ),
   prewired: derived([], ['cuts'], ({ cuts }) => prewiredInstead(cuts)),
   volts: derived([...sourceFields, 'defaults'], ['cuts', 'parts'], ({ plan, cuts, parts }) =>

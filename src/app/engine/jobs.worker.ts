@@ -17,14 +17,19 @@ import { factsOf, type PlanFacts } from './plan-facts'
 const service = {
   /** Searches on for the cheapest reels; `tell` hears how many sets of reels were tried. */
   pack(plan: Plan, tell: (tried: number) => void): StripReels[] {
-    return cutFromReels(worked(plan).cuts, plan.offcuts, plan.rules, {
-      mostNodes: 2_000_000,
-      mostSets: 20_000,
-      onSet: (tried) => {
-        if (tried % 5 === 0) tell(tried)
-        return false
+    return cutFromReels(
+      worked(plan).cuts,
+      plan.offcuts,
+      { ...plan.rules, ...plan.buy },
+      {
+        mostNodes: 2_000_000,
+        mostSets: 20_000,
+        onSet: (tried) => {
+          if (tried % 5 === 0) tell(tried)
+          return false
+        },
       },
-    })
+    )
   },
   /** Looks for feeds that reach a goal; `tell` hears the share that is done. */
   planFeeds: (plan: Plan, goal: FeedGoal, tell: (done: number) => void): FeedPlan =>

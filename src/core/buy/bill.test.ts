@@ -209,6 +209,17 @@ describe('the nook', () => {
     const { need } = bill.find(({ name }) => name === sleeve)!
     expect(costWith(sleeve, [{ size: 1, price: 0.01 }])).toBeCloseTo(Math.ceil(need) * 0.01)
     expect(costWith(sleeve, [{ size: 20, price: 0.5 }])).toBe(0.5)
+    // Strip is cut from the reels that pay; the longest piece is 2.13 m.
+    const strip = '5 V RGB pixels, 60/m, low current'
+    const reels = (size: number, price: number): number[] => {
+      const prices = [{ line: 'strip.pixels-5v-60-low', packs: [{ size, price }] }]
+      const { bill: own } = worked({ ...plan, buy: { ...plan.buy, prices } })
+      return own.find(({ name }) => name === strip)!.settled!.map((pack) => pack.size)
+    }
+    expect(reels(5, 30)).toEqual([5])
+    expect(reels(2, 1)).toEqual([5, 2])
+    expect(reels(20, 9)).toEqual([20])
+    expect(costWith(strip, [{ size: 20, price: 9 }])).toBe(9)
     // Wire is cut from the spool that pays, whole lengths each.
     const wire = 'wire 1 mm², red'
     expect(costWith(wire, [{ size: 20, price: 1.5 }])).toBe(1.5)

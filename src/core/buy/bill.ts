@@ -40,6 +40,7 @@ import {
   soldSolder,
   soldSplitter,
   soldStatusLight,
+  soldStrip,
   soldSupply,
   soldTape,
   soldTerminals,
@@ -253,11 +254,7 @@ function addReels(bill: Bill, { reels }: BillGiven): void {
     const pieces = bins.reduce((sum, { cuts }) => sum + cuts.length, 0)
     const [fromReels, fromRests] = [cutMm('reel') / 1000, cutMm('offcut') / 1000]
     bill.settled.push({
-      id: `strip.${strip.id}`,
-      part: strip.id,
-      group: 'light',
-      name: strip.nodesPerString === undefined ? strip.name : `${strip.name}, strings`,
-      unit: 'm',
+      ...soldStrip(strip),
       need: up(fromReels + fromRests, 100),
       ...sumOf(
         [
@@ -269,7 +266,6 @@ function addReels(bill: Bill, { reels }: BillGiven): void {
         0,
       ),
       rule: `${plural(pieces, 'piece')}, ${isProved ? 'cut at the least price there is' : 'cheapest found so far; Cut can search on'}`,
-      packs: strip.reels.map(({ lengthMm, price }) => ({ size: lengthMm / 1000, price })),
       settled: counted(
         bins
           .filter(({ kind }) => kind === 'reel')

@@ -53,7 +53,7 @@ export function whatIf(
     const { cuts, loads } = worked(changed)
     const own = entryOf(cuts, lineId)
     if (own === undefined) return []
-    const strips = cutFromReels(cuts, plan.offcuts, plan.rules, quick)
+    const strips = cutFromReels(cuts, plan.offcuts, { ...plan.rules, ...plan.buy }, quick)
     const bins = strips.flatMap(({ reels }) => reels)
     const leftoverMm = bins.reduce((sum, reel) => sum + reel.leftoverMm, 0)
     const { spliceMm } = own.strip

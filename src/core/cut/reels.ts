@@ -1,5 +1,6 @@
 import type { Strip } from '../plan/parts'
-import type { Offcut, Rules } from '../plan/plan'
+import { ownPacks, soldStrip } from '../parts/sold'
+import type { Offcut, OwnPrice, Rules } from '../plan/plan'
 import { roundDown } from '../quantity/round'
 import type { CutStripRun, Piece } from './cut'
 import type { PackOptions } from './pack'
@@ -47,11 +48,14 @@ interface Part extends Pick<ReelCut, 'piece' | 'runId' | 'part' | 'parts'> {
   readonly groups: number
 }
 
+/** By what the packing is weighed: the house rule on joins, and what the user pays for reels. */
+type ReelRules = Pick<Rules, 'joins'> & { readonly prices?: readonly OwnPrice[] }
+
 /** Cuts the pieces of a plan from reels and rests at the least price, strip by strip. */
 export function cutFromReels(
   cuts: readonly CutStripRun[],
   offcuts: readonly Offcut[],
-  rules: Pick<Rules, 'joins'>,
+  rules: ReelRules,
   options?: PackOptions,
 ): StripReels[] {
   const strips = [...new Set(cuts.map(({ strip }) => strip))]
@@ -66,12 +70,16 @@ function reelsOf(
   strip: Strip,
   runs: readonly CutStripRun[],
   offcuts: readonly Offcut[],
-  { joins: rule }: Pick<Rules, 'joins'>,
+  { joins: rule, prices = [] }: ReelRules,
   options: PackOptions | undefined,
 ): StripReels {
   // Everything is counted in cut groups: whole numbers, so nothing is lost to rounding.
   const groupsIn = (lengthMm: number): number => roundDown(lengthMm / strip.cutPitchMm)
-  const stock = strip.reels.map(({ lengthMm, price }) => ({ length: groupsIn(lengthMm), price }))
+  // Reels of the user's own that hold not even a group are of no use.
+  const sold = ownPacks(soldStrip(strip), { prices })
+    .map(({ size, price }) => ({ lengthMm: size * 1000, price: price ?? 0 }))
+    .filter(({ lengthMm }) => groupsIn(lengthMm) > 0)
+  const stock = sold.map(({ lengthMm, price }) => ({ length: groupsIn(lengthMm), price }))
   const rests = offcuts.map(({ lengthMm }) => groupsIn(lengthMm))
   const longest = Math.max(...stock.map(({ length }) => length), 1)
   const parts = runs
@@ -89,7 +97,7 @@ function reelsOf(
   )
   if (packing === undefined) throw new RangeError('no part is longer than the longest reel')
 
-  const fullLength = lengthsByGroups(strip, offcuts, groupsIn)
+  const fullLength = lengthsByGroups(strip, sold, offcuts, groupsIn)
   const reels = packing.bins.map((bin): Reel => {
     let group = 0
     const cuts = bin.pieces.flatMap((joined): ReelCut[] => {
@@ -162,11 +170,12 @@ function partsOf({ name, cuts }: Piece, runId: string, longest: number): Part[] 
 /** The length as sold or measured of a reel or rest that holds so many groups. */
 function lengthsByGroups(
   strip: Strip,
+  sold: readonly { readonly lengthMm: number }[],
   offcuts: readonly Offcut[],
   groupsIn: (lengthMm: number) => number,
 ): (kind: Reel['kind'], groups: number) => number {
   return (kind, groups) => {
-    const from = kind === 'reel' ? strip.reels : offcuts
+    const from = kind === 'reel' ? sold : offcuts
     const found = from.find(({ lengthMm }) => groupsIn(lengthMm) === groups)
     return found?.lengthMm ?? groups * strip.cutPitchMm
   }

@@ -1,6 +1,6 @@
 import { inputKinds, type BillUnit, type InputKind, type WireColour } from '../plan/choices'
-import type { Buy } from '../plan/plan'
-import type { Board, LightPart, SupplyPart } from '../plan/parts'
+import type { OwnPrice } from '../plan/plan'
+import type { Board, LightPart, Strip, SupplyPart } from '../plan/parts'
 import { formatLength, formatQuantity, significant } from '../quantity/format'
 import type { ChemistryName } from './chemistries'
 import type { Diode } from './diodes'
@@ -82,7 +82,7 @@ const key = (value: number): string => String(value).replace('.', '_')
 /** Packs as they are sold, each with the user's own price where there is one, and the user's own sizes. */
 export function ownPacks(
   { id, packs }: Pick<Sold, 'id' | 'packs'>,
-  { prices }: Pick<Buy, 'prices'>,
+  { prices }: { readonly prices: readonly OwnPrice[] },
 ): SoldPack[] {
   const own = prices.find(({ line }) => line === id)?.packs ?? []
   const isSize = (size: number) => (pack: Pick<SoldPack, 'size'>) =>
@@ -94,6 +94,16 @@ export function ownPacks(
 }
 
 // Light and power
+
+/** Strip on its reels, by the metre; nodes on wire in strings. */
+export const soldStrip = ({ id, name, reels, nodesPerString }: Strip): Sold => ({
+  id: `strip.${id}`,
+  part: id,
+  name: nodesPerString === undefined ? name : `${name}, strings`,
+  group: 'light',
+  unit: 'm',
+  packs: reels.map(({ lengthMm, price }) => ({ size: lengthMm / 1000, price })),
+})
 
 export const soldLight = ({ id, name, price }: LightPart): Sold => ({
   ...piece('light', `light.${id}`, name, price, [10, 0.9], [50, 0.8]),

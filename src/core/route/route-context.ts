@@ -11,7 +11,7 @@ import type { RoutedPlan } from './routed-plan'
 /** What wires are routed from. */
 export type RouteGiven = Omit<
   RoutedPlan,
-  'circuit' | 'parts' | 'measured' | 'reels' | 'prewired' | 'loads' | 'needs'
+  'circuit' | 'parts' | 'measured' | 'prices' | 'reels' | 'prewired' | 'loads' | 'needs'
 >
 
 /** What is looked up again and again while wires are routed. */

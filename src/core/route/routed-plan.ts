@@ -12,7 +12,7 @@ import type { Layout } from '../measure/layout'
 import type { Measured } from '../measure/measure'
 import type { SourcePlaces } from '../measure/source-places'
 import type { Parts } from '../parts/find'
-import type { Plan } from '../plan/plan'
+import type { OwnPrice, Plan } from '../plan/plan'
 import type { Circuit } from './circuit'
 import type { Lead } from './lead'
 import type { PlugTree } from './plugs'
@@ -25,6 +25,8 @@ export interface RoutedPlan {
   readonly layout: Layout
   readonly sources: SourcePlaces
   readonly cuts: readonly CutStripRun[]
+  /** What the user pays, where that is not typical: by itself, so that a tick on the bill cuts nothing anew. */
+  readonly prices: readonly OwnPrice[]
   /** What the pieces are cut from. */
   readonly reels: readonly StripReels[]
   readonly prewired: readonly Prewired[]

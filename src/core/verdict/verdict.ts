@@ -25,7 +25,7 @@ export interface Verdict {
 /** What a verdict is judged on: the plan and the results of the stages before. */
 export type Evidence = Omit<
   WiredPlan,
-  'circuit' | 'wiring' | 'joints' | 'measured' | 'prewired' | 'shown'
+  'circuit' | 'wiring' | 'joints' | 'measured' | 'prices' | 'prewired' | 'shown'
 >
 
 export type Judge = (evidence: Evidence) => Verdict[]
