@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { readFile } from 'node:fs/promises'
-import { expect, exportAndImport, figure, openEmptyPlan, pasteLines, test } from './browser'
+import { expect, exportAndImport, figure, line, openEmptyPlan, pasteLines, test } from './browser'
 import type { Locator, Page } from '@playwright/test'
 
 const row = (page: Page, name: string): Locator =>
@@ -227,6 +227,7 @@ test('by keyboard alone: to the page, along the bill, a line ticked and opened',
   page,
 }) => {
   await page.goto('/')
+  await expect(line(page, 1)).toBeVisible()
   await page.keyboard.press('Alt+6')
   await expect(total(page)).toBeVisible()
   const box = page.getByLabel('Bought: 5 V enclosed, 20 A')
