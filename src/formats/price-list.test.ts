@@ -12,7 +12,7 @@ it('a price list that was saved is read back, however its cells are separated', 
     const read = readPriceList(csv(priceTable(lines), { separator, hasMark: true }))
     if (!read.ok) throw new Error(JSON.stringify(read.issues))
     for (const { id, packs } of lines)
-      expect(read.prices.find(({ line }) => line === id)?.packs).toEqual(
+      expect(read.prices.find(({ line }) => line === id)?.packs ?? []).toEqual(
         packs.filter(({ price }) => price !== null),
       )
   }
