@@ -8,7 +8,6 @@ import { mounted } from '../parts/mounted'
 import {
   billGroups,
   bundleThicknessMm,
-  ownPacks,
   soldBarrelSocket,
   soldBoard,
   soldBuffer,
@@ -40,7 +39,6 @@ import {
   soldSolder,
   soldSplitter,
   soldStatusLight,
-  soldStrip,
   soldSupply,
   soldTape,
   soldTerminals,
@@ -56,6 +54,7 @@ import {
   type SoldPack,
 } from '../parts/sold'
 import { buffer } from '../parts/drivers'
+import { ownPacks, soldStrip } from '../parts/sold-strip'
 import { clipPlaces } from '../build/clips'
 import type { BillUnit } from '../plan/choices'
 import type { Plan } from '../plan/plan'

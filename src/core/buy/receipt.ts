@@ -1,5 +1,6 @@
 import type { BillLine, BoughtPack } from './bill'
-import { ownPacks, type SoldPack } from '../parts/sold'
+import type { SoldPack } from '../parts/sold'
+import { ownPacks } from '../parts/sold-strip'
 import type { Buy } from '../plan/plan'
 import { cheapestPacks } from './packs'
 

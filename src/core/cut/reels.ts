@@ -1,5 +1,5 @@
 import type { Strip } from '../plan/parts'
-import { ownPacks, soldStrip } from '../parts/sold'
+import { ownPacks, soldStrip } from '../parts/sold-strip'
 import type { Offcut, OwnPrice, Rules } from '../plan/plan'
 import { roundDown } from '../quantity/round'
 import type { CutStripRun, Piece } from './cut'

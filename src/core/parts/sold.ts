@@ -1,6 +1,5 @@
 import { inputKinds, type BillUnit, type InputKind, type WireColour } from '../plan/choices'
-import type { OwnPrice } from '../plan/plan'
-import type { Board, LightPart, Strip, SupplyPart } from '../plan/parts'
+import type { Board, LightPart, SupplyPart } from '../plan/parts'
 import { formatLength, formatQuantity, significant } from '../quantity/format'
 import type { ChemistryName } from './chemistries'
 import type { Diode } from './diodes'
@@ -79,31 +78,7 @@ const metres = (
 /** A number inside an id. */
 const key = (value: number): string => String(value).replace('.', '_')
 
-/** Packs as they are sold, each with the user's own price where there is one, and the user's own sizes. */
-export function ownPacks(
-  { id, packs }: Pick<Sold, 'id' | 'packs'>,
-  { prices }: { readonly prices: readonly OwnPrice[] },
-): SoldPack[] {
-  const own = prices.find(({ line }) => line === id)?.packs ?? []
-  const isSize = (size: number) => (pack: Pick<SoldPack, 'size'>) =>
-    Math.abs(pack.size - size) < 1e-9
-  return [
-    ...packs.map(({ size, price }) => ({ size, price: own.find(isSize(size))?.price ?? price })),
-    ...own.filter(({ size }) => !packs.some(isSize(size))),
-  ].toSorted((a, b) => a.size - b.size)
-}
-
 // Light and power
-
-/** Strip on its reels, by the metre; nodes on wire in strings. */
-export const soldStrip = ({ id, name, reels, nodesPerString }: Strip): Sold => ({
-  id: `strip.${id}`,
-  part: id,
-  name: nodesPerString === undefined ? name : `${name}, strings`,
-  group: 'light',
-  unit: 'm',
-  packs: reels.map(({ lengthMm, price }) => ({ size: lengthMm / 1000, price })),
-})
 
 export const soldLight = ({ id, name, price }: LightPart): Sold => ({
   ...piece('light', `light.${id}`, name, price, [10, 0.9], [50, 0.8]),

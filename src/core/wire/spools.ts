@@ -1,5 +1,6 @@
 import { pack } from '../cut/pack'
-import { ownPacks, soldWire, type Sold } from '../parts/sold'
+import { soldWire, type Sold } from '../parts/sold'
+import { ownPacks } from '../parts/sold-strip'
 import type { Wire as Gauge } from '../parts/wires'
 import type { Buy } from '../plan/plan'
 import type { WireColour } from '../plan/choices'
