@@ -4,7 +4,8 @@ import { worked } from '../core/worked'
 import { demoPlan } from '../testing/demo-plan'
 import { csv, type CsvStyle } from './csv'
 import { readDrawer, writeDrawerFile } from './drawer-file'
-import { numberOf, priceTable, readPriceList } from './price-list'
+import { numberOf } from './csv-read'
+import { priceTable, readPriceList } from './price-list'
 
 it('a price list that was saved is read back, however its cells are separated', () => {
   const { lines } = worked(demoPlan('bay-window-nook')).receipt

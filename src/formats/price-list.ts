@@ -1,7 +1,7 @@
-import Papa from 'papaparse'
 import type { ReceiptLine } from '../core/buy/receipt'
 import type { OwnPrice } from '../core/plan/plan'
 import { table, type Table } from './csv'
+import { readTable } from './csv-read'
 
 const columns = ['id', 'what', 'pack', 'unit', 'price'] as const
 
@@ -34,18 +34,11 @@ const highestPrice = 1_000_000
  * without a price are skipped.
  */
 export function readPriceList(text: string): PriceListResult {
-  const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (name) => name.trim().toLowerCase(),
-  })
-  const missing = (['id', 'pack', 'price'] as const).filter(
-    (column) => meta.fields?.includes(column) !== true,
-  )
-  if (missing.length > 0)
+  const read = readTable(text, ['id', 'pack', 'price'])
+  if (!read.ok)
     return {
       ok: false,
-      issues: missing.map((column) => ({
+      issues: read.missing.map((column) => ({
         row: 1,
         column,
         message: `no column “${column}”; the columns are ${columns.join(', ')}, as “Save the price list” writes them`,
@@ -54,20 +47,19 @@ export function readPriceList(text: string): PriceListResult {
   const issues: PriceIssue[] = []
   const prices = new Map<string, { size: number; price: number }[]>()
   let skipped = 0
-  for (const [index, row] of data.entries()) {
-    // The header is the first row of the sheet.
+  for (const { row, text: cell, number: numberIn } of read.rows) {
     const number = (column: 'pack' | 'price', least: number, most: number): number | undefined => {
-      const value = numberOf(row[column] ?? '', meta.delimiter === ';' ? ',' : '.')
+      const value = numberIn(column)
       if (value !== undefined && value >= least && value <= most) return value
       issues.push({
-        row: index + 2,
+        row,
         column,
-        message: `“${row[column] ?? ''}” is no ${column}: a number from ${String(least)} to ${String(most)} is expected`,
+        message: `“${cell(column)}” is no ${column}: a number from ${String(least)} to ${String(most)} is expected`,
       })
       return undefined
     }
-    const id = row.id?.trim() ?? ''
-    if (id === '' || (row.price ?? '').trim() === '') {
+    const id = cell('id')
+    if (id === '' || cell('price') === '') {
       skipped += 1
       continue
     }
@@ -80,22 +72,4 @@ export function readPriceList(text: string): PriceListResult {
   return issues.length > 0
     ? { ok: false, issues }
     : { ok: true, prices: [...prices].map(([line, packs]) => ({ line, packs })), skipped }
-}
-
-/**
- * A number as spreadsheets write it, with thousands set apart or not.
- *
- * @param mark of the decimals in such a file: a comma where semicolons separate its cells
- * @returns `undefined` where it is none, or could be two: `1,234` in a file whose decimals have a point
- */
-export function numberOf(text: string, mark: '.' | ',' = '.'): number | undefined {
-  const plain = text.trim().replaceAll(/[\s\u00A0\u202F']/g, '')
-  const other = mark === '.' ? ',' : '.'
-  const parts = (of: string): string => of.replace('.', '\\.')
-  const matches = (pattern: string): boolean => new RegExp(`^${pattern}$`).test(plain)
-  if (matches(`\\d+(?:${parts(mark)}\\d+)?`)) return Number(plain.replace(mark, '.'))
-  if (matches(`\\d+${parts(other)}\\d{1,2}`)) return Number(plain.replace(other, '.'))
-  if (matches(`\\d{1,3}(?:${parts(other)}\\d{3})+${parts(mark)}\\d+`))
-    return Number(plain.replaceAll(other, '').replace(mark, '.'))
-  return undefined
 }

@@ -5,7 +5,7 @@ import { formatQuantity } from '../../core/quantity/format'
 import type { StoredItem } from '../storage/db'
 import FormDialog from '../ui/FormDialog.vue'
 import type { Booking } from './booking'
-import { amountText } from './drawer-edit'
+import { amountText } from './amount-text'
 
 const { plan, booking } = defineProps<{ plan: Plan; booking: Booking }>()
 const emit = defineEmits<{ close: []; book: [into: readonly StoredItem[]] }>()

@@ -8,8 +8,8 @@ import { plural } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
 import { messageOf } from '../../core/quantity/message-of'
 import { wireGroups } from '../../core/wire/spools'
-import { writeDrawerFile } from '../../formats/drawer-file'
-import { numberOf } from '../../formats/price-list'
+import { readDrawerText, writeDrawerFile } from '../../formats/drawer-file'
+import { numberOf } from '../../formats/csv-read'
 import { saveText } from '../shell/save-text'
 import { restItem, type StoredItem } from '../storage/db'
 import { useNotices } from '../stores/notices'
@@ -18,7 +18,7 @@ import { useShelf } from '../stores/shelf'
 import { useDrawer, type DrawerEntry } from '../stores/use-drawer'
 import { usePart } from '../stores/use-parts'
 import { bookingOf, type Booking } from './booking'
-import { amountText, readItems } from './drawer-edit'
+import { amountText } from './amount-text'
 
 const { plan, receipt } = defineProps<{ plan: Plan; receipt: Receipt | undefined }>()
 
@@ -152,7 +152,7 @@ async function readFile(event: Event): Promise<void> {
   event.target.value = ''
   if (file === undefined) return
   try {
-    const read = readItems(await file.text())
+    const read = readDrawerText(await file.text())
     if (!read.ok) {
       notices.show({
         kind: 'problem',
@@ -161,7 +161,7 @@ async function readFile(event: Event): Promise<void> {
       })
       return
     }
-    await keep(read.items)
+    await keep(read.items.map((item) => ({ ...item, id: nanoid(8) })))
     notices.show({
       kind: 'done',
       text: `${plural(read.items.length, 'thing')} from “${file.name}” ${read.items.length === 1 ? 'is' : 'are'} in the drawer.`,

@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid'
 import { computed, ref } from 'vue'
 import { billUnits, type BillUnit } from '../../core/plan/choices'
 import type { OwnBillLine } from '../../core/plan/plan'
-import { numberOf } from '../../formats/price-list'
+import { numberOf } from '../../formats/csv-read'
 import FormDialog from '../ui/FormDialog.vue'
 
 const { line } = defineProps<{ line: OwnBillLine | undefined }>()
