@@ -1,9 +1,7 @@
 <script setup lang="ts">
-import { proxy } from 'comlink'
-import { shallowRef, watch } from 'vue'
 import type { HaveUse } from '../../core/choose/what-i-have'
 import type { Plan } from '../../core/plan/plan'
-import { useJob } from '../engine/use-job'
+import { useFinds } from '../engine/use-finds'
 import { usePrice } from '../shell/price'
 import type { DrawerEntry } from '../stores/use-drawer'
 import { usePlanStore } from '../stores/plan'
@@ -13,32 +11,18 @@ const emit = defineEmits<{ close: [] }>()
 
 const store = usePlanStore()
 const price = usePrice()
-const found = shallowRef<readonly HaveUse[]>([])
-const job = useJob(
+const job = useFinds<HaveUse>(
   () => plan,
-  (service, own, tell) => {
-    found.value = []
-    const items = entries
-      .filter(({ free }) => free > 0)
-      .map(({ id, part, name, unit, free }) => ({ id, part, name, unit, amount: free }))
-    return service.haveUses(
+  (service, own, tell) =>
+    service.haveUses(
       own,
-      items,
-      proxy((one: HaveUse, done: number) => {
-        found.value = [...found.value, one]
-        tell(done)
-      }),
-    )
-  },
+      entries
+        .filter(({ free }) => free > 0)
+        .map(({ id, part, name, unit, free }) => ({ id, part, name, unit, amount: free })),
+      tell,
+    ),
 )
-job.start()
-watch(
-  () => plan,
-  () => {
-    found.value = []
-    job.start()
-  },
-)
+const { found } = job
 const kinds = { supply: 'Supply', board: 'Board', strip: 'Strip' } as const
 const saving = ({ costMore }: HaveUse): string =>
   Math.abs(costMore) < 0.005

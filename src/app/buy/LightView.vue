@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { ArrowDown, ArrowUp } from '@lucide/vue'
-import { proxy } from 'comlink'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref } from 'vue'
 import type { Candidate } from '../../core/choose/compare'
 import { differences } from '../../core/choose/differences'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity, plural, significant } from '../../core/quantity/format'
-import { useJob } from '../engine/use-job'
+import { useFinds } from '../engine/use-finds'
 import BlendStrip from '../measure/BlendStrip.vue'
 import { keptOf } from '../parts/kept'
 import { usePrice } from '../shell/price'
@@ -19,32 +18,14 @@ const { plan } = defineProps<{ plan: Plan }>()
 const [store, shelf] = [usePlanStore(), useShelf()]
 const price = usePrice()
 
-/** Those that are worked out so far; they stay while the next ones come. */
-const found = shallowRef<readonly Candidate[]>([])
-const job = useJob(
+const job = useFinds<Candidate>(
   () => plan,
-  (service, own, tell) => {
-    found.value = []
-    return service.compare(
-      own,
-      keptOf(shelf.parts, 'strip'),
-      proxy((one: Candidate, done: number) => {
-        found.value = [...found.value, one]
-        tell(done)
-      }),
-    )
-  },
-)
-job.start()
-// What was compared is of the plan before.
-watch(
-  () => plan,
+  (service, own, tell) => service.compare(own, keptOf(shelf.parts, 'strip'), tell),
   () => {
-    found.value = []
     chosen.value = []
-    job.start()
   },
 )
+const { found } = job
 
 const present = computed(() => found.value.find(({ isPresent }) => isPresent))
 
@@ -128,7 +109,7 @@ function take({ strip, commands }: Candidate): void {
     </span>
     <span v-else>
       {{ plural(found.length, 'light') }}, each the whole plan: cut, fed, supplied, wired, bought
-      <button class="link-quiet ml-1" @click="job.start()">again</button>
+      <button class="link-quiet ml-1" @click="job.start">again</button>
     </span>
     <span v-if="job.problem.value" class="text-stop" role="alert">{{ job.problem.value }}</span>
     <label class="ml-auto flex items-center gap-1.5">

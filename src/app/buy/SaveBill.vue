@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
-import { ChevronDown, Share2 } from '@lucide/vue'
+import { Share2 } from '@lucide/vue'
 import { useTemplateRef } from 'vue'
 import { toBuy, type Receipt } from '../../core/buy/receipt'
 import type { Plan } from '../../core/plan/plan'
@@ -15,6 +14,7 @@ import { saveText } from '../shell/save-text'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
+import ActionMenu from '../ui/ActionMenu.vue'
 import { withKept } from './buy-edit'
 
 const { plan, receipt } = defineProps<{ plan: Plan; receipt: Receipt }>()
@@ -110,24 +110,7 @@ const actions = [
 </script>
 
 <template>
-  <Menu as="div" class="relative">
-    <MenuButton class="button-quiet py-[7px]">
-      <Share2 :size="14" /> Share <ChevronDown :size="13" />
-    </MenuButton>
-    <MenuItems
-      class="absolute right-0 z-30 mt-1 w-52 rounded-lg border border-bench-line bg-bench-high p-1 shadow-xl shadow-black/50"
-    >
-      <MenuItem v-for="action in actions" :key="action.label" v-slot="{ active }">
-        <button
-          class="w-full rounded px-3 py-1.5 text-left text-[13px]"
-          :class="active && 'bg-bench-line'"
-          @click="action.run"
-        >
-          {{ action.label }}
-        </button>
-      </MenuItem>
-    </MenuItems>
-  </Menu>
+  <ActionMenu :actions="actions"><Share2 :size="14" /> Share</ActionMenu>
   <input
     ref="picker"
     type="file"

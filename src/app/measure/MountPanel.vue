@@ -4,15 +4,13 @@ import { computed, defineAsyncComponent } from 'vue'
 import { benchLight } from '../../core/glow/bench-light'
 import type { MeasuredRun } from '../../core/measure/measure'
 import { bends, covers, dampnesses, facings, surfaces } from '../../core/plan/choices'
-import type { LineSettings } from '../../core/plan/commands'
 import type { Strip } from '../../core/plan/parts'
-import type { Mount } from '../../core/plan/plan'
 import { mounted } from '../../core/parts/mounted'
-import { withSet, type Settable } from '../../core/plan/with-set'
 import { formatQuantity, significant } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
 import { lightPitchMm } from '../tape/tape'
 import { usePlanStore } from '../stores/plan'
+import { useRunSettings } from './run-settings'
 import BlendStrip from './BlendStrip.vue'
 
 const { run, strip } = defineProps<{ run: MeasuredRun; strip: Strip }>()
@@ -57,15 +55,7 @@ const fields = [
   },
 ] as const
 
-function set(values: LineSettings, what: string): void {
-  store.commit([{ do: 'set-lines', lines: [run.id], set: values }], {
-    label: `${what} of ${run.name}`,
-    key: `mount.${what}.${run.id}`,
-  })
-}
-const setMount = (values: Settable<Mount>, what: string): void => {
-  set({ mount: withSet(run.line.mount ?? {}, values) }, what)
-}
+const { set, setMount } = useRunSettings(() => run)
 function choose(event: Event, key: (typeof fields)[number]['key'], label: string): void {
   if (event.target instanceof HTMLSelectElement)
     setMount({ [key]: event.target.value }, label.toLowerCase())

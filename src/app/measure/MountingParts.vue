@@ -5,11 +5,9 @@ import { mounted } from '../../core/parts/mounted'
 import { profiles } from '../../core/parts/profiles'
 import { sheetMaterialOf, sheetMaterials } from '../../core/parts/sheets'
 import { fixings, type Fixing } from '../../core/plan/choices'
-import type { LineSettings } from '../../core/plan/commands'
-import type { Mount } from '../../core/plan/plan'
-import { withSet, type Settable } from '../../core/plan/with-set'
 import { readLength } from '../../core/quantity/length'
 import { usePlanStore } from '../stores/plan'
+import { useRunSettings } from './run-settings'
 import { fixingNames } from './fixing-names'
 
 const { run } = defineProps<{ run: MeasuredRun }>()
@@ -18,15 +16,7 @@ const store = usePlanStore()
 const mount = computed(() => mounted(run.line.mount))
 const house = computed(() => store.plan?.rules.fixing ?? 'backing')
 
-function set(values: LineSettings, what: string): void {
-  store.commit([{ do: 'set-lines', lines: [run.id], set: values }], {
-    label: `${what} of ${run.name}`,
-    key: `mount.${what}.${run.id}`,
-  })
-}
-const setMount = (values: Settable<Mount>, what: string): void => {
-  set({ mount: withSet(run.line.mount ?? {}, values) }, what)
-}
+const { set, setMount } = useRunSettings(() => run)
 const valueOf = (event: Event): string =>
   event.target instanceof HTMLSelectElement ? event.target.value : ''
 function setProfile(event: Event): void {

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { messageOf } from '../../core/quantity/message-of'
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
-import { ChevronDown, Download } from '@lucide/vue'
+import { Download } from '@lucide/vue'
 import { ref } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import type { Tally } from '../../core/tally'
@@ -11,6 +10,7 @@ import { diagramSvg } from '../../formats/svg-diagram'
 import { saveTable } from '../shell/save-table'
 import { saveBlob, saveText } from '../shell/save-text'
 import { useNotices } from '../stores/notices'
+import ActionMenu from '../ui/ActionMenu.vue'
 
 const { plan, wiring, diagram } = defineProps<{
   plan: Plan
@@ -67,22 +67,7 @@ const actions = [
 </script>
 
 <template>
-  <Menu as="div" class="relative">
-    <MenuButton class="button-quiet py-[7px]" :disabled="isBusy">
-      <Download :size="14" /> {{ isBusy ? 'Making it …' : 'Save' }} <ChevronDown :size="13" />
-    </MenuButton>
-    <MenuItems
-      class="absolute right-0 z-30 mt-1 w-52 rounded-lg border border-bench-line bg-bench-high p-1 shadow-xl shadow-black/50"
-    >
-      <MenuItem v-for="action in actions" :key="action.label" v-slot="{ active }">
-        <button
-          class="w-full rounded px-3 py-1.5 text-left text-[13px]"
-          :class="active && 'bg-bench-line'"
-          @click="action.run"
-        >
-          {{ action.label }}
-        </button>
-      </MenuItem>
-    </MenuItems>
-  </Menu>
+  <ActionMenu :actions="actions" :disabled="isBusy">
+    <Download :size="14" /> {{ isBusy ? 'Making it …' : 'Save' }}
+  </ActionMenu>
 </template>
