@@ -10,7 +10,7 @@ import { plural } from '../../core/quantity/format'
 import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
-import { useDrawer } from '../stores/use-drawer'
+import { freeRests, useDrawer } from '../stores/use-drawer'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import BillPaper from './BillPaper.vue'
 import BillRow from './BillRow.vue'
@@ -63,11 +63,9 @@ const costOf = (lines: Receipt['lines']): number =>
 
 /** What the drawer would give besides what is taken already: rests of strip whole, of other things as much as is missing. */
 const offer = computed(() => {
-  const strips = new Set(receipt.lines.flatMap(({ part }) => part ?? []))
-  const rests = entries.value.flatMap(({ id, part, restMm, free, takenHere }) =>
-    part !== undefined && restMm !== undefined && strips.has(part) && free > 0 && takenHere === 0
-      ? [{ id, stripId: part, lengthMm: restMm }]
-      : [],
+  const rests = freeRests(
+    entries.value.filter(({ restMm }) => restMm !== undefined),
+    new Set(receipt.lines.flatMap(({ part }) => part ?? [])),
   )
   const items = entries.value
     .filter(({ restMm, free }) => restMm === undefined && free > 0)

@@ -15,7 +15,7 @@ import { restItem, type StoredItem } from '../storage/db'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
-import { useDrawer, type DrawerEntry } from '../stores/use-drawer'
+import { itemWith, useDrawer, type DrawerEntry } from '../stores/use-drawer'
 import { usePart } from '../stores/use-parts'
 import { bookingOf, type Booking } from './booking'
 import { amountText } from './amount-text'
@@ -109,8 +109,9 @@ async function add(): Promise<void> {
 async function keep(items: readonly StoredItem[]): Promise<void> {
   await shelf.putInDrawer(items)
 }
-async function recount({ id, part, name, unit, amount }: DrawerEntry, event: Event): Promise<void> {
+async function recount(entry: DrawerEntry, event: Event): Promise<void> {
   if (!(event.target instanceof HTMLInputElement)) return
+  const { id, name, amount } = entry
   const read = numberOf(event.target.value)
   problem.value = ''
   if (read === undefined || read > 1_000_000) {
@@ -119,18 +120,18 @@ async function recount({ id, part, name, unit, amount }: DrawerEntry, event: Eve
     return
   }
   if (read === 0) await shelf.takeOutOfDrawer([id])
-  else await keep([{ id, name, unit, amount: read, ...(part !== undefined && { part }) }])
+  else await keep([itemWith(entry, read)])
 }
-async function remove({ id, part, name, unit, amount }: DrawerEntry): Promise<void> {
-  await shelf.takeOutOfDrawer([id])
+async function remove(entry: DrawerEntry): Promise<void> {
+  await shelf.takeOutOfDrawer([entry.id])
   notices.show({
     kind: 'done',
-    text: `${name} is out of the drawer.`,
+    text: `${entry.name} is out of the drawer.`,
     actions: [
       {
         label: 'Put it back',
         run: () => {
-          void keep([{ id, name, unit, amount, ...(part !== undefined && { part }) }])
+          void keep([itemWith(entry, entry.amount)])
         },
       },
     ],
@@ -188,15 +189,7 @@ async function book(into: readonly StoredItem[]): Promise<void> {
   await shelf.takeOutOfDrawer(out.filter(({ left }) => left <= 0).map(({ entry }) => entry.id))
   await keep([
     ...into,
-    ...out
-      .filter(({ left }) => left > 0)
-      .map(({ entry: { id, part, name, unit }, left }) => ({
-        id,
-        name,
-        unit,
-        amount: left,
-        ...(part !== undefined && { part }),
-      })),
+    ...out.filter(({ left }) => left > 0).map(({ entry, left }) => itemWith(entry, left)),
   ])
   notices.show({ kind: 'done', text: 'The drawer is settled: it has what is left over.' })
 }

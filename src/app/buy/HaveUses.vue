@@ -3,7 +3,7 @@ import type { HaveUse } from '../../core/choose/what-i-have'
 import type { Plan } from '../../core/plan/plan'
 import { useFinds } from '../engine/use-finds'
 import { usePrice } from '../shell/price'
-import type { DrawerEntry } from '../stores/use-drawer'
+import { itemWith, type DrawerEntry } from '../stores/use-drawer'
 import { usePlanStore } from '../stores/plan'
 
 const { plan, entries } = defineProps<{ plan: Plan; entries: readonly DrawerEntry[] }>()
@@ -16,9 +16,7 @@ const job = useFinds<HaveUse>(
   (service, own, tell) =>
     service.haveUses(
       own,
-      entries
-        .filter(({ free }) => free > 0)
-        .map(({ id, part, name, unit, free }) => ({ id, part, name, unit, amount: free })),
+      entries.filter(({ free }) => free > 0).map((entry) => itemWith(entry, entry.free)),
       tell,
     ),
 )

@@ -8,7 +8,7 @@ import type { Strip } from '../../core/plan/parts'
 import type { Plan } from '../../core/plan/plan'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
 import { cutsTable } from '../../formats/csv-cuts'
-import { useDrawer } from '../stores/use-drawer'
+import { freeRests, useDrawer } from '../stores/use-drawer'
 import { saveTable } from '../shell/save-table'
 import { restItem } from '../storage/db'
 import { useNotices } from '../stores/notices'
@@ -58,14 +58,9 @@ const above = computed(
 
 /** Rests in the browser's drawer that fit this plan's strips and are not in it yet. */
 const entries = useDrawer(() => plan)
-const drawer = computed(() => {
-  const strips = new Set(shown.value.map(({ strip }) => strip.id))
-  return entries.value.flatMap(({ id, part, restMm, free, takenHere }) =>
-    part !== undefined && restMm !== undefined && strips.has(part) && free > 0 && takenHere === 0
-      ? [{ id, stripId: part, lengthMm: restMm }]
-      : [],
-  )
-})
+const drawer = computed(() =>
+  freeRests(entries.value, new Set(shown.value.map(({ strip }) => strip.id))),
+)
 const usable = 100
 
 async function keepLeftovers(): Promise<void> {

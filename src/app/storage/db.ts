@@ -46,10 +46,7 @@ export interface StoredTakes {
 }
 
 /** What the user pays for something, in every plan. */
-export interface StoredPrice {
-  line: string
-  packs: OwnPrice['packs']
-}
+export type StoredPrice = OwnPrice
 
 export type Database = Dexie & {
   plans: EntityTable<StoredPlan, 'id'>

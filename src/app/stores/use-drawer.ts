@@ -1,6 +1,6 @@
 import { computed, type ComputedRef } from 'vue'
-import { restMm } from '../../core/buy/drawer'
-import type { Plan } from '../../core/plan/plan'
+import { restMm, restsIn } from '../../core/buy/drawer'
+import type { Offcut, Plan } from '../../core/plan/plan'
 import type { StoredItem } from '../storage/db'
 import { usePlanStore } from './plan'
 import { useShelf } from './shelf'
@@ -14,6 +14,22 @@ export interface DrawerEntry extends StoredItem {
   /** A rest of strip, mm. */
   readonly restMm: number | undefined
 }
+
+/** Rests of some strips that nobody takes yet, as a plan takes them. */
+export const freeRests = (entries: readonly DrawerEntry[], strips: ReadonlySet<string>): Offcut[] =>
+  restsIn(
+    entries.filter(({ free, takenHere }) => free > 0 && takenHere === 0),
+    strips,
+  )
+
+/** Something in the drawer as it is kept, with so much of it. */
+export const itemWith = ({ id, part, name, unit }: StoredItem, amount: number): StoredItem => ({
+  id,
+  name,
+  unit,
+  amount,
+  ...(part !== undefined && { part }),
+})
 
 /** What is in the drawer, as the open plan sees it: other plans' things are not free. */
 export function useDrawer(plan: () => Plan): ComputedRef<readonly DrawerEntry[]> {

@@ -1,4 +1,4 @@
-import type { Plan, Taken } from '../plan/plan'
+import type { Offcut, Plan, Taken } from '../plan/plan'
 import type { BillLine } from './bill'
 
 /** Something in the drawer: loose parts with their count, wire by metres, or one rest of strip with its length. */
@@ -30,6 +30,18 @@ export function restMm(item: DrawerItem, strips: ReadonlySet<string>): number | 
   return item.unit === 'm' ? item.amount * 1000 : undefined
 }
 
+/** The rests of strip in a drawer, as a plan takes them to cut from. */
+export const restsIn = (
+  items: readonly (DrawerItem & { readonly id: string })[],
+  strips: ReadonlySet<string>,
+): Offcut[] =>
+  items.flatMap((item) => {
+    const lengthMm = restMm(item, strips)
+    return lengthMm === undefined || item.part === undefined
+      ? []
+      : [{ id: item.id, stripId: item.part, lengthMm }]
+  })
+
 /** A plan that takes from a drawer whatever it can use: rests of strip to cut from first, then what its bill asks for. */
 export function withDrawer(
   plan: Plan,
@@ -38,12 +50,7 @@ export function withDrawer(
   billFor: (plan: Plan) => readonly BillLine[],
 ): Plan {
   const known = new Set(plan.offcuts.map(({ id }) => id))
-  const rests = items.flatMap((item) => {
-    const lengthMm = restMm(item, strips)
-    return lengthMm === undefined || item.part === undefined || known.has(item.id)
-      ? []
-      : [{ id: item.id, stripId: item.part, lengthMm }]
-  })
+  const rests = restsIn(items, strips).filter(({ id }) => !known.has(id))
   const cut = rests.length === 0 ? plan : { ...plan, offcuts: [...plan.offcuts, ...rests] }
   return { ...cut, buy: { ...cut.buy, taken: takenFor(billFor(cut), items) } }
 }

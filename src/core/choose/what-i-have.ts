@@ -1,5 +1,4 @@
-import type { DrawerItem } from '../buy/drawer'
-import { restMm } from '../buy/drawer'
+import { restsIn, type DrawerItem } from '../buy/drawer'
 import type { Engine } from '../engine'
 import { soldBoard, soldSupply } from '../parts/sold'
 import { change, type Command } from '../plan/commands'
@@ -50,7 +49,8 @@ function triesFor(
   items: readonly (DrawerItem & { readonly id: string })[],
 ): Try[] {
   const tries = new Map<string, Try>()
-  const strips = new Set(parts.strips.map(({ id }) => id))
+  const allRests = restsIn(items, new Set(parts.strips.map(({ id }) => id)))
+  const known = new Set(plan.offcuts.map(({ id }) => id))
   for (const item of items) {
     const supply = parts.supplies.find(
       (part) => part.id === item.part || soldSupply(part).id === item.part,
@@ -85,14 +85,10 @@ function triesFor(
       })
   }
   for (const strip of candidatesFor(plan)) {
-    const rests = items.flatMap((item) => {
-      const lengthMm = item.part === strip.id ? restMm(item, strips) : undefined
-      return lengthMm === undefined ? [] : [{ id: item.id, stripId: strip.id, lengthMm }]
-    })
+    const rests = allRests.filter(({ stripId }) => stripId === strip.id)
     const isPresent = cuts.some((entry) => entry.strip.id === strip.id)
     const isTaken = receipt.lines.some(({ part, have }) => part === strip.id && have > 0)
     if (rests.length === 0 || (isPresent && isTaken)) continue
-    const known = new Set(plan.offcuts.map(({ id }) => id))
     tries.set(`strip ${strip.id}`, {
       items: rests.map(({ id }) => id),
       kind: 'strip',
@@ -134,7 +130,7 @@ function settle(
     if (remedy === undefined) break
     needs.push(remedy.label)
     commands.push(...remedy.commands)
-    own = engine.fork(change(plan, commands).plan)
+    own = own.fork(change(own.worked.plan, remedy.commands).plan)
   }
   return {
     needs,
