@@ -10,6 +10,7 @@ import { runNamer } from '../core/measure/measure'
 import { caseNames } from '../core/plan/choices'
 import type { OwnPrice, Plan } from '../core/plan/plan'
 import { plural } from '../core/quantity/format'
+import { toCents } from '../core/quantity/round'
 import { issuesOf, z, type Issue } from '../core/quantity/z'
 import { sums } from '../core/sums'
 import { compare } from '../core/choose/compare'
@@ -167,9 +168,6 @@ function buyJson(given: Plan, items: readonly DrawerItem[], prices: readonly Own
     unpriced,
   })
 }
-
-/** Prices are told to the cent: sums of them leave hairs. */
-const toCents = (price: number): number => Math.round(price * 100) / 100
 
 /** The plan with each strip that fits it, worked out whole. */
 const compareJson = (plan: Plan): string =>

@@ -37,7 +37,6 @@ const lateStages: { readonly [Name in LateName]: Derived<WorkedPlan[Name]> } = {
       'plugs',
       'fit',
       'supplies',
-      'volts',
       'wiring',
       'joints',
       'bars',

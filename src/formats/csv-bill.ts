@@ -1,10 +1,9 @@
-import type { BoughtPack } from '../core/buy/bill'
+import type { BoughtPack } from '../core/buy/bill-lines'
 import type { Receipt, ReceiptLine } from '../core/buy/receipt'
 import { formatQuantity, significant } from '../core/quantity/format'
 import { workingText } from '../core/quantity/figure'
+import { toCents } from '../core/quantity/round'
 import { table, type Table } from './csv'
-
-const unitText = { piece: '', m: ' m', sheet: '' } as const
 
 /** A pack in words: `5 m`, `pack of 10`, `one`. */
 export const packText = ({ size }: Pick<BoughtPack, 'size'>, unit: ReceiptLine['unit']): string =>
@@ -24,9 +23,7 @@ export const buysText = ({ buys, unit }: Pick<ReceiptLine, 'buys' | 'unit'>): st
 
 /** A need in words: `27`, `2.39 m`. */
 export const needText = (need: number, unit: ReceiptLine['unit']): string =>
-  unit === 'm' ? formatQuantity(need, 'm') : `${String(Number(need.toFixed(3)))}${unitText[unit]}`
-
-const money = (price: number): number => Math.round(price * 100) / 100
+  unit === 'm' ? formatQuantity(need, 'm') : String(Number(need.toFixed(3)))
 
 /** The bill as CSV: a row a line, its cost empty where a price is missing. */
 export const billTable = ({ lines }: Pick<Receipt, 'lines'>, currency: string): Table =>
@@ -40,7 +37,7 @@ export const billTable = ({ lines }: Pick<Receipt, 'lines'>, currency: string): 
       `${workingText(line)}; ${line.rule}`,
       line.have > 0 ? Number(line.have.toFixed(3)) : '',
       buysText(line),
-      line.cost === null ? '' : money(line.cost),
+      line.cost === null ? '' : toCents(line.cost),
       line.note ?? '',
     ]),
   )

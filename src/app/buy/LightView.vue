@@ -11,7 +11,7 @@ import { keptOf } from '../parts/kept'
 import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
-import { mounted } from '../../core/parts/mounted'
+import { hidesDots, mounted } from '../../core/parts/mounted'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
@@ -82,7 +82,7 @@ const side = computed(() =>
 const depthMm = computed(() => {
   const depths = plan.lines
     .map(({ mount }) => mounted(mount))
-    .filter(({ cover }) => cover === 'frosted' || cover === 'opal')
+    .filter(hidesDots)
     .map(({ coverMm }) => coverMm)
   return depths.length === 0 ? undefined : Math.min(...depths)
 })

@@ -8,7 +8,8 @@ import { change } from '../../core/plan/commands'
 import { emptyPlan } from '../../core/plan/empty'
 import type { Line, Plan } from '../../core/plan/plan'
 import { tally } from '../../core/tally'
-import { drawnPieces, lightPitchMm, markEvery, tapeScale } from '../tape/tape'
+import { lightPitchMm } from '../../core/parts/light-pitch'
+import { drawnPieces, markEvery, tapeScale } from '../tape/tape'
 import { cutPart, splitAt } from './cutting'
 
 const planOf = (text: string, line: Partial<Line> = {}): Plan => ({

@@ -5,10 +5,10 @@ import { benchLight } from '../../core/glow/bench-light'
 import type { MeasuredRun } from '../../core/measure/measure'
 import { bends, covers, dampnesses, facings, surfaces } from '../../core/plan/choices'
 import type { Strip } from '../../core/plan/parts'
-import { mounted } from '../../core/parts/mounted'
+import { hidesDots, mounted } from '../../core/parts/mounted'
 import { formatQuantity, significant } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
-import { lightPitchMm } from '../tape/tape'
+import { lightPitchMm } from '../../core/parts/light-pitch'
 import { usePlanStore } from '../stores/plan'
 import { useRunSettings } from './run-settings'
 import BlendStrip from './BlendStrip.vue'
@@ -173,7 +173,7 @@ function setToday(event: Event): void {
         />
       </label>
       <BlendStrip
-        v-if="mount.cover === 'frosted' || mount.cover === 'opal'"
+        v-if="hidesDots(mount)"
         :pitch-mm="lightPitchMm(strip)"
         :depth-mm="mount.coverMm"
       />

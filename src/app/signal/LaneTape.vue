@@ -4,7 +4,8 @@ import { computed, useTemplateRef } from 'vue'
 import type { Strip } from '../../core/plan/parts'
 import type { TallyLaneRun } from '../../core/signal/told'
 import type { TallyRun } from '../../core/tally'
-import { drawnPieces, lightPitchMm } from '../tape/tape'
+import { lightPitchMm } from '../../core/parts/light-pitch'
+import { drawnPieces } from '../tape/tape'
 
 const { run, lane, strip, scale } = defineProps<{
   run: TallyRun

@@ -5,7 +5,8 @@ import { formatLength, type LengthUnits } from '../../core/quantity/format'
 import type { TallyRun } from '../../core/tally'
 import type { Piece } from '../../core/cut/cut'
 import PieceHands from './PieceHands.vue'
-import { drawnPieces, lightPitchMm, markEvery } from './tape'
+import { lightPitchMm } from '../../core/parts/light-pitch'
+import { drawnPieces, markEvery } from './tape'
 
 const { run, strip, scale, units } = defineProps<{
   run: TallyRun

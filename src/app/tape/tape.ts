@@ -53,9 +53,3 @@ export function markEvery(strip: Strip, scale: number): number {
   const px = strip.cutPitchMm * scale
   return [1, 2, 5, 10, 20, 50, 100].find((step) => step * px >= 5) ?? 200
 }
-
-/** From light to light of a strip, mm. */
-export const lightPitchMm = ({ light, cutPitchMm }: Strip): number =>
-  light.kind === 'pixels'
-    ? 1000 / light.perM
-    : cutPitchMm / Math.max(1, Math.round((light.ledsPerM * cutPitchMm) / 1000))

@@ -9,7 +9,7 @@ import { change } from '../plan/commands'
 import type { Plan } from '../plan/plan'
 import { sawKerfMm } from '../parts/profiles'
 import { worked } from '../worked'
-import type { BillLine } from './bill'
+import type { BillLine } from './bill-lines'
 import { takenFor, withDrawer } from './drawer'
 import { receiptOf } from './receipt'
 

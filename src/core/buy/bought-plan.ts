@@ -1,6 +1,6 @@
 import type { WiredPlan } from '../wire/wired-plan'
 import type { ProfileBars } from './bars'
-import type { BillLine } from './bill'
+import type { BillLine } from './bill-lines'
 import type { Receipt } from './receipt'
 import type { MaterialSheets } from './sheets'
 

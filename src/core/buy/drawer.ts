@@ -1,5 +1,5 @@
 import type { Offcut, Plan, Taken } from '../plan/plan'
-import type { BillLine } from './bill'
+import type { BillLine } from './bill-lines'
 
 /** Something in the drawer: loose parts with their count, wire by metres, or one rest of strip with its length. */
 export interface DrawerItem {

@@ -1,4 +1,4 @@
-import type { BillLine, BoughtPack } from './bill'
+import type { BillLine, BoughtPack } from './bill-lines'
 import type { SoldPack } from '../parts/sold'
 import { ownPacks } from '../parts/sold-strip'
 import type { Buy } from '../plan/plan'

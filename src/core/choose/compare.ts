@@ -3,7 +3,8 @@ import { isOnWire } from '../cut/on-wire'
 import { planFeeds } from '../feed/planner'
 import { benchLight } from '../glow/bench-light'
 import { blend } from '../glow/blend'
-import { mounted } from '../parts/mounted'
+import { lightPitchMm } from '../parts/light-pitch'
+import { hidesDots, mounted } from '../parts/mounted'
 import { laneTiming } from '../lanes/timing'
 import { change, type Command } from '../plan/commands'
 import type { Strip } from '../plan/parts'
@@ -143,11 +144,8 @@ function candidate(
 ): Omit<Candidate, 'isPresent' | 'commands'> {
   const { cuts, loads, supplies, leads, joints, lanes, receipt, verdicts, batteries } = given
   const runs = stripRuns(cuts)
-  const pitchMm =
-    strip.light.kind === 'pixels' ? 1000 / strip.light.perM : 1000 / strip.light.ledsPerM
-  const covered = runs
-    .map(({ run }) => mounted(run.line.mount))
-    .filter(({ cover }) => cover === 'frosted' || cover === 'opal')
+  const pitchMm = lightPitchMm(strip)
+  const covered = runs.map(({ run }) => mounted(run.line.mount)).filter(hidesDots)
   const lit = runs.find(({ run }) => run.line.mount?.aboveMm !== undefined)
   const rates = lanes.map((lane) => laneTiming(lane).framesPerSecond)
   const hours = [...batteries.values()].flatMap((battery) => battery.hours ?? [])

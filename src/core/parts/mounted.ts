@@ -7,6 +7,10 @@ export type Mounted = Omit<Mount, keyof typeof usualMount> & {
   readonly [Key in keyof typeof usualMount]: NonNullable<Mount[Key]>
 }
 
+/** Whether its cover spreads the light, so that dots may merge. */
+export const hidesDots = ({ cover }: Pick<Mounted, 'cover'>): boolean =>
+  cover === 'frosted' || cover === 'opal'
+
 /** What a run says of its mounting; for the rest what its profile brings, and what is usual. */
 export function mounted(mount: Mount = {}): Mounted {
   const profile = mount.profile === undefined ? undefined : profileOf(mount.profile)

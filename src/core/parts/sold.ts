@@ -1,11 +1,13 @@
 import { inputKinds, type BillUnit, type InputKind, type WireColour } from '../plan/choices'
 import type { Board, LightPart, SupplyPart } from '../plan/parts'
+import { toCents } from '../quantity/round'
 import { formatLength, formatQuantity, significant } from '../quantity/format'
 import type { ChemistryName } from './chemistries'
 import type { Diode } from './diodes'
 import { buffer, extensionLeads, sinkBoard, splitter } from './drivers'
 import { inputParts } from './inputs'
 import type { Profile } from './profiles'
+import type { SheetMaterial } from './sheets'
 import type { Wire } from './wires'
 
 /** Groups of the bill, in the order in which it prints them. */
@@ -42,15 +44,13 @@ export interface Sold {
   readonly hasSpare?: boolean
 }
 
-const cents = (price: number): number => Math.round(price * 100) / 100
-
 /** Packs by what one costs, and what a pack of so many costs for each in it. */
 const packs = (
   each: number,
   ...larger: readonly (readonly [size: number, share: number])[]
 ): SoldPack[] => [
-  { size: 1, price: cents(each) },
-  ...larger.map(([size, share]) => ({ size, price: cents(each * size * share) })),
+  { size: 1, price: toCents(each) },
+  ...larger.map(([size, share]) => ({ size, price: toCents(each * size * share) })),
 ]
 
 const piece = (
@@ -129,7 +129,7 @@ export const soldTerminals = (ways: number): Sold =>
     'power',
     `terminals.${key(ways)}`,
     `terminal block, ${String(ways)} ways`,
-    cents(0.6 + 0.25 * ways),
+    toCents(0.6 + 0.25 * ways),
   )
 export const soldSplitter = (ways: number): Sold =>
   piece('power', `splitter.${key(ways)}`, `splitter, ${String(ways)} ways`, splitter.price(ways))
@@ -218,7 +218,7 @@ const spools = (id: string, name: string, perM: number): Sold => ({
   name,
   group: 'wire',
   unit: 'm',
-  packs: spoolLengths.map(([size, share]) => ({ size, price: cents(perM * size * share) })),
+  packs: spoolLengths.map(([size, share]) => ({ size, price: toCents(perM * size * share) })),
 })
 
 /** A single wire: half of what the pair costs. */
@@ -346,6 +346,13 @@ export const soldGlue: Sold = piece(
 export const soldMagnet: Sold = spared(
   piece('mounting', 'magnet', 'magnet, 10 mm, flat', 0.4, [10, 0.7]),
 )
+export const soldProfile = ({ id, name, bars }: Profile): Sold => ({
+  id: `profile.${id}`,
+  name,
+  group: 'mounting',
+  unit: 'm',
+  packs: bars.map(({ lengthMm, price }) => ({ size: lengthMm / 1000, price })),
+})
 export const soldCover = ({ id, name, bars, coverPricePerM }: Profile, cover: string): Sold => ({
   id: `cover.${id}.${cover}`,
   name: `${cover} cover for ${name}`,
@@ -353,7 +360,7 @@ export const soldCover = ({ id, name, bars, coverPricePerM }: Profile, cover: st
   unit: 'm',
   packs: bars.map(({ lengthMm }) => ({
     size: lengthMm / 1000,
-    price: cents((coverPricePerM * lengthMm) / 1000),
+    price: toCents((coverPricePerM * lengthMm) / 1000),
   })),
 })
 export const soldProfileCap = (
@@ -368,6 +375,18 @@ export const soldProfileCap = (
   )
 export const soldMountingClip = ({ id, name }: Profile): Sold =>
   piece('mounting', `profile-clip.${id}`, `mounting clip, ${name}`, 0.35, [10, 0.8])
+
+/** One size of a material. */
+export const soldSheet = (
+  { id, name }: SheetMaterial,
+  { widthMm, heightMm, price }: SheetMaterial['sizes'][number],
+): Sold => ({
+  id: `sheet.${id}.${String(widthMm)}x${String(heightMm)}`,
+  name: `${name}, ${String(widthMm / 10)} × ${String(heightMm / 10)} cm`,
+  group: 'sheets',
+  unit: 'sheet',
+  packs: [{ size: 1, price }],
+})
 
 // Nodes
 

@@ -7,6 +7,9 @@ export const roundDown = (value: number): number => Math.floor(value * (1 + slac
 /** Rounds up, forgiving a value a hair above a whole number. */
 export const roundUp = (value: number): number => Math.ceil(value * (1 - slack))
 
+/** A price to the cent: sums of prices leave hairs. */
+export const toCents = (price: number): number => Math.round(price * 100) / 100
+
 /** Whether `value` is at least `limit`, forgiving a hair. */
 export const isAtLeast = (value: number, limit: number): boolean =>
   value >= limit - slack * Math.abs(limit)

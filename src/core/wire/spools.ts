@@ -84,7 +84,7 @@ export function wireGroups(
 /** More lengths than this are laid on spools one after another, longest first: the best way is not looked for any more. */
 const mostPacked = 60
 
-/** Spools as they are sold, longest first, by what they cost. */
+/** Spools as they are sold, shortest first. */
 const stockOf = ({ packs }: Sold): { readonly lengthM: number; readonly price: number }[] =>
   packs.map(({ size, price }) => ({ lengthM: size, price: price ?? 0 }))
 

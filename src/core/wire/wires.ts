@@ -60,7 +60,7 @@ export interface Wiring {
 }
 
 /** Bared at a screw, at a pad of a strip, and at a pin, mm. */
-const bare = { screw: 7, pad: 3, pin: 5 } as const
+export const bare = { screw: 7, pad: 3, pin: 5 } as const
 
 /** Heat-shrink sleeves by what they go over, mm² and mm. */
 const sleeves: readonly (readonly [upToMm2: number, sleeveMm: number])[] = [
