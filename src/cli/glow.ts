@@ -4,10 +4,12 @@ import { withDrawer, type DrawerItem } from '../core/buy/drawer'
 import { partsOf } from '../core/parts/find'
 import { workingText } from '../core/quantity/figure'
 import { networkIssues, networkSchema } from '../core/feed/network-schema'
+import { scheduleOf } from '../core/build/order'
+import type { Step } from '../core/build/step'
 import { solve } from '../core/feed/solve'
 import { readLine, type Reading } from '../core/measure/jot'
 import { runNamer } from '../core/measure/measure'
-import { caseNames } from '../core/plan/choices'
+import { buildSchools, caseNames } from '../core/plan/choices'
 import type { OwnPrice, Plan } from '../core/plan/plan'
 import { plural } from '../core/quantity/format'
 import { toCents } from '../core/quantity/round'
@@ -183,6 +185,27 @@ const compareJson = (plan: Plan): string =>
       edits: commands.length,
     })),
   })
+
+/** The steps of building a plan in their order, as the contract has them. */
+function stepsJson(plan: Plan, options: { school?: string }): string {
+  const schools = Object.fromEntries(buildSchools.map((one) => [one, one] as const))
+  const school =
+    options.school === undefined ? undefined : kindOf(schools, 'school', options.school)
+  const { steps, minutes, elapsedMin } = scheduleOf(worked(plan), school)
+  return json({
+    steps: steps.map(stepJson),
+    minutes: round(minutes),
+    elapsedMin: round(elapsedMin),
+  })
+}
+
+/** To hundredths of a minute. */
+const round = (value: number): number => Math.round(value * 100) / 100
+
+const stepJson = ({ place: _place, phase: _phase, ...step }: Step): object => ({
+  ...step,
+  minutes: round(step.minutes),
+})
 
 function networkJson(plan: Plan, options: { case?: string }): string {
   const cases = Object.fromEntries(caseNames.map((one) => [one, one] as const))
@@ -380,6 +403,14 @@ function commandsOf({ textOf, jsonOf, planIn, out }: Access): Command {
     .argument('<plan>', 'a plan file, or - for standard input')
     .action((file: string) => {
       out(compareJson(planIn(file)))
+    })
+  program
+    .command('steps')
+    .description('every step of building a plan, in its order')
+    .option('--school <name>', 'one: each run finished before the next; batch: one tool at a time')
+    .argument('<plan>', 'a plan file, or - for standard input')
+    .action((file: string, options: { school?: string }) => {
+      out(stepsJson(planIn(file), options))
     })
   program
     .command('network')

@@ -1,3 +1,4 @@
+import { stepsOf } from './build/steps'
 import { barsOf } from './buy/bars'
 import { billOf } from './buy/bill'
 import { receiptOf } from './buy/receipt'
@@ -24,6 +25,11 @@ const lateStages: { readonly [Name in LateName]: Derived<WorkedPlan[Name]> } = {
   ),
   joints: derived(['lines'], ['wiring', 'cuts', 'reels'], (given) =>
     jointsOf(given.wiring, given, given.reels),
+  ),
+  steps: derived(
+    ['lines', 'rules', 'limit', 'units'],
+    ['cuts', 'lit', 'nodes', 'lanes', 'supplies', 'wiring', 'joints'],
+    stepsOf,
   ),
   bars: derived([], ['cuts'], ({ cuts }) => barsOf(cuts)),
   sheets: derived([], ['measured'], ({ measured }) => sheetsOf(measured.runs)),

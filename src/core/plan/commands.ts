@@ -2,10 +2,12 @@ import { applyPatches, enablePatches, original, produceWithPatches, type Patch }
 import type { Board, LightPart, SupplyPart, Strip } from './parts'
 import type { LoadCase } from './choices'
 import type {
+  Build,
   Buy,
   Furniture,
   Junction,
   Line,
+  LogEntry,
   Offcut,
   Photo,
   Place,
@@ -48,6 +50,13 @@ export type Command =
       readonly at: readonly [x: number, y: number]
     }
   | { readonly do: 'set-buy'; readonly buy: Partial<Buy> }
+  | { readonly do: 'set-build'; readonly build: Partial<Omit<Build, 'log'>> }
+  | {
+      readonly do: 'log-step'
+      readonly entry: LogEntry
+      /** Joints of the step: done or not with it. */
+      readonly joints: readonly string[]
+    }
   | { readonly do: 'set-use'; readonly use: Partial<Use> }
   | {
       readonly do: 'set-capacitor'
@@ -94,6 +103,7 @@ export type LineSettings = {
       | 'lights'
       | 'node'
       | 'sheet'
+      | 'into'
   ]?: Line[Key] | undefined
 }
 
@@ -218,6 +228,19 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
     case 'set-wiring':
       Object.assign(plan.wiring, command.wiring)
       return
+    case 'set-build':
+      Object.assign(plan.build, command.build)
+      return
+    case 'log-step': {
+      const { entry, joints } = command
+      const at = plan.build.log.findIndex(({ step }) => step === entry.step)
+      if (at < 0) plan.build.log.push({ ...entry })
+      else plan.build.log[at] = { ...entry }
+      // Which joints are done stands in one place.
+      const others = plan.wiring.ticks.filter((id) => !joints.includes(id))
+      plan.wiring.ticks = entry.state === 'done' ? [...others, ...joints] : others
+      return
+    }
     case 'tick': {
       const others = plan.wiring.ticks.filter((id) => id !== command.joint)
       plan.wiring.ticks = command.isDone ? [...others, command.joint] : others

@@ -2,6 +2,7 @@ import type { Plan } from './plan'
 import {
   planFormat,
   planVersion,
+  usualBuild,
   usualBuy,
   usualBuyRules,
   usualCableRules,
@@ -40,6 +41,7 @@ export function emptyPlan(name: string, lineId: string): Plan {
     },
     use: usualUse,
     buy: { ...usualBuy, lines: [], prices: [], bought: [], taken: [] },
+    build: { ...usualBuild, moved: [], paces: [], log: [] },
     signal: { ...usualSignal, lanes: [], inputs: [], status: [], pins: [] },
     wiring: { ...usualWiring, ticks: [] },
     offcuts: [],

@@ -3,6 +3,8 @@ import {
   bends,
   billUnits,
   boardFeeds,
+  buildSchools,
+  containers,
   corners,
   currencies,
   covers,
@@ -24,10 +26,12 @@ import {
   objectShapes,
   pinViews,
   readerKinds,
+  readingKinds,
   roundings,
   caseNames,
   sizings,
   skipReasons,
+  stepKinds,
   surfaces,
   wireColours,
 } from './choices'
@@ -217,6 +221,20 @@ const sheetSchema = z.strictObject({
   wrapMm: z.number().min(0).max(1_000),
 })
 
+/** What a run goes into: its wires are threaded through the holes before they are soldered. */
+const intoSchema = z.strictObject({
+  what: z.enum(containers),
+  holes: z
+    .array(
+      z.strictObject({
+        /** At which end of the run, seen from where the wire enters. */
+        at: z.enum(['start', 'end']),
+        mm: z.number().min(0.1).max(1_000),
+      }),
+    )
+    .max(20),
+})
+
 /** A line of the pad as it was typed, and what hangs on it. One line, one run. */
 const lineSchema = z.strictObject({
   id: idSchema,
@@ -254,6 +272,7 @@ const lineSchema = z.strictObject({
   lights: lightsSchema.optional(),
   node: nodeSchema.optional(),
   sheet: sheetSchema.optional(),
+  into: intoSchema.optional(),
 })
 
 /** Where power comes from: a part, or `auto` for the smallest that will do. */
@@ -408,6 +427,53 @@ const buySchema = z.strictObject({
   isBooked: z.boolean().optional(),
 })
 
+/** What a meter or a bench supply said. */
+const loggedReadingSchema = z.strictObject({
+  what: z.enum(readingKinds),
+  /** The supply, the pad, or the run that it is of. */
+  where: z.string().max(200),
+  case: z.string().max(40),
+  /** In A, V or Ω. */
+  value: z.number().min(-1_000_000).max(100_000_000),
+})
+
+/** What happened at one step. */
+const logEntrySchema = z.strictObject({
+  /** Id of the step. */
+  step: z.string().min(1).max(300),
+  kind: z.enum(stepKinds),
+  /** As it was called when it was done: the step may be gone since. */
+  title: z.string().max(400),
+  state: z.enum(['open', 'done', 'skipped']),
+  /** Minutes at it, hands on. */
+  minutes: z.number().min(0).max(100_000),
+  /** When it was ended last, as an ISO date and time. */
+  at: z.string().max(40).optional(),
+  note: z.string().max(4_000).optional(),
+  /** Why it was skipped. */
+  why: z.string().max(400).optional(),
+  trouble: z
+    .array(z.strictObject({ what: z.string().max(1_000), fix: z.string().max(1_000) }))
+    .max(50),
+  readings: z.array(loggedReadingSchema).max(200),
+  /** Ids of photos in the photo store. */
+  photos: z.array(idSchema).max(50),
+})
+
+/** How it is built, and what has been done of it. */
+const buildSchema = z.strictObject({
+  school: z.enum(buildSchools),
+  /** Steps moved by hand, in the order of the moves: each comes right before another, or last. */
+  moved: z
+    .array(z.strictObject({ step: z.string().max(300), before: z.string().max(300).nullable() }))
+    .max(2_000),
+  /** Minutes of a kind of step as a share of the typical ones. */
+  paces: z
+    .array(z.strictObject({ kind: z.enum(stepKinds), share: z.number().min(0.01).max(100) }))
+    .max(stepKinds.length),
+  log: z.array(logEntrySchema).max(20_000),
+})
+
 /** How the light is used: for batteries and for the meter. */
 const useSchema = z.strictObject({
   /** What a battery has to last, h. */
@@ -466,6 +532,7 @@ export const planSchema = z.strictObject({
   rules: rulesSchema,
   use: useSchema,
   buy: buySchema,
+  build: buildSchema,
   signal: signalSchema,
   wiring: wiringSchema,
   /** Rests of strip in the drawer that this plan may use up. */
@@ -502,6 +569,10 @@ export type SupplySlot = Plan['supplies'][number]
 export type Rules = Plan['rules']
 export type Use = Plan['use']
 export type Buy = Plan['buy']
+export type Build = Plan['build']
+export type LogEntry = Build['log'][number]
+export type LoggedReading = LogEntry['readings'][number]
+export type Into = NonNullable<Line['into']>
 export type OwnBillLine = Buy['lines'][number]
 export type Bought = Buy['bought'][number]
 export type OwnPrice = Buy['prices'][number]

@@ -1,5 +1,6 @@
 import {
   usualBuy,
+  usualBuild,
   usualBuyRules,
   usualCableRules,
   usualRules,
@@ -81,6 +82,13 @@ export function toVersion6(document: object): object {
     buy: usualBuy,
   }
 }
+
+/** Version 7 knows what has been built. */
+export const toVersion7 = (document: object): object => ({
+  ...document,
+  version: 7,
+  build: usualBuild,
+})
 
 /** A strip with all that is known of strips; those of the user's own that were kept by version 1 say less. */
 export const withStripFacts = (strip: unknown): unknown =>

@@ -1,10 +1,10 @@
 // What a plan takes where nothing is said. Apart from the schema, so that the worker need not load the checker.
 
 export const planFormat = 'glow-tally plan'
-export const planVersion = 6
+export const planVersion = 7
 
 /** Goes up whenever a plan is checked for more than before: what was stored after an older check is checked again. */
-export const planCheck = 7
+export const planCheck = 8
 
 /** Lines in one plan, at most; a longer list is refused with a message that says so. */
 export const mostLines = 2_000
@@ -65,6 +65,9 @@ export const usualBuyRules = { spare: 0.1, fixing: 'backing' } as const
 
 /** Nothing of one's own on the bill, nothing bought, nothing taken from the drawer. Typical prices are about those in euros. */
 export const usualBuy = { lines: [], prices: [], currency: 'EUR', bought: [], taken: [] } as const
+
+/** Nothing is built yet: piece after piece. */
+export const usualBuild = { school: 'one', moved: [], paces: [], log: [] } as const
 
 /** How single lights hang and are driven where nothing is said. */
 export const usualLights = {

@@ -1,18 +1,53 @@
 import { runName } from '../cut/entry-of'
 import type { StripReels } from '../cut/reels'
 import type { FedPlan } from '../feed/fed-plan'
-import type { Line, Plan } from '../plan/plan'
+import type { Line } from '../plan/plan'
 import { plural } from '../quantity/format'
 import { blockId } from '../route/harness'
 import { linesOf } from '../route/strip-lines'
-import type { Terminal } from '../route/circuit'
+import type { BlockOf, Terminal } from '../route/circuit'
 import type { PlanBlock, PlanWire, Wiring } from './wires'
+
+/** Where a joint is. */
+export type JointAt =
+  /** In a wire: a fuse, a resistor, a diode. */
+  | { readonly kind: 'wire' }
+  /** At a supply, junction, board, buffer, switch, hub or sensor. */
+  | { readonly kind: 'block'; readonly block: string; readonly of: BlockOf }
+  /** Pads where leads and data meet a run, counted in cut groups from pad 0. */
+  | { readonly kind: 'pads'; readonly run: string; readonly pad: number }
+  /** Where data leaves a run. */
+  | { readonly kind: 'out'; readonly run: string }
+  /** The end of a piece that a jumper is soldered to. */
+  | {
+      readonly kind: 'piece'
+      readonly run: string
+      readonly piece: string
+      readonly end: 'start' | 'end'
+    }
+  /** One piece on the next, pad on pad or plug in plug. */
+  | { readonly kind: 'between'; readonly run: string; readonly from: string; readonly to: string }
+  /** A piece that is made of two lengths. */
+  | { readonly kind: 'within'; readonly run: string; readonly piece: string }
+  /** A capacitor across plus and minus of a run's pads. */
+  | {
+      readonly kind: 'capacitor'
+      readonly run: string
+      readonly pad: number
+      readonly supply: string
+    }
+  /** A single light or node, from 0, or the splitter of some. */
+  | { readonly kind: 'light'; readonly run: string; readonly light: number }
+  | { readonly kind: 'splitter'; readonly run: string }
+  /** The legs of all lights of a run. */
+  | { readonly kind: 'lights'; readonly run: string }
 
 /** One place where wires are joined. */
 export interface PlanJoint {
   /** From what meets there, so that it stays while the rest of the plan changes. */
   readonly id: string
   readonly kind: 'screw' | 'solder' | 'in-line' | 'pad' | 'plug'
+  readonly at: JointAt
   readonly where: string
   /** What meets what there. */
   readonly meets: readonly string[]
@@ -38,25 +73,45 @@ const minutes = {
 const solderMinutes = (wires: number): number => minutes.perJoint[wires] ?? minutes.moreWires
 
 /** Wire ends that are joined in one go: a terminal by itself, or the pads at one place of a strip. */
-function placeOf({ id, block, spot }: Terminal): { readonly id: string; readonly text: string } {
-  const at = (text: string): { id: string; text: string } => ({ id: `${block}/${text}`, text })
+function placeOf({ id, block, spot }: Terminal, of: BlockOf): Place {
+  const named = (text: string, at: JointAt): Place => ({ id: `${block}/${text}`, text, at })
+  const alone: Place = { id, text: '', at: { kind: 'block', block, of } }
+  if (of.kind !== 'run') return alone
+  const { run } = of
   switch (spot.kind) {
     case 'splitter':
-      return at(spot.splitter)
+      return named(spot.splitter, { kind: 'splitter', run })
     case 'piece':
-      return at(`${spot.piece} ${spot.end}`)
+      return named(`${spot.piece} ${spot.end}`, {
+        kind: 'piece',
+        run,
+        piece: spot.piece,
+        end: spot.end,
+      })
     case 'data':
-      return at(spot.side === 'in' ? 'start' : 'out')
+      return spot.side === 'in'
+        ? named('start', { kind: 'pads', run, pad: 0 })
+        : named('out', { kind: 'out', run })
     case 'pad':
-      return at(spot.pad === 0 ? 'start' : `pad ${String(spot.pad)}`)
+      return named(spot.pad === 0 ? 'start' : `pad ${String(spot.pad)}`, {
+        kind: 'pads',
+        run,
+        pad: spot.pad,
+      })
     case 'light':
-      return at(`light ${String(spot.light + 1)}`)
+      return named(`light ${String(spot.light + 1)}`, { kind: 'light', run, light: spot.light })
     case 'lead':
     case 'power':
     case 'output':
     case 'pin':
-      return { id, text: '' }
+      return alone
   }
+}
+
+interface Place {
+  readonly id: string
+  readonly text: string
+  readonly at: JointAt
 }
 
 const screwed: readonly PlanBlock['of']['kind'][] = ['supply', 'junction', 'switch', 'hub']
@@ -114,16 +169,21 @@ export function jointsOf(
     const { label } = terminal
     const isScrew = screwed.includes(block.of.kind)
     const isPlug = terminal.spot.kind === 'splitter'
-    const place = placeOf(terminal)
+    const place = placeOf(terminal, block.of)
     const spot = block.of.kind === 'run' ? place.text || label : label
     put(place.id, {
       kind: isPlug ? 'plug' : isScrew ? 'screw' : 'solder',
+      at: place.at,
       where: `${block.name}${spot === '' ? '' : `, ${spot}`}`,
       meets: [`${wire.name} ${roleText(wire)} to ${label}`],
       threadFirst:
         isScrew || isPlug
           ? []
-          : threadFirst(wire, block.of.kind === 'run' ? lineOf.get(block.of.run) : undefined),
+          : threadsAt(
+              wire,
+              place.at,
+              block.of.kind === 'run' ? lineOf.get(block.of.run) : undefined,
+            ),
       minutes: isPlug ? minutes.plug / 2 : isScrew ? minutes.screw : solderMinutes(1),
       soldered: isPlug || isScrew ? 0 : 1,
       wires: [wire.name],
@@ -136,6 +196,7 @@ export function jointsOf(
       for (const { kind, text } of wire.inLine)
         put(`${wire.from.id}~${kind}`, {
           kind: 'in-line',
+          at: { kind: 'wire' },
           where: `in ${wire.name}`,
           meets: [kind === 'diode' ? text : `${kind} ${text}, both ends`],
           threadFirst: wire.sleeve === null ? [] : [`sleeve ${wire.sleeve} on ${wire.name}`],
@@ -149,6 +210,7 @@ export function jointsOf(
   for (const { supplyId, text, at } of capacitors)
     put(`capacitor:${supplyId}`, {
       kind: 'solder',
+      at: { kind: 'capacitor', run: at.run, pad: at.pad, supply: supplyId },
       where: `${runName(cuts, at.run)}, ${at.pad === 0 ? 'start' : `pad ${String(at.pad)}`}`,
       meets: [`${text} across + and −, its stripe to −`],
       threadFirst: [],
@@ -160,6 +222,7 @@ export function jointsOf(
   for (const { run, from, to, wires: lines, isPlugged } of padJoints)
     put(`${blockId.run(run)}/${from} to ${to}`, {
       kind: isPlugged ? 'plug' : 'pad',
+      at: { kind: 'between', run, from, to },
       where: `${runName(cuts, run)}, ${from} to ${to}`,
       meets: [
         isPlugged
@@ -175,6 +238,7 @@ export function jointsOf(
   for (const { run, piece, part, lines } of joinsIn(reels))
     put(`${blockId.run(run)}/${piece} within ${String(part)}`, {
       kind: 'pad',
+      at: { kind: 'within', run, piece },
       where: `${runName(cuts, run)}, within ${piece}`,
       meets: [`part ${String(part)} of ${piece} on part ${String(part + 1)}, same to same`],
       threadFirst: [],
@@ -210,6 +274,7 @@ function addLightJoints(
   const own = isPlugged ? 0 : Math.max(0, hasWiresHome ? ends - lights : ends)
   put(`${blockId.run(run)}/lights`, {
     kind: isPlugged ? 'plug' : 'solder',
+    at: { kind: 'lights', run },
     where: `${name}, every light`,
     meets: isPlugged
       ? [`${plural(lights, 'light')} into splitters`]
@@ -275,11 +340,27 @@ export function bundlesOf<Wire extends { readonly bundle: string }>(
 
 const roleText = ({ role, colour }: PlanWire): string => `${role} (${colour})`
 
-/** What would be trapped by the joint, and so comes first. */
-function threadFirst({ sleeve, name }: PlanWire, line: Pick<Line, 'mount'> | undefined): string[] {
-  const things = sleeve === null ? [] : [`sleeve ${sleeve} on ${name}`]
-  const mount: Plan['lines'][number]['mount'] = line?.mount
+/** What would be trapped by a joint of the wire at that place, and so is threaded on before. */
+const threadsAt = (wire: PlanWire, at: JointAt, line?: ThreadedLine): string[] => [
+  ...(wire.sleeve === null ? [] : [`sleeve ${wire.sleeve} on ${wire.name}`]),
+  ...(line === undefined ? [] : thingsAt(wire, at, line)),
+]
+
+/** … besides its sleeve: at a run the holes that it goes through, the cap of the profile, the end cap, the gland. */
+export function thingsAt({ name }: PlanWire, at: JointAt, line: ThreadedLine): string[] {
+  const things: string[] = []
+  const { mount, into } = line
+  const isAtEnd = at.kind === 'out' || (at.kind === 'pads' && at.pad > 0)
+  if (into !== undefined && (at.kind === 'out' || at.kind === 'pads' || at.kind === 'light'))
+    for (const hole of into.holes)
+      if (at.kind === 'light' || (hole.at === 'end') === isAtEnd)
+        things.push(`${name} through the ${String(hole.mm)} mm hole in the ${into.what}`)
+  if (mount?.profile !== undefined && (at.kind === 'out' || at.kind === 'pads'))
+    things.push('end cap of the profile')
   if (mount?.hasSleeve === true || mount?.hasCaps === true) things.push('end cap')
   if (mount?.damp === 'outdoors') things.push('gland')
   return things
 }
+
+/** What a line says of how its wires come in. */
+type ThreadedLine = Pick<Line, 'mount' | 'into'>

@@ -1,0 +1,96 @@
+import { formatLength, plural } from '../quantity/format'
+import { thingsAt } from '../wire/joints'
+import { cautions, typicalMinutes as minutes } from './step'
+import { plain, sentence, namesOf } from './words'
+import { listed, stepId, type Work, type Bundle } from './work'
+
+export function addWires(work: Work, { id, wires, place }: Bundle): void {
+  const { plan } = work.given
+  const names = wires.map(({ name }) => name)
+  const about = [...new Set(wires.flatMap((wire) => wire.about)), ...names]
+  const common = { ...plain, about, place }
+  const runs = wires.flatMap((wire) => wire.about)
+  const lengths = [...new Set(wires.map(({ lengthMm }) => formatLength(lengthMm, plan.units)))]
+  work.add({
+    ...common,
+    id: stepId.cutWires(id),
+    kind: 'cut',
+    title: `Cut ${namesOf(work, names)}: ${sentence(lengths)}${names.length > 1 && lengths.length === 1 ? ' each' : ''}`,
+    how: wires
+      .slice(0, 6)
+      .map(
+        ({ name, role, colour, gauge, bareMm, lengthMm, cable }) =>
+          `${name} ${role}: ${colour}, ${gauge.name}, ${formatLength(lengthMm, plan.units)}; bare ${String(bareMm[0])} mm and ${String(bareMm[1])} mm${cable === undefined ? '' : `; core ${String(cable.core)} of ${cable.cable}`}.`,
+      ),
+    needs: runs.map(stepId.measure),
+    minutes: minutes.cutWire * wires.length,
+    undoable: false,
+    tool: 'cutters',
+    phase: 'cut-wire',
+  })
+  const soldered = wires.flatMap((wire) =>
+    [wire.from, wire.to].filter((end) => isSolderedAt(work, wire.name, end.block)),
+  ).length
+  if (soldered > 0)
+    work.add({
+      ...common,
+      id: stepId.tinWires(id),
+      kind: 'tin',
+      title: `Tin the ends of ${namesOf(work, names)} that are soldered`,
+      how: ['Ends for screws, springs and crimps stay bare: a ferrule, no solder.'],
+      needs: [stepId.cutWires(id)],
+      minutes: minutes.tinEnd * soldered,
+      cautions: [cautions.iron],
+      tool: 'iron',
+      phase: 'tin',
+    })
+  const things = threadsOf(work, wires)
+  const sleeved = new Map<string, string[]>()
+  for (const { sleeve, name } of wires) if (sleeve !== null) listed(sleeved, sleeve).push(name)
+  const all = [
+    ...[...sleeved].map(([sleeve, own]) => `${sleeve} sleeve on ${namesOf(work, own)}`),
+    ...things,
+  ]
+  if (all.length > 0)
+    work.add({
+      ...common,
+      id: stepId.thread(id),
+      kind: 'thread',
+      title: `Thread ${all.length > 3 ? `${namesOf(work, names)}: sleeves, ${plural(things.length, 'more thing')}` : sentence(all)}`,
+      how: all.length > 3 ? all : [],
+      needs: [stepId.cutWires(id), stepId.tinWires(id)],
+      minutes:
+        minutes.threadBundle +
+        minutes.threadThing *
+          (things.length + wires.filter(({ sleeve }) => sleeve !== null).length),
+      cautions: [cautions.sleeveAway],
+      tool: 'hands',
+      phase: 'thread',
+    })
+}
+
+/** Whether a wire is soldered at that block. */
+function isSolderedAt(work: Work, wire: string, block: string): boolean {
+  const of = work.blockOf.get(block)?.of.kind
+  const bundle = work.bundleOfWire.get(wire)
+  const end = bundle?.wires.find(({ name }) => name === wire)
+  const terminal = end?.to.block === block ? end.to : end?.from
+  if (terminal?.spot.kind === 'splitter') return false
+  return of !== 'supply' && of !== 'junction' && of !== 'switch' && of !== 'hub'
+}
+
+/** All that is threaded on wires before their joints, besides sleeves. */
+function threadsOf(work: Work, wires: Bundle['wires']): string[] {
+  const names = new Set(wires.map(({ name }) => name))
+  const things = new Set<string>()
+  for (const group of work.groupsOf(wires))
+    for (const { at, wires: own } of group.joints) {
+      const line = 'run' in at ? work.lineOf.get(at.run) : undefined
+      for (const name of own) {
+        const wire = names.has(name) ? wires.find((one) => one.name === name) : undefined
+        if (wire === undefined || line === undefined || at.kind === 'splitter') continue
+        for (const thing of thingsAt(wire, at, line)) things.add(thing)
+      }
+    }
+  return [...things]
+}
