@@ -4,7 +4,9 @@ import { withDrawer, type DrawerItem } from '../core/buy/drawer'
 import { partsOf } from '../core/parts/find'
 import { workingText } from '../core/quantity/figure'
 import { networkIssues, networkSchema } from '../core/feed/network-schema'
+import { connectedAfter, jointsUpTo } from '../core/build/connected'
 import { scheduleOf } from '../core/build/order'
+import { readingsAfter } from '../core/build/readings'
 import type { Step } from '../core/build/step'
 import { solve } from '../core/feed/solve'
 import { readLine, type Reading } from '../core/measure/jot'
@@ -202,16 +204,47 @@ function stepsJson(plan: Plan, options: { school?: string }): string {
 /** To hundredths of a minute. */
 const round = (value: number): number => Math.round(value * 100) / 100
 
-const stepJson = ({ place: _place, phase: _phase, ...step }: Step): object => ({
-  ...step,
+const stepJson = (step: Step): object => ({
+  id: step.id,
+  kind: step.kind,
+  title: step.title,
+  how: step.how,
+  about: step.about,
+  needs: step.needs,
   minutes: round(step.minutes),
+  waitMin: step.waitMin,
+  joints: step.joints,
+  threads: step.threads,
+  undoable: step.undoable,
+  cautions: step.cautions,
+  tool: step.tool,
 })
 
-function networkJson(plan: Plan, options: { case?: string }): string {
+function networkJson(plan: Plan, options: { case?: string; after?: string }): string {
   const cases = Object.fromEntries(caseNames.map((one) => [one, one] as const))
   const loadCase =
     options.case === undefined ? plan.scene.shown : kindOf(cases, 'case', options.case)
-  return json(planFeedNetwork(plan, loadCase))
+  if (options.after === undefined) return json(planFeedNetwork(plan, loadCase))
+  const { step, done } = stepOf(plan, options.after)
+  return json(connectedAfter(worked(plan), done, step, loadCase).network)
+}
+
+/** What the meter should say after a step, as the contract has it. */
+function readingJson(plan: Plan, options: { after: string }): string {
+  const { step, done } = stepOf(plan, options.after)
+  const { connected, by, readings, benchLimitA } = readingsAfter(worked(plan), done, step)
+  return json({ connected: Object.fromEntries(connected), by, readings, benchLimitA })
+}
+
+/** A step of the plan in its own order, with the joints that are done once it is. */
+function stepOf(plan: Plan, id: string): { step: Step; done: ReadonlySet<string> } {
+  const { steps } = scheduleOf(worked(plan))
+  const step = steps.find((one) => one.id === id)
+  if (step === undefined)
+    throw new BadInput(
+      `there is no step “${id}”: \`glow steps\` lists them, such as ${steps[0]?.id ?? 'none: the plan has none yet'}`,
+    )
+  return { step, done: jointsUpTo(steps, id) }
 }
 
 /** The one of that name, or an error that lists those there are. */
@@ -413,6 +446,14 @@ function commandsOf({ textOf, jsonOf, planIn, out }: Access): Command {
       out(stepsJson(planIn(file), options))
     })
   program
+    .command('reading')
+    .description('what the meter should say after a step of building')
+    .requiredOption('--after <step>', 'the id of the step, as `steps` lists it')
+    .argument('<plan>', 'a plan file, or - for standard input')
+    .action((file: string, options: { after: string }) => {
+      out(readingJson(planIn(file), options))
+    })
+  program
     .command('network')
     .description('the feed network of a plan, as `solve` reads it')
     .argument('<plan>', 'a plan file, or - for standard input')
@@ -420,7 +461,8 @@ function commandsOf({ textOf, jsonOf, planIn, out }: Access): Command {
       '--case <case>',
       `a load case: ${caseNames.join(', ')}; without it the one that is shown`,
     )
-    .action((file: string, options: { case?: string }) => {
+    .option('--after <step>', 'only what is joined once that step of building is done')
+    .action((file: string, options: { case?: string; after?: string }) => {
       out(networkJson(planIn(file), options))
     })
   program

@@ -19,7 +19,7 @@ import { leadFuse, nominalAmperes } from './lead-fuse'
 import type { Network, NetworkLoad, NetworkRun } from './network'
 
 /** Names of supplies, junctions and the like in a network: none of them is taken for a run. */
-const networkName = {
+export const networkName = {
   supply: (id: string) => `supply:${id}`,
   junction: (id: string) => `junction:${id}`,
   switch: (dimmer: string) => `switch:${dimmer}`,

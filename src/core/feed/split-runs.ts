@@ -3,9 +3,14 @@ import type { Network, NetworkRun } from './network'
 /**
  * The same network with runs of uniform rails only: where wires join pieces, a run `sill` becomes `sill.1`, `sill.2` …, and the wires are
  * leads between them. Loads stay in their order.
+ *
+ * @param breaks pads of runs, counted in loads, where nothing is joined: the run is split there too, and no lead goes across
  */
-export function splitRuns(network: Network): Network {
-  const split = new Map(network.runs.map((run) => [run.id, partsOf(run)]))
+export function splitRuns(
+  network: Network,
+  breaks: ReadonlyMap<string, ReadonlySet<number>> = new Map(),
+): Network {
+  const split = new Map(network.runs.map((run) => [run.id, runParts(run, breaks.get(run.id))]))
   const renamed = (end: string): string => {
     const [id = '', pad] = end.split('@')
     const parts = pad === undefined ? undefined : split.get(id)
@@ -24,13 +29,13 @@ export function splitRuns(network: Network): Network {
         from: renamed(lead.from),
         to: renamed(lead.to),
       })),
-      ...parts.flatMap(joined),
+      ...[...split].flatMap(([id, own]) => joined(own, breaks.get(id))),
     ],
   }
 }
 
 /** A stretch of a run between two wires. */
-interface RunPart {
+export interface RunPart {
   /** Loads of the run before it. */
   readonly from: number
   readonly run: NetworkRun
@@ -39,8 +44,12 @@ interface RunPart {
   readonly minusOhm: number
 }
 
-function partsOf({ jumpers = [], ...run }: NetworkRun): readonly RunPart[] {
-  const pads = [...new Set(jumpers.map(({ pad }) => pad))]
+/** The uniform parts of a run, in their order. */
+export function runParts(
+  { jumpers = [], ...run }: NetworkRun,
+  breaks: ReadonlySet<number> = new Set(),
+): readonly RunPart[] {
+  const pads = [...new Set([...jumpers.map(({ pad }) => pad), ...breaks])]
     .filter((pad) => pad > 0 && pad < run.loads)
     .toSorted((a, b) => a - b)
   const starts = [0, ...pads]
@@ -64,13 +73,20 @@ function partsOf({ jumpers = [], ...run }: NetworkRun): readonly RunPart[] {
   })
 }
 
-const joined = (parts: readonly RunPart[]): Network['leads'] =>
-  parts.slice(1).map(({ run }, index) => {
+const joined = (
+  parts: readonly RunPart[],
+  breaks: ReadonlySet<number> = new Set(),
+): Network['leads'] =>
+  parts.slice(1).flatMap(({ from, run }, index) => {
     const before = parts[index]
-    return {
-      from: `${before?.run.id ?? ''}@${String(before?.run.loads ?? 0)}`,
-      to: `${run.id}@0`,
-      plusOhm: before?.plusOhm ?? 0,
-      minusOhm: before?.minusOhm ?? 0,
-    }
+    return before === undefined || breaks.has(from)
+      ? []
+      : [
+          {
+            from: `${before.run.id}@${String(before.run.loads)}`,
+            to: `${run.id}@0`,
+            plusOhm: before.plusOhm,
+            minusOhm: before.minusOhm,
+          },
+        ]
   })

@@ -61,6 +61,14 @@ export class Harness {
     return terminal
   }
 
+  /** The key itself, or the first with a number behind it that no terminal of the block has. */
+  freeKey(block: string, key: string): string {
+    for (let number = 1; ; number += 1) {
+      const tried = number === 1 ? key : `${key} (${String(number)})`
+      if (!this.terminals.has(`${block}/${tried}`)) return tried
+    }
+  }
+
   wire(wire: RoutedWire): void {
     this.wires.push(wire)
   }

@@ -65,7 +65,9 @@ export function contextOf(given: RouteGiven): RouteContext {
     },
     pinFor: (isIt, fallback, role) => {
       const pin = uses.find(({ need }) => isIt(need.of))?.pin
-      return harness.at(blockId.board, pin?.name ?? fallback, role, { kind: 'pin' })
+      // Without a pin of its own it still is a wire of its own: never one with another that lacks a pin.
+      const key = pin?.name ?? harness.freeKey(blockId.board, fallback)
+      return harness.at(blockId.board, key, role, { kind: 'pin' }, pin?.name ?? fallback)
     },
   }
 }

@@ -59,6 +59,8 @@ export interface PlanJoint {
   /** With all that come before it. */
   readonly soFarMin: number
   readonly wires: readonly string[]
+  /** Ids of the terminals whose wires end there. */
+  readonly terminals: readonly string[]
   readonly about: readonly string[]
 }
 
@@ -116,11 +118,15 @@ interface Place {
 
 const screwed: readonly PlanBlock['of']['kind'][] = ['supply', 'junction', 'switch', 'hub']
 
-type NewJoint = Omit<PlanJoint, 'soFarMin'>
+type NewJoint = Omit<PlanJoint, 'soFarMin' | 'terminals'> & Partial<Pick<PlanJoint, 'terminals'>>
 
 /** A joint while its wires come together: thousands may meet at one place. */
 interface Growing {
-  readonly rest: Omit<NewJoint, 'meets' | 'wires' | 'threadFirst' | 'minutes' | 'soldered'>
+  readonly rest: Omit<
+    NewJoint,
+    'meets' | 'wires' | 'threadFirst' | 'minutes' | 'soldered' | 'terminals'
+  >
+  readonly terminals: Set<string>
   readonly meets: string[]
   readonly wires: string[]
   readonly thread: Set<string>
@@ -144,10 +150,19 @@ export function jointsOf(
   const put = (id: string, joint: Omit<NewJoint, 'id'>): void => {
     const known = joints.get(id)
     if (known === undefined) {
-      const { meets, wires: own, threadFirst: first, minutes: takes, soldered, ...rest } = joint
+      const {
+        meets,
+        wires: own,
+        threadFirst: first,
+        minutes: takes,
+        soldered,
+        terminals = [],
+        ...rest
+      } = joint
       const [grown, thread] = [[...own], new Set(first)]
       joints.set(id, {
         rest: { id, ...rest },
+        terminals: new Set(terminals),
         meets: [...meets],
         wires: grown,
         thread,
@@ -159,6 +174,7 @@ export function jointsOf(
     known.meets.push(...joint.meets)
     known.wires.push(...joint.wires)
     for (const text of joint.threadFirst) known.thread.add(text)
+    for (const one of joint.terminals ?? []) known.terminals.add(one)
     known.soldered += joint.soldered
     known.takes =
       known.rest.kind === 'solder' ? solderMinutes(known.wires.length) : known.takes + joint.minutes
@@ -187,6 +203,7 @@ export function jointsOf(
       minutes: isPlug ? minutes.plug / 2 : isScrew ? minutes.screw : solderMinutes(1),
       soldered: isPlug || isScrew ? 0 : 1,
       wires: [wire.name],
+      terminals: [terminal.id],
       about: wire.about,
     })
   }
@@ -249,18 +266,21 @@ export function jointsOf(
     })
   for (const own of lightJoints) addLightJoints(own, put, runName(cuts, own.run))
   let soFarMin = 0
-  return [...joints.values()].map(({ rest, meets, wires: own, thread, takes, soldered }) => {
-    soFarMin += takes
-    return {
-      ...rest,
-      meets,
-      wires: own,
-      threadFirst: [...thread],
-      minutes: takes,
-      soldered,
-      soFarMin,
-    }
-  })
+  return [...joints.values()].map(
+    ({ rest, meets, wires: own, thread, takes, soldered, terminals }) => {
+      soFarMin += takes
+      return {
+        ...rest,
+        meets,
+        wires: own,
+        terminals: [...terminals],
+        threadFirst: [...thread],
+        minutes: takes,
+        soldered,
+        soFarMin,
+      }
+    },
+  )
 }
 
 /** Legs and resistors of single lights: each by itself where wires come home from it, else all of a run together. */
