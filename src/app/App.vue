@@ -3,7 +3,6 @@ import { useEventListener } from '@vueuse/core'
 import { computed, defineAsyncComponent } from 'vue'
 import { RouterView, useRoute, useRouter } from 'vue-router'
 import AppHeader from './shell/AppHeader.vue'
-import NoticeBar from './shell/NoticeBar.vue'
 import { stages } from './shell/stages'
 import { useNotices } from './stores/notices'
 import { usePlanStore } from './stores/plan'
@@ -11,7 +10,8 @@ import { useShelf } from './stores/shelf'
 
 // A moment after what is drawn and typed.
 const DropTarget = defineAsyncComponent(() => import('./shell/DropTarget.vue'))
-// Only where something is wrong.
+// Only where something is to be told, or is wrong.
+const NoticeBar = defineAsyncComponent(() => import('./shell/NoticeBar.vue'))
 const StorageTrouble = defineAsyncComponent(() => import('./shell/StorageTrouble.vue'))
 
 const route = useRoute()
@@ -52,7 +52,12 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     <AppHeader />
     <StorageTrouble v-if="shelf.problem || shelf.isInMemory" />
     <RouterView class="min-h-0 flex-1" />
-    <NoticeBar />
+    <div
+      class="pointer-events-none fixed inset-x-0 top-[58px] z-50 flex justify-center px-4 max-xl:top-[102px]"
+      aria-live="polite"
+    >
+      <NoticeBar v-if="notices.current" :notice="notices.current" />
+    </div>
     <DropTarget />
   </div>
 </template>

@@ -25,6 +25,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/plan/:id/signal', name: 'signal', component: () => import('./signal/SignalPage.vue') },
   { path: '/plan/:id/wire', name: 'wire', component: () => import('./wire/WirePage.vue') },
   { path: '/plan/:id/buy', name: 'buy', component: () => import('./buy/BuyPage.vue') },
+  { path: '/plan/:id/build', name: 'build', component: () => import('./build/BuildPage.vue') },
   { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./shell/NowherePage.vue') },
 ]
 

@@ -1,4 +1,7 @@
 import { expose } from 'comlink'
+import { meterAt } from '../../core/build/meter-at'
+import { scheduleOf } from '../../core/build/order'
+import type { MeterAt } from './parts'
 import { putRight, type PutRight } from '../../core/choose/put-right'
 import { withWhatIHave, type HaveUse } from '../../core/choose/what-i-have'
 import { whatIf, valuesAround, type WhatIf } from '../../core/choose/what-if'
@@ -72,6 +75,13 @@ const service = {
       if (done === true) return value
       tell(value)
     }
+  },
+  /** What the meter should say after a step. */
+  meter(plan: Plan, id: string): MeterAt | undefined {
+    const results = worked(plan)
+    const { steps } = scheduleOf(results)
+    const step = steps.find((one) => one.id === id)
+    return step && { step: id, expected: meterAt(results, steps, step) }
   },
   /** The drawing as SVG, and the feed as a netlist. */
   drawing: (plan: Plan): string => drawingSvg(plan),

@@ -1,3 +1,6 @@
+import { meterAt, meterStages } from '../../core/build/meter-at'
+import { scheduleOf } from '../../core/build/order'
+import { progressOf } from '../../core/build/progress'
 import { fixSearch as search } from '../../core/choose/fixes'
 import { sectionsOf as rollSections } from '../../core/roll/roll'
 import { derived, everything, type Derived } from '../../core/stages'
@@ -29,13 +32,29 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
       billLines: receipt.lines.length,
     }),
   ),
-  unreadable: derived(['name', 'offcuts', ...everything], [], ({ plan }) => {
+  unreadable: derived(['name', 'offcuts', 'build', ...everything], [], ({ plan }) => {
     const read = readPlan(plan)
     return read.ok ? read.adjusted : read.issues
   }),
   receipt: derived([], ['receipt'], ({ receipt }) => receipt),
   bars: derived([], ['bars'], ({ bars }) => bars),
   sheets: derived([], ['sheets'], ({ sheets }) => sheets),
+  build: derived(['build'], ['steps', 'cuts'], (results) => {
+    const { school } = results.plan.build
+    const other = school === 'one' ? 'batch' : 'one'
+    const { minutes, elapsedMin } = scheduleOf(results, other)
+    return { ...scheduleOf(results), other: { school: other, minutes, elapsedMin } }
+  }),
+  meter: derived([...everything, 'build'], meterStages, (results) => {
+    const { steps } = scheduleOf(results)
+    // Without a clock nothing is still drying: where something is, the page asks for itself.
+    const { next } = progressOf(results.plan, steps, Infinity)
+    return next && { step: next.id, expected: meterAt(results, steps, next) }
+  }),
+  howFar: derived(['build', 'wiring'], ['steps'], ({ plan, steps }) => {
+    const { done, skipped } = progressOf(plan, steps, Infinity)
+    return { steps: steps.length, done: done.size + skipped.size }
+  }),
   diagram: derived(['units'], ['wiring', 'cuts', 'lanes'], (results) =>
     diagramOf(results.wiring, results, results.plan.units),
   ),

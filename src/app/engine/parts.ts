@@ -1,6 +1,9 @@
 import type { ProfileBars } from '../../core/buy/bars'
+import type { Schedule } from '../../core/build/order'
+import type { Expected } from '../../core/build/readings'
 import type { Receipt } from '../../core/buy/receipt'
 import type { MaterialSheets } from '../../core/buy/sheets'
+import type { BuildSchool } from '../../core/plan/choices'
 import type { Table } from '../../formats/csv'
 import type { Tally } from '../../core/tally'
 import type { Fixes } from '../../core/choose/fixes'
@@ -19,6 +22,21 @@ export interface Facts {
   readonly shelf: PlanFacts
 }
 
+/** The order of building, with the hours of both schools. */
+export interface BuildOrder extends Schedule {
+  readonly other: Pick<Schedule, 'minutes' | 'elapsedMin'> & { readonly school: BuildSchool }
+}
+
+export interface MeterAt {
+  readonly step: string
+  readonly expected: Expected
+}
+
+export interface HowFar {
+  readonly steps: number
+  readonly done: number
+}
+
 /** What the program needs, as the texts of three files. */
 export interface ProgramTexts {
   readonly header: string
@@ -35,6 +53,12 @@ export interface PlanParts extends Omit<Tally, 'roll'> {
   readonly receipt: Receipt
   readonly bars: readonly ProfileBars[]
   readonly sheets: readonly MaterialSheets[]
+  /** The steps of building in their order, and what the other school comes to. */
+  readonly build: BuildOrder
+  /** What the meter should say after the next step. */
+  readonly meter: MeterAt | undefined
+  /** How many steps there are, and how many are done. */
+  readonly howFar: HowFar
   /** Remedies that were tried on the whole plan and work; a verdict that is missing is still being looked at. */
   readonly fixes: Fixes
   /** Why a file of this plan could not be read again: a form that let something through. */

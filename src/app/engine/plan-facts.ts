@@ -19,6 +19,8 @@ export interface PlanDrawing {
   readonly box: readonly [x: number, y: number, width: number, height: number]
   /** Paths of SVG, a run each, with a colour of its light. */
   readonly paths: readonly (readonly [d: string, tint: string])[]
+  /** Ids of the runs of the paths, in their order. */
+  readonly runs: readonly string[]
   readonly lights: readonly (readonly [x: number, y: number])[]
 }
 
@@ -42,6 +44,7 @@ export function factsOf({
     const at = placer(run, place)
     return [
       {
+        id: run.id,
         path: run.segments.map(({ points }) => pathOf(points.map((p) => round(at(p))))).join(''),
         tint: hueAt(index),
         lights: run.lights.map((light) => round(at(light))),
@@ -57,6 +60,7 @@ export function factsOf({
     drawing: {
       box: [x, y, width, height],
       paths: drawn.flatMap(({ path, tint }) => (path === '' ? [] : [[path, tint] as const])),
+      runs: drawn.flatMap(({ path, id }) => (path === '' ? [] : [id])),
       lights: drawn.flatMap(({ lights }) => lights).slice(0, 600),
     },
   }

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { Copy, FileDown, Pencil, Trash2 } from '@lucide/vue'
-import { nextTick, ref, useTemplateRef } from 'vue'
+import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { formatQuantity, plural } from '../../core/quantity/format'
 import type { PlanFacts } from '../engine/plan-facts'
 import type { StoredPlan } from '../storage/db'
 import ErrorBoundary from '../ui/ErrorBoundary.vue'
+import RenameField from '../ui/RenameField.vue'
 import PlanPicture from './PlanPicture.vue'
 
 const { stored, facts, problem } = defineProps<{
@@ -32,23 +33,13 @@ function factsText(known: PlanFacts | undefined): string {
 }
 
 const isRenaming = ref(false)
-const draft = ref('')
-const field = useTemplateRef<HTMLInputElement>('field')
-async function startRenaming(): Promise<void> {
-  isRenaming.value = true
-  draft.value = stored.name
-  await nextTick()
-  field.value?.select()
-}
-function finishRenaming(): void {
-  if (!isRenaming.value) return
+function rename(name?: string): void {
   isRenaming.value = false
-  const next = draft.value.trim().slice(0, 120)
-  if (next !== '' && next !== stored.name) emit('rename', next)
+  if (name !== undefined) emit('rename', name)
 }
 
 const actions = [
-  { label: 'Rename', icon: Pencil, run: startRenaming },
+  { label: 'Rename', icon: Pencil, run: () => (isRenaming.value = true) },
   {
     label: 'Duplicate',
     icon: Copy,
@@ -82,17 +73,7 @@ const actions = [
       <template #failed><span class="h-16 w-24 shrink-0" /></template>
     </ErrorBoundary>
     <div class="min-w-0 flex-1 basis-48">
-      <input
-        v-if="isRenaming"
-        ref="field"
-        v-model="draft"
-        class="field py-0.5 font-semibold"
-        aria-label="Name of the plan"
-        maxlength="120"
-        @keydown.enter="finishRenaming"
-        @keydown.esc="isRenaming = false"
-        @blur="finishRenaming"
-      />
+      <RenameField v-if="isRenaming" :name="stored.name" @end="rename" />
       <RouterLink
         v-else
         :to="{ name: 'measure', params: { id: stored.id } }"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Redo2, Undo2 } from '@lucide/vue'
-import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
@@ -8,10 +8,25 @@ import { stages, stageState } from './stages'
 
 // Comes a moment after what is drawn and typed.
 const PlanMenu = defineAsyncComponent(() => import('./PlanMenu.vue'))
+const RenameField = defineAsyncComponent(() => import('../ui/RenameField.vue'))
 
 const store = usePlanStore()
 const shelf = useShelf()
 const route = useRoute()
+
+// How far the build is, is only worked out once something of it is noted.
+const isBegun = computed(
+  () =>
+    store.plan !== undefined &&
+    (store.plan.build.log.length > 0 || store.plan.wiring.ticks.length > 0),
+)
+watch(
+  isBegun,
+  (begun, _before, onCleanup) => {
+    if (begun) onCleanup(store.want('howFar'))
+  },
+  { immediate: true },
+)
 
 const isInPlan = computed(() => route.params.id !== undefined && store.plan !== undefined)
 const canUndo = computed(() => store.access === 'mine' && store.history.done > 0)
@@ -40,45 +55,16 @@ const stageLinks = computed(() =>
   })),
 )
 
-/** In a narrow window the page that is open comes into view. */
-const nav = useTemplateRef<HTMLElement>('nav')
-watch(
-  () => [route.name, store.tally === undefined],
-  async () => {
-    await nextTick()
-    nav.value
-      ?.querySelector('[aria-current]')
-      ?.scrollIntoView({ inline: 'center', block: 'nearest' })
-  },
-  { immediate: true },
-)
-
 const isRenaming = ref(false)
-const draft = ref('')
-function startRenaming(): void {
-  draft.value = store.plan?.name ?? ''
-  isRenaming.value = true
-}
-function finishRenaming(): void {
-  const name = draft.value.trim()
+function rename(name?: string): void {
   isRenaming.value = false
-  if (name !== '' && name !== store.plan?.name)
-    store.commit([{ do: 'rename', name: name.slice(0, 120) }], { label: 'rename the plan' })
+  if (name !== undefined) store.commit([{ do: 'rename', name }], { label: 'rename the plan' })
 }
-const selectAll = (event: FocusEvent): void => {
-  if (event.target instanceof HTMLInputElement) event.target.select()
-}
-const focusOnMount = {
-  mounted: (element: HTMLElement) => {
-    element.focus()
-  },
-}
-const vFocusOnMount = focusOnMount
 </script>
 
 <template>
   <header
-    class="flex h-[52px] shrink-0 items-center gap-x-2 sm:gap-x-4 border-b border-bench-line px-3 sm:px-[18px]"
+    class="flex min-h-[52px] shrink-0 flex-wrap items-center gap-x-2 border-b border-bench-line px-3 sm:gap-x-4 sm:px-[18px]"
   >
     <RouterLink
       :to="{ name: 'plans' }"
@@ -92,23 +78,12 @@ const vFocusOnMount = focusOnMount
     </RouterLink>
 
     <div v-if="isInPlan && store.plan" class="flex min-w-0 items-center gap-2">
-      <input
-        v-if="isRenaming"
-        v-model="draft"
-        v-focus-on-mount
-        class="field w-52 py-0.5 font-semibold"
-        aria-label="Name of the plan"
-        maxlength="120"
-        @focus="selectAll"
-        @keydown.enter="finishRenaming"
-        @keydown.esc="isRenaming = false"
-        @blur="finishRenaming"
-      />
+      <RenameField v-if="isRenaming" class="w-52" :name="store.plan.name" @end="rename" />
       <button
         v-else
         class="truncate rounded px-1 font-semibold hover:bg-bench-high"
         title="Rename the plan"
-        @click="startRenaming"
+        @click="isRenaming = true"
       >
         {{ store.plan.name }}
       </button>
@@ -146,9 +121,10 @@ const vFocusOnMount = focusOnMount
       <PlanMenu :is-in-plan="isInPlan" />
     </div>
 
+    <!-- Where there is no room beside the plan's name, all stages stand in a row of their own. -->
     <nav
-      ref="nav"
-      class="ml-auto flex h-full min-w-0 items-stretch gap-3 overflow-x-auto overflow-y-hidden [scrollbar-width:none] lg:gap-6"
+      class="flex h-11 w-full items-stretch justify-between gap-1 sm:justify-start sm:gap-4 xl:ml-auto xl:h-[51px] xl:w-auto xl:gap-5"
+      :class="!isInPlan && 'max-xl:ml-auto max-xl:w-auto'"
       aria-label="Stages"
     >
       <template v-if="isInPlan">
@@ -156,13 +132,19 @@ const vFocusOnMount = focusOnMount
           v-for="stage in stageLinks"
           :key="stage.name"
           :to="{ name: stage.name, params: { id: route.params.id } }"
-          class="flex flex-col justify-center border-t-2 border-b-2 border-transparent px-1 leading-tight"
+          class="flex flex-col justify-center border-t-2 border-b-2 border-transparent leading-tight max-sm:min-w-6 max-sm:items-center max-sm:text-[13px] sm:px-1"
           active-class="border-b-glow!"
           :title="`${stage.label} (Alt+${stage.key})`"
         >
           <span>{{ stage.label }}</span>
           <span
-            class="text-[11px] whitespace-nowrap"
+            v-if="stage.state.grade === 'stop' || stage.state.grade === 'warning'"
+            class="mt-0.5 size-1.5 bg-current sm:hidden"
+            :class="[tones[stage.state.grade], stage.state.grade === 'warning' && 'rounded-full']"
+            aria-hidden="true"
+          ></span>
+          <span
+            class="text-[11px] whitespace-nowrap max-sm:sr-only"
             :class="tones[stage.state.grade]"
             :data-testid="`${stage.name}-state`"
           >

@@ -1,7 +1,7 @@
 <script setup lang="ts" generic="Sheet extends string">
 import { useMediaQuery } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
-import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Plan } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
@@ -40,7 +40,7 @@ watch(
 
 /** Below this width the parts of a page become sheets, one at a time. */
 const isNarrow = useMediaQuery('(max-width: 899px)')
-const chosen = ref<string>()
+const chosen = defineModel<string>('sheet')
 const sheet = computed({
   get: () => chosen.value ?? sheets[0]?.value ?? 'tally',
   set: (value: string) => {

@@ -11,6 +11,7 @@ export const stages = [
   { name: 'signal', label: 'Signal' },
   { name: 'wire', label: 'Wire' },
   { name: 'buy', label: 'Buy' },
+  { name: 'build', label: 'Build' },
 ] as const
 export type StageName = (typeof stages)[number]['name']
 
@@ -37,6 +38,7 @@ const sectionStages: Readonly<Record<SectionKind, readonly StageName[]>> = {
   board: ['signal'],
   wires: ['wire'],
   bill: ['buy'],
+  build: ['build'],
 }
 
 /** Kinds of sections beside a page. */
@@ -82,5 +84,10 @@ function stateText(stage: StageName, tally: Told): string {
       if (tally.facts === undefined) return '…'
       if (tally.facts.billLines === 0) return 'nothing yet'
       return tally.facts.toBuy === 0 ? 'all bought' : `${String(tally.facts.toBuy)} to buy`
+    case 'build': {
+      if (tally.howFar === undefined) return 'not begun'
+      const { done, steps } = tally.howFar
+      return done === steps ? 'built' : `step ${String(done + 1)} of ${String(steps)}`
+    }
   }
 }

@@ -110,10 +110,7 @@ function addJoint(work: Work, group: JointGroup): void {
     id: stepId.joint(id),
     kind: 'joint',
     title: jointTitle(work, group, names),
-    how: [
-      ...(names.length > 1 && !isInLine ? ['Minus first, then plus, data last.'] : []),
-      ...joints.flatMap(({ meets }) => meets).slice(0, 12),
-    ],
+    how: names.length > 1 && !isInLine ? ['Minus first, then plus, data last.'] : [],
     about: [
       ...new Set([
         ...(run === undefined ? [] : [run]),

@@ -11,6 +11,8 @@ export interface Reading {
   readonly what: ReadingKind
   /** Of a current the id of the supply; of volts a pad, as it is named in the network. */
   readonly where: string
+  /** Of volts: the pad, in cut groups from where the wire enters. */
+  readonly pad?: { readonly run: string; readonly at: number }
   /** A load case; `unpowered` for a resistance. */
   readonly case: LoadCase | 'unpowered'
   /** Brightness of the case `level`, 0–1. */
@@ -137,10 +139,11 @@ export function readingsAfter(
     for (const colour of colours)
       add(solvedAfter(held, done, step, colour), colour, tolerances.colour, level)
   add(lit, white, tolerances.colour, level)
-  for (const { where, volts } of endsOf(lit, given, step.place))
+  for (const { where, pad, volts } of endsOf(lit, given, step.place))
     readings.push({
       what: 'volts',
       where,
+      pad,
       case: white,
       level,
       value: volts,
@@ -161,7 +164,7 @@ function endsOf(
   { connected, volts }: Solved,
   { cuts }: ConnectedGiven,
   run: string,
-): { readonly where: string; readonly volts: number }[] {
+): { readonly where: string; readonly pad: NonNullable<Reading['pad']>; readonly volts: number }[] {
   const entry = cuts.find((one) => one.run.id === run)
   const stretches = connected.runs.get(run)
   if (entry === undefined || stretches === undefined) return []
@@ -170,10 +173,12 @@ function endsOf(
   if (first === undefined || last === undefined) return []
   const [from] = stretches[0] ?? [0, 0]
   const [start, count] = stretches.at(-1) ?? [0, 0]
-  return [
-    { where: `${run}@${String(from)}`, volts: first[1][0] ?? 0 },
-    { where: `${run}@${String(start + count)}`, volts: last[1].at(-1) ?? 0 },
-  ]
+  const atPad = (at: number, own = 0): ReturnType<typeof endsOf>[number] => ({
+    where: `${run}@${String(at)}`,
+    pad: { run, at },
+    volts: own,
+  })
+  return [atPad(from, first[1][0]), atPad(start + count, last[1].at(-1))]
 }
 
 /** What the ohmmeter must at least show across plus and minus of what is joined. */

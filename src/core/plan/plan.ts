@@ -433,6 +433,8 @@ const loggedReadingSchema = z.strictObject({
   /** The supply, the pad, or the run that it is of. */
   where: z.string().max(200),
   case: z.string().max(40),
+  /** Brightness at which it was read, 0–1, where the case leaves it open. */
+  level: shareSchema.optional(),
   /** In A, V or Ω. */
   value: z.number().min(-1_000_000).max(100_000_000),
 })

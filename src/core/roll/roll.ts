@@ -3,6 +3,7 @@ import { formatQuantity } from '../quantity/format'
 import { verdictKinds, type VerdictSection } from '../verdict/kinds'
 import type { Verdict } from '../verdict/verdict'
 import { billFigures } from './bill'
+import { buildFigures } from './build'
 import { currentFigures, voltsIn } from './current'
 import {
   drawFigures,
@@ -22,7 +23,8 @@ import { supplyFigures } from './supply'
 import { sumOf } from './total'
 
 /** What sections of the roll are about. */
-export type SectionKind = VerdictSection | 'home' | 'nodes' | 'draw' | 'wires' | 'joints' | 'bill'
+export type SectionKind =
+  VerdictSection | 'home' | 'nodes' | 'draw' | 'wires' | 'joints' | 'bill' | 'build'
 
 /** A part of the roll: figures in the order of the work, and the verdicts that concern them. */
 export interface RollSection {
@@ -116,6 +118,7 @@ const printed: Readonly<Record<SectionKind, (results: JudgedPlan) => Printed[]>>
   wires: one('Wire', wireFigures),
   joints: one('Joints', jointFigures),
   bill: one('The bill', billFigures),
+  build: one('Time to build', buildFigures),
 }
 
 const sectionKinds = Object.keys(printed) as SectionKind[]

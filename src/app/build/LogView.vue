@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { LogEntry, Plan } from '../../core/plan/plan'
+import { formatQuantity, plural } from '../../core/quantity/format'
+import { kindNames, minutesText } from './words'
+
+const { plan } = defineProps<{ plan: Plan }>()
+const emit = defineEmits<{ go: [step: string] }>()
+
+const search = ref('')
+const textOf = ({ title, note, why, trouble }: LogEntry): string =>
+  [title, note, why, ...trouble.flatMap(({ what, fix }) => [what, fix])].join(' ').toLowerCase()
+const entries = computed(() => {
+  const wanted = search.value.trim().toLowerCase()
+  return plan.build.log
+    .filter((entry) => wanted === '' || textOf(entry).includes(wanted))
+    .toReversed()
+})
+const minutes = computed(() => plan.build.log.reduce((sum, entry) => sum + entry.minutes, 0))
+const wrong = computed(() => plan.build.log.reduce((sum, { trouble }) => sum + trouble.length, 0))
+const dayOf = (at: string | undefined): string =>
+  at === undefined
+    ? ''
+    : new Date(at).toLocaleString([], {
+        day: 'numeric',
+        month: 'short',
+        hour: '2-digit',
+        minute: '2-digit',
+      })
+const states = { open: 'open', done: 'done', skipped: 'skipped' } as const
+</script>
+
+<template>
+  <p
+    v-if="plan.build.log.length === 0"
+    class="grid flex-1 place-items-center rounded-lg bg-bench-raised text-center text-bench-soft"
+  >
+    Nothing is noted yet. Minutes, readings, notes and what went wrong<br class="max-sm:hidden" />
+    are kept here as you build, and go with the plan’s file.
+  </p>
+  <template v-else>
+    <div class="flex flex-wrap items-center gap-x-4 gap-y-2 text-[13px] text-bench-soft">
+      <p data-testid="log-sum">
+        {{ plural(plan.build.log.length, 'entry', 'entries') }} ·
+        {{ formatQuantity(minutes, 'min') }} ·
+        {{ wrong === 0 ? 'nothing went wrong' : `${wrong} × went wrong` }}
+      </p>
+      <input
+        v-model="search"
+        class="field ml-auto w-64 max-sm:w-full"
+        type="search"
+        placeholder="Search the log"
+        aria-label="Search the log"
+      />
+    </div>
+    <ol
+      class="min-h-0 flex-1 overflow-y-auto rounded-lg bg-bench-raised px-3 py-1"
+      tabindex="0"
+      aria-label="The log"
+    >
+      <li
+        v-for="entry in entries"
+        :key="entry.step"
+        class="border-b border-bench-line py-2 text-[14px] last:border-0"
+      >
+        <button class="w-full text-left" @click="emit('go', entry.step)">
+          <span class="text-bench-soft">{{ kindNames[entry.kind] }} · </span>
+          <span class="font-semibold">{{ entry.title }}</span>
+          <span class="block text-[13px] text-bench-soft">
+            {{ states[entry.state] }}<template v-if="entry.why">: {{ entry.why }}</template>
+            <template v-if="entry.minutes > 0"> · {{ minutesText(entry.minutes) }}</template>
+            <template v-if="entry.at"> · {{ dayOf(entry.at) }}</template>
+            <template v-if="entry.readings.length > 0">
+              · {{ plural(entry.readings.length, 'reading') }}</template
+            >
+          </span>
+        </button>
+        <p v-if="entry.note" class="mt-0.5 whitespace-pre-line">{{ entry.note }}</p>
+        <p v-for="({ what, fix }, at) in entry.trouble" :key="at" class="mt-0.5 text-stop">
+          Went wrong: {{ what }}
+          <span v-if="fix" class="text-bench-ink">· what fixed it: {{ fix }}</span>
+        </p>
+      </li>
+      <li v-if="entries.length === 0" class="py-6 text-center text-bench-soft">
+        Nothing in the log has “{{ search }}”.
+      </li>
+    </ol>
+  </template>
+</template>

@@ -1,0 +1,84 @@
+import { useNow } from '@vueuse/core'
+import { computed, shallowRef, watch, type ComputedRef, type WritableComputedRef } from 'vue'
+import { logOf, progressOf, type Progress } from '../../core/build/progress'
+import type { Step } from '../../core/build/step'
+import type { LogEntry, Plan } from '../../core/plan/plan'
+import type { BuildOrder, MeterAt } from '../engine/parts'
+import { useJob } from '../engine/use-job'
+import { usePlanStore } from '../stores/plan'
+import { usePart } from '../stores/use-parts'
+
+export interface Build {
+  readonly order: ComputedRef<BuildOrder | undefined>
+  readonly progress: ComputedRef<Progress | undefined>
+  readonly log: ComputedRef<ReadonlyMap<string, LogEntry>>
+  /** The step that is shown: the one that is due, or another that was chosen. */
+  readonly step: ComputedRef<Step | undefined>
+  readonly chosen: WritableComputedRef<string | undefined>
+  readonly meter: ComputedRef<MeterAt['expected'] | undefined>
+  /** Notes something at a step; what was noted of it before stays. */
+  readonly note: (step: Step, set: Partial<LogEntry>, label: string) => void
+}
+
+/** A step's entry before anything is noted of it. */
+const freshEntry = ({ id, kind, title }: Step): LogEntry => ({
+  step: id,
+  kind,
+  title,
+  state: 'open',
+  minutes: 0,
+  trouble: [],
+  readings: [],
+  photos: [],
+})
+
+/** The build of the open plan: its order, how far it is, and the step at hand. */
+export function useBuild(plan: () => Plan | undefined): Build {
+  const store = usePlanStore()
+  const [order, meterNext] = [usePart('build'), usePart('meter')]
+  const now = useNow({ interval: 15_000 })
+  const log = computed(() => {
+    const own = plan()
+    return own === undefined ? new Map<string, LogEntry>() : logOf(own)
+  })
+  const progress = computed(() => {
+    const own = plan()
+    return own === undefined || order.value === undefined
+      ? undefined
+      : progressOf(own, order.value.steps, now.value.getTime())
+  })
+  const picked = shallowRef<string>()
+  const step = computed(() => {
+    const steps = order.value?.steps ?? []
+    return steps.find(({ id }) => id === picked.value) ?? progress.value?.next ?? steps.at(-1)
+  })
+  const asked = useJob(
+    () => store.plan as Plan,
+    (service, current, _tell, id: string) => service.meter(current, id),
+  )
+  // The step that is due comes with the plan; of another the other worker is asked.
+  watch([() => step.value?.id, () => meterNext.value?.step, () => order.value], ([id, due]) => {
+    if (id !== undefined && due !== undefined && id !== due && asked.result.value?.step !== id)
+      asked.start(id)
+  })
+  return {
+    order,
+    progress,
+    log,
+    step,
+    chosen: computed({
+      get: () => picked.value,
+      set: (id) => {
+        picked.value = id
+      },
+    }),
+    meter: computed(() => {
+      const id = step.value?.id
+      return [meterNext.value, asked.result.value].find((one) => one?.step === id)?.expected
+    }),
+    note: (of, set, label) => {
+      const entry = { ...freshEntry(of), ...log.value.get(of.id), ...set, title: of.title }
+      store.commit([{ do: 'log-step', entry, joints: of.joints }], { label })
+    },
+  }
+}
