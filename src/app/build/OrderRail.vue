@@ -61,12 +61,12 @@ function stateOf({ id, minutes }: Step): string {
     <ol ref="list">
       <li v-for="step in shown" :key="step.id" class="flex items-stretch">
         <button
-          class="grid min-h-8 min-w-0 flex-1 grid-cols-[4.6rem_minmax(0,1fr)_auto] gap-2 rounded-md border-l-3 px-2 py-1 text-left text-[13px] leading-snug hover:bg-bench-high max-sm:min-h-11"
+          class="grid min-h-8 min-w-0 flex-1 items-center grid-cols-[4.6rem_minmax(0,1fr)_auto] gap-2 rounded-md border-l-3 px-2 py-1 text-left text-[13px] leading-snug hover:bg-bench-high max-sm:min-h-11"
           :class="[
             step.id === current ? 'border-glow bg-bench-high' : 'border-transparent',
             (progress.done.has(step.id) || progress.skipped.has(step.id)) &&
               step.id !== current &&
-              'opacity-60',
+              '[&_span]:text-bench-soft',
           ]"
           :aria-current="step.id === current ? 'step' : undefined"
           @click="emit('go', step.id)"
@@ -88,7 +88,10 @@ function stateOf({ id, minutes }: Step): string {
             >{{ stateOf(step) }}</span
           >
         </button>
-        <span v-if="canMove" class="flex shrink-0 items-center">
+        <span
+          v-if="canMove && !progress.done.has(step.id) && !progress.skipped.has(step.id)"
+          class="flex shrink-0 items-center"
+        >
           <button
             class="grid size-7 place-items-center rounded text-bench-soft hover:bg-bench-high max-sm:size-11"
             :aria-label="`Earlier: ${step.title}`"

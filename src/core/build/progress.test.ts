@@ -81,6 +81,9 @@ describe('progress', () => {
     expect(curing.map(({ step }) => step.id)).toContain('mount:seat/A1')
     expect(curing[0]!.untilMs).toBeGreaterThan(nowMs)
     expect(next?.needs).not.toContain('mount:seat/A1')
+    // A clock that is a little behind takes nothing for wet that need not dry.
+    const early = progressOf(stuck, stepsOf(stuck), nowMs - 20_000)
+    expect(early.curing.every(({ step }) => step.waitMin > 0)).toBe(true)
     // Once it has, its turn comes.
     const later = progressOf(stuck, stepsOf(stuck), nowMs + 3_600_000)
     expect(later.curing).toEqual([])

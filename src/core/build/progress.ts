@@ -61,7 +61,7 @@ export function progressOf(
       done.add(step.id)
       const endedMs = entry?.at === undefined ? NaN : Date.parse(entry.at)
       const untilMs = endedMs + step.waitMin * 60_000
-      if (untilMs > nowMs) curing.push({ step, untilMs })
+      if (step.waitMin > 0 && untilMs > nowMs) curing.push({ step, untilMs })
     } else if (entry?.state === 'skipped') skipped.add(step.id)
     else leftMin += Math.max(0, step.minutes - (entry?.minutes ?? 0))
   }

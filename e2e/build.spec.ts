@@ -1,0 +1,177 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Locator, Page } from '@playwright/test'
+import { expect, exportAndImport, figure, openEmptyPlan, test } from './browser'
+
+const step = (page: Page): Locator => page.getByRole('region', { name: 'The step at hand' })
+const title = (page: Page): Locator => step(page).getByRole('heading', { level: 2 })
+const number = (page: Page): Locator => page.getByTestId('step-number')
+const done = (page: Page): Locator => page.getByTestId('done')
+const view = (page: Page, name: string): Promise<void> => page.getByRole('radio', { name }).click()
+const openBuild = async (page: Page): Promise<void> => {
+  await page.getByRole('link', { name: /^Build/ }).click()
+  await expect(title(page)).toBeVisible()
+}
+const openNook = async (page: Page): Promise<void> => {
+  await page.goto('/plans')
+  await page.getByRole('link', { name: 'Bay-window nook', exact: true }).click()
+  await openBuild(page)
+}
+
+test('an empty plan has nothing to build; one line has a whole build', async ({ page }) => {
+  await openEmptyPlan(page)
+  await page.getByRole('link', { name: /^Build/ }).click()
+  await expect(page.getByText('Nothing to build yet')).toBeVisible()
+  await page.getByRole('link', { name: /^Measure/ }).click()
+  await page.getByLabel('Line 1', { exact: true }).fill('shelf 900')
+  await openBuild(page)
+  await expect(title(page)).toHaveText(/^Before the first cut, try the/)
+  await expect(page.getByTestId('build-state')).toHaveText('not begun')
+  await done(page).click()
+  await expect(page.getByTestId('build-state')).toHaveText(/^step 2 of \d+$/)
+  await expect(number(page)).toHaveText(/^2 of/)
+})
+
+test('at the bench: the clock, readings that are off, what went wrong, skipping, and back', async ({
+  page,
+}) => {
+  await openNook(page)
+  // The demo is half built: it goes on with the first corner of the alcove.
+  await expect(title(page)).toHaveText('Solder W13 to W15 from B1 to B2')
+  await expect(step(page)).toContainText('sleeve 4.8 mm on W13')
+  await page.getByRole('button', { name: 'Start the clock' }).click()
+  await expect(page.getByRole('button', { name: 'Stop the clock' })).toContainText('0:02')
+  await done(page).click()
+  await expect(title(page)).toHaveText('Meter check: alcove, B1 end')
+
+  // A reading in other words, one that is none, and one that is off.
+  const reading = page.getByPlaceholder('reading')
+  await reading.fill('1k2')
+  await reading.press('Enter')
+  await expect(page.getByTestId('judgement')).toHaveText('as it should be')
+  await reading.fill('beeps')
+  await reading.press('Enter')
+  await expect(step(page).getByRole('alert')).toContainText('“beeps”')
+  await reading.fill('6')
+  await reading.press('Enter')
+  await expect(page.getByTestId('judgement')).toHaveText('too low')
+  await expect(step(page).getByRole('alert')).toContainText('alcove, B1 end')
+
+  await page.getByRole('button', { name: 'It went wrong' }).click()
+  await page.getByRole('button', { name: 'Keep it in the log' }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'Not yet' })).toBeVisible()
+  await page.getByLabel('What went wrong').fill('plus bridged to data')
+  await page.getByLabel('What fixed it, once you know').fill('wicked it off')
+  await page.getByRole('button', { name: 'Keep it in the log' }).click()
+  await expect(step(page)).toContainText('plus bridged to data')
+
+  await page.getByRole('button', { name: 'Skip this step' }).click()
+  await expect(page.getByRole('button', { name: 'Skip it' })).toBeDisabled()
+  await page.getByLabel('Why it is skipped').fill('buzzer says fine')
+  await page.getByRole('button', { name: 'Skip it' }).click()
+  await expect(title(page)).toHaveText('Light alcove up to B2')
+
+  // A step back, and not done after all.
+  await page.getByRole('button', { name: 'Back to the step before' }).click()
+  await expect(step(page)).toContainText('Skipped: buzzer says fine')
+  await page.getByRole('button', { name: 'Not done after all' }).click()
+  await expect(done(page)).toBeVisible()
+  await done(page).click()
+  await expect(title(page)).toHaveText('Light alcove up to B2')
+
+  // On the test everything that is joined lights.
+  await expect(step(page)).toContainText('alcove 95 groups')
+  await page.getByRole('button', { name: /^red/ }).click()
+  const red = parseFloat(await page.getByTestId('expected').innerText())
+  await reading.fill(`${String(Math.round(red * 1000))} mA`)
+  await reading.press('Enter')
+  await expect(page.getByTestId('judgement')).toHaveText('as it should be')
+
+  await view(page, 'Log')
+  await page.getByLabel('Search the log').fill('wicked it off')
+  const entries = page.getByRole('list', { name: 'The log' })
+  await expect(entries.getByRole('listitem')).toHaveCount(1)
+  await expect(entries).toContainText('plus bridged to data')
+  await page.getByLabel('Search the log').fill('no such thing')
+  await expect(entries).toContainText('Nothing in the log has')
+
+  // It is there after a reload, on the Wire page, and in the file.
+  await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
+  await page.reload()
+  await expect(title(page)).toHaveText('Light alcove up to B2')
+  await page.getByRole('link', { name: /^Wire/ }).click()
+  await view(page, 'Joints')
+  await expect(page.getByTestId('joints-left')).toContainText(/of 58 joints done/)
+  await exportAndImport(page)
+})
+
+test('the order: both schools, an evening’s work, moves as far as the rules allow', async ({
+  page,
+}) => {
+  await openNook(page)
+  await view(page, 'Order')
+  const rail = page.getByRole('group', { name: 'The order of the work' })
+  await expect(rail.locator('[aria-current]')).toContainText('Solder W13 to W15')
+  await page.getByRole('button', { name: '1 h', exact: true }).click()
+  await expect(page.getByTestId('evening')).toContainText('a good place to stop')
+
+  // The check cannot come before its joint.
+  await page.getByRole('button', { name: 'Earlier: Meter check: alcove, B1 end' }).click()
+  await expect(page.getByRole('alert')).toContainText('needs “Solder W13 to W15 from B1 to B2”')
+  // Measuring another run can.
+  const measure = 'Measure porthole again: 1200 mm in the plan'
+  await page.getByRole('button', { name: `Earlier: ${measure}` }).click()
+  await expect(page.getByRole('button', { name: 'Take back 1 move' })).toBeVisible()
+  await page.getByRole('button', { name: 'Take back 1 move' }).click()
+  await expect(page.getByRole('button', { name: 'Take back 1 move' })).toHaveCount(0)
+
+  const hours = await figure(page, 'build.total').innerText()
+  await page.getByRole('radio', { name: /^in batches/ }).click()
+  await expect(figure(page, 'build.total')).not.toHaveText(hours)
+  await expect(page.getByTestId('build-state')).toHaveText('step 96 of 231')
+  await page.keyboard.press('Control+z')
+  await expect(figure(page, 'build.total')).toHaveText(hours)
+})
+
+test('when the plan changes after building began, what has to be undone is told', async ({
+  page,
+}) => {
+  await openNook(page)
+  await page.getByRole('link', { name: /^Measure/ }).click()
+  await page.getByLabel('Line 1', { exact: true }).focus()
+  await page.keyboard.press('Control+a')
+  await page.keyboard.press('Delete')
+  await openBuild(page)
+  await page.getByText(/The plan changed: \d+ things that were built have to be undone/).click()
+  await expect(page.getByText('Undo: Solder W1, W2 and W30 to A1, at its start')).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByText('The plan changed')).toHaveCount(0)
+})
+
+test('by keyboard alone: a step done, and the next', async ({ page }) => {
+  await openNook(page)
+  await page.getByRole('link', { name: /^Measure/ }).click()
+  await page.keyboard.press('Alt+7')
+  await expect(title(page)).toHaveText('Solder W13 to W15 from B1 to B2')
+  await done(page).focus()
+  await page.keyboard.press('Enter')
+  await expect(title(page)).toHaveText('Meter check: alcove, B1 end')
+  await page.keyboard.press('Control+z')
+  await expect(title(page)).toHaveText('Solder W13 to W15 from B1 to B2')
+})
+
+for (const width of [1280, 390]) {
+  test(`no violation of accessibility rules on the build page at ${String(width)}`, async ({
+    page,
+  }) => {
+    await page.setViewportSize({ width, height: 800 })
+    await openNook(page)
+    for (const name of ['Step', 'Order', 'Log']) {
+      await view(page, name)
+      await expect(page.getByRole('radio', { name, checked: true })).toBeVisible()
+      const { violations } = await new AxeBuilder({ page }).analyze()
+      expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([])
+    }
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth)
+    expect(wide).toBeLessThanOrEqual(width)
+  })
+}
