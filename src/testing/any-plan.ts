@@ -11,6 +11,7 @@ import {
   bends,
   boardFeeds,
   caseNames,
+  containers,
   corners,
   covers,
   dampnesses,
@@ -137,6 +138,16 @@ const anyLine: fc.Arbitrary<Omit<Line, 'id'>> = fc.record(
     sheet: fc.record({
       material: fc.constantFrom(...sheetMaterials.map(({ id }) => id)),
       wrapMm: fc.constantFrom(0, 40),
+    }),
+    into: fc.record({
+      what: fc.constantFrom(...containers),
+      holes: fc.array(
+        fc.record({
+          at: fc.constantFrom('start' as const, 'end' as const),
+          mm: fc.constantFrom(4, 8.5),
+        }),
+        { maxLength: 2 },
+      ),
     }),
     skip: fc.array(
       fc.record({

@@ -100,10 +100,10 @@ const keepReadings = (readings: LoggedReading[]): void => {
 
 <template>
   <PlanFrame
+    v-model:sheet="sheet"
     stage="build"
     title="Build"
     hint="One step after another. What you note here goes with the plan."
-    v-model:sheet="sheet"
     :sheets="views"
   >
     <template #tools>
@@ -151,7 +151,7 @@ const keepReadings = (readings: LoggedReading[]): void => {
             :current="step?.id"
             @go="go"
           />
-          <LogView v-else-if="view === 'log'" :plan="plan" @go="go" />
+          <LogView v-else-if="view === 'log'" :plan="plan" :steps="order.steps" @go="go" />
           <div
             v-else-if="step"
             class="grid min-h-0 flex-1 gap-3"

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import type { Step } from '../../core/build/step'
 import type { LogEntry, Plan } from '../../core/plan/plan'
 import { formatQuantity, plural } from '../../core/quantity/format'
+import LearntPanel from './LearntPanel.vue'
 import { kindNames, minutesText } from './words'
 
-const { plan } = defineProps<{ plan: Plan }>()
+const { plan } = defineProps<{ plan: Plan; steps: readonly Step[] }>()
 const emit = defineEmits<{ go: [step: string] }>()
 
 const search = ref('')
@@ -53,37 +55,41 @@ const states = { open: 'open', done: 'done', skipped: 'skipped' } as const
         aria-label="Search the log"
       />
     </div>
-    <ol
-      class="min-h-0 flex-1 overflow-y-auto rounded-lg bg-bench-raised px-3 py-1"
+    <div
+      class="flex min-h-0 flex-1 flex-col gap-3 overflow-y-auto"
       tabindex="0"
-      aria-label="The log"
+      role="group"
+      aria-label="What is noted"
     >
-      <li
-        v-for="entry in entries"
-        :key="entry.step"
-        class="border-b border-bench-line py-2 text-[14px] last:border-0"
-      >
-        <button class="w-full text-left" @click="emit('go', entry.step)">
-          <span class="text-bench-soft">{{ kindNames[entry.kind] }} · </span>
-          <span class="font-semibold">{{ entry.title }}</span>
-          <span class="block text-[13px] text-bench-soft">
-            {{ states[entry.state] }}<template v-if="entry.why">: {{ entry.why }}</template>
-            <template v-if="entry.minutes > 0"> · {{ minutesText(entry.minutes) }}</template>
-            <template v-if="entry.at"> · {{ dayOf(entry.at) }}</template>
-            <template v-if="entry.readings.length > 0">
-              · {{ plural(entry.readings.length, 'reading') }}</template
-            >
-          </span>
-        </button>
-        <p v-if="entry.note" class="mt-0.5 whitespace-pre-line">{{ entry.note }}</p>
-        <p v-for="({ what, fix }, at) in entry.trouble" :key="at" class="mt-0.5 text-stop">
-          Went wrong: {{ what }}
-          <span v-if="fix" class="text-bench-ink">· what fixed it: {{ fix }}</span>
-        </p>
-      </li>
-      <li v-if="entries.length === 0" class="py-6 text-center text-bench-soft">
-        Nothing in the log has “{{ search }}”.
-      </li>
-    </ol>
+      <LearntPanel :plan="plan" :steps="steps" />
+      <ol class="rounded-lg bg-bench-raised px-3 py-1" aria-label="The log">
+        <li
+          v-for="entry in entries"
+          :key="entry.step"
+          class="border-b border-bench-line py-2 text-[14px] last:border-0"
+        >
+          <button class="w-full text-left" @click="emit('go', entry.step)">
+            <span class="text-bench-soft">{{ kindNames[entry.kind] }} · </span>
+            <span class="font-semibold">{{ entry.title }}</span>
+            <span class="block text-[13px] text-bench-soft">
+              {{ states[entry.state] }}<template v-if="entry.why">: {{ entry.why }}</template>
+              <template v-if="entry.minutes > 0"> · {{ minutesText(entry.minutes) }}</template>
+              <template v-if="entry.at"> · {{ dayOf(entry.at) }}</template>
+              <template v-if="entry.readings.length > 0">
+                · {{ plural(entry.readings.length, 'reading') }}</template
+              >
+            </span>
+          </button>
+          <p v-if="entry.note" class="mt-0.5 whitespace-pre-line">{{ entry.note }}</p>
+          <p v-for="({ what, fix }, at) in entry.trouble" :key="at" class="mt-0.5 text-stop">
+            Went wrong: {{ what }}
+            <span v-if="fix" class="text-bench-ink">· what fixed it: {{ fix }}</span>
+          </p>
+        </li>
+        <li v-if="entries.length === 0" class="py-6 text-center text-bench-soft">
+          Nothing in the log has “{{ search }}”.
+        </li>
+      </ol>
+    </div>
   </template>
 </template>

@@ -1,3 +1,4 @@
+import { asMeasured } from '../../core/build/as-measured'
 import { meterAt, meterStages } from '../../core/build/meter-at'
 import { scheduleOf } from '../../core/build/order'
 import { progressOf } from '../../core/build/progress'
@@ -51,6 +52,9 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
     const { next } = progressOf(results.plan, steps, Infinity)
     return next && { step: next.id, expected: meterAt(results, steps, next) }
   }),
+  measured: derived([...everything, 'build'], meterStages, (results) =>
+    asMeasured(results, scheduleOf(results).steps),
+  ),
   howFar: derived(['build', 'wiring'], ['steps'], ({ plan, steps }) => {
     const { done, skipped } = progressOf(plan, steps, Infinity)
     return { steps: steps.length, done: done.size + skipped.size }

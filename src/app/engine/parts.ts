@@ -1,4 +1,5 @@
 import type { ProfileBars } from '../../core/buy/bars'
+import type { MeasuredStrip } from '../../core/build/as-measured'
 import type { Schedule } from '../../core/build/order'
 import type { Expected } from '../../core/build/readings'
 import type { Receipt } from '../../core/buy/receipt'
@@ -57,6 +58,8 @@ export interface PlanParts extends Omit<Tally, 'roll'> {
   readonly build: BuildOrder
   /** What the meter should say after the next step. */
   readonly meter: MeterAt | undefined
+  /** What readings say of the strips. */
+  readonly measured: readonly MeasuredStrip[]
   /** How many steps there are, and how many are done. */
   readonly howFar: HowFar
   /** Remedies that were tried on the whole plan and work; a verdict that is missing is still being looked at. */

@@ -8,6 +8,7 @@ import { fixings, type Fixing } from '../../core/plan/choices'
 import { readLength } from '../../core/quantity/length'
 import { usePlanStore } from '../stores/plan'
 import { useRunSettings } from './run-settings'
+import GoesInto from './GoesInto.vue'
 import { fixingNames } from './fixing-names'
 
 const { run } = defineProps<{ run: MeasuredRun }>()
@@ -99,4 +100,5 @@ function setWrap(event: Event): void {
       />
     </label>
   </div>
+  <GoesInto :run="run" />
 </template>

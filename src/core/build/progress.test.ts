@@ -4,7 +4,7 @@ import { change, type Command } from '../plan/commands'
 import type { LogEntry, Plan } from '../plan/plan'
 import { worked } from '../worked'
 import { scheduleOf } from './order'
-import { jointsSince, progressOf, stepsWithin, type Progress } from './progress'
+import { jointsSince, pacesIn, progressOf, stepsWithin, type Progress } from './progress'
 import type { Step } from './step'
 
 const stepsOf = (plan: Plan): readonly Step[] => scheduleOf(worked(plan)).steps
@@ -114,6 +114,24 @@ describe('progress', () => {
           ).toBe(true)
     }
     expect(stepsWithin(steps, now(fresh), 1e6)).toHaveLength(steps.length)
+  })
+
+  it('learns the pace from what was timed, and the plan reckons with it', () => {
+    const steps = stepsOf(fresh)
+    const joints = steps.filter(({ kind }) => kind === 'joint').slice(0, 4)
+    const timed = change(
+      fresh,
+      joints.map((step) => logged(step, { minutes: step.minutes * 0.5 })),
+    ).plan
+    const [pace, ...others] = pacesIn(timed, stepsOf(timed))
+    expect(pace).toEqual({ kind: 'joint', share: 0.5, count: 4 })
+    expect(others).toEqual([])
+    const { kind, share } = pace!
+    const paced = change(timed, [{ do: 'set-build', build: { paces: [{ kind, share }] } }]).plan
+    const own = stepsOf(paced).find(({ id }) => id === joints[0]!.id)!
+    expect(own.minutes).toBeCloseTo(joints[0]!.minutes / 2, 6)
+    // It stays what it is once it is used.
+    expect(pacesIn(paced, stepsOf(paced))[0]?.share).toBe(0.5)
   })
 
   it('knows which joints are new since the last reading', () => {

@@ -112,6 +112,42 @@ export function stepsWithin(
   return fitting.slice(0, good)
 }
 
+/** The user's own pace at a kind of step. */
+export interface Pace {
+  readonly kind: Step['kind']
+  /** Of the typical minutes. */
+  readonly share: number
+  /** Timed steps that it comes from. */
+  readonly count: number
+}
+
+/** So many timed steps of a kind tell a pace. */
+const worthPace = 3
+
+/**
+ * The pace at each kind of step, as the log has it: minutes of all that were timed over their typical ones.
+ *
+ * @param steps with the minutes that the plan reckons with now
+ */
+export function pacesIn(plan: Pick<Plan, 'build'>, steps: readonly Step[]): readonly Pace[] {
+  const log = logOf(plan)
+  const used = new Map(plan.build.paces.map(({ kind, share }) => [kind, share]))
+  const sums = new Map<Step['kind'], { timed: number; typical: number; count: number }>()
+  for (const { id, kind, minutes } of steps) {
+    const entry = log.get(id)
+    if (entry?.state !== 'done' || entry.minutes <= 0 || minutes <= 0) continue
+    const sum = sums.get(kind) ?? { timed: 0, typical: 0, count: 0 }
+    sums.set(kind, {
+      timed: sum.timed + entry.minutes,
+      typical: sum.typical + minutes / (used.get(kind) ?? 1),
+      count: sum.count + 1,
+    })
+  }
+  return [...sums].flatMap(([kind, { timed, typical, count }]) =>
+    count < worthPace ? [] : [{ kind, share: Math.round((timed / typical) * 100) / 100, count }],
+  )
+}
+
 /** Joints made since the last step whose readings were logged: where to look first when a reading is off. */
 export function jointsSince(
   plan: Pick<Plan, 'build'>,

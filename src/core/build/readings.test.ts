@@ -97,6 +97,20 @@ describe('what is connected', () => {
     expect(start.connected.get('seat')).toEqual([[0, 128]])
   })
 
+  it('may differ less once the strip is measured', () => {
+    const nook = demoPlan('bay-window-nook')
+    const strip = worked(nook).parts.strips.find(({ id }) => id === nook.defaults.stripId)!
+    const own = { ...strip, id: 'own', isMeasured: true }
+    const measured: Plan = {
+      ...nook,
+      own: { ...nook.own, strips: [own] },
+      defaults: { ...nook.defaults, stripId: 'own' },
+    }
+    const tolerance = (plan: Plan): number => after(plan, 'test:alcove/B2').readings[0]!.tolerance
+    expect(tolerance(nook)).toBe(0.5)
+    expect(tolerance(measured)).toBe(0.15)
+  })
+
   it('expects what the plan’s own supply gives once it is joined', () => {
     const nook = demoPlan('bay-window-nook')
     const { full } = worked(nook)

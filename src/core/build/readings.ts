@@ -110,7 +110,12 @@ export function readingsAfter(
         tolerance,
       })
   }
-  add(idle, 'idle', tolerances.idle)
+  // Once all that is connected was measured, less may differ.
+  const isMeasured = given.cuts.every(
+    ({ run, strip }) => !idle.connected.runs.has(run.id) || strip.isMeasured === true,
+  )
+  const off = isMeasured ? { idle: tolerances.measured, colour: tolerances.measured } : tolerances
+  add(idle, 'idle', off.idle)
   const noted = step.kind === 'check' ? [shortsIn(given, idle.connected, step)] : []
   const most = Math.max(0, ...whole.supplyA.values())
   if (most <= 0)
@@ -137,8 +142,8 @@ export function readingsAfter(
   )
   if (hasColours)
     for (const colour of colours)
-      add(solvedAfter(held, done, step, colour), colour, tolerances.colour, level)
-  add(lit, white, tolerances.colour, level)
+      add(solvedAfter(held, done, step, colour), colour, off.colour, level)
+  add(lit, white, off.colour, level)
   for (const { where, pad, volts } of endsOf(lit, given, step.place))
     readings.push({
       what: 'volts',

@@ -93,6 +93,16 @@ function expectRules(plan: Plan, steps: readonly Step[]): void {
         )
   }
 
+  // Wires of a run that goes into something are through its holes before they are joined.
+  for (const { id, into } of plan.lines)
+    for (const { mm } of into?.holes ?? [])
+      for (const step of jointSteps)
+        if (step.id === `joint:${id}/start` && into?.holes.some(({ at: end }) => end === 'start'))
+          if (into.holes.some((hole) => hole.at === 'start' && hole.mm === mm))
+            expect(step.threads.join()).toContain(
+              `through the ${String(mm)} mm hole in the ${into.what}`,
+            )
+
   // What must be on first is told at the joint.
   for (const { id, threadFirst } of joints)
     expect(stepOfJoint.get(id)?.threads).toEqual(expect.arrayContaining([...threadFirst]))

@@ -88,6 +88,8 @@ export const stripSchema = z
     prewired: z.array(soldLengthSchema).max(20),
     /** Pixel nodes on wire: how many to a string. Its cut pitch is the wire from node to node. */
     nodesPerString: z.int().min(1).max(10_000).optional(),
+    /** Its figures come from readings on the strip itself. */
+    isMeasured: z.boolean().optional(),
   })
   .superRefine(({ cutPitchMm, spliceMm, reels, prewired }, context) => {
     const short = (path: (string | number)[], name: string): void => {
