@@ -175,3 +175,78 @@ for (const width of [1280, 390]) {
     expect(wide).toBeLessThanOrEqual(width)
   })
 }
+
+test('photos go with the plan as one zip, and what is no picture is refused', async ({ page }) => {
+  await openNook(page)
+  const picker = page.getByLabel('Photos of this step')
+  await picker.setInputFiles({
+    name: 'notes.jpg',
+    mimeType: 'image/jpeg',
+    buffer: Buffer.from('no picture'),
+  })
+  await expect(step(page).getByRole('alert')).toContainText(
+    'notes.jpg is no picture that this browser can read',
+  )
+  await picker.setInputFiles({
+    name: 'corner.png',
+    mimeType: 'image/png',
+    buffer: await page.screenshot({ clip: { x: 0, y: 0, width: 300, height: 200 } }),
+  })
+  const photo = page.getByRole('img', { name: 'Photo 1 of this step' })
+  await expect(photo).toBeVisible()
+  await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
+  await page.reload()
+  await expect(photo).toBeVisible()
+
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Plan', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Export to a file' }).click()
+  const zip = await download
+  expect(zip.suggestedFilename()).toBe('bay-window-nook.zip')
+  // Removed here; the file brings it back.
+  await page.getByRole('button', { name: 'Remove photo 1' }).click()
+  await expect(photo).toHaveCount(0)
+  const chooser = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Plan', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Import from a file' }).click()
+  await (await chooser).setFiles(await zip.path())
+  await expect(page.getByTestId('notice')).toHaveText(/“Bay-window nook” is on the shelf/)
+  await openBuild(page)
+  await expect(title(page)).toHaveText('Solder W13 to W15 from B1 to B2')
+  await expect(photo).toBeVisible()
+})
+
+test('what was measured is taken into the plan as a strip of one’s own, and back', async ({
+  page,
+}) => {
+  await openNook(page)
+  await view(page, 'Log')
+  const found = page.getByTestId('as-measured')
+  await expect(found).toContainText(/idle\s*0\.7 mA\s*0\.6/)
+  await found.getByRole('button', { name: 'Take into the plan' }).click()
+  await expect(found).toContainText('as measured')
+  await page.getByRole('button', { name: 'Reckon with my minutes' }).click()
+  await expect(page.getByRole('button', { name: 'Typical minutes again' })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('button', { name: 'Reckon with my minutes' })).toBeVisible()
+  await expect(found).toContainText('0.7 mA')
+})
+
+test('a run that goes into something has its holes threaded first', async ({ page }) => {
+  await openEmptyPlan(page)
+  await page.getByLabel('Line 1', { exact: true }).fill('shelf 600')
+  await page.getByLabel('Line 1', { exact: true }).press('Tab')
+  await page.getByRole('button', { name: 'how it is mounted' }).click()
+  await page.getByLabel('Its wires are threaded through').selectOption('a shelf')
+  const hole = page.getByLabel('Hole where the wire enters, mm')
+  await hole.fill('wide')
+  await hole.press('Enter')
+  await expect(page.getByRole('alert').filter({ hasText: '“wide”' })).toBeVisible()
+  await hole.fill('10')
+  await hole.press('Enter')
+  await page.keyboard.press('Escape')
+  await openBuild(page)
+  await view(page, 'Order')
+  await expect(page.getByText(/W1 through the 10 mm hole in the shelf/).first()).toBeVisible()
+})

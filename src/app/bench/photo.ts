@@ -7,13 +7,13 @@ export type PhotoResult =
 /** A picture is kept with its plan: so large serves a drawing and is soon saved, px. */
 const mostPx = 1_600
 
-/** Reads a picture and makes it no larger than a drawing needs, as a JPEG. */
-export async function readPhoto(file: File): Promise<PhotoResult> {
+/** A picture made no larger than `mostPx`, on a canvas. */
+async function shrunk(file: File): Promise<HTMLCanvasElement | string> {
   let bitmap: ImageBitmap
   try {
     bitmap = await createImageBitmap(file)
   } catch {
-    return { ok: false, message: `${file.name} is no picture that this browser can read.` }
+    return `${file.name} is no picture that this browser can read.`
   }
   const scale = Math.min(1, mostPx / Math.max(bitmap.width, bitmap.height))
   const canvas = document.createElement('canvas')
@@ -21,6 +21,25 @@ export async function readPhoto(file: File): Promise<PhotoResult> {
   canvas.height = Math.max(1, Math.round(bitmap.height * scale))
   canvas.getContext('2d')?.drawImage(bitmap, 0, 0, canvas.width, canvas.height)
   bitmap.close()
+  return canvas
+}
+
+/** A picture as the bytes of a JPEG, or why it is none. */
+export async function readJpeg(file: File): Promise<Uint8Array | string> {
+  const canvas = await shrunk(file)
+  if (typeof canvas === 'string') return canvas
+  const blob = await new Promise<Blob | null>((resolve) => {
+    canvas.toBlob(resolve, 'image/jpeg', 0.8)
+  })
+  return blob === null
+    ? `${file.name} is too large for this browser to make smaller.`
+    : new Uint8Array(await blob.arrayBuffer())
+}
+
+/** Reads a picture and makes it no larger than a drawing needs, as a JPEG. */
+export async function readPhoto(file: File): Promise<PhotoResult> {
+  const canvas = await shrunk(file)
+  if (typeof canvas === 'string') return { ok: false, message: canvas }
   return {
     ok: true,
     picture: {

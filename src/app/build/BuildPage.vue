@@ -179,6 +179,7 @@ const keepReadings = (readings: LoggedReading[]): void => {
               @skip="skip"
               @wrong="isWrong = true"
               @note="note({ note: $event }, 'a note')"
+              @photos="note({ photos: $event }, 'photos')"
               @minutes="note({ minutes: $event }, 'minutes')"
               @readings="keepReadings"
               @go="go"

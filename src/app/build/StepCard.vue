@@ -12,6 +12,7 @@ import { usePart } from '../stores/use-parts'
 import JointPicture from './JointPicture.vue'
 import PlacePicture from './PlacePicture.vue'
 import StepMeter from './StepMeter.vue'
+import StepPhotos from './StepPhotos.vue'
 import type { Clock } from './use-clock'
 import { kindNames, minutesText } from './words'
 
@@ -31,6 +32,7 @@ const emit = defineEmits<{
   skip: [why: string]
   wrong: []
   note: [text: string]
+  photos: [ids: string[]]
   minutes: [minutes: number]
   readings: [readings: LoggedReading[]]
   go: [step: string]
@@ -239,6 +241,7 @@ function setMinutes(event: Event): void {
           />
         </label>
       </div>
+      <StepPhotos class="mt-4" :photos="entry?.photos ?? []" @photos="emit('photos', $event)" />
       <p v-if="minutesProblem" class="mt-1 text-[13px] text-stop" role="alert">
         {{ minutesProblem }}
       </p>

@@ -105,7 +105,7 @@ const restore = (id: string): Promise<void> =>
 async function exportStored({ name, document }: StoredPlan): Promise<void> {
   const read = readPlan(document)
   if (read.ok) {
-    await savePlanFile(read.plan)
+    await savePlanFile(read.plan, shelf.shelf)
     return
   }
   saveRawPlan(name, document)

@@ -44,7 +44,7 @@ const reload = (): void => {
       <button class="button-main" @click="reload">
         {{ shelf.problem?.kind === 'outdated' ? 'Reload' : 'Try again' }}
       </button>
-      <button v-if="store.plan" class="button-quiet" @click="savePlanFile(store.plan)">
+      <button v-if="store.plan" class="button-quiet" @click="savePlanFile(store.plan, shelf.shelf)">
         Export what is on the screen
       </button>
       <button v-if="shelf.problem?.kind === 'refused'" class="button-quiet" @click="goOnInMemory">

@@ -19,6 +19,13 @@ async function inWorker<Result>(work: (jobs: Jobs) => Promise<Result>): Promise<
   }
 }
 
+/** No plan with its photos is larger. */
+const largestZipBytes = 200_000_000
+const refusedZip = {
+  ok: false,
+  issues: [{ path: '', message: 'The zip is larger than 200 MB: no plan with photos is' }],
+} as const
+
 /** Plans out to files and in from them. The open plan is never touched by an import. */
 export function usePlanFiles(): {
   exportPlan: () => Promise<void>
@@ -34,7 +41,7 @@ export function usePlanFiles(): {
   const router = useRouter()
 
   async function exportPlan(): Promise<void> {
-    if (store.plan !== undefined) await savePlanFile(store.plan)
+    if (store.plan !== undefined) await savePlanFile(store.plan, shelf)
   }
 
   async function saveDrawing(): Promise<void> {
@@ -60,7 +67,15 @@ export function usePlanFiles(): {
 
   async function importPlan(file: File): Promise<void> {
     const { readPlanFile, refuseTooLarge } = await import('../../formats/plan-file')
-    const read = refuseTooLarge(file.size) ?? readPlanFile(await file.text())
+    const start = new Uint8Array(await file.slice(0, 4).arrayBuffer())
+    const { isZip, readPlanZip } = await import('../../formats/plan-zip')
+    const isPacked = isZip(start)
+    const zip = isPacked
+      ? file.size > largestZipBytes
+        ? refusedZip
+        : readPlanZip(new Uint8Array(await file.arrayBuffer()))
+      : undefined
+    const read = zip ?? refuseTooLarge(file.size) ?? readPlanFile(await file.text())
     if (!read.ok) {
       notices.show({
         kind: 'problem',
@@ -72,6 +87,7 @@ export function usePlanFiles(): {
     let id: string
     try {
       id = await shelf.add(read.plan)
+      if (zip?.ok === true) await shelf.addPhotos(id, zip.photos)
     } catch (error) {
       notices.show({
         kind: 'problem',
@@ -82,9 +98,16 @@ export function usePlanFiles(): {
       return
     }
     await router.push({ name: 'measure', params: { id } })
+    const leftOut = zip?.ok === true ? zip.leftOut : []
     notices.show(
       read.adjusted.length === 0
-        ? { kind: 'done', text: `“${read.plan.name}” is on the shelf.` }
+        ? leftOut.length === 0
+          ? { kind: 'done', text: `“${read.plan.name}” is on the shelf.` }
+          : {
+              kind: 'problem',
+              text: `“${read.plan.name}” is on the shelf. What else was in the zip was left out.`,
+              details: leftOut,
+            }
         : {
             kind: 'problem',
             text: `“${read.plan.name}” is on the shelf. Some of its figures were out of bounds and now stand at the nearest that can be worked with.`,
@@ -96,7 +119,7 @@ export function usePlanFiles(): {
   function chooseFile(): void {
     const input = document.createElement('input')
     input.type = 'file'
-    input.accept = '.json,application/json'
+    input.accept = '.json,application/json,.zip,application/zip'
     input.addEventListener('change', () => {
       const [file] = input.files ?? []
       if (file !== undefined) void importPlan(file)

@@ -1,8 +1,15 @@
 import type { Plan } from '../../core/plan/plan'
-import { saveText } from './save-text'
+import type { PlanShelf } from '../storage/plans'
+import { saveBlob, saveText } from './save-text'
 
-/** Hands a plan to the browser as a file. */
-export async function savePlanFile(plan: Plan): Promise<void> {
+/** Hands a plan to the browser as a file: with photos of its build as a zip. */
+export async function savePlanFile(plan: Plan, shelf: PlanShelf): Promise<void> {
+  if (plan.build.log.some(({ photos }) => photos.length > 0)) {
+    const { photosOf, writePlanZip } = await import('../../formats/plan-zip')
+    const zip = writePlanZip(plan, await shelf.photos(photosOf(plan)))
+    saveBlob(`${plan.name}.zip`, new Blob([zip as BlobPart], { type: 'application/zip' }))
+    return
+  }
   const { writePlanFile } = await import('../../formats/plan-file')
   saveText(`${plan.name}.json`, writePlanFile(plan), 'application/json')
 }

@@ -45,6 +45,14 @@ export interface StoredTakes {
   takes: readonly { readonly item: string; readonly amount: number }[]
 }
 
+/** A photo of a build: its plan's log has its id. */
+export interface StoredPhoto {
+  id: string
+  planId: string
+  /** A JPEG. */
+  bytes: Uint8Array
+}
+
 /** What the user pays for something, in every plan. */
 export type StoredPrice = OwnPrice
 
@@ -55,6 +63,7 @@ export type Database = Dexie & {
   drawer: EntityTable<StoredItem, 'id'>
   takes: EntityTable<StoredTakes, 'planId'>
   prices: EntityTable<StoredPrice, 'line'>
+  photos: EntityTable<StoredPhoto, 'id'>
   settings: EntityTable<{ key: string; value: string }, 'key'>
 }
 
@@ -106,6 +115,7 @@ export function openDatabase(
           holder.value = restItem(id, { id: stripId, name: 'rest of strip' }, lengthMm)
         })
     })
+  db.version(4).stores({ photos: 'id, planId' })
   return db
 }
 

@@ -6,6 +6,7 @@ import type { Plan } from '../../core/plan/plan'
 import { planCheck } from '../../core/plan/usual'
 import type { Issue } from '../../core/quantity/z'
 import type { PlanFileResult } from '../../formats/plan-file'
+import type { PlanPhoto } from '../../formats/plan-zip'
 import type { PlanFacts } from '../engine/plan-facts'
 import type { Database, StoredPlan } from './db'
 
@@ -160,12 +161,14 @@ export class PlanShelf {
     const loaded = await this.load(id)
     if (!loaded.ok) return undefined
     const names = new Set((await this.list()).map((plan) => plan.name))
-    // A copy is another build: nothing is bought for it, and nothing taken.
+    // A copy is another build: nothing is bought, taken or built of it.
     const { plan } = loaded
     return this.add({
       ...plan,
       name: freeName(`${plan.name} copy`, names),
       offcuts: [],
+      build: { ...plan.build, log: [] },
+      wiring: { ...plan.wiring, ticks: [] },
       buy: { ...plan.buy, bought: [], taken: [], isBooked: false },
     })
   }
@@ -175,6 +178,19 @@ export class PlanShelf {
     const loaded = await this.load(id)
     if (loaded.ok) await this.save(id, { ...loaded.plan, name }, loaded.history, loaded.revision)
     else await this.db.plans.update(id, { name })
+  }
+
+  /** Keeps photos of a plan's build. */
+  async addPhotos(planId: string, photos: readonly PlanPhoto[]): Promise<void> {
+    await this.db.photos.bulkPut(photos.map(({ id, bytes }) => ({ id, planId, bytes })))
+  }
+
+  /** Photos by their ids; those that are not on this device are left out. */
+  async photos(ids: readonly string[]): Promise<PlanPhoto[]> {
+    const found = await this.db.photos.bulkGet([...ids])
+    return found.flatMap((photo) =>
+      photo === undefined ? [] : [{ id: photo.id, bytes: photo.bytes }],
+    )
   }
 
   /** What is stored of a plan, as it is: for one that cannot be read. */
@@ -211,17 +227,21 @@ export class PlanShelf {
     const { demos, drawer } = isNew ? await loadDemos() : { demos: [], drawer: [] }
     await this.db.transaction(
       'rw',
-      this.db.plans,
-      this.db.histories,
-      this.db.settings,
-      this.db.takes,
-      this.db.drawer,
+      [
+        this.db.plans,
+        this.db.histories,
+        this.db.settings,
+        this.db.takes,
+        this.db.drawer,
+        this.db.photos,
+      ],
       async () => {
         for (const { id, deletedAt } of await this.listDeleted()) {
           if (this.now() - (deletedAt ?? 0) < keptDeletedMs) continue
           await this.db.plans.delete(id)
           await this.db.histories.delete(id)
           await this.db.takes.delete(id)
+          await this.db.photos.where('planId').equals(id).delete()
         }
         if ((await this.db.settings.get('demos')) !== undefined) return
         await this.db.settings.put({ key: 'demos', value: 'added' })

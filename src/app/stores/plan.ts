@@ -26,7 +26,6 @@ import { PlanSaver } from '../storage/plan-saver'
 import { PlanFollower, type Answering, type Told } from '../engine/follow-plan'
 import type { PartName } from '../engine/parts'
 import type { PlanFacts } from '../engine/plan-facts'
-import { savePlanFile } from '../shell/save-plan-file'
 import { tellMissingPart } from './missing-part'
 import { useNotices } from './notices'
 import { useShelf } from './shelf'
@@ -288,7 +287,7 @@ export const usePlanStore = defineStore('plan', () => {
               {
                 label: 'Export to a file',
                 run: () => {
-                  if (plan.value !== undefined) void savePlanFile(plan.value)
+                  if (plan.value !== undefined) void exportOpen(plan.value)
                 },
               },
               {
@@ -318,6 +317,9 @@ export const usePlanStore = defineStore('plan', () => {
     access.value = 'mine'
     if (plan.value !== undefined) saver.push(plan.value, history.value)
   }
+
+  const exportOpen = async (open: Plan): Promise<void> =>
+    (await import('../shell/save-plan-file')).savePlanFile(open, shelf)
 
   /** Each press of the pointer may begin a drag: what is dragged after it is a step of its own. */
   let presses = 0
