@@ -165,7 +165,7 @@ for (const width of [1280, 390]) {
   }) => {
     await page.setViewportSize({ width, height: 800 })
     await openNook(page)
-    for (const name of ['Step', 'Order', 'Log']) {
+    for (const name of ['Step', 'Order', 'Log', 'Templates']) {
       await view(page, name)
       await expect(page.getByRole('radio', { name, checked: true })).toBeVisible()
       const { violations } = await new AxeBuilder({ page }).analyze()
@@ -249,4 +249,30 @@ test('a run that goes into something has its holes threaded first', async ({ pag
   await openBuild(page)
   await view(page, 'Order')
   await expect(page.getByText(/W1 through the 10 mm hole in the shelf/).first()).toBeVisible()
+})
+
+test('templates at true size, and the steps on paper with a card for the lid', async ({ page }) => {
+  await openNook(page)
+  await view(page, 'Templates')
+  await page.getByLabel('Template of').selectOption('porthole')
+  await expect(page.getByTestId('template-size')).toContainText(/\d+ sheets that lie 10 mm over/)
+  await page.emulateMedia({ media: 'print' })
+  const sheet = page.getByRole('img', { name: 'porthole, sheet 1.1' }).last()
+  await expect(sheet).toBeVisible()
+  // A millimetre is a millimetre: 96 pixels to the inch.
+  const { width } = (await sheet.boundingBox())!
+  expect(width).toBeCloseTo((186 / 25.4) * 96, 0)
+  await expect(page.getByRole('heading', { name: 'Build', exact: true })).toBeHidden()
+  await page.emulateMedia({ media: 'screen' })
+  await page.getByRole('radio', { name: 'From behind' }).click()
+  await expect(page.getByText(/from behind, row 1, sheet 1/).first()).toBeAttached()
+
+  await view(page, 'Order')
+  await page.emulateMedia({ media: 'print' })
+  await expect(
+    page.getByRole('heading', { name: 'Bay-window nook: how to build it' }),
+  ).toBeVisible()
+  await expect(page.getByText('first thread sleeve 4.8 mm on W1').first()).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Card for the lid: Supply A' })).toBeVisible()
+  await expect(page.getByText('Fuse crown: 7.50 A')).toBeVisible()
 })

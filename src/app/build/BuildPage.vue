@@ -13,6 +13,7 @@ import StepCard from './StepCard.vue'
 import { useBuild } from './use-build'
 import { useClock } from './use-clock'
 
+const TemplatesView = defineAsyncComponent(() => import('./TemplatesView.vue'))
 const LogView = defineAsyncComponent(() => import('./LogView.vue'))
 const OrderView = defineAsyncComponent(() => import('./OrderView.vue'))
 const TroubleDialog = defineAsyncComponent(() => import('./TroubleDialog.vue'))
@@ -26,6 +27,7 @@ const views = [
   { value: 'step', label: 'Step' },
   { value: 'order', label: 'Order' },
   { value: 'log', label: 'Log' },
+  { value: 'templates', label: 'Templates' },
 ] as const
 type View = (typeof views)[number]['value']
 /** In a narrow window the views are its sheets, beside the tally. */
@@ -152,6 +154,7 @@ const keepReadings = (readings: LoggedReading[]): void => {
             @go="go"
           />
           <LogView v-else-if="view === 'log'" :plan="plan" :steps="order.steps" @go="go" />
+          <TemplatesView v-else-if="view === 'templates'" :plan="plan" />
           <div
             v-else-if="step"
             class="grid min-h-0 flex-1 gap-3"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Printer } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { stepsWithin, type Progress } from '../../core/build/progress'
 import { buildSchools, type BuildSchool } from '../../core/plan/choices'
@@ -9,6 +10,7 @@ import type { BuildOrder } from '../engine/parts'
 import { usePlanStore } from '../stores/plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import OrderRail from './OrderRail.vue'
+import StepsPaper from './StepsPaper.vue'
 
 const { plan, order, progress, current } = defineProps<{
   plan: Plan
@@ -63,6 +65,9 @@ function move(id: string, by: -1 | 1): void {
     { label: `${by === -1 ? 'earlier' : 'later'}: ${step.title}` },
   )
 }
+function print(): void {
+  window.print()
+}
 function forgetMoves(): void {
   refused.value = ''
   store.commit([{ do: 'set-build', build: { moved: [] } }], { label: 'the usual order again' })
@@ -89,6 +94,13 @@ function forgetMoves(): void {
         {{ minutes < 60 ? `${minutes} min` : `${minutes / 60} h` }}
       </button>
     </div>
+    <button
+      class="button-quiet"
+      title="The steps with boxes, and a card for the lid of each supply"
+      @click="print"
+    >
+      <Printer :size="14" /> Print the steps
+    </button>
     <button v-if="plan.build.moved.length > 0" class="link-quiet text-[13px]" @click="forgetMoves">
       Take back {{ plural(plan.build.moved.length, 'move') }}
     </button>
@@ -111,4 +123,5 @@ function forgetMoves(): void {
     @go="emit('go', $event)"
     @move="move"
   />
+  <StepsPaper :plan="plan" :steps="order.steps" :progress="progress" />
 </template>

@@ -1,6 +1,7 @@
 import { asMeasured } from '../../core/build/as-measured'
 import { meterAt, meterStages } from '../../core/build/meter-at'
 import { scheduleOf } from '../../core/build/order'
+import { templatesOf } from '../../core/build/template'
 import { progressOf } from '../../core/build/progress'
 import { fixSearch as search } from '../../core/choose/fixes'
 import { sectionsOf as rollSections } from '../../core/roll/roll'
@@ -52,6 +53,7 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
     const { next } = progressOf(results.plan, steps, Infinity)
     return next && { step: next.id, expected: meterAt(results, steps, next) }
   }),
+  templates: derived(['rules'], ['cuts', 'lit', 'nodes', 'lanes'], templatesOf),
   measured: derived([...everything, 'build'], meterStages, (results) =>
     asMeasured(results, scheduleOf(results).steps),
   ),

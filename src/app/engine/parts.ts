@@ -2,6 +2,7 @@ import type { ProfileBars } from '../../core/buy/bars'
 import type { MeasuredStrip } from '../../core/build/as-measured'
 import type { Schedule } from '../../core/build/order'
 import type { Expected } from '../../core/build/readings'
+import type { Template } from '../../core/build/template'
 import type { Receipt } from '../../core/buy/receipt'
 import type { MaterialSheets } from '../../core/buy/sheets'
 import type { BuildSchool } from '../../core/plan/choices'
@@ -58,6 +59,8 @@ export interface PlanParts extends Omit<Tally, 'roll'> {
   readonly build: BuildOrder
   /** What the meter should say after the next step. */
   readonly meter: MeterAt | undefined
+  /** Runs at true size, to mark and drill by. */
+  readonly templates: readonly Template[]
   /** What readings say of the strips. */
   readonly measured: readonly MeasuredStrip[]
   /** How many steps there are, and how many are done. */

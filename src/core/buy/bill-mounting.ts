@@ -1,4 +1,4 @@
-import { clipPlaces } from '../build/clips'
+import { fixingPlaces } from '../build/clips'
 import { entryOf } from '../cut/entry-of'
 import { isOnWire } from '../cut/on-wire'
 import { mounted } from '../parts/mounted'
@@ -59,8 +59,6 @@ export function addSealing(bill: Bill, { cuts, wiring }: BillGiven): void {
   }
 }
 
-/** Clips are at most so far apart, and from an end; glue points and magnets as well, mm. *Typical.* */
-const fixingMm = { apart: 300, end: 60 } as const
 /** Glue points from one stick. *Typical.* */
 const pointsOfStick = 25
 
@@ -75,7 +73,7 @@ export function addFixing(bill: Bill, { plan, cuts }: BillGiven): void {
       if (fixing === 'tape')
         bill.add(soldTape, { what: 'under strip', amount: lengthMm / 1000, ...share })
       if (fixing === 'backing' || fixing === 'tape') continue
-      const points = fixingPoints(strip, lengthMm)
+      const points = fixingPlaces(strip, lengthMm).length
       if (fixing === 'clips')
         bill.add(soldClip(strip.widthMm), { what: 'between pixels', amount: points, ...share })
       if (fixing === 'magnets')
@@ -88,22 +86,6 @@ export function addFixing(bill: Bill, { plan, cuts }: BillGiven): void {
         })
     }
   }
-}
-
-/** How many clips hold a piece: half way between pixels where they can be (sum `clips`), else by its length. */
-function fixingPoints(
-  { light, cutPitchMm }: BillGiven['cuts'][number]['strip'],
-  lengthMm: number,
-): number {
-  const pitchMm = light.kind === 'pixels' ? 1000 / light.perM : cutPitchMm
-  const places = clipPlaces({
-    lengthMm,
-    pixelPitchMm: pitchMm,
-    firstPixelMm: pitchMm / 2,
-    mostApartMm: fixingMm.apart,
-    endMm: fixingMm.end,
-  })
-  return places?.length ?? Math.max(1, Math.ceil(lengthMm / fixingMm.apart))
 }
 
 /** Profiles with their covers, end caps and clips. */
