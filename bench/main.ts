@@ -1,3 +1,4 @@
+import { buildBench } from './build'
 import { buyBench } from './buy'
 import { feedBench } from './feed'
 import { handsBench } from './hands'
@@ -14,6 +15,7 @@ const benches = {
   tally: tallyBench,
   scale: scaleBench,
   buy: buyBench,
+  build: buildBench,
   packing: packingBench,
   feed: feedBench,
   outline: outlineBench,

@@ -276,3 +276,22 @@ test('templates at true size, and the steps on paper with a card for the lid', a
   await expect(page.getByRole('heading', { name: 'Card for the lid: Supply A' })).toBeVisible()
   await expect(page.getByText('Fuse crown: 7.50 A')).toBeVisible()
 })
+
+test('what is cut otherwise than planned is kept as it is, and figures follow', async ({
+  page,
+}) => {
+  await openNook(page)
+  await page.getByRole('button', { name: /Cut W5 and W6: 2385 mm each/ }).click()
+  await page.getByLabel('Colour of W6 as it is').selectOption('blue')
+  const length = page.getByLabel('Length of W5 as it was cut')
+  await length.fill('long')
+  await length.press('Enter')
+  await expect(step(page).getByRole('alert')).toContainText('“long”')
+  await length.fill('2 m')
+  await length.press('Enter')
+  await expect(title(page)).toHaveText('Cut W5 and W6: 2000 mm each')
+  await expect(page.getByLabel('Colour of W6 as it is')).toHaveValue('blue')
+  await expect(page.getByLabel('Colour of W5 as it is')).toHaveValue('red')
+  await page.keyboard.press('Control+z')
+  await expect(title(page)).toHaveText('Cut W5 and W6: 2385 mm each')
+})

@@ -130,6 +130,47 @@ describe('the command line', () => {
     expect(stdout.trimEnd().split(/\r?\n/)).toHaveLength(lines)
   })
 
+  it('tells steps in both orders, and after each what is connected and what the meter reads', () => {
+    const plan = 'demo/bay-window-nook.json'
+    interface Told {
+      steps: { id: string; kind: string; needs: string[]; joints: string[]; minutes: number }[]
+      minutes: number
+      elapsedMin: number
+    }
+    const [one, batch] = ['one', 'batch'].map(
+      (school) => asked(['steps', plan, '--school', school]).json as Told,
+    )
+    expect(one!.steps.map(({ id }) => id).toSorted()).toEqual(
+      batch!.steps.map(({ id }) => id).toSorted(),
+    )
+    expect(one!.minutes).toBeGreaterThan(batch!.minutes)
+    expect(one!.elapsedMin).toBeGreaterThan(one!.minutes)
+    expect(one!.steps.flatMap(({ joints }) => joints)).toHaveLength(58)
+    expect(asked(['steps', plan, '--school', 'both']).status).toBe(2)
+
+    // The reading is what solving the network after that step gives.
+    const after = 'test:alcove.B1'
+    const { connected, readings } = asked(['reading', plan, '--after', after]).json as {
+      connected: Record<string, [number, number][]>
+      readings: { what: string; case: string; where: string; value: number; unit: string }[]
+    }
+    expect(connected).toEqual({ seat: [[0, 128]], alcove: [[0, 95]], ledge2: [[0, 33]] })
+    const network = run(['network', plan, '--after', after, '--case', 'idle']).stdout
+    const { supplyA } = asked(['solve', '-'], network).json as { supplyA: Record<string, number> }
+    const idle = readings.find((one) => one.what === 'current' && one.case === 'idle')!
+    expect(idle).toMatchObject({ where: 'supply-a', unit: 'A' })
+    expect(idle.value).toBeCloseTo(supplyA['supply:supply-a']!, 9)
+    // At the end it is the network of the plan.
+    expect(run(['network', plan, '--after', 'soak', '--case', 'red']).stdout).toBe(
+      run(['network', plan, '--case', 'red']).stdout,
+    )
+    expect(asked(['reading', plan, '--after', 'joint:nowhere'])).toMatchObject({
+      status: 1,
+      stderr: expect.stringContaining('there is no step “joint:nowhere”') as string,
+    })
+    expect(asked(['reading', plan]).status).toBe(2)
+  })
+
   it('solves a feed network in the shape of the worked ones', () => {
     const worked = JSON.parse(readFileSync(`${root}/worked/feed.json`, 'utf8')) as {
       cases: { network: object }[]

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { judged, type Judgement, type Reading } from '../../core/build/readings'
+import { judged, shortOhm, type Judgement, type Reading } from '../../core/build/readings'
 import { amountText, readAmount } from '../../core/quantity/amount'
 import { significant } from '../../core/quantity/format'
 import { rangeOf } from './words'
@@ -98,7 +98,7 @@ const tones = { right: 'text-ok', low: 'text-stop', high: 'text-stop' } as const
           >{{ significant(reading.value) }} {{ reading.unit }}</span
         >
         <span class="text-[12.5px] text-bench-soft">{{
-          reading.isLeast ? 'below 10 Ω is a short' : rangeOf(reading)
+          reading.isLeast ? `below ${shortOhm} Ω is a short` : rangeOf(reading)
         }}</span>
       </p>
     </div>

@@ -12,6 +12,7 @@ import { usePart } from '../stores/use-parts'
 import JointPicture from './JointPicture.vue'
 import PlacePicture from './PlacePicture.vue'
 import StepMeter from './StepMeter.vue'
+import StepWires from './StepWires.vue'
 import StepPhotos from './StepPhotos.vue'
 import type { Clock } from './use-clock'
 import { kindNames, minutesText } from './words'
@@ -168,9 +169,18 @@ function setMinutes(event: Event): void {
             <h3 class="font-bold text-warning">Threaded on before?</h3>
             <p>{{ step.threads.join(' · ') }}</p>
           </div>
-          <ul v-if="step.how.length > 0" class="flex flex-col gap-1 text-[16px] leading-snug">
+          <ul
+            v-if="step.how.length > 0 && step.phase !== 'cut-wire'"
+            class="flex flex-col gap-1 text-[16px] leading-snug"
+          >
             <li v-for="text in step.how" :key="text">{{ text }}</li>
           </ul>
+          <StepWires
+            v-if="step.phase === 'cut-wire' && wiring"
+            :plan="plan"
+            :step="step"
+            :wiring="wiring"
+          />
           <JointPicture v-if="hasPicture && wiring" :step="step" :wiring="wiring" />
           <PlacePicture
             v-if="drawing && step.kind !== 'joint'"

@@ -13,6 +13,10 @@ import { sectionsBeside, stages, stageState } from './stages'
 const toldOf = (plan: Plan): Told => ({
   ...tally(plan),
   facts: new Engine(plan, allStages).work(planParts.facts),
+  // Asked for once something of the build is noted.
+  ...(plan.build.log.length > 0 && {
+    howFar: new Engine(plan, allStages).work(planParts.howFar),
+  }),
 })
 const demo = (name: string): Told => {
   const read = readPlanFile(
@@ -27,27 +31,27 @@ const states = (result: Told | undefined): string =>
 
 describe('the state of each stage in a word', () => {
   it.each<[string, Told | undefined, string]>([
-    ['before there is a tally', undefined, '… · … · … · … · … · …'],
-    ['of an empty pad', of({}), 'empty · empty · empty · empty · empty · empty'],
+    ['before there is a tally', undefined, '… · … · … · … · … · … · …'],
+    ['of an empty pad', of({}), 'empty · empty · empty · empty · empty · empty · empty'],
     [
       'of a line that is not understood',
       of({ lines: [{ id: 'a', text: 'sill 12oo' }] }),
-      '1 unread · 0 reels · nothing fed · no data · 0 joints · nothing yet',
+      '1 unread · 0 reels · nothing fed · no data · 0 joints · nothing yet · not begun',
     ],
     [
       'of a shelf with nothing the matter',
       of({ lines: [{ id: 'a', text: 'shelf 1000' }] }),
-      '1 place · 1 reel · fits · 1 lane · 12 joints · 18 to buy',
+      '1 place · 1 reel · fits · 1 lane · 12 joints · 18 to buy · not begun',
     ],
     [
       'of the nook',
       demo('bay-window-nook'),
-      '2 warnings · 2 reels · 2 stops · 3 warnings · 58 joints · 30 to buy',
+      '2 warnings · 2 reels · 2 stops · 3 warnings · 58 joints · 30 to buy · step 96 of 231',
     ],
     [
       'of the lanterns',
       demo('paper-lanterns'),
-      '1 place · 0 reels · 1 warning · no data · 7 joints · 13 to buy',
+      '1 place · 0 reels · 1 warning · no data · 7 joints · 13 to buy · not begun',
     ],
   ])('%s', (_name, result, expected) => {
     expect(states(result)).toBe(expected)

@@ -220,11 +220,20 @@ export class PlanShelf {
     loadDemos: () => Promise<{
       readonly demos: readonly Plan[]
       readonly drawer: readonly DrawerItem[]
+      /** Photos of their builds, by the names of the plans. */
+      readonly photos?: readonly {
+        readonly id: string
+        readonly plan: string
+        readonly url: string
+      }[]
     }>,
   ): Promise<void> {
     // Loaded before the transaction: that ends with whatever else is waited for.
     const isNew = (await this.db.settings.get('demos')) === undefined
-    const { demos, drawer } = isNew ? await loadDemos() : { demos: [], drawer: [] }
+    const { demos, drawer, photos = [] } = isNew ? await loadDemos() : { demos: [], drawer: [] }
+    const pictures = await Promise.all(
+      photos.map(async (one) => ({ ...one, bytes: await fetched(one.url) })),
+    )
     await this.db.transaction(
       'rw',
       [
@@ -246,9 +255,24 @@ export class PlanShelf {
         if ((await this.db.settings.get('demos')) !== undefined) return
         await this.db.settings.put({ key: 'demos', value: 'added' })
         await this.db.drawer.bulkAdd(drawer.map((item) => ({ ...item, id: nanoid(8) })))
-        for (const [index, demo] of demos.entries()) await this.add(demo, this.now() + index)
+        for (const [index, demo] of demos.entries()) {
+          const planId = await this.add(demo, this.now() + index)
+          for (const { id, plan, bytes } of pictures)
+            if (plan === demo.name && bytes !== undefined)
+              await this.db.photos.put({ id, planId, bytes })
+        }
       },
     )
+  }
+}
+
+/** The bytes behind an address; a demo without its photo is still a demo. */
+const fetched = async (url: string): Promise<Uint8Array | undefined> => {
+  try {
+    const answer = await fetch(url)
+    return answer.ok ? new Uint8Array(await answer.arrayBuffer()) : undefined
+  } catch {
+    return undefined
   }
 }
 

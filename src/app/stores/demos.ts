@@ -17,6 +17,15 @@ export const demos = [jars, harbour, fireflies, lanterns, wardrobe, moon, nook].
   },
 )
 
+/** Photos of demo builds, by the names of their plans. */
+export const photos = [
+  {
+    id: 'nook-start',
+    plan: nook.name,
+    url: new URL('../../../demo/photos/nook-start.jpg', import.meta.url).href,
+  },
+]
+
 const read = readDrawer(nookDrawer)
 /** What lies in the drawer of whoever built the nook. */
 export const drawer = read.ok ? read.items : []

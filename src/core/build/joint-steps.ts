@@ -146,6 +146,11 @@ function addJoint(work: Work, group: JointGroup): void {
       ...(atSupply ? [stepId.unloaded(place)] : []),
     ],
     minutes: joints.reduce((sum, joint) => sum + joint.minutes, 0),
+    ...(at.kind === 'light' &&
+      at.light > 0 &&
+      joints.length > 1 && {
+        like: { sample: stepId.joint(`${at.run}/first light`), times: joints.length },
+      }),
     joints: joints.map((joint) => joint.id),
     threads: [...new Set(joints.flatMap(({ threadFirst }) => threadFirst))],
     cautions: soldered

@@ -150,6 +150,7 @@ export function addLights(work: Work): void {
           how: parts,
           needs: [stepId.mount(`${run.id}/first node`)],
           minutes: node.restMinutes,
+          like: { sample: stepId.mount(`${run.id}/first node`), times: node.nodes - 1 },
           tool: 'hands',
           phase: 'frame',
         })

@@ -176,7 +176,14 @@ export function scheduleOf(
 ): Schedule {
   const { moved: moves, paces } = plan.build
   const pace = new Map(paces.map(({ kind, share }) => [kind, share]))
+  const timed = new Map(
+    plan.build.log.map(({ step, state, minutes }) => [step, state === 'done' ? minutes : 0]),
+  )
   const paced = steps.map((step) => {
+    // A sample that was timed tells more than any typical figure.
+    const sampleMin = step.like === undefined ? 0 : (timed.get(step.like.sample) ?? 0)
+    if (step.like !== undefined && sampleMin > 0)
+      return { ...step, minutes: sampleMin * step.like.times }
     const share = pace.get(step.kind)
     return share === undefined ? step : { ...step, minutes: step.minutes * share }
   })

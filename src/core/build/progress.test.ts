@@ -134,6 +134,19 @@ describe('progress', () => {
     expect(pacesIn(paced, stepsOf(paced))[0]?.share).toBe(0.5)
   })
 
+  it('scales like work by the sample, once that is timed', () => {
+    const jars = demoPlan('wall-of-jars')
+    const untimed: Plan = { ...jars, build: { ...jars.build, log: [] } }
+    const find = (plan: Plan, id: string): Step => stepsOf(plan).find((step) => step.id === id)!
+    const sample = find(untimed, 'mount:jars/first node')
+    const timed = change(untimed, [logged(sample, { minutes: 9 })]).plan
+    expect(find(timed, 'mount:jars/nodes').minutes).toBeCloseTo(27 * 9, 6)
+    expect(find(untimed, 'mount:jars/nodes').minutes).not.toBeCloseTo(27 * 9, 1)
+    // Not while it is still open.
+    const open = change(untimed, [logged(sample, { minutes: 9, state: 'open' })]).plan
+    expect(find(open, 'mount:jars/nodes').minutes).toBe(find(untimed, 'mount:jars/nodes').minutes)
+  })
+
   it('knows which joints are new since the last reading', () => {
     const built = builtUpTo(fresh, 'check:seat/start')
     const steps = stepsOf(built)

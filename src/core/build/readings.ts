@@ -35,7 +35,7 @@ export interface Expected {
 }
 
 /** Makes differ: shares by which readings may, until the strip is measured (handbook 11). */
-export const tolerances = { idle: 0.5, colour: 0.3, volts: 0.05, measured: 0.15 } as const
+const tolerances = { idle: 0.5, colour: 0.3, volts: 0.05, measured: 0.15 } as const
 
 /** What a bench supply is asked for at the most, A. */
 const safeA = 2

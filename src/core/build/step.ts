@@ -43,6 +43,8 @@ export interface Step {
   readonly place: string
   /** The stretch of work in which it is due, from 0: what is done in one go in batches. */
   readonly phase: Phase
+  /** The like of which one was made before, as a sample: the sample's minutes, once timed, so many times. */
+  readonly like?: { readonly sample: string; readonly times: number }
   /** Of steps of one phase at a place: which goes first. */
   readonly turn: number
 }

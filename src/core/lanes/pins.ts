@@ -4,7 +4,7 @@ import type { Board } from '../plan/parts'
 import type { Plan } from '../plan/plan'
 import type { CutStripRun } from '../cut/cut'
 import type { LitRun } from '../load/lights'
-import type { NodeRun } from '../load/nodes'
+import { partNames, type NodeRun } from '../load/nodes'
 import { dimmersOf } from './dimmers'
 import { charliePins } from './drives'
 import { leastCost } from './least-cost'
@@ -146,12 +146,13 @@ const nodeNeeds = (nameOf: ReadonlyMap<string, string>, nodes: readonly NodeRun[
         need({ kind: 'data' }, 'readers’ data', 'digital', false),
         need({ kind: 'clock' }, 'readers’ clock', 'digital', true),
       ]
+    const names = partNames(node)
     return node.parts.flatMap((part) => {
       const perNode = part.count * part.channels
       return Array.from({ length: perNode * count }, (_, at) =>
         need(
           { kind: 'signal', node: Math.floor(at / perNode), part: part.id, index: at % perNode },
-          `${part.name} ${String(at + 1)}`,
+          `${names.get(part.id) ?? part.name} ${String(at + 1)}`,
           part.reads,
           false,
         ),

@@ -48,6 +48,18 @@ export const nodesA = ({ line, lights }: Pick<MeasuredRun, 'line' | 'lights'>): 
 export const besidePixelMa = (entry: Pick<CutStripRun, 'run' | 'strip'>): number =>
   isOnWire(entry) ? nodeMa(entry.run.line) : 0
 
+/** What the parts of a node are called, by their ids: of two of one name the second has a number. */
+export function partNames({ parts }: Pick<LightNode, 'parts'>): ReadonlyMap<string, string> {
+  const counts = new Map<string, number>()
+  return new Map(
+    parts.map(({ id, name }) => {
+      const count = (counts.get(name) ?? 0) + 1
+      counts.set(name, count)
+      return [id, count === 1 ? name : `${name} (${String(count)})`]
+    }),
+  )
+}
+
 /** The runs whose lights are assemblies. */
 export const nodeRuns = (runs: readonly MeasuredRun[]): NodeRun[] =>
   runs.flatMap((run) => {

@@ -370,6 +370,17 @@ const wiringSchema = z.strictObject({
   }),
   /** Gauge of data and sensor wires. */
   dataWire: idSchema,
+  /** Wires that are of another colour than planned, by the terminals at their ends. */
+  asBuilt: z
+    .array(
+      z.strictObject({
+        from: z.string().max(200),
+        to: z.string().max(200),
+        colour: z.enum(wireColours),
+      }),
+    )
+    .max(20_000)
+    .optional(),
   /** Joints that are done, by their ids. */
   ticks: z.array(z.string().max(200)).max(20_000),
 })

@@ -89,6 +89,19 @@ describe('the roll', () => {
       'small parts 0.55 + 0.80 + 0.80 + 0.10 + 2.00 = 4.25',
       'the whole bill = 70.35',
       'a metre of light 70.35 / 3.23 m = 21.76',
+      '— Time to build',
+      'measuring and fitting 4 steps = 8 min',
+      'cutting and sawing 9 steps = 11.3 min',
+      'tinning 9 steps = 17.8 min',
+      'threading 6 steps = 11.5 min',
+      'joints 12 steps = 58 min',
+      'meter checks and tests 18 steps = 44 min',
+      'mounting and closing 12 steps = 34.1 min',
+      'labels and the rest 5 steps = 13.5 min',
+      'changes of tool = 39.8 min',
+      'hands on, one after another = 3 h 58',
+      'from first to last = 4 h 34',
+      'in batches = 3 h 45',
     ])
   })
 

@@ -3,6 +3,7 @@ import type { LightLine } from '../lanes/pins'
 import type { LitRun } from '../load/lights'
 import { inputParts } from '../parts/inputs'
 import { wireOf } from '../parts/wires'
+import { partNames } from '../load/nodes'
 import type { WireRole } from '../plan/choices'
 import { operand, working } from '../quantity/figure'
 import type { Cable, CableCore, RoutedWire, Terminal } from './circuit'
@@ -186,6 +187,7 @@ export function addNodes(context: RouteContext): void {
           readers === undefined ? 'terminal strip' : `${String(readers.boards)} reading boards`,
         about: [id],
       })
+    const names = partNames(node)
     const common = { gauge, about: [id] }
     const end = (key: string, role: WireRole): Terminal =>
       isHub
@@ -201,7 +203,7 @@ export function addNodes(context: RouteContext): void {
       for (const part of node.parts)
         for (let one = 0; one < part.count; one += 1)
           for (const [at, role] of rolesOf(part).entries()) {
-            const key = `node ${String(index + 1)} ${part.name}${part.count > 1 ? ` ${String(one + 1)}` : ''} ${role}${role === 'signal' && part.channels > 1 ? ` ${String(at + 1)}` : ''}`
+            const key = `node ${String(index + 1)} ${names.get(part.id) ?? part.name}${part.count > 1 ? ` ${String(one + 1)}` : ''} ${role}${role === 'signal' && part.channels > 1 ? ` ${String(at + 1)}` : ''}`
             const signal = one * part.channels + at
             harness.wire({
               ...common,

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import { demoPlan } from '../../testing/demo-plan'
 import { squareWay } from '../measure/geometry'
+import { change } from '../plan/commands'
 import { emptyPlan } from '../plan/empty'
 import type { Junction, Line, Plan, Signal } from '../plan/plan'
 import { worked } from '../worked'
@@ -21,6 +23,18 @@ const planOf = (
 const wiresOf = (plan: Plan): readonly PlanWire[] => worked(plan).wiring.wires
 const ends = ({ from, to }: PlanWire): string => `${from.block} → ${to.block}`
 const shelf = { text: 'shelf 900' }
+
+describe('as built', () => {
+  it('a wire of another colour keeps it, and no other changes', () => {
+    const plan = demoPlan('bay-window-nook')
+    const before = worked(plan).wiring.wires
+    const wire = before.find(({ role }) => role === 'data')!
+    const built = { from: wire.from.id, to: wire.to.id, colour: 'violet' as const }
+    const { plan: next } = change(plan, [{ do: 'set-wiring', wiring: { asBuilt: [built] } }])
+    for (const [index, own] of worked(next).wiring.wires.entries())
+      expect(own.colour).toBe(own.name === wire.name ? 'violet' : before[index]!.colour)
+  })
+})
 
 describe('the board’s own feed', () => {
   const powered = (boardFrom: Signal['boardFrom'], joinsMinus = true): string[] => {

@@ -134,6 +134,9 @@ export function wiringOf(
         : []),
     ]
   }
+  const builtAs = new Map(
+    (plan.wiring.asBuilt ?? []).map(({ from, to, colour }) => [`${from} ${to}`, colour]),
+  )
   return {
     blocks,
     wires: circuit.wires.map((wire, index): PlanWire => {
@@ -141,7 +144,7 @@ export function wiringOf(
       return {
         ...wire,
         name: `W${String(index + 1)}`,
-        colour: plan.wiring.colours[wire.role],
+        colour: builtAs.get(`${wire.from.id} ${wire.to.id}`) ?? plan.wiring.colours[wire.role],
         bareMm: [from, to],
         sleeve: from === bare.screw && to === bare.screw ? null : sleeveFor(wire.gauge),
         inLine: inLineOf(wire),

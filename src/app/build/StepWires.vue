@@ -1,0 +1,149 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Step } from '../../core/build/step'
+import { wireColours, type WireColour } from '../../core/plan/choices'
+import { feedsOf } from '../../core/plan/feeds'
+import type { Plan } from '../../core/plan/plan'
+import { withSet } from '../../core/plan/with-set'
+import { formatLength } from '../../core/quantity/format'
+import { readLength } from '../../core/quantity/length'
+import { feedLeadId } from '../../core/route/leads'
+import type { Tally } from '../../core/tally'
+import type { PlanWire } from '../../core/wire/wires'
+import { wireTint } from '../../formats/svg-diagram'
+import { usePlanStore } from '../stores/plan'
+
+const { plan, step, wiring } = defineProps<{
+  plan: Plan
+  step: Step
+  wiring: Tally['wiring']
+}>()
+
+const store = usePlanStore()
+/** Wires that are listed; the Wire page has all. */
+const most = 40
+const wires = computed(() => wiring.wires.filter(({ name }) => step.about.includes(name)))
+const problem = ref('')
+
+function setColour(wire: PlanWire, event: Event): void {
+  if (!(event.target instanceof HTMLSelectElement)) return
+  const colour = event.target.value as WireColour
+  const others = (plan.wiring.asBuilt ?? []).filter(
+    ({ from, to }) => from !== wire.from.id || to !== wire.to.id,
+  )
+  const isAsPlanned = colour === plan.wiring.colours[wire.role]
+  store.commit(
+    [
+      {
+        do: 'set-wiring',
+        wiring: {
+          asBuilt: isAsPlanned
+            ? others
+            : [...others, { from: wire.from.id, to: wire.to.id, colour }],
+        },
+      },
+    ],
+    { label: `${wire.name} is ${colour}` },
+  )
+}
+
+/** The feed of a run that a wire leads to: its length is that of its lead. */
+function feedOf({ fusedLead }: PlanWire) {
+  for (const line of fusedLead === undefined ? [] : plan.lines)
+    for (const feed of feedsOf(line))
+      if (feedLeadId(line.id, feed.id) === fusedLead) return { line, feed }
+  return undefined
+}
+const junctionOf = ({ fusedLead }: PlanWire) => plan.junctions.find(({ id }) => id === fusedLead)
+const isMeasurable = (wire: PlanWire): boolean =>
+  feedOf(wire) !== undefined || junctionOf(wire) !== undefined
+
+function setLength(wire: PlanWire, event: Event): void {
+  if (!(event.target instanceof HTMLInputElement)) return
+  const text = event.target.value.trim()
+  problem.value = ''
+  const read = text === '' ? undefined : readLength(text)
+  if (read?.ok === false || (read !== undefined && read.mm <= 0)) {
+    problem.value = `“${text}”: a length such as 480 or 48 cm`
+    return
+  }
+  const lengthMm = read?.mm
+  const label = { label: `${wire.name} as cut` }
+  const junction = junctionOf(wire)
+  if (junction !== undefined) {
+    store.commit([{ do: 'put-junction', junction: withSet(junction, { lengthMm }) }], label)
+    return
+  }
+  const found = feedOf(wire)
+  if (found === undefined) return
+  const feeds = feedsOf(found.line).map((feed) =>
+    feed === found.feed ? withSet(feed, { lengthMm }) : feed,
+  )
+  store.commit([{ do: 'set-lines', lines: [found.line.id], set: { feeds } }], label)
+}
+const measuredMm = (wire: PlanWire): number | undefined =>
+  feedOf(wire)?.feed.lengthMm ?? junctionOf(wire)?.lengthMm
+</script>
+
+<template>
+  <div>
+    <table class="w-full max-w-[34rem] text-[15px]">
+      <thead class="sr-only">
+        <tr>
+          <th>Wire</th>
+          <th>Colour</th>
+          <th>Length in the plan</th>
+          <th>As cut</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="wire in wires.slice(0, most)"
+          :key="wire.name"
+          class="border-b border-bench-line last:border-0"
+        >
+          <td class="py-1.5 pr-3 whitespace-nowrap">
+            <b>{{ wire.name }}</b> <span class="text-bench-soft">{{ wire.role }}</span>
+          </td>
+          <td class="py-1.5 pr-3">
+            <span class="flex items-center gap-1.5">
+              <span
+                class="h-3 w-6 shrink-0 rounded-sm border border-bench-soft"
+                :style="{ background: wireTint[wire.colour] }"
+                aria-hidden="true"
+              ></span>
+              <select
+                class="field w-auto py-1"
+                :aria-label="`Colour of ${wire.name} as it is`"
+                :value="wire.colour"
+                @change="setColour(wire, $event)"
+              >
+                <option v-for="colour in wireColours" :key="colour">{{ colour }}</option>
+              </select>
+            </span>
+          </td>
+          <td class="py-1.5 pr-3 text-right whitespace-nowrap">
+            {{ formatLength(Math.round(wire.lengthMm), plan.units) }}
+          </td>
+          <td class="py-1.5">
+            <input
+              v-if="isMeasurable(wire)"
+              v-shown="
+                measuredMm(wire) === undefined ? '' : String(Math.round(measuredMm(wire) ?? 0))
+              "
+              class="field w-24"
+              inputmode="text"
+              placeholder="as cut"
+              :aria-label="`Length of ${wire.name} as it was cut`"
+              @change="setLength(wire, $event)"
+            />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="wires.length > most" class="text-[13px] text-bench-soft">
+      and {{ wires.length - most }} more: the Wire page lists them all.
+    </p>
+    <p v-if="problem" class="mt-1 text-[14px] text-stop" role="alert">{{ problem }}</p>
+  </div>
+</template>
