@@ -1,6 +1,10 @@
+import { strFromU8, unzipSync } from 'fflate'
+import { readFile } from 'node:fs/promises'
+import { isZip } from '../src/formats/plan-zip'
 import {
   test as base,
   expect,
+  type Download,
   type Locator,
   type Page,
   type PlaywrightTestConfig,
@@ -72,6 +76,14 @@ export const pasteLines = (page: Page, lines: readonly string[]): Promise<void> 
       new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
     )
   }, lines.join('\n'))
+
+/** The text of an exported plan: from its zip where the build has photos. */
+export async function exportedPlan(download: Promise<Download> | Download): Promise<string> {
+  const bytes = await readFile(await (await download).path())
+  return isZip(bytes)
+    ? strFromU8(unzipSync(bytes)['plan.json'] ?? new Uint8Array())
+    : bytes.toString()
+}
 
 /** Exports the open plan and imports it again: what hands have made can be read. */
 export async function exportAndImport(page: Page): Promise<void> {

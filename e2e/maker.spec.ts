@@ -1,5 +1,14 @@
-import { readFile } from 'node:fs/promises'
-import { expect, figure, line, openEmptyPlan, roll, test, verdict, fadeOf } from './browser'
+import {
+  expect,
+  figure,
+  line,
+  openEmptyPlan,
+  roll,
+  test,
+  verdict,
+  fadeOf,
+  exportedPlan,
+} from './browser'
 
 test('a shelf from the first line to a plan that holds, out to a file and in again', async ({
   page,
@@ -23,12 +32,12 @@ test('a shelf from the first line to a plan that holds, out to a file and in aga
     page.waitForEvent('download'),
     page.getByRole('menuitem', { name: 'Export to a file' }).click(),
   ])
-  const file = JSON.parse(await readFile(await download.path(), 'utf8')) as {
+  const file = JSON.parse(await exportedPlan(download)) as {
     version: number
     lines: { feeds?: { pad: number | string }[] }[]
     rules: { joins: { areAllowed: boolean } }
   }
-  expect(file.version).toBe(6)
+  expect(file.version).toBe(7)
   expect(file.lines[0]?.feeds?.map(({ pad }) => pad)).toEqual([0, 'end'])
   expect(file.rules.joins.areAllowed).toBe(true)
   await expect(page.getByTestId('saved')).toContainText('saved on this device')

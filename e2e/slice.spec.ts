@@ -1,5 +1,14 @@
-import { readFile } from 'node:fs/promises'
-import { expect, figure, line, openEmptyPlan, pasteLines, roll, test, verdict } from './browser'
+import {
+  expect,
+  figure,
+  line,
+  openEmptyPlan,
+  pasteLines,
+  roll,
+  test,
+  verdict,
+  exportedPlan,
+} from './browser'
 
 test('opens with the demo plan and verdicts whose remedies can be tried', async ({ page }) => {
   await page.goto('/')
@@ -125,8 +134,8 @@ test('exports a plan and reads it back; refuses what is none', async ({ page }) 
     page.waitForEvent('download'),
     page.getByRole('menuitem', { name: 'Export to a file' }).click(),
   ])
-  expect(download.suggestedFilename()).toBe('bay-window-nook.json')
-  const text = await readFile(await download.path(), 'utf8')
+  expect(download.suggestedFilename()).toBe('bay-window-nook.zip')
+  const text = await exportedPlan(download)
 
   const drop = async (name: string, content: string): Promise<void> => {
     const data = await page.evaluateHandle(

@@ -1,6 +1,5 @@
-import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { expect, line, openEmptyPlan, test } from './browser'
+import { expect, line, openEmptyPlan, test, exportedPlan } from './browser'
 
 // What the browser, other tabs and bad moments do to what is kept.
 
@@ -154,7 +153,7 @@ test('a record that is half, or no plan at all, is named, saved as it is, rename
   await expect(page.getByRole('link', { name: 'Bay-window nook', exact: true })).toBeVisible()
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Export Toy harbour' }).click()
-  expect(readFileSync(await (await download).path(), 'utf8')).toContain('"glow-tally plan"')
+  expect(await exportedPlan(download)).toContain('"glow-tally plan"')
   await expect(notice(page)).toContainText('lines')
   await half.getByRole('link').click()
   await expect(page.getByRole('heading', { name: 'This plan cannot be read' })).toBeVisible()
@@ -199,7 +198,7 @@ test('a full store while importing or saving is told, with a way out', async ({ 
   await expect(page.getByTestId('saved')).toHaveText('· not saved')
   const download = page.waitForEvent('download')
   await notice(page).getByRole('button', { name: 'Export to a file' }).click()
-  expect(readFileSync(await (await download).path(), 'utf8')).toContain('seat front 2160')
+  expect(await exportedPlan(download)).toContain('seat front 2160')
 })
 
 test('a part that does not come is told, and the page stays', async ({
@@ -276,7 +275,7 @@ test('an older tab in the way, and a newer one elsewhere, are told apart', async
   await expect(trouble).toContainText('newer version')
   const download = page.waitForEvent('download')
   await trouble.getByRole('button', { name: 'Export what is on the screen' }).click()
-  expect(readFileSync(await (await download).path(), 'utf8')).toContain('seat front 2140')
+  expect(await exportedPlan(download)).toContain('seat front 2140')
   // The other page is the server's alone: it has no icon.
   for (const message of consoleErrors.splice(0)) expect(message).toContain('404')
 })

@@ -7,11 +7,11 @@ import { sheetMaterials } from '../core/parts/sheets'
 import { shippedStrips } from '../core/parts/strips'
 import { shippedSupplies } from '../core/parts/supplies'
 import { wires } from '../core/parts/wires'
+import { containers } from '../core/plan/build-choices'
 import {
   bends,
   boardFeeds,
   caseNames,
-  containers,
   corners,
   covers,
   dampnesses,

@@ -2,7 +2,7 @@
 import { Printer } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { stepsWithin, type Progress } from '../../core/build/progress'
-import { buildSchools, type BuildSchool } from '../../core/plan/choices'
+import { buildSchools, type BuildSchool } from '../../core/plan/build-choices'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity, plural } from '../../core/quantity/format'
 import { schoolNames } from '../../core/roll/build'

@@ -1,5 +1,5 @@
 import type { Reading } from '../../core/build/readings'
-import type { StepKind } from '../../core/plan/choices'
+import type { StepKind } from '../../core/plan/build-choices'
 import { formatQuantity, significant } from '../../core/quantity/format'
 
 /** Kinds of steps as they are told. */

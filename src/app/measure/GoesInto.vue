@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { MeasuredRun } from '../../core/measure/measure'
-import { containers, type Container } from '../../core/plan/choices'
+import { containers, type Container } from '../../core/plan/build-choices'
 import type { Into } from '../../core/plan/plan'
 import { readAmount } from '../../core/quantity/amount'
 import { useRunSettings } from './run-settings'

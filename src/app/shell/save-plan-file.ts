@@ -6,9 +6,13 @@ import { saveBlob, saveText } from './save-text'
 export async function savePlanFile(plan: Plan, shelf: PlanShelf): Promise<void> {
   if (plan.build.log.some(({ photos }) => photos.length > 0)) {
     const { photosOf, writePlanZip } = await import('../../formats/plan-zip')
-    const zip = writePlanZip(plan, await shelf.photos(photosOf(plan)))
-    saveBlob(`${plan.name}.zip`, new Blob([zip as BlobPart], { type: 'application/zip' }))
-    return
+    // Where the store is out of order the plan itself still goes out.
+    const photos = await shelf.photos(photosOf(plan)).catch(() => [])
+    if (photos.length > 0) {
+      const zip = writePlanZip(plan, photos)
+      saveBlob(`${plan.name}.zip`, new Blob([zip as BlobPart], { type: 'application/zip' }))
+      return
+    }
   }
   const { writePlanFile } = await import('../../formats/plan-file')
   saveText(`${plan.name}.json`, writePlanFile(plan), 'application/json')

@@ -57,7 +57,7 @@ const kinds = {
           v-for="(joint, index) in joints.slice(0, shown)"
           :key="joint.id"
           class="flex gap-3 border-b border-bench-line py-1.5 text-[12.5px] last:border-0"
-          :class="done.has(joint.id) && 'opacity-60'"
+          :class="done.has(joint.id) && 'text-bench-soft [&_.text-warning]:text-bench-soft'"
         >
           <label class="flex min-w-0 flex-1 gap-3">
             <input

@@ -1,4 +1,4 @@
-import type { BuildSchool } from '../plan/choices'
+import type { BuildSchool } from '../plan/build-choices'
 import type { Build } from '../plan/plan'
 import type { BuiltPlan } from './built-plan'
 import { sampleRuns } from './samples'

@@ -1,4 +1,4 @@
-import type { StepKind } from '../plan/choices'
+import type { StepKind } from '../plan/build-choices'
 
 /** What is in the hand during a step. */
 export type Tool =

@@ -28,32 +28,6 @@ export const bends = ['flat', 'edgewise'] as const
 export const covers = ['none', 'clear', 'frosted', 'opal'] as const
 /** What holds a strip: its own backing, or what is bought for it. */
 export const fixings = ['backing', 'tape', 'clips', 'glue', 'magnets'] as const
-/** What a run goes into, so that its wires are threaded first. */
-export const containers = ['case', 'channel', 'shelf', 'cap', 'cloth'] as const
-/** Steps of building, by what is done. */
-export const stepKinds = [
-  'measure',
-  'dry-fit',
-  'cut',
-  'tin',
-  'thread',
-  'joint',
-  'check',
-  'test',
-  'insulate',
-  'clean',
-  'mount',
-  'relief',
-  'cover',
-  'label',
-  'power',
-  'soak',
-  'book',
-] as const
-/** In which order they are done: each piece finished and tested, or all that takes the same tool. */
-export const buildSchools = ['one', 'batch'] as const
-/** What a reading is of. */
-export const readingKinds = ['current', 'volts', 'resistance'] as const
 /** Codes of currencies that prices are told in (ISO 4217); nothing is converted. */
 export const currencies = [
   'AUD',
@@ -151,10 +125,6 @@ export const objectShapes = ['round', 'square'] as const
 export const eSeriesNames = ['E6', 'E12', 'E24', 'E96'] as const
 
 export type Fixing = (typeof fixings)[number]
-export type Container = (typeof containers)[number]
-export type StepKind = (typeof stepKinds)[number]
-export type ReadingKind = (typeof readingKinds)[number]
-export type BuildSchool = (typeof buildSchools)[number]
 export type Currency = (typeof currencies)[number]
 export type BillUnit = (typeof billUnits)[number]
 export type Surface = (typeof surfaces)[number]

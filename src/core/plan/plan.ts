@@ -1,10 +1,9 @@
 import { z } from '../quantity/z'
+import { buildSchools, containers, readingKinds, stepKinds } from './build-choices'
 import {
   bends,
   billUnits,
   boardFeeds,
-  buildSchools,
-  containers,
   corners,
   currencies,
   covers,
@@ -26,12 +25,10 @@ import {
   objectShapes,
   pinViews,
   readerKinds,
-  readingKinds,
   roundings,
   caseNames,
   sizings,
   skipReasons,
-  stepKinds,
   surfaces,
   wireColours,
 } from './choices'

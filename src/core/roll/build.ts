@@ -1,7 +1,7 @@
 import { scheduleOf } from '../build/order'
 import { progressOf } from '../build/progress'
 import type { Step } from '../build/step'
-import { buildSchools, type BuildSchool, type StepKind } from '../plan/choices'
+import { buildSchools, type BuildSchool, type StepKind } from '../plan/build-choices'
 import type { Figure } from '../quantity/figure'
 import { plural } from '../quantity/format'
 import type { JudgedPlan } from '../verdict/judged-plan'
