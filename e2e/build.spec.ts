@@ -93,6 +93,12 @@ test('at the bench: the clock, readings that are off, what went wrong, skipping,
   await expect(entries).toContainText('plus bridged to data')
   await page.getByLabel('Search the log').fill('no such thing')
   await expect(entries).toContainText('Nothing in the log has')
+  // Have I had this before? The wall of jars has a note on filing.
+  await page.getByLabel('Search the log').fill('is filed')
+  await expect(entries).toContainText('Nothing in the log has')
+  await page.getByLabel('in all plans').check()
+  await expect(entries.getByRole('link', { name: 'Wall of jars' })).toBeVisible()
+  await page.getByLabel('in all plans').uncheck()
 
   // It is there after a reload, on the Wire page, and in the file.
   await expect(page.getByTestId('saved')).toHaveText('· saved on this device')

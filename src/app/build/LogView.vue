@@ -1,15 +1,31 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { RouterLink } from 'vue-router'
 import type { Step } from '../../core/build/step'
 import type { LogEntry, Plan } from '../../core/plan/plan'
 import { formatQuantity, plural } from '../../core/quantity/format'
+import { allLogs, type FoundEntry } from '../storage/all-logs'
+import { usePlanStore } from '../stores/plan'
+import { useShelf } from '../stores/shelf'
 import LearntPanel from './LearntPanel.vue'
 import { kindNames, minutesText } from './words'
 
 const { plan } = defineProps<{ plan: Plan; steps: readonly Step[] }>()
 const emit = defineEmits<{ go: [step: string] }>()
 
+const [store, { shelf }] = [usePlanStore(), useShelf()]
 const search = ref('')
+/** Also in the builds of other plans: have I had this before? */
+const isEverywhere = ref(false)
+const others = shallowRef<readonly FoundEntry[]>([])
+watch(isEverywhere, async (everywhere) => {
+  const found = everywhere ? allLogs(await shelf.list().catch(() => [])) : []
+  others.value = found.filter(({ planId }) => planId !== store.id)
+})
+const foundElsewhere = computed(() => {
+  const wanted = search.value.trim().toLowerCase()
+  return wanted === '' ? [] : others.value.filter(({ entry }) => textOf(entry).includes(wanted))
+})
 const textOf = ({ title, note, why, trouble }: LogEntry): string =>
   [title, note, why, ...trouble.flatMap(({ what, fix }) => [what, fix])].join(' ').toLowerCase()
 const entries = computed(() => {
@@ -54,6 +70,9 @@ const states = { open: 'open', done: 'done', skipped: 'skipped' } as const
         placeholder="Search the log"
         aria-label="Search the log"
       />
+      <label class="flex items-center gap-1.5">
+        <input v-model="isEverywhere" type="checkbox" class="accent-glow" /> in all plans
+      </label>
     </div>
     <div
       class="flex min-h-0 flex-1 flex-col gap-3 overflow-y-auto"
@@ -86,7 +105,25 @@ const states = { open: 'open', done: 'done', skipped: 'skipped' } as const
             <span v-if="fix" class="text-bench-ink">· what fixed it: {{ fix }}</span>
           </p>
         </li>
-        <li v-if="entries.length === 0" class="py-6 text-center text-bench-soft">
+        <li
+          v-for="{ planId, plan: name, entry } in foundElsewhere.slice(0, 100)"
+          :key="`${planId} ${entry.step}`"
+          class="border-b border-bench-line py-2 text-[14px] last:border-0"
+        >
+          <RouterLink :to="{ name: 'build', params: { id: planId } }" class="link-quiet">{{
+            name
+          }}</RouterLink>
+          <span class="font-semibold"> {{ entry.title }}</span>
+          <p v-if="entry.note" class="whitespace-pre-line">{{ entry.note }}</p>
+          <p v-for="({ what, fix }, at) in entry.trouble" :key="at" class="text-stop">
+            Went wrong: {{ what }}
+            <span v-if="fix" class="text-bench-ink">· what fixed it: {{ fix }}</span>
+          </p>
+        </li>
+        <li
+          v-if="entries.length === 0 && foundElsewhere.length === 0"
+          class="py-6 text-center text-bench-soft"
+        >
           Nothing in the log has “{{ search }}”.
         </li>
       </ol>

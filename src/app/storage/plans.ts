@@ -231,9 +231,7 @@ export class PlanShelf {
     // Loaded before the transaction: that ends with whatever else is waited for.
     const isNew = (await this.db.settings.get('demos')) === undefined
     const { demos, drawer, photos = [] } = isNew ? await loadDemos() : { demos: [], drawer: [] }
-    const pictures = await Promise.all(
-      photos.map(async (one) => ({ ...one, bytes: await fetched(one.url) })),
-    )
+    const planIds = new Map<string, string>()
     await this.db.transaction(
       'rw',
       [
@@ -255,14 +253,18 @@ export class PlanShelf {
         if ((await this.db.settings.get('demos')) !== undefined) return
         await this.db.settings.put({ key: 'demos', value: 'added' })
         await this.db.drawer.bulkAdd(drawer.map((item) => ({ ...item, id: nanoid(8) })))
-        for (const [index, demo] of demos.entries()) {
-          const planId = await this.add(demo, this.now() + index)
-          for (const { id, plan, bytes } of pictures)
-            if (plan === demo.name && bytes !== undefined)
-              await this.db.photos.put({ id, planId, bytes })
-        }
+        for (const [index, demo] of demos.entries())
+          planIds.set(demo.name, await this.add(demo, this.now() + index))
       },
     )
+    // Photos come when they come: no plan waits for them.
+    for (const { id, plan, url } of photos) {
+      const planId = planIds.get(plan)
+      if (planId !== undefined)
+        void fetched(url)
+          .then((bytes) => bytes && this.addPhotos(planId, [{ id, bytes }]))
+          .catch(() => undefined)
+    }
   }
 }
 

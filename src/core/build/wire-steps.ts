@@ -11,11 +11,16 @@ export function addWires(work: Work, { id, wires, place }: Bundle): void {
   const common = { ...plain, about, place }
   const runs = wires.flatMap((wire) => wire.about)
   const lengths = [...new Set(wires.map(({ lengthMm }) => formatLength(lengthMm, plan.units)))]
+  const longestMm = Math.max(...wires.map(({ lengthMm }) => lengthMm))
+  const lengthsText =
+    lengths.length > 3
+      ? `${plural(lengths.length, 'length')} up to ${formatLength(longestMm, plan.units)}`
+      : `${sentence(lengths)}${names.length > 1 && lengths.length === 1 ? ' each' : ''}`
   work.add({
     ...common,
     id: stepId.cutWires(id),
     kind: 'cut',
-    title: `Cut ${namesOf(work, names)}: ${sentence(lengths)}${names.length > 1 && lengths.length === 1 ? ' each' : ''}`,
+    title: `Cut ${namesOf(work, names)}: ${lengthsText}`,
     how: wires
       .slice(0, 6)
       .map(
@@ -58,7 +63,8 @@ export function addWires(work: Work, { id, wires, place }: Bundle): void {
       kind: 'thread',
       title: `Thread ${all.length > 3 ? `${namesOf(work, names)}: sleeves, ${plural(things.length, 'more thing')}` : sentence(all)}`,
       how: all.length > 3 ? all : [],
-      needs: [stepId.cutWires(id), stepId.tinWires(id)],
+      // Holes are drilled at the dry fit.
+      needs: [stepId.cutWires(id), stepId.tinWires(id), ...runs.map(stepId.dryFit)],
       minutes:
         minutes.threadBundle +
         minutes.threadThing *

@@ -1,0 +1,27 @@
+import type { LogEntry } from '../../core/plan/plan'
+import type { StoredPlan } from './db'
+
+/** Something that happened in another build. */
+export interface FoundEntry {
+  readonly planId: string
+  readonly plan: string
+  readonly entry: LogEntry
+}
+
+const isEntry = (value: unknown): value is LogEntry =>
+  typeof value === 'object' &&
+  value !== null &&
+  'title' in value &&
+  typeof value.title === 'string' &&
+  'trouble' in value &&
+  Array.isArray(value.trouble)
+
+/** The logs of all plans on the shelf, as far as they can be read; stored plans are not checked before they are opened. */
+export const allLogs = (plans: readonly StoredPlan[]): FoundEntry[] =>
+  plans.flatMap(({ id, name, document }) => {
+    const { build } = (document ?? {}) as { build?: { log?: unknown } }
+    const log: unknown = build?.log
+    return Array.isArray(log)
+      ? log.filter(isEntry).map((entry) => ({ planId: id, plan: name, entry }))
+      : []
+  })
