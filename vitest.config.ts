@@ -1,5 +1,5 @@
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
-  test: { include: ['src/**/*.test.ts'], setupFiles: ['src/test-setup.ts'], testTimeout: 30_000 },
+  test: { include: ['src/**/*.test.ts'], setupFiles: ['src/test-setup.ts'], testTimeout: 180_000 },
 })
