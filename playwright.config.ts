@@ -8,7 +8,7 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   outputDir: 'test-results',
   timeout: 90_000,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 20_000 },
   workers: 2,
   forbidOnly: true,
   use: {
