@@ -188,6 +188,30 @@ describe('steps', () => {
     )
   })
 
+  it('keep the order rules in whatever order their needs allow', () => {
+    fc.assert(
+      fc.property(
+        anyPlan,
+        fc.infiniteStream(fc.double({ min: 0, max: 1, noNaN: true })),
+        (plan, picks) => {
+          const left = new Map(worked(plan).steps.map((step) => [step.id, step]))
+          const order: Step[] = []
+          while (left.size > 0) {
+            const ready = [...left.values()].filter(
+              ({ needs }) => !needs.some((id) => left.has(id)),
+            )
+            const pick = Number(picks.next().value ?? 0)
+            const step = ready[Math.min(ready.length - 1, Math.floor(pick * ready.length))]!
+            order.push(step)
+            left.delete(step.id)
+          }
+          expectRules(plan, order)
+        },
+      ),
+      { numRuns: runs(12, 1000) },
+    )
+  })
+
   it('move by hand as far as the rules allow', () => {
     fc.assert(
       fc.property(
