@@ -239,7 +239,7 @@ function readingJson(plan: Plan, options: { after: string }): string {
 
 /** A step of the plan in its own order, with the joints that are done once it is. */
 function stepOf(plan: Plan, id: string): { step: Step; done: ReadonlySet<string> } {
-  const { steps } = scheduleOf(worked(plan))
+  const { steps } = worked(plan).schedule
   const step = steps.find((one) => one.id === id)
   if (step === undefined)
     throw new BadInput(

@@ -1,3 +1,4 @@
+import { buildOrder } from './build/order'
 import { stepsOf } from './build/steps'
 import { barsOf } from './buy/bars'
 import { billOf } from './buy/bill'
@@ -31,6 +32,7 @@ const lateStages: { readonly [Name in LateName]: Derived<WorkedPlan[Name]> } = {
     ['cuts', 'lit', 'nodes', 'lanes', 'supplies', 'wiring', 'joints'],
     stepsOf,
   ),
+  schedule: derived(['build'], ['steps', 'cuts'], buildOrder),
   bars: derived([], ['cuts'], ({ cuts }) => barsOf(cuts)),
   sheets: derived([], ['measured'], ({ measured }) => sheetsOf(measured.runs)),
   bill: derived(

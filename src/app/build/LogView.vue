@@ -8,6 +8,7 @@ import { allLogs, type FoundEntry } from '../storage/all-logs'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import LearntPanel from './LearntPanel.vue'
+import TroubleList from './TroubleList.vue'
 import { kindNames, minutesText } from './words'
 
 const { plan } = defineProps<{ plan: Plan; steps: readonly Step[] }>()
@@ -22,18 +23,17 @@ watch(isEverywhere, async (everywhere) => {
   const found = everywhere ? allLogs(await shelf.list().catch(() => [])) : []
   others.value = found.filter(({ planId }) => planId !== store.id)
 })
-const foundElsewhere = computed(() => {
-  const wanted = search.value.trim().toLowerCase()
-  return wanted === '' ? [] : others.value.filter(({ entry }) => textOf(entry).includes(wanted))
-})
+const wanted = computed(() => search.value.trim().toLowerCase())
+const foundElsewhere = computed(() =>
+  wanted.value === ''
+    ? []
+    : others.value.filter(({ entry }) => textOf(entry).includes(wanted.value)),
+)
 const textOf = ({ title, note, why, trouble }: LogEntry): string =>
   [title, note, why, ...trouble.flatMap(({ what, fix }) => [what, fix])].join(' ').toLowerCase()
-const entries = computed(() => {
-  const wanted = search.value.trim().toLowerCase()
-  return plan.build.log
-    .filter((entry) => wanted === '' || textOf(entry).includes(wanted))
-    .toReversed()
-})
+const entries = computed(() =>
+  plan.build.log.filter((entry) => textOf(entry).includes(wanted.value)).toReversed(),
+)
 const minutes = computed(() => plan.build.log.reduce((sum, entry) => sum + entry.minutes, 0))
 const wrong = computed(() => plan.build.log.reduce((sum, { trouble }) => sum + trouble.length, 0))
 const dayOf = (at: string | undefined): string =>
@@ -45,7 +45,6 @@ const dayOf = (at: string | undefined): string =>
         hour: '2-digit',
         minute: '2-digit',
       })
-const states = { open: 'open', done: 'done', skipped: 'skipped' } as const
 </script>
 
 <template>
@@ -91,7 +90,7 @@ const states = { open: 'open', done: 'done', skipped: 'skipped' } as const
             <span class="text-bench-soft">{{ kindNames[entry.kind] }} · </span>
             <span class="font-semibold">{{ entry.title }}</span>
             <span class="block text-[13px] text-bench-soft">
-              {{ states[entry.state] }}<template v-if="entry.why">: {{ entry.why }}</template>
+              {{ entry.state }}<template v-if="entry.why">: {{ entry.why }}</template>
               <template v-if="entry.minutes > 0"> · {{ minutesText(entry.minutes) }}</template>
               <template v-if="entry.at"> · {{ dayOf(entry.at) }}</template>
               <template v-if="entry.readings.length > 0">
@@ -100,10 +99,7 @@ const states = { open: 'open', done: 'done', skipped: 'skipped' } as const
             </span>
           </button>
           <p v-if="entry.note" class="mt-0.5 whitespace-pre-line">{{ entry.note }}</p>
-          <p v-for="({ what, fix }, at) in entry.trouble" :key="at" class="mt-0.5 text-stop">
-            Went wrong: {{ what }}
-            <span v-if="fix" class="text-bench-ink">· what fixed it: {{ fix }}</span>
-          </p>
+          <TroubleList :trouble="entry.trouble" />
         </li>
         <li
           v-for="{ planId, plan: name, entry } in foundElsewhere.slice(0, 100)"
@@ -115,10 +111,7 @@ const states = { open: 'open', done: 'done', skipped: 'skipped' } as const
           }}</RouterLink>
           <span class="font-semibold"> {{ entry.title }}</span>
           <p v-if="entry.note" class="whitespace-pre-line">{{ entry.note }}</p>
-          <p v-for="({ what, fix }, at) in entry.trouble" :key="at" class="text-stop">
-            Went wrong: {{ what }}
-            <span v-if="fix" class="text-bench-ink">· what fixed it: {{ fix }}</span>
-          </p>
+          <TroubleList :trouble="entry.trouble" />
         </li>
         <li
           v-if="entries.length === 0 && foundElsewhere.length === 0"

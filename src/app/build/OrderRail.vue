@@ -4,7 +4,7 @@ import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Progress } from '../../core/build/progress'
 import type { Step } from '../../core/build/step'
 import { formatQuantity } from '../../core/quantity/format'
-import { kindNames, minutesText } from './words'
+import { kindNames, minutesText, timeOf } from './words'
 
 const { steps, progress, current, canMove } = defineProps<{
   steps: readonly Step[]
@@ -33,8 +33,6 @@ watch(
   { immediate: true },
 )
 const curing = computed(() => new Map(progress.curing.map((one) => [one.step.id, one.untilMs])))
-const timeOf = (ms: number): string =>
-  new Date(ms).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
 function stateOf({ id, minutes }: Step): string {
   const until = curing.value.get(id)
   if (until !== undefined) return `until ${timeOf(until)}`

@@ -15,7 +15,8 @@ import StepMeter from './StepMeter.vue'
 import StepWires from './StepWires.vue'
 import StepPhotos from './StepPhotos.vue'
 import type { Clock } from './use-clock'
-import { kindNames, minutesText } from './words'
+import TroubleList from './TroubleList.vue'
+import { kindNames, minutesText, timeOf } from './words'
 
 const { plan, step, steps, entry, progress, expected, fresh, clock } = defineProps<{
   plan: Plan
@@ -56,8 +57,6 @@ const lacking = computed(() =>
     .flatMap((id) => steps.filter((one) => one.id === id)),
 )
 const wet = computed(() => progress.curing.filter((one) => step.needs.includes(one.step.id)))
-const timeOf = (ms: number): string =>
-  new Date(ms).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
 const placeName = computed(() => {
   const run = store.tally?.runs.find(({ id }) => id === step.place)
   return run?.name ?? plan.supplies.find(({ id }) => step.about.includes(id))?.name ?? ''
@@ -224,12 +223,9 @@ function setMinutes(event: Event): void {
         </p>
       </div>
 
-      <ul v-if="entry && entry.trouble.length > 0" class="mt-4 text-[14px]">
-        <li v-for="({ what, fix }, at) in entry.trouble" :key="at" class="text-stop">
-          Went wrong: {{ what }}
-          <span v-if="fix" class="text-bench-soft">· what fixed it: {{ fix }}</span>
-        </li>
-      </ul>
+      <div v-if="entry && entry.trouble.length > 0" class="mt-4 text-[14px]">
+        <TroubleList :trouble="entry.trouble" />
+      </div>
       <div class="mt-4 flex flex-wrap items-start gap-x-6 gap-y-3">
         <label class="min-w-[14rem] flex-1 text-[13px] text-bench-soft">
           Note

@@ -32,6 +32,9 @@ const tiles = computed(() =>
   template.value === undefined ? [] : tilesOf(template.value.box, paper.value),
 )
 const across = computed(() => tiles.value.filter(({ row }) => row === 1).length)
+const sheets = computed(
+  () => `${String(across.value)} × ${String(tiles.value.length / across.value)}`,
+)
 const isTooMany = computed(() => tiles.value.length > mostTiles)
 const size = computed(() =>
   template.value === undefined
@@ -106,7 +109,7 @@ function pick(event: Event): void {
           :template="template"
           :tile="tile"
           :is-mirrored="side === 'back'"
-          :sheets="`${across} × ${tiles.length / across}`"
+          :sheets="sheets"
         />
       </div>
     </div>
@@ -116,7 +119,7 @@ function pick(event: Event): void {
           :template="template"
           :tile="tile"
           :is-mirrored="side === 'back'"
-          :sheets="`${across} × ${tiles.length / across}`"
+          :sheets="sheets"
         />
       </div>
     </div>

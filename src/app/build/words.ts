@@ -50,3 +50,7 @@ const short = (value: number): string => significant(value, 2)
 /** Minutes as a clock or a rail tells them. */
 export const minutesText = (minutes: number): string =>
   minutes < 1 ? '< 1 min' : formatQuantity(Math.round(minutes), 'min')
+
+/** The time of day, as a clock on the wall tells it. */
+export const timeOf = (ms: number): string =>
+  new Date(ms).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })

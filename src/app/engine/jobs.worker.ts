@@ -1,6 +1,5 @@
 import { expose } from 'comlink'
 import { meterAt } from '../../core/build/meter-at'
-import { scheduleOf } from '../../core/build/order'
 import type { MeterAt } from './parts'
 import { putRight, type PutRight } from '../../core/choose/put-right'
 import { withWhatIHave, type HaveUse } from '../../core/choose/what-i-have'
@@ -79,7 +78,7 @@ const service = {
   /** What the meter should say after a step. */
   meter(plan: Plan, id: string): MeterAt | undefined {
     const results = worked(plan)
-    const { steps } = scheduleOf(results)
+    const { steps } = results.schedule
     const step = steps.find((one) => one.id === id)
     return step && { step: id, expected: meterAt(results, steps, step) }
   },

@@ -1,6 +1,5 @@
 import { asMeasured } from '../../core/build/as-measured'
 import { meterAt, meterStages } from '../../core/build/meter-at'
-import { scheduleOf } from '../../core/build/order'
 import { templatesOf } from '../../core/build/template'
 import { progressOf } from '../../core/build/progress'
 import { fixSearch as search } from '../../core/choose/fixes'
@@ -41,21 +40,16 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
   receipt: derived([], ['receipt'], ({ receipt }) => receipt),
   bars: derived([], ['bars'], ({ bars }) => bars),
   sheets: derived([], ['sheets'], ({ sheets }) => sheets),
-  build: derived(['build'], ['steps', 'cuts'], (results) => {
-    const { school } = results.plan.build
-    const other = school === 'one' ? 'batch' : 'one'
-    const { minutes, elapsedMin } = scheduleOf(results, other)
-    return { ...scheduleOf(results), other: { school: other, minutes, elapsedMin } }
-  }),
+  build: derived([], ['schedule'], ({ schedule }) => schedule),
   meter: derived([...everything, 'build'], meterStages, (results) => {
-    const { steps } = scheduleOf(results)
+    const { steps } = results.schedule
     // Without a clock nothing is still drying: where something is, the page asks for itself.
     const { next } = progressOf(results.plan, steps, Infinity)
     return next && { step: next.id, expected: meterAt(results, steps, next) }
   }),
   templates: derived(['rules'], ['cuts', 'lit', 'nodes', 'lanes'], templatesOf),
   measured: derived([...everything, 'build'], meterStages, (results) =>
-    asMeasured(results, scheduleOf(results).steps),
+    asMeasured(results, results.schedule.steps),
   ),
   howFar: derived(['build', 'wiring'], ['steps'], ({ plan, steps }) => {
     const { done, skipped } = progressOf(plan, steps, Infinity)

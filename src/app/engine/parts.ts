@@ -1,11 +1,10 @@
 import type { ProfileBars } from '../../core/buy/bars'
 import type { MeasuredStrip } from '../../core/build/as-measured'
-import type { Schedule } from '../../core/build/order'
+import type { BuildOrder } from '../../core/build/order'
 import type { Expected } from '../../core/build/readings'
 import type { Template } from '../../core/build/template'
 import type { Receipt } from '../../core/buy/receipt'
 import type { MaterialSheets } from '../../core/buy/sheets'
-import type { BuildSchool } from '../../core/plan/build-choices'
 import type { Table } from '../../formats/csv'
 import type { Tally } from '../../core/tally'
 import type { Fixes } from '../../core/choose/fixes'
@@ -22,11 +21,6 @@ export interface Facts {
   /** … and all lines of it. */
   readonly billLines: number
   readonly shelf: PlanFacts
-}
-
-/** The order of building, with the hours of both schools. */
-export interface BuildOrder extends Schedule {
-  readonly other: Pick<Schedule, 'minutes' | 'elapsedMin'> & { readonly school: BuildSchool }
 }
 
 export interface MeterAt {

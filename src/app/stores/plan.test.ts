@@ -62,6 +62,9 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
+/** Waits until what is worked out in the same thread here, its code loaded first, has come. */
+const soon = (check: () => void): Promise<void> => vi.waitFor(check, { timeout: 30_000 })
+
 /** A tab of its own on the same database and the same locks. */
 function openTab() {
   setActivePinia(createPinia())
@@ -80,11 +83,11 @@ describe('the open plan', () => {
   it('is worked out when it opens and after each change', async () => {
     const { store, ...tab } = openTab()
     await openNook({ store, ...tab })
-    await vi.waitFor(() => {
+    await soon(() => {
       expect(store.tally?.totals.pixels).toBe(503)
     })
     store.commit(setText('seat front 1000'), { label: 'shorter' })
-    await vi.waitFor(() => {
+    await soon(() => {
       expect(store.tally?.totals.pixels).toBe(503 - 128 + 60)
     })
     expect(store.undo()).toBe('shorter')
@@ -172,7 +175,7 @@ describe('two tabs', () => {
     expect(textIn(second.store.plan)).toBe('seat front 2140')
 
     first.store.commit(setText('first'), { label: 'x' })
-    await vi.waitFor(() => {
+    await soon(() => {
       expect(first.store.saving).toBe('saved')
     })
     await second.store.takeOver()
@@ -189,7 +192,7 @@ describe('two tabs', () => {
     // Saved by somebody else in between, without a lock.
     const { plan, history } = first.store
     await first.shelf.shelf.save(id, { ...plan!, name: 'other' }, history, 0)
-    await vi.waitFor(() => {
+    await soon(() => {
       expect(first.store.saving).toBe('failed')
     })
     expect(first.store.access).toBe('taken')

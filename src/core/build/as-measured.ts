@@ -1,6 +1,7 @@
 import { loadsPerGroup } from '../load/group-draw'
 import type { Strip } from '../plan/parts'
 import type { LogEntry } from '../plan/plan'
+import { listed } from '../quantity/listed'
 import type { ConnectedGiven } from './connected'
 import { meterAt } from './meter-at'
 import { judged, type Expected, type Reading } from './readings'
@@ -54,9 +55,9 @@ export function asMeasured(
     const expected = meterAt(given, steps, step)
     const strip = onlyStrip(given, expected)
     if (strip === undefined) continue
-    rows.set(strip, [...(rows.get(strip) ?? []), ...rowsOf(given, strip, entry, expected)])
+    listed(rows, strip).push(...rowsOf(given, strip, entry, expected))
     const rail = railOf(entry, expected)
-    if (rail !== undefined) rails.set(strip, [...(rails.get(strip) ?? []), rail])
+    if (rail !== undefined) listed(rails, strip).push(rail)
   }
   return [...rows].flatMap(([strip, own]): MeasuredStrip[] => {
     const values = [...drawn(strip, own), ...railed(strip, rails.get(strip) ?? [])]

@@ -10,7 +10,8 @@ import type { Lead } from '../route/lead'
 import type { PlanWire } from '../wire/wires'
 import type { BuiltPlan } from './built-plan'
 import type { Step } from './step'
-import { listed, places } from './work'
+import { listed } from '../quantity/listed'
+import { places } from './work'
 
 /** What a partial network is made from. */
 export type ConnectedGiven = PlanNetworkGiven & Pick<BuiltPlan, 'wiring' | 'joints'>
@@ -56,8 +57,7 @@ class Joined {
     for (const { id, at, terminals } of joints) {
       for (const terminal of terminals) this.jointOf.set(terminal, id)
       if (at.kind === 'between') this.between.set(`${at.run}/${at.from}`, id)
-      if (at.kind === 'lights' || at.kind === 'light')
-        this.lightsOf.set(at.run, [...(this.lightsOf.get(at.run) ?? []), id])
+      if (at.kind === 'lights' || at.kind === 'light') listed(this.lightsOf, at.run).push(id)
     }
   }
 
@@ -219,10 +219,9 @@ function poweredIn({ supplies, leads }: Network): {
 
 /** Pads of runs, in loads, between pieces that are not joined yet. */
 function breaksOf({ cuts, wiring }: ConnectedGiven, joined: Joined): Map<string, Set<number>> {
-  const wiresOf = new Map(wiring.wires.map((wire) => [wire.from.id, wire]))
   const breaks = new Map<string, Set<number>>()
   const ends = new Map<string, boolean>()
-  for (const { from, to } of wiresOf.values()) {
+  for (const { from, to } of wiring.wires) {
     if (from.spot.kind !== 'piece' || from.spot.end !== 'end') continue
     const key = `${from.block}/${from.spot.piece}`
     // All wires of a jumper.
@@ -284,8 +283,8 @@ function joinedLeads(given: ConnectedGiven, joined: Joined, whole: Network): Net
   const usedNodes = new Map<string, string>()
   for (const [index, lead] of leads.entries()) {
     const known = whole.leads[index]
-    if (known === undefined || !isJoined(joined, lead, wiresOf.get(lead.id) ?? [])) continue
     const wires = wiresOf.get(lead.id) ?? []
+    if (known === undefined || !isJoined(joined, lead, wires)) continue
     const fromJoined = wires.every(({ from }) => joined.at(from.id))
     const from = junctions.has(lead.from) && fromJoined ? known.from : behind(lead.from)
     if (lead.to.kind === 'junction') fedJunctions.add(known.to)

@@ -1,10 +1,10 @@
-import { blockId } from '../route/harness'
 import { padPlace } from '../cut/pads'
 import type { JointAt } from '../wire/joints'
 import type { PlanWire } from '../wire/wires'
 import { cautions, typicalMinutes as minutes } from './step'
-import { plain, sentence, namesOf } from './words'
-import { listed, places, stepId, type Work, type JointGroup } from './work'
+import { nameOfPlace, namesOf, plain, sentence } from './words'
+import { listed } from '../quantity/listed'
+import { places, stepId, type Work, type JointGroup } from './work'
 
 /** Names of the pieces whose pads a joint is at. */
 export function piecesAt(work: Work, at: JointAt): string[] {
@@ -43,6 +43,10 @@ export interface Station {
   readonly isCorner: boolean
 }
 
+/** Whether a joint lies behind the start of its run: it is made in place, once what comes before it is lit. */
+const isAlongRun = (at: JointAt): boolean =>
+  at.kind === 'piece' || (at.kind === 'pads' && at.pad > 0)
+
 export function addJoints(work: Work): Station[] {
   const stations = new Map<string, JointGroup[]>()
   for (const group of work.groups.values()) {
@@ -55,7 +59,6 @@ export function addJoints(work: Work): Station[] {
     const lead = groups.find(({ at }) => at.kind !== 'capacitor') ?? groups[0]
     if (lead === undefined) return []
     const { along, upTo } = alongOf(work, lead)
-    const isCorner = lead.at.kind === 'piece' || (lead.at.kind === 'pads' && lead.at.pad > 0)
     const station: Station = {
       id,
       groups,
@@ -63,7 +66,7 @@ export function addJoints(work: Work): Station[] {
       upTo,
       at: lead.at,
       place: lead.place,
-      isCorner,
+      isCorner: isAlongRun(lead.at),
     }
     if (lead.at.kind !== 'block' || lead.at.of.kind !== 'supply') addCheck(work, station)
     return [station]
@@ -74,7 +77,7 @@ export function addJoints(work: Work): Station[] {
 function alongOf(work: Work, group: JointGroup): { along: number; upTo: readonly string[] } {
   const at = group.at
   if (!('run' in at)) return { along: 0, upTo: [] }
-  const strip = work.strips.find(({ entry }) => entry.run.id === at.run)
+  const strip = work.stripOf.get(at.run)
   if (strip === undefined) return { along: 0, upTo: [] }
   const names = new Set(group.joints.flatMap((joint) => piecesAt(work, joint.at)))
   let [before, along] = [0, 0]
@@ -104,7 +107,6 @@ function addJoint(work: Work, group: JointGroup): void {
   const names = [...new Set(joints.flatMap(({ wires }) => wires))]
   const soldered = joints.some((joint) => joint.soldered > 0)
   const isWithin = at.kind === 'within'
-  const isCorner = at.kind === 'piece' || (at.kind === 'pads' && at.pad > 0)
   work.add({
     ...plain,
     id: stepId.joint(id),
@@ -172,7 +174,7 @@ function addJoint(work: Work, group: JointGroup): void {
         ? 'in-line'
         : isWithin
           ? 'within'
-          : isCorner
+          : isAlongRun(at)
             ? 'corner'
             : 'joint',
     turn: alongOf(work, group).along,
@@ -183,7 +185,7 @@ function jointTitle(work: Work, { at, joints }: JointGroup, names: readonly stri
   const wires = namesOf(work, names)
   const [first] = joints
   const verb = first?.kind === 'screw' ? 'Screw' : first?.kind === 'plug' ? 'Plug' : 'Solder'
-  const run = 'run' in at ? (work.blockOf.get(blockId.run(at.run))?.name ?? at.run) : ''
+  const run = 'run' in at ? nameOfPlace(work, at.run) : ''
   switch (at.kind) {
     case 'wire': {
       const parts = names.flatMap((name) => work.wireOf(name)?.inLine ?? [])

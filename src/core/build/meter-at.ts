@@ -14,7 +14,7 @@ export const meterStages = [
   'circuit',
   'wiring',
   'joints',
-  'steps',
+  'schedule',
 ] as const
 
 /**

@@ -1,6 +1,6 @@
 import type { BuildSchool } from '../plan/build-choices'
 import type { Build } from '../plan/plan'
-import type { BuiltPlan } from './built-plan'
+import type { WiredPlan } from '../wire/wired-plan'
 import { sampleRuns } from './samples'
 import { changeMinutes, phases, type Step } from './step'
 import { places } from './work'
@@ -169,9 +169,23 @@ function brokenBy(order: readonly Step[], step: Step, at: number): Step[] {
   )
 }
 
+/** What an order is made from. */
+type OrderGiven = Pick<WiredPlan, 'plan' | 'cuts'> & { readonly steps: readonly Step[] }
+
+/** The plan's own schedule, and what the other school comes to. */
+export interface BuildOrder extends Schedule {
+  readonly other: Pick<Schedule, 'minutes' | 'elapsedMin'> & { readonly school: BuildSchool }
+}
+
+export function buildOrder(given: OrderGiven): BuildOrder {
+  const school = given.plan.build.school === 'one' ? 'batch' : 'one'
+  const { minutes, elapsedMin } = scheduleOf(given, school)
+  return { ...scheduleOf(given), other: { school, minutes, elapsedMin } }
+}
+
 /** The schedule of a plan by a school, with moves by hand and the user's own pace. */
 export function scheduleOf(
-  { plan, steps, cuts }: Pick<BuiltPlan, 'plan' | 'steps' | 'cuts'>,
+  { plan, steps, cuts }: OrderGiven,
   school: BuildSchool = plan.build.school,
 ): Schedule {
   const { moved: moves, paces } = plan.build

@@ -6,7 +6,8 @@ import { formatLength, formatQuantity, plural } from '../quantity/format'
 import { piecesAt } from './joint-steps'
 import { cautions, typicalMinutes as minutes } from './step'
 import { plain, sentence } from './words'
-import { listed, places, stepId, type Work, type StripWork } from './work'
+import { listed } from '../quantity/listed'
+import { places, stepId, type Work, type StripWork } from './work'
 
 export function addMeasures(work: Work): void {
   const { plan } = work.given

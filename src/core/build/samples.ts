@@ -1,4 +1,5 @@
 import type { CutStripRun } from '../cut/cut'
+import { listed } from '../quantity/listed'
 
 /** So many like runs are worth a sample: one is built whole and timed before the batch. */
 const worthSample = 4
@@ -10,7 +11,7 @@ export function sampleRuns(cuts: readonly CutStripRun[]): ReadonlySet<string> {
     const placed = pieces.filter((piece) => piece.cuts > 0)
     if (placed.length === 0) continue
     const key = `${strip.id} ${placed.map(({ cuts: groups }) => String(groups)).join(' ')}`
-    alike.set(key, [...(alike.get(key) ?? []), run.id])
+    listed(alike, key).push(run.id)
   }
   return new Set(
     [...alike.values()].flatMap((runs) => (runs.length < worthSample ? [] : runs.slice(0, 1))),

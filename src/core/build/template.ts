@@ -1,7 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
 import { isOnWire } from '../cut/on-wire'
 import { pointOf } from '../cut/pads'
-import type { Point } from '../measure/geometry'
+import { boxAround, type Box, type Point } from '../measure/geometry'
 import { mounted } from '../parts/mounted'
 import type { WiredPlan } from '../wire/wired-plan'
 import { fixingPlaces } from './clips'
@@ -28,14 +28,7 @@ export interface Template {
   readonly holes: readonly TemplateHole[]
   /** Where the wire comes in. */
   readonly entry: Point | undefined
-  readonly box: TemplateBox
-}
-
-export interface TemplateBox {
-  readonly x: number
-  readonly y: number
-  readonly width: number
-  readonly height: number
+  readonly box: Box
 }
 
 /** Pixels are numbered every so often. */
@@ -76,20 +69,13 @@ export function templatesOf(
   })
 }
 
-function boxOf(points: readonly Point[]): TemplateBox {
-  // Outlines of a drawing file have more points than a call takes arguments.
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity]
-  for (const [x, y] of points) {
-    left = Math.min(left, x)
-    top = Math.min(top, y)
-    right = Math.max(right, x)
-    bottom = Math.max(bottom, y)
-  }
+function boxOf(points: readonly Point[]): Box {
+  const { x, y, width, height } = boxAround(points)
   return {
-    x: left - roomMm,
-    y: top - roomMm,
-    width: right - left + 2 * roomMm,
-    height: bottom - top + 2 * roomMm,
+    x: x - roomMm,
+    y: y - roomMm,
+    width: width + 2 * roomMm,
+    height: height + 2 * roomMm,
   }
 }
 
@@ -167,14 +153,14 @@ const overlapMm = 10
 export const footMm = 16
 
 /** One sheet of a template. */
-export interface Tile extends TemplateBox {
+export interface Tile extends Box {
   /** From 1. */
   readonly row: number
   readonly column: number
 }
 
 /** The sheets that a template takes, row by row, each overlapping the next. */
-export function tilesOf(box: TemplateBox, paper: TemplatePaper): Tile[] {
+export function tilesOf(box: Box, paper: TemplatePaper): Tile[] {
   const { widthMm, heightMm } = templatePapers[paper]
   const pictureMm = heightMm - footMm
   const across = countOf(box.width, widthMm)

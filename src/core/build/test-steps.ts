@@ -1,8 +1,9 @@
 import { blockId } from '../route/harness'
 import type { Station } from './joint-steps'
 import { cautions, typicalMinutes as minutes, type Step } from './step'
-import { plain, sentence } from './words'
-import { listed, padName, places, stepId, type Work } from './work'
+import { nameOfPlace, plain, sentence } from './words'
+import { listed } from '../quantity/listed'
+import { padName, places, stepId, type Work } from './work'
 
 /** Tests in the order of the data: each lights what was tested before, and one piece more. */
 export function addTests(work: Work, stations: readonly Station[]): void {
@@ -100,7 +101,7 @@ function addRunTests(
   own: readonly Station[],
   { hasData, before }: { readonly hasData: boolean; readonly before: readonly string[] },
 ): void {
-  const name = work.blockOf.get(blockId.run(run))?.name ?? run
+  const name = nameOfPlace(work, run)
   const [first, ...others] = testedAt(own)
   if (first === undefined) return
   const blocks = work.blocksOf(run)

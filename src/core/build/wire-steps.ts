@@ -2,7 +2,8 @@ import { formatLength, plural } from '../quantity/format'
 import { thingsAt } from '../wire/joints'
 import { cautions, typicalMinutes as minutes } from './step'
 import { plain, sentence, namesOf } from './words'
-import { listed, stepId, type Work, type Bundle } from './work'
+import { listed } from '../quantity/listed'
+import { stepId, type Work, type Bundle } from './work'
 
 export function addWires(work: Work, { id, wires, place }: Bundle): void {
   const { plan } = work.given
@@ -33,9 +34,7 @@ export function addWires(work: Work, { id, wires, place }: Bundle): void {
     tool: 'cutters',
     phase: 'cut-wire',
   })
-  const soldered = wires.flatMap((wire) =>
-    [wire.from, wire.to].filter((end) => isSolderedAt(work, wire.name, end.block)),
-  ).length
+  const soldered = solderedEnds(work, wires)
   if (soldered > 0)
     work.add({
       ...common,
@@ -75,14 +74,14 @@ export function addWires(work: Work, { id, wires, place }: Bundle): void {
     })
 }
 
-/** Whether a wire is soldered at that block. */
-function isSolderedAt(work: Work, wire: string, block: string): boolean {
-  const of = work.blockOf.get(block)?.of.kind
-  const bundle = work.bundleOfWire.get(wire)
-  const end = bundle?.wires.find(({ name }) => name === wire)
-  const terminal = end?.to.block === block ? end.to : end?.from
-  if (terminal?.spot.kind === 'splitter') return false
-  return of !== 'supply' && of !== 'junction' && of !== 'switch' && of !== 'hub'
+/** Ends of wires that are soldered, as the joints have it; what sits in a wire is no end of it. */
+const solderedEnds = (work: Work, wires: Bundle['wires']): number => {
+  const names = new Set(wires.map(({ name }) => name))
+  return work
+    .groupsOf(wires)
+    .flatMap(({ joints }) => joints)
+    .filter(({ at, soldered }) => at.kind !== 'wire' && soldered > 0)
+    .reduce((sum, joint) => sum + joint.wires.filter((name) => names.has(name)).length, 0)
 }
 
 /** All that is threaded on wires before their joints, besides sleeves. */

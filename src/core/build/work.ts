@@ -1,5 +1,6 @@
 import type { CutStripRun, Piece } from '../cut/cut'
 import type { Plan } from '../plan/plan'
+import { listed } from '../quantity/listed'
 import type { JointAt, PlanJoint } from '../wire/joints'
 import type { WiredPlan } from '../wire/wired-plan'
 import type { PlanWire } from '../wire/wires'
@@ -86,6 +87,8 @@ export class Work {
   /** All runs, those with data in its order first. */
   readonly cuts: readonly CutStripRun[]
   readonly strips: readonly StripWork[]
+  /** … by their runs. */
+  readonly stripOf: ReadonlyMap<string, StripWork>
   readonly entryOf: ReadonlyMap<string, CutStripRun>
   readonly blockOf: ReadonlyMap<string, WiredPlan['wiring']['blocks'][number]>
   readonly lineOf: ReadonlyMap<string, Plan['lines'][number]>
@@ -101,6 +104,7 @@ export class Work {
       const pieces = entry.pieces.filter((piece) => piece.cuts > 0)
       return pieces.length > 0 ? [{ entry, pieces }] : []
     })
+    this.stripOf = new Map(this.strips.map((strip) => [strip.entry.run.id, strip]))
     this.indexOfWire = new Map(wiring.wires.map(({ name }, index) => [name, index]))
     const wiresOf = new Map<string, PlanWire[]>()
     const firstHome = new Map<string, string>()
@@ -283,10 +287,3 @@ export class Work {
 
 /** How a pad is called in ids. */
 export const padName = (pad: number): string => (pad === 0 ? 'start' : `pad ${String(pad)}`)
-
-/** The list under a key, made where there is none. */
-export function listed<Key, Item>(map: Map<Key, Item[]>, key: Key): Item[] {
-  const known = map.get(key) ?? []
-  map.set(key, known)
-  return known
-}

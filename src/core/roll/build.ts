@@ -1,7 +1,6 @@
-import { scheduleOf } from '../build/order'
 import { progressOf } from '../build/progress'
 import type { Step } from '../build/step'
-import { buildSchools, type BuildSchool, type StepKind } from '../plan/build-choices'
+import type { BuildSchool, StepKind } from '../plan/build-choices'
 import type { Figure } from '../quantity/figure'
 import { plural } from '../quantity/format'
 import type { JudgedPlan } from '../verdict/judged-plan'
@@ -28,9 +27,7 @@ const minutesOf = (steps: readonly Step[]): number =>
   steps.reduce((sum, { minutes }) => sum + minutes, 0)
 
 /** How long building takes by the plan's own order and by the other, and what of it is done. */
-export function buildFigures(results: JudgedPlan): Figure[] {
-  const { plan } = results
-  const schedule = scheduleOf(results)
+export function buildFigures({ plan, schedule }: JudgedPlan): Figure[] {
   if (schedule.steps.length === 0) return []
   const figures = works.flatMap(([label, kinds]): Figure[] => {
     const own = schedule.steps.filter(({ kind }) => kinds.includes(kind))
@@ -58,7 +55,7 @@ export function buildFigures(results: JudgedPlan): Figure[] {
     operands: [],
     about: [],
   }
-  const [other] = buildSchools.filter((school) => school !== plan.build.school)
+  const { other } = schedule
   const { done, spentMin, leftMin } = progressOf(plan, schedule.steps, Infinity)
   return [
     ...figures,
@@ -80,20 +77,16 @@ export function buildFigures(results: JudgedPlan): Figure[] {
       operands: [],
       about: [],
     },
-    ...(other === undefined
-      ? []
-      : [
-          {
-            id: 'build.other',
-            label: schoolNames[other],
-            value: scheduleOf(results, other).minutes,
-            unit: 'min',
-            operation: '',
-            rule: 'the same steps, other changes of tool',
-            operands: [],
-            about: [],
-          } satisfies Figure,
-        ]),
+    {
+      id: 'build.other',
+      label: schoolNames[other.school],
+      value: other.minutes,
+      unit: 'min',
+      operation: '',
+      rule: 'the same steps, other changes of tool',
+      operands: [],
+      about: [],
+    },
     ...(done.size === 0
       ? []
       : [

@@ -3,6 +3,7 @@ import { soldWire, type Sold } from '../parts/sold'
 import { ownPacks } from '../parts/sold-strip'
 import type { Wire as Gauge } from '../parts/wires'
 import type { Buy } from '../plan/plan'
+import { listed } from '../quantity/listed'
 import type { WireColour } from '../plan/choices'
 import type { Cable } from '../route/circuit'
 import type { PlanWire, Wiring } from './wires'
@@ -39,8 +40,7 @@ export type DrawerLengths = ReadonlyMap<string, readonly number[]>
 /** The lengths that a plan takes from the drawer. */
 export function drawerLengths({ taken }: Pick<Buy, 'taken'>): DrawerLengths {
   const lengths = new Map<string, number[]>()
-  for (const { line, amount } of taken)
-    lengths.set(line, [...(lengths.get(line) ?? []), amount * 1000])
+  for (const { line, amount } of taken) listed(lengths, line).push(amount * 1000)
   return lengths
 }
 
