@@ -9,27 +9,36 @@ import { scheduleOf } from '../core/build/order'
 import { readingsAfter } from '../core/build/readings'
 import type { Step } from '../core/build/step'
 import { solve } from '../core/feed/solve'
+import { play, readyShow, toEnd } from '../core/glow/play'
+import { showsOf } from '../core/glow/usual-show'
 import { readLine, type Reading } from '../core/measure/jot'
 import { runNamer } from '../core/measure/measure'
 import { buildSchools } from '../core/plan/build-choices'
 import { caseNames } from '../core/plan/choices'
-import type { OwnPrice, Plan } from '../core/plan/plan'
+import type { OwnPrice, Plan, Show } from '../core/plan/plan'
 import { plural } from '../core/quantity/format'
 import { toCents } from '../core/quantity/round'
 import { issuesOf, z, type Issue } from '../core/quantity/z'
 import { sums } from '../core/sums'
 import { compare } from '../core/choose/compare'
 import { fixedVerdicts } from '../core/choose/fixes'
+import { showVerdicts } from '../core/verdict/judge-show'
 import { allStages } from '../core/late-stages'
 import type { StageName } from '../core/stages'
 import { tallyOf } from '../core/tally'
 import { engineOf, worked } from '../core/worked'
-import { csv, plainCsv, type CsvStyle } from '../formats/csv'
+import { csv, plainCsv, table, type CsvStyle } from '../formats/csv'
 import { drawerSchema, readDrawer } from '../formats/drawer-file'
 import { planJsonSchema, readPlanFile, type PlanFileResult } from '../formats/plan-file'
 import { readPriceList } from '../formats/price-list'
 import { solutionJson } from '../formats/solution-json'
-import { planFeedNetwork, planPictures, planPrograms, planTables } from '../formats/exports'
+import {
+  planFeedNetwork,
+  planPictures,
+  planPrograms,
+  planShowC,
+  planTables,
+} from '../formats/exports'
 import { planNetlist } from '../formats/spice'
 import { demoNames, demoText } from './demos'
 import packageJson from '../../package.json' with { type: 'json' }
@@ -246,6 +255,91 @@ function stepOf(plan: Plan, id: string): { step: Step; done: ReadonlySet<string>
       `there is no step “${id}”: \`glow steps\` lists them, such as ${steps[0]?.id ?? 'none: the plan has none yet'}`,
     )
   return { step, done: jointsUpTo(steps, id) }
+}
+
+/** The show of that name, or the plan's first. */
+function showOf(plan: Plan, name: string | undefined): Show {
+  const shows = showsOf(plan)
+  const found =
+    name === undefined ? shows[0] : shows.find((show) => [show.name, show.id].includes(name))
+  if (found === undefined)
+    throw new BadInput(
+      `there is no show “${name ?? ''}”; there ${shows.length === 1 ? 'is' : 'are'} ${shows.map((show) => show.name).join(', ')}`,
+    )
+  return found
+}
+
+interface PlayArguments {
+  readonly show?: string
+  readonly seconds?: string
+  readonly fps?: string
+  readonly frames?: boolean
+}
+
+/** Frames a second where nobody says, and the most that a call plays, so that it ends. */
+const [usualFps, mostFps, mostSeconds] = [50, 400, 3_600]
+
+/** What a show of a plan comes to, as the contract has it, or its frames as CSV. */
+function playText(plan: Plan, options: PlayArguments): string {
+  const show = showOf(plan, options.show)
+  const framesPerSecond = numberOption('fps', options.fps, mostFps) ?? usualFps
+  const seconds = numberOption('seconds', options.seconds, mostSeconds)
+  const given = worked(plan)
+  const ready = readyShow(given, show)
+  const rows: (readonly [number, string, string])[] = []
+  const { lanes } = ready.field
+  const played = toEnd(
+    play(given, ready, {
+      seconds,
+      framesPerSecond,
+      onFrame: (ms, player) => {
+        if (options.frames !== true) return
+        for (const [at, { name }] of lanes.entries()) rows.push([ms, name, hexOf(player.bytes(at))])
+      },
+    }),
+  )
+  if (options.frames === true) return csv(table(['ms', 'lane', 'hex'], rows))
+  const { flashing, supplies, problems, framesPerSecond: fps, ...figures } = played
+  const { seconds: length, meanA, peakA, peakAtS, whPerHour, unsolved } = figures
+  const verdicts = toEnd(
+    showVerdicts(given, show, { played, run: { seconds, framesPerSecond }, workOut: worked }),
+  )
+  return json({
+    show: show.name,
+    seconds: length,
+    fps,
+    meanA,
+    peakA,
+    peakAtS,
+    whPerHour,
+    flashesPerSecond: flashing.perSecond,
+    flashing: flashing.worst ?? null,
+    supplies,
+    verdicts: verdicts.map(({ remedies, ...verdict }) => ({
+      ...verdict,
+      remedies: remedies.map(({ label }) => label),
+    })),
+    unsolved,
+    problems,
+  })
+}
+
+const hexOf = (bytes: Uint8Array): string =>
+  Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('')
+
+function nothingToLight({ name }: Plan): never {
+  throw new BadInput(
+    `${name}: nothing in it can be dimmed by a program; give a run pixels, or a dimmer`,
+  )
+}
+
+/** A number above 0 that was given with an option. */
+function numberOption(name: string, text: string | undefined, most: number): number | undefined {
+  if (text === undefined) return undefined
+  const value = Number(text)
+  if (!(value > 0 && value <= most))
+    throw new BadInput(`--${name}: “${text}” is not a number above 0 and up to ${String(most)}`)
+  return value
 }
 
 /** The one of that name, or an error that lists those there are. */
@@ -465,6 +559,28 @@ function commandsOf({ textOf, jsonOf, planIn, out }: Access): Command {
     .option('--after <step>', 'only what is joined once that step of building is done')
     .action((file: string, options: { case?: string; after?: string }) => {
       out(networkJson(planIn(file), options))
+    })
+  program
+    .command('play')
+    .description(
+      'plays a show: amperes with the volts of each frame solved, flashes, or its frames',
+    )
+    .option('--show <name>', 'the show; without it the first of the plan')
+    .option('--seconds <n>', 'how long; without it once through')
+    .option('--fps <n>', 'frames a second', String(usualFps))
+    .option('--frames', 'the bytes of each frame and lane as CSV instead')
+    .argument('<plan>', 'a plan file, or - for standard input')
+    .action((file: string, options: PlayArguments) => {
+      out(playText(planIn(file), options))
+    })
+  program
+    .command('c')
+    .description('a show as C99 for the board: it sends just the bytes that `play --frames` lists')
+    .option('--show <name>', 'the show; without it the first of the plan')
+    .argument('<plan>', 'a plan file, or - for standard input')
+    .action((file: string, options: { show?: string }) => {
+      const plan = planIn(file)
+      out(planShowC(plan, showOf(plan, options.show)) ?? nothingToLight(plan))
     })
   program
     .command('spice')

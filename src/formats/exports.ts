@@ -2,11 +2,13 @@ import { planNetwork } from '../core/feed/plan-network'
 import { splitRuns } from '../core/feed/split-runs'
 import { pixelMap } from '../core/lanes/pixel-map'
 import type { LoadCase } from '../core/plan/choices'
-import type { Plan } from '../core/plan/plan'
+import { readyShow } from '../core/glow/play'
+import type { Plan, Show } from '../core/plan/plan'
 import { programData } from '../core/signal/program'
 import { tally } from '../core/tally'
 import { diagramOf } from '../core/wire/diagram'
 import { worked } from '../core/worked'
+import { showC } from './c-show'
 import type { Table } from './csv'
 import { billTable } from './csv-bill'
 import { cutsTable } from './csv-cuts'
@@ -51,3 +53,19 @@ export const planFeedNetwork = (
   plan: Plan,
   loadCase: LoadCase = plan.scene.shown,
 ): ReturnType<typeof splitRuns> => splitRuns(planNetwork(worked(plan), loadCase))
+
+/** A show of a plan as C99 for its board; `undefined` where the plan has nothing that a program can dim. */
+export function planShowC(plan: Plan, show: Show): string | undefined {
+  const results = worked(plan)
+  const ready = readyShow(results, show)
+  if (ready.field.lanes.length === 0) return undefined
+  const program = programData(results)
+  const pins = new Map<string, { readonly pin: string | null; readonly order: string }>()
+  for (const { name, pin } of program.dimmers) pins.set(name, { pin, order: '' })
+  for (const { name, pin, order } of program.lanes) pins.set(name, { pin, order })
+  return showC(ready, {
+    plan: plan.name,
+    lanes: ready.field.lanes.map(({ name }) => pins.get(name) ?? { pin: null, order: '' }),
+    supplies: program.supplies,
+  })
+}

@@ -44,7 +44,7 @@ describe('a file that is no plan is refused, and the message names the place', (
     ['cut short', demo.slice(0, 300), /^: Not a plan, or cut short/],
     ['something else', '{"rows": [1, 2]}', /^: Not a plan of this program/],
     ['a list', '[]', /^: Not a plan of this program/],
-    ['newer', changed((p) => (p.version = 8)), /^version: .*version 8.*newer one/],
+    ['newer', changed((p) => (p.version = 9)), /^version: .*version 9.*newer one/],
     ['wrong type', changed((p) => (p.lines[1]!.text = 7)), /^lines\[1\].text: a text is expected/],
     ['unknown field', changed((p) => (p.lines[0]!.colour = 'red')), /lines\[0\]: .*colour/],
     ['1e999', demo.replace('"limit": 1', '"limit": 1e999'), /^limit: /],
@@ -113,7 +113,7 @@ it('a rest of strip longer than any reel, and more leads than can be worked out,
 const sample = (version: number): string =>
   readFileSync(new URL(`samples/plan-${String(version)}.json`, import.meta.url), 'utf8')
 
-it.each([1, 2, 3, 4, 5, 6])(
+it.each([1, 2, 3, 4, 5, 6, 7])(
   'a plan of version %i is upgraded, and means what it meant',
   (version) => {
     const before = JSON.parse(sample(version)) as {
@@ -123,7 +123,7 @@ it.each([1, 2, 3, 4, 5, 6])(
     }
     const read = readPlanFile(sample(version))
     if (!read.ok) throw new Error(JSON.stringify(read.issues))
-    expect(read.plan).toMatchObject({ version: 7, lines: before.lines, rules: before.rules })
+    expect(read.plan).toMatchObject({ version: 8, shows: [], lines: before.lines, rules: before.rules })
     expect(read.plan.build).toEqual({ school: 'one', moved: [], paces: [], log: [] })
     expect(tally(read.plan).totals).toMatchObject({ pixels: 503, singleLights: 40 })
     // What it did not say yet is as usual: one lane of all, on the cheapest board that does it.

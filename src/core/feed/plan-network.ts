@@ -6,6 +6,7 @@ import { dimmersOf } from '../lanes/dimmers'
 import { groupDraw, loadsPerGroup } from '../load/group-draw'
 import { dutiesIn } from '../load/load'
 import { besidePixelMa } from '../load/nodes'
+import { isOnPins } from '../load/lights'
 import { wireOf } from '../parts/wires'
 import type { LoadCase } from '../plan/choices'
 import type { Strip } from '../plan/parts'
@@ -31,7 +32,7 @@ export const networkName = {
 /** What the network of strips alone is made from. */
 export type StripNetworkGiven = Pick<RoutedPlan, 'plan' | 'cuts' | 'volts' | 'leads'>
 
-/** Brightness of every channel of every load of a run, 0–1: loads × channels, load by load. */
+/** Brightness of every channel of every load of a run, 0–1: loads × channels, load by load; of single lights one for all of them. */
 export type RunLevels = ReadonlyMap<string, Float64Array>
 
 /**
@@ -136,6 +137,17 @@ const lumped = (id: string, currentA: number): NetworkRun => ({
   load: { idleA: currentA },
 })
 
+/** The same, but for what a level that changes lets through. */
+const dimmed = (
+  id: string,
+  { idleA, fullA }: { readonly idleA: number; readonly fullA: number },
+  duties: Float64Array,
+): NetworkRun => ({
+  ...lumped(id, 0),
+  load: { idleA, channels: [{ fullA, kneeV: 0, offV: 0, duty: 1 }] },
+  duties,
+})
+
 export type PlanNetworkGiven = Pick<
   RoutedPlan,
   'plan' | 'cuts' | 'volts' | 'leads' | 'loads' | 'lit' | 'fit' | 'lanes' | 'circuit'
@@ -161,7 +173,22 @@ export function planNetwork(
     const lead = own[index]
     if (lightShare === undefined || to.kind !== 'run' || lead === undefined) continue
     const name = networkName.lights(to.run, share)
-    runs.push(lumped(name, (loadById.get(to.run)?.currentA[loadCase] ?? 0) * lightShare))
+    const amperes = loadById.get(to.run)?.currentA
+    const duties = levels?.get(to.run)
+    runs.push(
+      duties === undefined
+        ? lumped(name, (amperes?.[loadCase] ?? 0) * lightShare)
+        : dimmed(
+            name,
+            {
+              idleA: (amperes?.idle ?? 0) * lightShare,
+              // What they draw at full, whatever the plan's limit is: the levels have it in them.
+              fullA:
+                (((amperes?.['full-white'] ?? 0) - (amperes?.idle ?? 0)) / plan.limit) * lightShare,
+            },
+            duties,
+          ),
+    )
     own[index] = { ...lead, to: networkName.pad(name, 0) }
   }
   // The minus of what a dimmer switches goes through it, and on together.
@@ -196,7 +223,7 @@ export function planNetwork(
         minusOhm: (common.lengthMm / 1000) * common.gauge.ohmPerM,
       })
   }
-  addBoard(given, runs, own)
+  addBoard(given, runs, own, levels)
   return { ...network, runs, leads: own }
 }
 
@@ -205,6 +232,7 @@ function addBoard(
   { plan, fit, lit, lanes, circuit }: PlanNetworkGiven,
   runs: NetworkRun[],
   leads: Network['leads'][number][],
+  levels?: RunLevels,
 ): void {
   const supply = boardSupply(plan, fit, lanes)
   const wire = circuit.wires.find(({ bundle, role }) => bundle === 'board' && role === 'plus')
@@ -212,7 +240,23 @@ function addBoard(
   const first = lanes[0]?.runs[0]
   const atStrip = plan.signal.boardFrom === 'strip' && first !== undefined
   const ohm = (wire.lengthMm / 1000) * wire.gauge.ohmPerM
-  runs.push(lumped(networkName.board, boardA(plan, fit, lit)))
+  // Lights on its own pins draw as they are lit, where that is given.
+  const onPins = lit.flatMap((run) => {
+    const duties = isOnPins(run.settings) ? levels?.get(run.id) : undefined
+    return duties === undefined ? [] : [{ run, duties }]
+  })
+  const rest = lit.filter((run) => !onPins.some((one) => one.run === run))
+  runs.push(lumped(networkName.board, boardA(plan, fit, rest)))
+  for (const { run, duties } of onPins) {
+    const name = networkName.lights(run.id, 0)
+    runs.push(dimmed(name, { idleA: 0, fullA: run.peakA }, duties))
+    leads.push({
+      from: networkName.pad(networkName.board, 0),
+      to: networkName.pad(name, 0),
+      plusOhm: 0,
+      minusOhm: 0,
+    })
+  }
   leads.push({
     from: atStrip ? networkName.pad(first.entry.run.id, 0) : networkName.supply(supply),
     to: networkName.pad(networkName.board, 0),

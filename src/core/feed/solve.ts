@@ -59,12 +59,47 @@ const mostIterations = 200
  * @param memory of parts that were solved before: what is just the same is not solved again
  */
 export function solve(network: Network, memory?: SolvedParts): SolveResult {
+  return joined(
+    network,
+    separateParts(network).map(({ part, leadIndices }) => ({
+      leadIndices,
+      solve: () =>
+        memory === undefined ? partSolver(part)() : memory.recall(part, (own) => partSolver(own)()),
+    })),
+  )
+}
+
+/**
+ * Solves a network again and again while only the brightness of its loads changes: each call reads what stands in `duties` by then, and
+ * starts from the volts of the call before.
+ */
+export function solveAgain(network: Network): () => SolveResult {
+  const parts = separateParts(network).map(({ part, leadIndices }) => {
+    const solvePart = partSolver(part)
+    const isFixed = part.runs.every(({ duties }) => duties === undefined)
+    let known: SolveResult | undefined
+    return {
+      leadIndices,
+      solve: () => (isFixed ? (known ??= solvePart()) : solvePart()),
+    }
+  })
+  return () => joined(network, parts)
+}
+
+/** The answers of a network's parts as one. */
+function joined(
+  network: Network,
+  parts: readonly {
+    readonly leadIndices: readonly number[]
+    readonly solve: () => SolveResult
+  }[],
+): SolveResult {
   const runs = new Map<string, SolvedRun | FloatingRun>()
   const leads: SolvedLead[] = []
   const supplyA = new Map(network.supplies.map(({ id }) => [id, 0]))
   let [iterations, residualA] = [0, 0]
-  for (const { part, leadIndices } of separateParts(network)) {
-    const result = memory === undefined ? solvePart(part) : memory.recall(part, solvePart)
+  for (const { leadIndices, solve: solvePart } of parts) {
+    const result = solvePart()
     if (!result.ok) return result
     const { solution } = result
     for (const [id, run] of solution.runs) runs.set(id, run)
@@ -121,13 +156,13 @@ class SolvedParts {
 export const solvedParts = new SolvedParts()
 
 /**
- * Solves a part for the volts at every load.
+ * Solves a part for the volts at every load, as often as it is called.
  *
  * The loads of a run between two lead pads are a chain that is eliminated in one sweep, so time grows in proportion to the loads; what is
  * left, pads and junctions, is a small dense system, or a sparse one where many leads hang together. Loads are linearized and solved again (Newton). The network is the minimum of a convex
  * energy, so a step that goes past the minimum along it is shortened to near there.
  */
-function solvePart(network: Network): SolveResult {
+function partSolver(network: Network): () => SolveResult {
   const model = modelOf(network)
   const { draws, runOf, firstNode, total } = model
   const g = new Float64Array(total)
@@ -176,30 +211,35 @@ function solvePart(network: Network): SolveResult {
     return sum
   }
 
-  let residualA = Infinity
-  for (let iteration = 1; iteration <= mostIterations; iteration += 1) {
-    linearize()
-    if (!solveLinear(model, g, c, next)) return { ok: false, reason: 'singular', residualA }
-    for (let node = 0; node < total; node += 1)
-      change[node] = (next.plus[node] ?? 0) - (next.minus[node] ?? 0) - (volts[node] ?? 0)
+  return () => {
+    let residualA = Infinity
+    for (let iteration = 1; iteration <= mostIterations; iteration += 1) {
+      linearize()
+      if (!solveLinear(model, g, c, next)) return { ok: false, reason: 'singular', residualA }
+      for (let node = 0; node < total; node += 1)
+        change[node] = (next.plus[node] ?? 0) - (next.minus[node] ?? 0) - (volts[node] ?? 0)
 
-    // The first step is whole: the volts before it were a guess that belongs to no state.
-    const t = iteration === 1 ? 1 : stepAlong(slopeAt)
-    residualA = 0
-    for (let node = 0; node < total; node += 1) {
-      const rest = (iteration === 1 ? 0 : (1 - t) * (left[node] ?? 0)) + beyond(node, t)
-      left[node] = rest
-      residualA = Math.max(residualA, Math.abs(rest))
+      // The first step is whole: the volts before it were a guess that belongs to no state.
+      const t = iteration === 1 ? 1 : stepAlong(slopeAt)
+      residualA = 0
+      for (let node = 0; node < total; node += 1) {
+        const rest = (iteration === 1 ? 0 : (1 - t) * (left[node] ?? 0)) + beyond(node, t)
+        left[node] = rest
+        residualA = Math.max(residualA, Math.abs(rest))
+      }
+      for (let node = 0; node < total; node += 1)
+        volts[node] = (volts[node] ?? 0) + t * (change[node] ?? 0)
+      advance(state.plus, next.plus, t)
+      advance(state.minus, next.minus, t)
+      advance(state.ports, next.ports, t)
+      if (residualA <= settledA)
+        return {
+          ok: true,
+          solution: solutionOf(network, model, volts, state, iteration, residualA),
+        }
     }
-    for (let node = 0; node < total; node += 1)
-      volts[node] = (volts[node] ?? 0) + t * (change[node] ?? 0)
-    advance(state.plus, next.plus, t)
-    advance(state.minus, next.minus, t)
-    advance(state.ports, next.ports, t)
-    if (residualA <= settledA)
-      return { ok: true, solution: solutionOf(network, model, volts, state, iteration, residualA) }
+    return { ok: false, reason: 'not-settled', residualA }
   }
-  return { ok: false, reason: 'not-settled', residualA }
 }
 
 /** Halvings of a step, at most: past these the rest is below what floating numbers tell. */

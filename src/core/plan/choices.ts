@@ -56,6 +56,10 @@ export const furnitureKinds = ['box', 'circle', 'wall'] as const
 /** What one lead branches into: a splitter or terminal block at a point, or a bus track with an ampere limit. */
 export const junctionKinds = ['terminals', 'splitter', 'track'] as const
 
+/** How a layer of a show meets what is below it, and which way its pattern goes. */
+export const blends = ['add', 'lighten', 'over'] as const
+export const layerAxes = ['each', 'joined', 'room'] as const
+
 /** What is done where the board's logic is low for the strip. */
 export const lowLogics = ['buffer', 'diode', 'lower-supply', '5v-board', 'try'] as const
 /** What is built between the board and the first pixels. */

@@ -13,6 +13,7 @@ import type {
   Place,
   Plan,
   Rules,
+  Show,
   Signal,
   SupplySlot,
   Use,
@@ -57,6 +58,8 @@ export type Command =
       /** Joints of the step: done or not with it. */
       readonly joints: readonly string[]
     }
+  | { readonly do: 'put-show'; readonly show: Show }
+  | { readonly do: 'remove-show'; readonly show: string }
   | { readonly do: 'set-use'; readonly use: Partial<Use> }
   | {
       readonly do: 'set-capacitor'
@@ -191,6 +194,12 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       return
     case 'remove-furniture':
       removeFrom(plan.bench.furniture, command.furniture)
+      return
+    case 'put-show':
+      putItem(plan.shows, command.show)
+      return
+    case 'remove-show':
+      removeFrom(plan.shows, command.show)
       return
     case 'set-photo':
       put(plan.bench, { photo: command.photo })

@@ -44,6 +44,7 @@ export function emptyPlan(name: string, lineId: string): Plan {
     build: { ...usualBuild, moved: [], paces: [], log: [] },
     signal: { ...usualSignal, lanes: [], inputs: [], status: [], pins: [] },
     wiring: { ...usualWiring, ticks: [] },
+    shows: [],
     offcuts: [],
     own: { strips: [], supplies: [], boards: [], lights: [] },
   }

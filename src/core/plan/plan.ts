@@ -41,6 +41,7 @@ import {
   supplyPartSchema,
 } from './parts'
 import { price } from '../quantity/bounded'
+import { showSchema } from './show'
 import { mostCharacters, mostLines, planFormat, planVersion } from './usual'
 
 /** Nothing on a drawing is farther away than this, mm. */
@@ -546,6 +547,8 @@ export const planSchema = z.strictObject({
   signal: signalSchema,
   wiring: wiringSchema,
   /** Rests of strip in the drawer that this plan may use up. */
+  /** What it plays; the first of them is shown. */
+  shows: z.array(showSchema).max(50, 'a plan holds at most 50 shows'),
   offcuts: z
     .array(
       z.strictObject({
@@ -565,6 +568,7 @@ export const planSchema = z.strictObject({
 })
 
 /** The document: small, immutable, everything else is worked out from it. */
+export type { LayerValue, Scene, Show, ShowLayer } from './show'
 export type Plan = Readonly<z.infer<typeof planSchema>>
 export type Line = Plan['lines'][number]
 export type Offcut = Plan['offcuts'][number]

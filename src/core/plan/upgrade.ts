@@ -90,6 +90,9 @@ export const toVersion7 = (document: object): object => ({
   build: usualBuild,
 })
 
+/** Version 8 knows shows. */
+export const toVersion8 = (document: object): object => ({ ...document, version: 8, shows: [] })
+
 /** A strip with all that is known of strips; those of the user's own that were kept by version 1 say less. */
 export const withStripFacts = (strip: unknown): unknown =>
   isObject(strip) ? { ...usualStripFacts, ...strip } : strip

@@ -3,7 +3,7 @@ export const grades = ['stop', 'warning', 'note'] as const
 export type Grade = (typeof grades)[number]
 
 /** The page on which a verdict is counted and can be acted on. */
-export type VerdictPage = 'measure' | 'cut' | 'feed' | 'signal'
+export type VerdictPage = 'measure' | 'cut' | 'feed' | 'signal' | 'glow'
 
 /** The section of the roll under which a verdict is printed. */
 export type VerdictSection =
@@ -101,6 +101,9 @@ export const verdictKinds = {
   'serial-pin': kind('signal', 'board', 'warning'),
   'sensors-over': kind('signal', 'board', 'stop'),
   'status-colours-alike': kind('signal', 'board', 'warning'),
+  // glow: judged when a show is played
+  'flash-rate': kind('glow', 'current', 'stop'),
+  'scene-over-supply': kind('glow', 'supply', 'stop', 'warning'),
   // single lights
   'no-led-resistor': kind('measure', 'lights', 'stop'),
   'no-headroom': kind('measure', 'lights', 'stop', 'warning'),

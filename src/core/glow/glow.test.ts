@@ -1,0 +1,341 @@
+import { readFileSync } from 'node:fs'
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { readPlanFile } from '../../formats/plan-file'
+import { runs } from '../../testing/runs'
+import { planNetwork } from '../feed/plan-network'
+import { solve } from '../feed/solve'
+import { change } from '../plan/commands'
+import type { Input, Plan, Scene, Show, ShowLayer } from '../plan/plan'
+import { judgeShow, showVerdicts } from '../verdict/judge-show'
+import { worked } from '../worked'
+import { compileShow, type CompiledShow } from './compile'
+import { readColour, screenColour, whiteOf } from './colour'
+import { byteOf, channelKinds, channelLevel, fieldOf } from './field'
+import { patterns } from './patterns'
+import { InputTape, play, readyShow, toEnd, type InputEvent } from './play'
+import { Player } from './player'
+
+const demo = (name: string): Plan => {
+  const read = readPlanFile(
+    readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8'),
+  )
+  if (!read.ok) throw new Error(JSON.stringify(read.issues))
+  return read.plan
+}
+const pegboard = demo('pegboard-moon')
+const inputs: readonly Input[] = [
+  { id: 'door', kind: 'motion', name: 'Door' },
+  { id: 'dial', kind: 'knob', name: 'Dial' },
+]
+const layer = (
+  pattern: string,
+  set: ShowLayer['set'] = {},
+  more: Partial<ShowLayer> = {},
+): ShowLayer => ({
+  id: pattern,
+  pattern,
+  on: 'all',
+  axis: 'joined',
+  blend: 'add',
+  opacity: 1,
+  set,
+  ...more,
+})
+const scene = (layers: readonly ShowLayer[], more: Partial<Scene> = {}): Scene => ({
+  id: 'only',
+  name: 'Only',
+  seconds: 5,
+  fade: 0,
+  layers: [...layers],
+  ...more,
+})
+const showOf = (...scenes: Scene[]): Show => ({ id: 'show', name: 'Show', seed: 5, scenes })
+const ready = (show: Show, plan = pegboard): CompiledShow => {
+  const results = worked(plan)
+  return compileShow(show, fieldOf(results), { lanes: results.lanes, inputs, limit: plan.limit })
+}
+const played = (plan: Plan, show: Show, seconds = 3, framesPerSecond = 50) => {
+  const results = worked(plan)
+  return toEnd(play(results, readyShow(results, show), { seconds, framesPerSecond }))
+}
+const problemsOf = (show: Show): string[] => ready(show).problems.map(({ message }) => message)
+
+describe('colours', () => {
+  it('chosen by eye become linear by power 2.2, by number they are linear already', () => {
+    expect(readColour('#808080')).toEqual([14_386, 14_386, 14_386, 0])
+    expect(readColour('duty 255 128 0 64')).toEqual([65_535, 128 * 257, 0, 64 * 257])
+    expect(readColour('duty 256 0 0')).toBeUndefined()
+    expect(readColour('900 K')).toBeUndefined()
+    expect(screenColour([65_535, 14_386, 0, 0])).toBe('#ff8000')
+  })
+  it('of a temperature: warm has hardly any blue, 6500 K is all but neutral', () => {
+    const [red, green, blue] = whiteOf(2700)
+    expect(red).toBe(65_535)
+    expect(green / red).toBeCloseTo(0.41, 1)
+    expect(blue / red).toBeLessThan(0.12)
+    for (const part of whiteOf(6500).slice(0, 3)) expect(part / 65_535).toBeGreaterThan(0.9)
+  })
+  it('white is made by the white channel where there is one', () => {
+    const rgbw = channelKinds(['red', 'green', 'blue', 'white'])
+    const light = [50_000, 40_000, 30_000, 1_000]
+    const levels = rgbw.map((kind) => channelLevel(kind, true, light, 0))
+    expect(levels).toEqual([20_000, 10_000, 0, 31_000])
+    const twoWhites = channelKinds(['warm white', 'cool white'])
+    expect(twoWhites.map((kind) => channelLevel(kind, false, light, 0))).toEqual([21_000, 30_000])
+    expect(channelKinds(['white'])).toEqual(['all'])
+  })
+  it('bytes are the level × the limit, rounded', () => {
+    for (const limit of [1, 0.5, 0.83, 0.004])
+      for (let level = 0; level <= 65_535; level += 257)
+        expect(byteOf(level, Math.round(limit * 65_536))).toBeCloseTo((level / 257) * limit, -0.31)
+  })
+})
+
+describe('a show', () => {
+  it('is the same whatever frames are drawn, with the inputs that were recorded', () => {
+    const everything = showOf(
+      ...patterns.map((pattern, at) =>
+        scene(
+          [
+            layer(
+              pattern.id,
+              Object.fromEntries(
+                pattern.parameters.flatMap((one) =>
+                  one.kind === 'input' ? [[one.id, 'dial']] : [],
+                ),
+              ),
+            ),
+          ],
+          { id: `s${String(at)}`, seconds: 1, fade: 0.3 },
+        ),
+      ),
+      scene([layer('comets', { start: 'door' })], {
+        id: 'visit',
+        seconds: 0.5,
+        start: { input: 'door', when: 'on' },
+      }),
+    )
+    const show = ready(everything)
+    const tape = fc.array(
+      fc.tuple(
+        fc.integer({ min: 0, max: 20_000 }),
+        fc.integer({ min: 0, max: 1 }),
+        fc.integer({ min: 0, max: 65_535 }),
+      ),
+      { maxLength: 12 },
+    )
+    fc.assert(
+      fc.property(
+        tape,
+        fc.integer({ min: 0, max: 20_000 }),
+        fc.integer({ min: 7, max: 400 }),
+        (events, at, step) => {
+          const sorted: InputEvent[] = events.toSorted((a, b) => a[0] - b[0])
+          const frameAt = (apart: number): Uint16Array => {
+            const player = new Player(show)
+            const inputTape = new InputTape(sorted, 2)
+            for (let ms = 0; ms < at; ms += apart) inputTape.step(player, ms)
+            inputTape.step(player, at)
+            return player.paint(at).slice()
+          }
+          expect(frameAt(step)).toEqual(frameAt(100_000))
+        },
+      ),
+      { numRuns: runs(25) },
+    )
+  })
+
+  it('does not lose an event that comes while scenes fade', () => {
+    const show = ready(
+      showOf(
+        scene([layer('steady', { colour: 'duty 9 0 0' })], { seconds: 100 }),
+        scene([layer('steady', { colour: 'duty 0 9 0' })], {
+          id: 'b',
+          name: 'Door',
+          seconds: 2,
+          fade: 1,
+          start: { input: 'door', when: 'on' },
+        }),
+        scene([layer('steady', { colour: 'duty 0 0 9' })], {
+          id: 'c',
+          name: 'Dial',
+          seconds: 2,
+          fade: 1,
+          start: { input: 'dial', when: 'on' },
+        }),
+      ),
+    )
+    const player = new Player(show)
+    const at = (ms: number, values: number[]): string | undefined => {
+      player.step(ms, values)
+      return player.scene?.name
+    }
+    expect(at(500, [0, 0])).toBe('Only')
+    expect(at(600, [65_535, 0])).toBe('Door')
+    // The dial is only touched during the fade.
+    expect(at(900, [0, 65_535])).toBe('Door')
+    expect(at(1_000, [0, 0])).toBe('Door')
+    expect(at(1_700, [0, 0])).toBe('Dial')
+    expect(at(3_400, [0, 0])).toBe('Dial')
+    expect(at(3_600, [0, 0])).toBe('Only')
+  })
+
+  it('plays where a layer says: on runs in its own order, on a lane, in a rectangle', () => {
+    const field = fieldOf(worked(pegboard))
+    const elements = (more: Partial<ShowLayer>): Int32Array[] =>
+      ready(showOf(scene([layer('steady', {}, more)]))).scenes[0]!.layers.map((one) => one.elements)
+    const [post, tray] = ['post', 'tray'].map((id) => field.runs.find((run) => run.id === id)!)
+    const [joined] = elements({ on: { runs: ['tray', 'post'] } })
+    expect(joined!.length).toBe(post!.count + tray!.count)
+    expect(joined![0]).toBe(tray!.from)
+    expect(elements({ on: { runs: ['tray', 'post'] }, axis: 'each' })).toHaveLength(2)
+    const [all] = elements({ on: 'all' })
+    const box = { x: -1e5, y: -1e5, width: 2e5, height: 2e5 }
+    expect(elements({ on: { zone: box } })).toEqual([all])
+    expect(elements({ on: { zone: { ...box, width: 1 } } })).toEqual([])
+    expect(elements({ on: { lanes: ['Lane 1'] } })).toEqual([all])
+  })
+
+  it('tells what it cannot play, and plays the rest', () => {
+    expect(problemsOf(showOf(scene([layer('flow', { speed: 99_999 })])))).toEqual([
+      'Flow, speed: 99999 is outside -3000 to 3000; it plays at 3000',
+    ])
+    expect(problemsOf(showOf(scene([layer('steady', { colour: 'rosy' })])))[0]).toMatch(
+      /“rosy” is no colour: such as/,
+    )
+    expect(problemsOf(showOf(scene([layer('plasma-9')])))[0]).toMatch(
+      /no pattern “plasma-9” here: a newer/,
+    )
+    expect(problemsOf(showOf(scene([], { start: { input: 'gone', when: 'on' } })))[0]).toMatch(
+      /its input is gone/,
+    )
+    expect(problemsOf(showOf(scene(patterns.map(({ id }) => layer(id)))))).toEqual([])
+    const many = {
+      ...pegboard,
+      shows: [showOf(scene(Array.from({ length: 10_000 }, () => layer('steady'))))],
+    }
+    const read = readPlanFile(JSON.stringify(many))
+    expect(read.ok ? '' : read.issues[0]!.message).toMatch(/at most 40 layers/)
+    const unknown = {
+      ...pegboard,
+      shows: [showOf(scene([layer('plasma-9', { x: [] as unknown as number })]))],
+    }
+    expect(readPlanFile(JSON.stringify(unknown)).ok).toBe(false)
+    const kept = { ...pegboard, shows: [showOf(scene([layer('plasma-9', { x: 3 })]))] }
+    const again = readPlanFile(JSON.stringify(kept))
+    expect(again.ok && again.plan.shows[0]?.scenes[0]?.layers[0]?.set).toEqual({ x: 3 })
+  })
+})
+
+describe('amperes of a show', () => {
+  it.each(['pegboard-moon', 'bay-window-nook', 'wall-of-jars'])(
+    'are those of the solved feed at the bytes that are sent: %s',
+    (name) => {
+      const plan = demo(name)
+      // What is sent of half the light, as a share: the limit is in it, and it is rounded to a byte.
+      const byte = byteOf(128 * 257, Math.round(plan.limit * 65_536))
+      const half = played(
+        plan,
+        showOf(scene([layer('steady', { colour: 'duty 128 128 128' })])),
+        0.1,
+      )
+      const level = { ...plan, scene: { ...plan.scene, level: byte / 255 } }
+      const results = worked(level)
+      const solved = solve(planNetwork(results, 'level'))
+      if (!solved.ok) throw new Error('not solved')
+      const amperes = plan.supplies.map(
+        ({ id }) => solved.solution.supplyA.get(`supply:${id}`) ?? 0,
+      )
+      expect(half.supplies.map(({ peakA }) => peakA)).toEqual(
+        amperes.map((one) => expect.closeTo(one, 6)),
+      )
+      expect(half.meanA).toBeCloseTo(
+        amperes.reduce((sum, one) => sum + one, 0),
+        6,
+      )
+      expect(half.whPerHour).toBeCloseTo(half.meanA * 5, 6)
+    },
+  )
+
+  it('mean and peak are those of a show that is half of its time dark', () => {
+    const dark = showOf(
+      scene([layer('steady', { colour: 'duty 255 255 255' })], { seconds: 1 }),
+      scene([], { id: 'dark', seconds: 3 }),
+    )
+    const { meanA, peakA, peakAtS, supplies } = played(pegboard, dark, 8)
+    const { full, supplies: fed } = worked(pegboard)
+    const [white = 0] = full.supplyA.values()
+    expect(peakA).toBeCloseTo(white, 6)
+    expect(peakAtS).toBe(0)
+    expect(meanA).toBeCloseTo(white / 4 + fed[0]!.currentA.idle * 0.75, 2)
+    expect(supplies[0]).toMatchObject({ id: 'supply-a', ratedA: fed[0]!.ratedA })
+  })
+})
+
+const swarm = layer(
+  'comets',
+  { colour: '#ffffff', count: 6, speed: 3_000, tail: 120 },
+  { on: { runs: ['crescent'] } },
+)
+
+describe('flashing', () => {
+  const blinking = (hertz: number, colour: string, more: Partial<ShowLayer> = {}): Show =>
+    showOf(
+      ...[colour, 'duty 0 0 0'].map((one, at) =>
+        scene([layer('steady', { colour: one }, more)], {
+          id: `s${String(at)}`,
+          seconds: 0.5 / hertz,
+        }),
+      ),
+    )
+  it.each([
+    [2, 'duty 255 255 255', 2, false],
+    [5, 'duty 255 255 255', 5, false],
+    // Red light alone is only 0.21 of the luminance, but counts by itself.
+    [5, 'duty 100 0 0', 5, true],
+    [5, 'duty 20 20 20', 0, false],
+  ])('%i times a second of %s: %i flashes, red: %s', (hertz, colour, flashes, isRed) => {
+    const { perSecond, worst } = played(pegboard, blinking(hertz, colour), 3, 100).flashing
+    expect([perSecond, worst?.isRed ?? false]).toEqual([flashes, isRed])
+  })
+
+  it('comets that are steady over a whole run flash on 300 mm of it', () => {
+    const { perSecond, worst } = played(pegboard, showOf(scene([swarm])), 2, 100).flashing
+    expect(perSecond).toBeGreaterThan(3)
+    expect(worst).toMatchObject({ run: 'crescent', isRed: false })
+    expect((worst?.toMm ?? 0) - (worst?.fromMm ?? 0)).toBe(300)
+  })
+})
+
+describe('remedies of a show', () => {
+  const judged = (plan: Plan, show: Show) => {
+    const results = worked(plan)
+    const run = { seconds: 2, framesPerSecond: 50 }
+    const first = toEnd(play(results, readyShow(results, show), run))
+    return toEnd(showVerdicts(results, show, { played: first, run, workOut: worked }))
+  }
+  it.each([
+    ['flash-rate', showOf(scene([swarm])), 'auto'],
+    [
+      'scene-over-supply',
+      showOf(scene([layer('steady', { colour: 'duty 255 255 255' })])),
+      'brick-5v-10',
+    ],
+  ] as const)('of %s: each, applied, removes its cause and makes no other', (code, show, part) => {
+    const { plan } = change(pegboard, [
+      { do: 'pick-supply', supply: 'supply-a', part },
+      { do: 'put-show', show },
+    ])
+    const verdicts = judged(plan, show)
+    expect(verdicts.map((one) => one.code)).toEqual([code])
+    const { remedies } = verdicts[0]!
+    expect(remedies.length).toBeGreaterThan(1)
+    for (const remedy of remedies) {
+      const next = change(plan, remedy.commands).plan
+      const results = worked(next)
+      const again = next.shows[0]!
+      expect(judgeShow(results, again, played(next, again, 2))).toEqual([])
+    }
+  })
+})

@@ -1,0 +1,221 @@
+import type { FedPlan } from '../feed/fed-plan'
+import type { Show } from '../plan/plan'
+import { compileShow, type CompiledShow } from './compile'
+import { byteOf, channelLevel, fieldOf, hasWhite, type FieldRun } from './field'
+import { FlashWatch, type Flashing } from './flashing'
+import { Player } from './player'
+import { ShowFeed, type FrameFeed } from './show-feed'
+
+/** What a show is played on. */
+export type PlayGiven = Pick<
+  FedPlan,
+  | 'plan'
+  | 'cuts'
+  | 'volts'
+  | 'leads'
+  | 'loads'
+  | 'lit'
+  | 'fit'
+  | 'lanes'
+  | 'circuit'
+  | 'layout'
+  | 'supplies'
+>
+
+/** What an input said from a time on: ms, its number among the plan's inputs, 0 to 65535. */
+export type InputEvent = readonly [ms: number, input: number, value: number]
+
+/** A show made ready for the lights of a plan. */
+export const readyShow = (
+  given: Pick<PlayGiven, 'plan' | 'cuts' | 'lit' | 'lanes' | 'layout'>,
+  show: Show,
+): CompiledShow =>
+  compileShow(show, fieldOf(given), {
+    lanes: given.lanes,
+    inputs: given.plan.signal.inputs,
+    limit: given.plan.limit,
+  })
+
+/** A show that nobody stops: once through its scenes in their turn, at least this long, at most that long, s. */
+const [leastS, mostS] = [10, 120]
+
+/** How long a show is looked at where nobody says, s. */
+export const lengthOf = ({ scenes, turns }: Pick<CompiledShow, 'scenes' | 'turns'>): number =>
+  Math.min(
+    mostS,
+    Math.max(leastS, turns.reduce((sum, at) => sum + (scenes[at]?.lengthMs ?? 0), 0) / 1000),
+  )
+
+/** When a frame is, ms. */
+export const frameMs = (frame: number, framesPerSecond: number): number =>
+  Math.floor((1000 * frame) / framesPerSecond)
+
+/**
+ * Plays with recorded inputs: each reaches the show at its own time, whichever frames are drawn.
+ */
+export class InputTape {
+  private next = 0
+  readonly values: Uint16Array
+
+  constructor(
+    private readonly events: readonly InputEvent[],
+    count: number,
+  ) {
+    this.values = new Uint16Array(count)
+  }
+
+  /** Steps a player up to a time. */
+  step(player: Player, ms: number): void {
+    for (;;) {
+      const event = this.events[this.next]
+      if (event === undefined || event[0] > ms) break
+      if (event[0] > 0) player.step(event[0] - 1, this.values)
+      this.values[event[1]] = event[2]
+      this.next += 1
+    }
+    player.step(ms, this.values)
+  }
+}
+
+/** What is sent for one channel of an element of what a player painted, 0–255. */
+export const sentBy =
+  (player: Player) =>
+  ({ channels }: FieldRun, element: number, channel: number): number =>
+    byteOf(
+      channelLevel(channels[channel] ?? 'none', hasWhite(channels), player.light, element * 4),
+      player.show.limit,
+    )
+
+/** What a show comes to. */
+export interface Played {
+  readonly seconds: number
+  readonly framesPerSecond: number
+  readonly meanA: number
+  readonly peakA: number
+  readonly peakAtS: number
+  readonly whPerHour: number
+  readonly flashing: Flashing
+  readonly supplies: readonly PlayedSupply[]
+  /** Amperes of each supply, frame by frame. */
+  readonly curve: readonly Float64Array[]
+  /** The scene that played, by its number in the show, frame by frame. */
+  readonly scenes: Uint8Array
+  /** Frames that the feed has no answer for. */
+  readonly unsolved: number
+  readonly problems: CompiledShow['problems']
+}
+
+export interface PlayedSupply {
+  readonly id: string
+  readonly name: string
+  readonly volts: number
+  readonly ratedA: number | null
+  /** What the program may let draw of it beyond what is drawn anyway, mA. */
+  readonly limitMa: number | null
+  readonly meanA: number
+  readonly peakA: number
+  readonly peakAtS: number
+}
+
+export interface PlayOptions {
+  readonly seconds?: number | undefined
+  readonly framesPerSecond: number
+  readonly events?: readonly InputEvent[] | undefined
+  /** Told of each frame after it is painted. */
+  readonly onFrame?: ((ms: number, player: Player, feed: FrameFeed | undefined) => void) | undefined
+}
+
+/**
+ * Plays a show from its start, frame by frame, each with its volts solved; yields the share that is done.
+ *
+ * Amperes are those of the solved feed at the bytes that are sent.
+ */
+export function* play(
+  given: PlayGiven,
+  show: CompiledShow,
+  { seconds = lengthOf(show), framesPerSecond, events = [], onFrame }: PlayOptions,
+): Generator<number, Played> {
+  const player = new Player(show)
+  const feed = new ShowFeed(given, show.field)
+  const tape = new InputTape(events, show.inputs.length)
+  const flash = new FlashWatch(show.field)
+  const sent = new Float64Array(show.field.count * 4)
+  const frames = Math.max(1, Math.round(seconds * framesPerSecond))
+  const curve = given.supplies.map(() => new Float64Array(frames))
+  const byteAt = sentBy(player)
+  const scenes = new Uint8Array(frames)
+  let unsolved = 0
+  for (let frame = 0; frame < frames; frame += 1) {
+    const ms = frameMs(frame, framesPerSecond)
+    tape.step(player, ms)
+    const light = player.paint(ms)
+    scenes[frame] = player.sceneNumber
+    sentLight(show, light, sent)
+    flash.add(sent)
+    const solved = feed.frame(byteAt)
+    if (solved === undefined) unsolved += 1
+    for (const [at, amperes] of (solved?.supplyA ?? []).entries()) {
+      const own = curve[at]
+      if (own !== undefined) own[frame] = amperes
+    }
+    onFrame?.(ms, player, solved)
+    if (frame % 25 === 24) yield (frame + 1) / frames
+  }
+  const total = new Float64Array(frames)
+  for (const own of curve)
+    for (const [frame, amperes] of own.entries()) total[frame] = (total[frame] ?? 0) + amperes
+  const all = peakOf(total, framesPerSecond)
+  const supplies = given.supplies.map(({ slot, volts, ratedA, limitA }, at): PlayedSupply => ({
+    id: slot.id,
+    name: slot.name,
+    volts,
+    ratedA,
+    limitMa: limitA === null ? null : Math.floor(limitA * 1000 + 1e-6),
+    ...peakOf(curve[at] ?? new Float64Array(frames), framesPerSecond),
+  }))
+  return {
+    seconds: frames / framesPerSecond,
+    framesPerSecond,
+    ...all,
+    whPerHour: supplies.reduce((sum, { volts, meanA }) => sum + volts * meanA, 0),
+    flashing: flash.worst(framesPerSecond),
+    supplies,
+    curve,
+    scenes,
+    unsolved,
+    problems: show.problems,
+  }
+}
+
+/** What is seen of the light that is sent: white where a run has no colours of its own. */
+function sentLight({ field, limit }: CompiledShow, light: Uint16Array, sent: Float64Array): void {
+  for (let at = 0; at < light.length; at += 1) sent[at] = byteOf(light[at] ?? 0, limit) / 255
+  for (const { from, count, channels } of field.runs) {
+    if (channels.includes('red')) continue
+    for (let at = 4 * from; at < 4 * (from + count); at += 4) {
+      const [r = 0, g = 0, b = 0, w = 0] = sent.subarray(at, at + 4)
+      sent.fill(Math.min(1, Math.max(r, g, b) + w), at, at + 3)
+      sent[at + 3] = 0
+    }
+  }
+}
+
+function peakOf(
+  amperes: Float64Array,
+  framesPerSecond: number,
+): Pick<PlayedSupply, 'meanA' | 'peakA' | 'peakAtS'> {
+  let [sum, at] = [0, 0]
+  for (const [frame, one] of amperes.entries()) {
+    sum += one
+    if (one > (amperes[at] ?? 0) + 1e-12) at = frame
+  }
+  return { meanA: sum / amperes.length, peakA: amperes[at] ?? 0, peakAtS: at / framesPerSecond }
+}
+
+/** Runs a generator to its end. */
+export function toEnd<Result>(steps: Generator<unknown, Result>): Result {
+  for (;;) {
+    const step = steps.next()
+    if (step.done === true) return step.value
+  }
+}

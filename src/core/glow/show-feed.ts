@@ -1,0 +1,97 @@
+import { groupDraw } from '../load/group-draw'
+import { networkName, planNetwork, type PlanNetworkGiven } from '../feed/plan-network'
+import { solveAgain, type SolvedRun, type SolveResult } from '../feed/solve'
+import type { Field, FieldRun } from './field'
+
+/** Amperes and volts of one frame. */
+export interface FrameFeed {
+  /** Of each supply of the plan, in its order, A. */
+  readonly supplyA: readonly number[]
+  /** Of each run by its id; runs that reach no supply are missing. */
+  readonly runs: ReadonlyMap<string, SolvedRun>
+}
+
+/** One run of the field with the brightness that the network reads. */
+interface DutyRun {
+  readonly run: FieldRun
+  readonly duties: Float64Array
+  /** How much each channel of a plain strip counts: its share of the watts. `undefined` for pixels. */
+  readonly weights: readonly number[] | undefined
+}
+
+/** The feed of a plan while a show plays: its network is made once, and solved for each frame with the brightness of that frame. */
+export class ShowFeed {
+  private readonly duties: readonly DutyRun[]
+  private readonly solve: () => SolveResult
+  private readonly supplies: readonly string[]
+  readonly volts: readonly number[]
+
+  constructor(given: PlanNetworkGiven, field: Field) {
+    this.duties = field.runs.map((run): DutyRun => {
+      const { light } = run.entry.strip
+      const isPixels = !run.isLights && light.kind === 'pixels'
+      const { channelMa } = groupDraw(run.entry.strip)
+      const all = channelMa.reduce((sum, mA) => sum + mA, 0)
+      return {
+        run,
+        duties: new Float64Array(
+          run.isLights ? 1 : run.loads * (isPixels ? run.channels.length : 1),
+        ),
+        weights:
+          run.isLights || isPixels ? undefined : channelMa.map((mA) => (all > 0 ? mA / all : 0)),
+      }
+    })
+    this.supplies = given.plan.supplies.map(({ id }) => networkName.supply(id))
+    this.volts = given.plan.supplies.map(({ id }) => given.volts.get(id) ?? 0)
+    const levels = new Map(this.duties.map(({ run, duties }) => [run.id, duties]))
+    this.solve = solveAgain(planNetwork(given, 'full-white', levels))
+  }
+
+  /**
+   * Solves a frame.
+   *
+   * @param bytes what is sent for each channel of each element: `byteAt(element, channel)`, 0–255
+   * @returns `undefined` where the network has no answer
+   */
+  frame(
+    byteAt: (run: FieldRun, element: number, channel: number) => number,
+  ): FrameFeed | undefined {
+    for (const { run, duties, weights } of this.duties) fill(run, duties, weights, byteAt)
+    const result = this.solve()
+    if (!result.ok) return undefined
+    const { supplyA, runs } = result.solution
+    return {
+      supplyA: this.supplies.map((id) => supplyA.get(id) ?? 0),
+      runs: new Map([...runs].flatMap(([id, run]) => ('floating' in run ? [] : [[id, run]]))),
+    }
+  }
+}
+
+function fill(
+  run: FieldRun,
+  duties: Float64Array,
+  weights: readonly number[] | undefined,
+  byteAt: (run: FieldRun, element: number, channel: number) => number,
+): void {
+  const { from, count, isTurned, channels, isLights } = run
+  if (isLights) {
+    let sum = 0
+    for (let at = from; at < from + count; at += 1) sum += byteAt(run, at, 0)
+    duties[0] = sum / count / 255
+    return
+  }
+  if (weights !== undefined) {
+    const level = weights.reduce(
+      (sum, weight, channel) => sum + weight * byteAt(run, from, channel),
+      0,
+    )
+    duties.fill(level / 255)
+    return
+  }
+  const stride = channels.length
+  for (let at = 0; at < count; at += 1) {
+    const load = (isTurned ? count - 1 - at : at) * stride
+    for (let channel = 0; channel < stride; channel += 1)
+      duties[load + channel] = byteAt(run, from + at, channel) / 255
+  }
+}

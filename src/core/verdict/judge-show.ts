@@ -1,0 +1,223 @@
+import { mostFlashes } from '../glow/flash'
+import { patternOf } from '../glow/patterns'
+import { play, readyShow, toEnd, type InputEvent, type Played, type PlayGiven } from '../glow/play'
+import { headroomOf, mayGive, smallestFor, smallestLike, type FedSupply } from '../feed/supplies'
+import type { Parts } from '../parts/find'
+import { change, type Command } from '../plan/commands'
+import type { Plan, Show, ShowLayer } from '../plan/plan'
+import { formatQuantity, significant } from '../quantity/format'
+import type { Remedy, Verdict } from './verdict'
+
+/** What a show is judged on. */
+export type ShowGiven = PlayGiven & { readonly parts: Parts }
+
+/** How it was played: the remedies are tried in just the same way. */
+export interface ShowRun {
+  readonly seconds?: number | undefined
+  readonly framesPerSecond: number
+  readonly events?: readonly InputEvent[] | undefined
+}
+
+/** What is wrong with a show as it was played, without remedies. */
+export function judgeShow({ plan, supplies }: ShowGiven, show: Show, played: Played): Verdict[] {
+  const { perSecond, worst } = played.flashing
+  const flashing: Verdict[] =
+    perSecond <= mostFlashes || worst === undefined
+      ? []
+      : [
+          {
+            id: `flash-rate.${show.id}`,
+            code: 'flash-rate',
+            grade: 'stop',
+            about: [],
+            text: `${worst.run}, ${String(Math.round(worst.fromMm))} to ${String(Math.round(worst.toMm))} mm: ${String(perSecond)} ${worst.isRed ? 'red flashes' : 'flashes'} in the second from ${worst.atS.toFixed(1)} s`,
+            why: 'More than three flashes a second can start a seizure in people who are sensitive to them; a saturated red is the worst.',
+            remedies: [],
+          },
+        ]
+  const over = played.supplies.flatMap((one): Verdict[] => {
+    const supply = supplies.find(({ slot }) => slot.id === one.id)
+    const allowedA = supply === undefined ? undefined : allowed(plan, supply)
+    if (supply?.ratedA == null || allowedA === undefined || one.peakA <= allowedA + 1e-6) return []
+    const isOver = one.peakA > supply.ratedA + 1e-6
+    const scene = show.scenes[sceneAt(played, one.peakAtS)]?.name ?? ''
+    return [
+      {
+        id: `scene-over-supply.${one.id}`,
+        code: 'scene-over-supply',
+        grade: isOver ? 'stop' : 'warning',
+        about: [one.id],
+        text: `“${scene}” takes ${formatQuantity(one.peakA, 'A')} at ${one.peakAtS.toFixed(1)} s; ${one.name} ${
+          isOver
+            ? `gives ${significant(supply.ratedA)} A`
+            : `should give no more than ${formatQuantity(allowedA, 'A')} of its ${significant(supply.ratedA)} A`
+        }`,
+        why: isOver
+          ? 'Past its limit a supply shuts off, or sags until pixels flicker and the board resets.'
+          : 'A supply at its limit runs hot, ages fast and sags when everything lights at once.',
+        remedies: [],
+      },
+    ]
+  })
+  return [...flashing, ...over]
+}
+
+/** What a supply should give by the plan's rules, A. */
+const allowed = (plan: Plan, { part }: FedSupply): number | undefined =>
+  part === undefined ? undefined : mayGive(part, headroomOf(plan))
+
+const sceneAt = ({ scenes, framesPerSecond }: Played, atS: number): number =>
+  scenes[Math.min(scenes.length - 1, Math.round(atS * framesPerSecond))] ?? 0
+
+/**
+ * The verdicts of a show with their remedies, each tried on the whole plan by playing it again: only what removes its verdict, and makes no
+ * other one, is offered. Yields how many trials are done.
+ *
+ * @param workOut a plan with what a show is judged on
+ */
+export function* showVerdicts(
+  given: ShowGiven,
+  show: Show,
+  {
+    played,
+    run,
+    workOut,
+  }: {
+    readonly played: Played
+    readonly run: ShowRun
+    readonly workOut: (plan: Plan) => ShowGiven
+  },
+): Generator<number, Verdict[]> {
+  const verdicts = judgeShow(given, show, played)
+  const codes = new Set(verdicts.map(({ id }) => id))
+  let trials = 0
+  const judged: Verdict[] = []
+  for (const verdict of verdicts) {
+    const remedies: Remedy[] = []
+    const groups =
+      verdict.code === 'flash-rate'
+        ? calmer(show, sceneAt(played, played.flashing.worst?.atS ?? 0))
+        : lessAmperes(given, show, played, verdict.about[0] ?? '')
+    for (const group of groups)
+      for (const remedy of group) {
+        yield (trials += 1)
+        const plan = change(given.plan, remedy.commands).plan
+        const next = workOut(plan)
+        const changed = plan.shows.find(({ id }) => id === show.id) ?? show
+        const after = judgeShow(next, changed, toEnd(play(next, readyShow(next, changed), run)))
+        const helps = after.every(({ id }) => id !== verdict.id && codes.has(id))
+        if (!helps) continue
+        remedies.push(remedy)
+        break
+      }
+    judged.push({ ...verdict, remedies })
+  }
+  return judged
+}
+
+const putShow = (show: Show): readonly Command[] => [{ do: 'put-show', show }]
+
+/** The same show with some layers of a scene changed. */
+const withLayers = (show: Show, scene: number, edit: (layer: ShowLayer) => ShowLayer): Show => ({
+  ...show,
+  scenes: show.scenes.map((one, at) =>
+    at === scene ? { ...one, layers: one.layers.map(edit) } : one,
+  ),
+})
+
+/** Ways to flash less, in groups: of each the first that helps is offered. */
+function calmer(show: Show, scene: number): Remedy[][] {
+  const name = show.scenes[scene]?.name ?? ''
+  const slower = [2, 4, 8].map((times) => ({
+    label: `play “${name}” ${String(times)} times slower`,
+    commands: putShow(withLayers(show, scene, (layer) => slowed(layer, times))),
+  }))
+  const softer = [0.6, 0.35, 0.2, 0.1].map((share) => ({
+    label: `dim “${name}” to ${String(share * 100)} %`,
+    commands: putShow(
+      withLayers(show, scene, (layer) => ({ ...layer, opacity: layer.opacity * share })),
+    ),
+  }))
+  const without = (show.scenes[scene]?.layers ?? [])
+    .filter(({ isOff }) => isOff !== true)
+    .map(({ id, pattern }) => ({
+      label: `leave out ${patternOf(pattern)?.name.toLowerCase() ?? pattern}`,
+      commands: putShow(
+        withLayers(show, scene, (layer) => (layer.id === id ? { ...layer, isOff: true } : layer)),
+      ),
+    }))
+  return [slower, softer, without]
+}
+
+/** A layer whose times are as many times as long, as far as its pattern goes. */
+function slowed(layer: ShowLayer, times: number): ShowLayer {
+  const set = { ...layer.set }
+  for (const parameter of patternOf(layer.pattern)?.parameters ?? []) {
+    if (parameter.kind !== 'number') continue
+    const value = Number(set[parameter.id] ?? parameter.usual)
+    const { unit, least, most } = parameter
+    if (unit === 's') set[parameter.id] = Math.min(most, value * times)
+    if (unit === 'mm/s') set[parameter.id] = Math.max(least, Math.round(value / times))
+  }
+  return { ...layer, set }
+}
+
+/** How much less is tried where the first guess was not enough. */
+const shares = [1, 0.97, 0.93, 0.88]
+
+/** Ways to stay within a supply, in groups: of each the first that helps is offered. */
+function lessAmperes(given: ShowGiven, show: Show, played: Played, id: string): Remedy[][] {
+  const { plan, supplies, parts } = given
+  const supply = supplies.find(({ slot }) => slot.id === id)
+  const at = supplies.findIndex(({ slot }) => slot.id === id)
+  const allowedA = supply === undefined ? undefined : allowed(plan, supply)
+  const curve = played.curve[at]
+  if (supply === undefined || allowedA === undefined || curve === undefined) return []
+  const idleA = supply.currentA.idle
+  /** Highest amperes of each scene that goes over. */
+  const over = new Map<number, number>()
+  for (const [frame, amperes] of curve.entries()) {
+    const scene = played.scenes[frame] ?? 0
+    if (amperes > allowedA) over.set(scene, Math.max(over.get(scene) ?? 0, amperes))
+  }
+  const shareOf = (peakA: number): number => Math.max(0, (allowedA - idleA) / (peakA - idleA))
+  const peakA = Math.max(...over.values())
+  const percent = (share: number): number => Math.floor(share * 100)
+  const dimmed = shares.map((less): Remedy => {
+    let next = show
+    for (const [scene, peak] of over) {
+      const share = percent(shareOf(peak) * less) / 100
+      next = withLayers(next, scene, (layer) => ({ ...layer, opacity: layer.opacity * share }))
+    }
+    const names = [...over.keys()].map((scene) => `“${show.scenes[scene]?.name ?? ''}”`)
+    return {
+      label: `dim ${names.join(' and ')} to ${String(percent(shareOf(peakA) * less))} %`,
+      commands: putShow(next),
+    }
+  })
+  const limited = shares.flatMap((less): Remedy[] => {
+    const share = percent(plan.limit * shareOf(peakA) * less)
+    return share < 5
+      ? []
+      : [
+          {
+            label: `limit brightness to ${String(share)} % in all shows`,
+            commands: [{ do: 'set-limit', limit: share / 100 }],
+          },
+        ]
+  })
+  const larger =
+    supply.part === undefined
+      ? smallestFor(parts, supply.volts, peakA, headroomOf(plan))
+      : smallestLike(parts, supply.part, supply.volts, peakA, headroomOf(plan))
+  const next: Remedy[] =
+    larger === undefined
+      ? []
+      : [
+          {
+            label: `take the next size up, ${significant(larger.ratedA)} A`,
+            commands: [{ do: 'pick-supply', supply: id, part: larger.id }],
+          },
+        ]
+  return [dimmed, limited, next]
+}

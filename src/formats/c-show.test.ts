@@ -1,0 +1,146 @@
+import { execFileSync, spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { compileShow, type CompiledShow } from '../core/glow/compile'
+import { fieldOf } from '../core/glow/field'
+import { hash } from '../core/glow/fixed'
+import { patterns } from '../core/glow/patterns'
+import { Player } from '../core/glow/player'
+import type { Input, Plan, Scene, Show, ShowLayer } from '../core/plan/plan'
+import { worked } from '../core/worked'
+import { runs } from '../testing/runs'
+import { showC } from './c-show'
+import { readPlanFile } from './plan-file'
+
+const inputs: readonly Input[] = [
+  { id: 'door', kind: 'motion', name: 'Door' },
+  { id: 'dial', kind: 'knob', name: 'Dial' },
+]
+
+const demo = (name: string): Plan => {
+  const read = readPlanFile(
+    readFileSync(new URL(`../../demo/${name}.json`, import.meta.url), 'utf8'),
+  )
+  if (!read.ok) throw new Error(JSON.stringify(read.issues))
+  return read.plan
+}
+
+/** A layer of every pattern, each with another axis, blend and opacity, listening to what it can listen to. */
+function layerOf(at: number): ShowLayer {
+  const pattern = patterns[at]!
+  const hears = pattern.parameters.flatMap((parameter) =>
+    parameter.kind === 'input' ? [[parameter.id, inputs[at % 2]!.id] as const] : [],
+  )
+  return {
+    id: `layer-${String(at)}`,
+    pattern: pattern.id,
+    on: 'all',
+    axis: (['each', 'joined', 'room'] as const)[at % 3]!,
+    degrees: 30 * at - 180,
+    blend: (['add', 'over', 'lighten'] as const)[(at >> 1) % 3]!,
+    opacity: 1 - (at % 4) * 0.2,
+    set: Object.fromEntries(hears),
+  }
+}
+
+/** Every pattern on top of the one before, scene after scene, and one scene that the first input starts. */
+const everything: Show = {
+  id: 'all',
+  name: 'All */ patterns',
+  seed: 20_261,
+  scenes: [
+    ...patterns.map((_, at): Scene => {
+      const below = layerOf((at + 5) % patterns.length)
+      return {
+        id: `scene-${String(at)}`,
+        name: `Scene ${String(at)}`,
+        seconds: 4,
+        fade: at % 3 === 0 ? 0 : 0.7,
+        layers: [{ ...below, id: 'below', opacity: 0.5 }, layerOf(at)],
+      }
+    }),
+    {
+      id: 'visit',
+      name: 'Visit',
+      seconds: 1.3,
+      fade: 0.4,
+      start: { input: 'door', when: 'on' },
+      layers: [layerOf(5), layerOf(8)],
+    },
+  ],
+}
+
+/** What the inputs say in a frame: motion now and then, the knob turned to and fro. */
+const inputAt = (frame: number): number[] => [
+  hash(7, frame >> 5, 0) % 5 === 0 ? 65_535 : 0,
+  hash(9, frame >> 3, 1) & 65_535,
+]
+/** Frames come at uneven times, as on a board. */
+const msOf = (frame: number): number => frame * 41 + (frame % 7)
+
+const harness = (frames: number): string => `
+#include <stdio.h>
+#include "show.c"
+int main(void) {
+  static uint8_t out[GLOW_MOST_BYTES];
+  uint32_t frame, sum = 2166136261u, i, at;
+  for (frame = 0; frame < ${String(frames)}u; frame++) {
+    uint16_t in[3] = { hash(7u, frame >> 5, 0u) % 5u == 0u ? 65535u : 0u, (uint16_t)(hash(9u, frame >> 3, 1u) & 65535u), 0 };
+    glow_step(frame * 41u + frame % 7u, in);
+    for (at = 0; at < GLOW_LANES; at++) {
+      uint32_t count = glow_bytes(at, out);
+      for (i = 0; i < count; i++) sum = (sum ^ out[i]) * 16777619u;
+    }
+    if (frame % 50u == 49u) printf("%lu\\n", (unsigned long)sum);
+  }
+  return 0;
+}
+`
+
+/** The sum over all bytes so far after each fifty frames, as the harness prints it. */
+function previewSums(show: CompiledShow, frames: number): number[] {
+  const player = new Player(show)
+  const sums: number[] = []
+  let sum = 2_166_136_261
+  for (let frame = 0; frame < frames; frame += 1) {
+    const ms = msOf(frame)
+    player.step(ms, inputAt(frame))
+    player.paint(ms)
+    for (const lane of show.field.lanes.keys())
+      for (const byte of player.bytes(lane)) sum = Math.imul(sum ^ byte, 16_777_619) >>> 0
+    if (frame % 50 === 49) sums.push(sum)
+  }
+  return sums
+}
+
+const hasCompiler = spawnSync('gcc', ['--version']).status === 0
+
+describe.runIf(hasCompiler)('the C of a show', () => {
+  it.each(['bay-window-nook', 'wall-of-jars', 'pegboard-moon'])(
+    'sends the bytes of the preview, every pattern on %s',
+    (name) => {
+      const plan = demo(name)
+      const results = worked(plan)
+      const field = fieldOf(results)
+      const show = compileShow(everything, field, { lanes: results.lanes, inputs, limit: 0.83 })
+      expect(show.problems).toEqual([])
+      const frames = Math.ceil(runs(1_950, 40_000) / 50) * 50
+      const folder = mkdtempSync(join(tmpdir(), 'glow-'))
+      try {
+        writeFileSync(
+          join(folder, 'show.c'),
+          showC(show, { plan: plan.name, lanes: [], supplies: [] }),
+        )
+        writeFileSync(join(folder, 'main.c'), harness(frames))
+        const flags = ['-std=c99', '-O2', '-Wall', '-Wextra', '-Werror', '-Wno-unused-function', '-Wno-unused-variable']
+        execFileSync('gcc', [...flags, '-o', join(folder, 'main'), join(folder, 'main.c')])
+        const printed = execFileSync(join(folder, 'main'), { encoding: 'utf8' })
+        expect(printed.trim().split('\n').map(Number)).toEqual(previewSums(show, frames))
+      } finally {
+        rmSync(folder, { recursive: true })
+      }
+    },
+  )
+})
