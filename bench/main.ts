@@ -1,6 +1,7 @@
 import { buildBench } from './build'
 import { buyBench } from './buy'
 import { feedBench } from './feed'
+import { glowBench } from './glow'
 import { handsBench } from './hands'
 import { outlineBench } from './outline'
 import { packingBench } from './packing'
@@ -16,6 +17,7 @@ const benches = {
   scale: scaleBench,
   buy: buyBench,
   build: buildBench,
+  glow: glowBench,
   packing: packingBench,
   feed: feedBench,
   outline: outlineBench,

@@ -26,6 +26,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/plan/:id/wire', name: 'wire', component: () => import('./wire/WirePage.vue') },
   { path: '/plan/:id/buy', name: 'buy', component: () => import('./buy/BuyPage.vue') },
   { path: '/plan/:id/build', name: 'build', component: () => import('./build/BuildPage.vue') },
+  { path: '/plan/:id/glow', name: 'glow', component: () => import('./glow/GlowPage.vue') },
   { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./shell/NowherePage.vue') },
 ]
 

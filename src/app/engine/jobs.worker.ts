@@ -10,10 +10,24 @@ import { planFeeds, type FeedGoal, type FeedPlan } from '../../core/feed/planner
 import { candidatesFor, compare, type Candidate } from '../../core/choose/compare'
 import type { DrawerItem } from '../../core/buy/drawer'
 import type { Strip } from '../../core/plan/parts'
-import type { Plan } from '../../core/plan/plan'
+import { boardNeeds, type BoardNeeds } from '../../core/glow/board-needs'
+import type { Flashing } from '../../core/glow/flashing'
+import { play, readyShow, toEnd, watchFlashes, type Played } from '../../core/glow/play'
+import type { Plan, Show } from '../../core/plan/plan'
+import { showVerdicts, type ShowRun } from '../../core/verdict/judge-show'
+import type { Verdict } from '../../core/verdict/verdict'
+import { planShowC } from '../../formats/exports'
 import { planNetlist } from '../../formats/spice'
 import { drawingSvg } from '../../formats/svg-drawing'
 import { factsOf, type PlanFacts } from './plan-facts'
+
+/** A show as it was played, and what is wrong with it. */
+export interface ShowTold {
+  readonly played: Played
+  readonly verdicts: readonly Verdict[]
+  /** What the board has to have for it. */
+  readonly needs: BoardNeeds
+}
 
 /** Jobs that take longer than a key stroke. They end with their worker when an edit supersedes them. */
 const service = {
@@ -82,6 +96,29 @@ const service = {
     const step = steps.find((one) => one.id === id)
     return step && { step: id, expected: meterAt(results, steps, step) }
   },
+  /** What a show comes to; `tell` hears the share that is done, and `flashing` how it flashes as soon as that is known. */
+  show(
+    plan: Plan,
+    show: Show,
+    run: ShowRun,
+    tell: (done: number) => void,
+    flashing: (told: Flashing) => void,
+  ): ShowTold {
+    const given = worked(plan)
+    const ready = readyShow(given, show)
+    flashing(toEnd(watchFlashes(ready, run)))
+    const playing = play(given, ready, run)
+    let step = playing.next()
+    for (; step.done !== true; step = playing.next()) tell(step.value * 0.7)
+    const played = step.value
+    const judging = showVerdicts(given, show, { played, run, workOut: worked })
+    let judged = judging.next()
+    for (; judged.done !== true; judged = judging.next())
+      tell(0.7 + 0.3 * (1 - 0.8 ** judged.value))
+    return { played, verdicts: judged.value, needs: boardNeeds(ready) }
+  },
+  /** A show as C for the board; `undefined` where the plan has nothing to play it on. */
+  showC: (plan: Plan, show: Show): string | undefined => planShowC(plan, show),
   /** The drawing as SVG, and the feed as a netlist. */
   drawing: (plan: Plan): string => drawingSvg(plan),
   netlist: (plan: Plan): string => planNetlist(plan),

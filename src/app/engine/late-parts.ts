@@ -33,7 +33,7 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
       billLines: receipt.lines.length,
     }),
   ),
-  unreadable: derived(['name', 'offcuts', 'build', ...everything], [], ({ plan }) => {
+  unreadable: derived(['name', 'offcuts', 'build', 'shows', ...everything], [], ({ plan }) => {
     const read = readPlan(plan)
     return read.ok ? read.adjusted : read.issues
   }),

@@ -51,7 +51,7 @@ const stageLinks = computed(() =>
   stages.map((stage, index) => ({
     ...stage,
     key: String(index + 1),
-    state: stageState(stage.name, store.tally),
+    state: stageState(stage.name, store.tally, store.plan?.shows.length),
   })),
 )
 

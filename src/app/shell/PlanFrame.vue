@@ -19,6 +19,8 @@ const { sheets } = defineProps<{
 
 defineSlots<{
   tools(props: { plan: Plan }): unknown
+  /** On the paper, above the tally. */
+  paper(props: { plan: Plan }): unknown
   default(props: { plan: Plan; shows: (sheet: Sheet) => boolean }): unknown
 }>()
 
@@ -80,9 +82,12 @@ const shows = (name: string): boolean => !isNarrow.value || sheet.value === name
           :plan="plan"
           :tally="tally"
           :stage="stage"
-        />
+          ><slot name="paper" :plan="plan"
+        /></TallyRoll>
       </section>
-      <TallyRoll v-if="!isNarrow" :plan="plan" :tally="tally" :stage="stage" />
+      <TallyRoll v-if="!isNarrow" :plan="plan" :tally="tally" :stage="stage"
+        ><slot name="paper" :plan="plan"
+      /></TallyRoll>
     </div>
   </main>
 

@@ -101,6 +101,7 @@ function show(id: string | undefined): void {
           Put it right …
         </button>
       </p>
+      <slot />
       <p v-if="isEmpty" class="mt-8 text-center text-paper-soft">
         Jot a length and its sums are printed here.
       </p>

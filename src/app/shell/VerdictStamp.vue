@@ -6,7 +6,11 @@ import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 
-const { verdict } = defineProps<{ verdict: Verdict }>()
+const { verdict, fixes: given } = defineProps<{
+  verdict: Verdict
+  /** Remedies that are known to work; without them the plan's own are taken. */
+  fixes?: Verdict['remedies']
+}>()
 
 const store = usePlanStore()
 const notices = useNotices()
@@ -19,8 +23,8 @@ const looks = {
 } as const
 const look = computed(() => looks[verdict.grade])
 /** Remedies that work; `undefined` while they are being tried. */
-const fixes = computed(() =>
-  verdict.remedies.length === 0 ? [] : store.tally?.fixes?.[verdict.id],
+const fixes = computed(
+  () => given ?? (verdict.remedies.length === 0 ? [] : store.tally?.fixes?.[verdict.id]),
 )
 
 function apply(remedy: Verdict['remedies'][number]): void {

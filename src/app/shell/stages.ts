@@ -12,6 +12,7 @@ export const stages = [
   { name: 'wire', label: 'Wire' },
   { name: 'buy', label: 'Buy' },
   { name: 'build', label: 'Build' },
+  { name: 'glow', label: 'Glow' },
 ] as const
 export type StageName = (typeof stages)[number]['name']
 
@@ -25,8 +26,8 @@ const sectionStages: Readonly<Record<SectionKind, readonly StageName[]>> = {
   nodes: ['measure'],
   reels: ['cut'],
   joints: ['cut', 'wire'],
-  current: ['measure', 'feed'],
-  supply: ['measure', 'feed'],
+  current: ['measure', 'feed', 'glow'],
+  supply: ['measure', 'feed', 'glow'],
   lights: ['measure'],
   volts: ['feed'],
   drops: ['feed'],
@@ -34,7 +35,7 @@ const sectionStages: Readonly<Record<SectionKind, readonly StageName[]>> = {
   warmth: ['feed'],
   use: ['feed'],
   level: ['signal'],
-  frames: ['signal'],
+  frames: ['signal', 'glow'],
   board: ['signal'],
   wires: ['wire'],
   bill: ['buy'],
@@ -53,7 +54,7 @@ export interface StageState {
 }
 
 /** A stage's state in a word: its gravest verdicts, or how things stand. */
-export function stageState(stage: StageName, tally: Told | undefined): StageState {
+export function stageState(stage: StageName, tally: Told | undefined, shows = 0): StageState {
   if (tally === undefined) return { text: '…', grade: 'none' }
   if (tally.runs.length === 0 && tally.unread.length === 0) return { text: 'empty', grade: 'none' }
   const own = tally.verdicts?.filter(({ code }) => verdictKinds[code].page === stage)
@@ -64,10 +65,10 @@ export function stageState(stage: StageName, tally: Told | undefined): StageStat
       return { text: `${String(tally.unread.length)} unread`, grade }
   }
   if (own === undefined) return { text: '…', grade: 'none' }
-  return { text: stateText(stage, tally), grade: 'ok' }
+  return { text: stateText(stage, tally, shows), grade: 'ok' }
 }
 
-function stateText(stage: StageName, tally: Told): string {
+function stateText(stage: StageName, tally: Told, shows: number): string {
   switch (stage) {
     case 'measure':
       return plural(tally.runs.length, 'place')
@@ -84,6 +85,8 @@ function stateText(stage: StageName, tally: Told): string {
       if (tally.facts === undefined) return '…'
       if (tally.facts.billLines === 0) return 'nothing yet'
       return tally.facts.toBuy === 0 ? 'all bought' : `${String(tally.facts.toBuy)} to buy`
+    case 'glow':
+      return shows === 0 ? 'no show yet' : plural(shows, 'show')
     case 'build': {
       if (tally.howFar === undefined) return 'not begun'
       const { done, steps } = tally.howFar

@@ -72,7 +72,14 @@ export function compileShow(
       for (const message of read.problems)
         problems.push({ scene: scene.id, layer: layer.id, message })
       const seed = hash(show.seed, sceneAt, layerAt)
-      return placedParts(layer, field, lanes).map((part, at): CompiledLayer => ({
+      const placed = placedParts(layer, field, lanes)
+      if (placed.length === 0)
+        problems.push({
+          scene: scene.id,
+          layer: layer.id,
+          message: `${pattern.name} in “${scene.name}” plays on nothing that a program can light`,
+        })
+      return placed.map((part, at): CompiledLayer => ({
         ...part,
         pattern,
         p: read.words,

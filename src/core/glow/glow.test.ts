@@ -219,7 +219,7 @@ describe('a show', () => {
     expect(read.ok ? '' : read.issues[0]!.message).toMatch(/at most 40 layers/)
     const unknown = {
       ...pegboard,
-      shows: [showOf(scene([layer('plasma-9', { x: [] as unknown as number })]))],
+      shows: [showOf(scene([layer('plasma-9', { x: [''] })]))],
     }
     expect(readPlanFile(JSON.stringify(unknown)).ok).toBe(false)
     const kept = { ...pegboard, shows: [showOf(scene([layer('plasma-9', { x: 3 })]))] }
@@ -248,7 +248,7 @@ describe('amperes of a show', () => {
         ({ id }) => solved.solution.supplyA.get(`supply:${id}`) ?? 0,
       )
       expect(half.supplies.map(({ peakA }) => peakA)).toEqual(
-        amperes.map((one) => expect.closeTo(one, 6)),
+        amperes.map((one) => expect.closeTo(one, 6) as number),
       )
       expect(half.meanA).toBeCloseTo(
         amperes.reduce((sum, one) => sum + one, 0),
@@ -333,9 +333,8 @@ describe('remedies of a show', () => {
     expect(remedies.length).toBeGreaterThan(1)
     for (const remedy of remedies) {
       const next = change(plan, remedy.commands).plan
-      const results = worked(next)
       const again = next.shows[0]!
-      expect(judgeShow(results, again, played(next, again, 2))).toEqual([])
+      expect(judgeShow(again, played(next, again, 2))).toEqual([])
     }
   })
 })

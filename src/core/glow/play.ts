@@ -1,4 +1,5 @@
 import type { FedPlan } from '../feed/fed-plan'
+import { headroomOf, mayGive } from '../feed/supplies'
 import type { Show } from '../plan/plan'
 import { compileShow, type CompiledShow } from './compile'
 import { byteOf, channelLevel, fieldOf, hasWhite, type FieldRun } from './field'
@@ -58,10 +59,15 @@ export class InputTape {
   readonly values: Uint16Array
 
   constructor(
-    private readonly events: readonly InputEvent[],
+    private events: readonly InputEvent[],
     count: number,
   ) {
     this.values = new Uint16Array(count)
+  }
+
+  /** Goes on with a longer tape whose first events are the same. */
+  extend(events: readonly InputEvent[]): void {
+    this.events = events
   }
 
   /** Steps a player up to a time. */
@@ -110,6 +116,8 @@ export interface PlayedSupply {
   readonly name: string
   readonly volts: number
   readonly ratedA: number | null
+  /** What it should give at most by the plan's rules, A. */
+  readonly mayGiveA: number | null
   /** What the program may let draw of it beyond what is drawn anyway, mA. */
   readonly limitMa: number | null
   readonly meanA: number
@@ -165,14 +173,17 @@ export function* play(
   for (const own of curve)
     for (const [frame, amperes] of own.entries()) total[frame] = (total[frame] ?? 0) + amperes
   const all = peakOf(total, framesPerSecond)
-  const supplies = given.supplies.map(({ slot, volts, ratedA, limitA }, at): PlayedSupply => ({
-    id: slot.id,
-    name: slot.name,
-    volts,
-    ratedA,
-    limitMa: limitA === null ? null : Math.floor(limitA * 1000 + 1e-6),
-    ...peakOf(curve[at] ?? new Float64Array(frames), framesPerSecond),
-  }))
+  const supplies = given.supplies.map(
+    ({ slot, part, volts, ratedA, limitA }, at): PlayedSupply => ({
+      id: slot.id,
+      name: slot.name,
+      volts,
+      ratedA,
+      mayGiveA: part === undefined ? null : mayGive(part, headroomOf(given.plan)),
+      limitMa: limitA === null ? null : Math.floor(limitA * 1000 + 1e-6),
+      ...peakOf(curve[at] ?? new Float64Array(frames), framesPerSecond),
+    }),
+  )
   return {
     seconds: frames / framesPerSecond,
     framesPerSecond,
@@ -185,6 +196,26 @@ export function* play(
     unsolved,
     problems: show.problems,
   }
+}
+
+/** Plays a show without its amperes, for its flashes alone: much faster. Yields the share that is done. */
+export function* watchFlashes(
+  show: CompiledShow,
+  { seconds = lengthOf(show), framesPerSecond, events = [] }: Omit<PlayOptions, 'onFrame'>,
+): Generator<number, Flashing> {
+  const player = new Player(show)
+  const tape = new InputTape(events, show.inputs.length)
+  const flash = new FlashWatch(show.field)
+  const sent = new Float64Array(show.field.count * 4)
+  const frames = Math.max(1, Math.round(seconds * framesPerSecond))
+  for (let frame = 0; frame < frames; frame += 1) {
+    const ms = frameMs(frame, framesPerSecond)
+    tape.step(player, ms)
+    sentLight(show, player.paint(ms), sent)
+    flash.add(sent)
+    if (frame % 50 === 49) yield (frame + 1) / frames
+  }
+  return flash.worst(framesPerSecond)
 }
 
 /** What is seen of the light that is sent: white where a run has no colours of its own. */

@@ -1,7 +1,7 @@
 import { mostFlashes } from '../glow/flash'
 import { patternOf } from '../glow/patterns'
 import { play, readyShow, toEnd, type InputEvent, type Played, type PlayGiven } from '../glow/play'
-import { headroomOf, mayGive, smallestFor, smallestLike, type FedSupply } from '../feed/supplies'
+import { headroomOf, smallestFor, smallestLike } from '../feed/supplies'
 import type { Parts } from '../parts/find'
 import { change, type Command } from '../plan/commands'
 import type { Plan, Show, ShowLayer } from '../plan/plan'
@@ -19,7 +19,7 @@ export interface ShowRun {
 }
 
 /** What is wrong with a show as it was played, without remedies. */
-export function judgeShow({ plan, supplies }: ShowGiven, show: Show, played: Played): Verdict[] {
+export function judgeShow(show: Show, played: Played): Verdict[] {
   const { perSecond, worst } = played.flashing
   const flashing: Verdict[] =
     perSecond <= mostFlashes || worst === undefined
@@ -36,10 +36,9 @@ export function judgeShow({ plan, supplies }: ShowGiven, show: Show, played: Pla
           },
         ]
   const over = played.supplies.flatMap((one): Verdict[] => {
-    const supply = supplies.find(({ slot }) => slot.id === one.id)
-    const allowedA = supply === undefined ? undefined : allowed(plan, supply)
-    if (supply?.ratedA == null || allowedA === undefined || one.peakA <= allowedA + 1e-6) return []
-    const isOver = one.peakA > supply.ratedA + 1e-6
+    const { ratedA, mayGiveA } = one
+    if (ratedA === null || mayGiveA === null || one.peakA <= mayGiveA + 1e-6) return []
+    const isOver = one.peakA > ratedA + 1e-6
     const scene = show.scenes[sceneAt(played, one.peakAtS)]?.name ?? ''
     return [
       {
@@ -49,8 +48,8 @@ export function judgeShow({ plan, supplies }: ShowGiven, show: Show, played: Pla
         about: [one.id],
         text: `“${scene}” takes ${formatQuantity(one.peakA, 'A')} at ${one.peakAtS.toFixed(1)} s; ${one.name} ${
           isOver
-            ? `gives ${significant(supply.ratedA)} A`
-            : `should give no more than ${formatQuantity(allowedA, 'A')} of its ${significant(supply.ratedA)} A`
+            ? `gives ${significant(ratedA)} A`
+            : `should give no more than ${formatQuantity(mayGiveA, 'A')} of its ${significant(ratedA)} A`
         }`,
         why: isOver
           ? 'Past its limit a supply shuts off, or sags until pixels flicker and the board resets.'
@@ -61,10 +60,6 @@ export function judgeShow({ plan, supplies }: ShowGiven, show: Show, played: Pla
   })
   return [...flashing, ...over]
 }
-
-/** What a supply should give by the plan's rules, A. */
-const allowed = (plan: Plan, { part }: FedSupply): number | undefined =>
-  part === undefined ? undefined : mayGive(part, headroomOf(plan))
 
 const sceneAt = ({ scenes, framesPerSecond }: Played, atS: number): number =>
   scenes[Math.min(scenes.length - 1, Math.round(atS * framesPerSecond))] ?? 0
@@ -88,7 +83,7 @@ export function* showVerdicts(
     readonly workOut: (plan: Plan) => ShowGiven
   },
 ): Generator<number, Verdict[]> {
-  const verdicts = judgeShow(given, show, played)
+  const verdicts = judgeShow(show, played)
   const codes = new Set(verdicts.map(({ id }) => id))
   let trials = 0
   const judged: Verdict[] = []
@@ -104,7 +99,7 @@ export function* showVerdicts(
         const plan = change(given.plan, remedy.commands).plan
         const next = workOut(plan)
         const changed = plan.shows.find(({ id }) => id === show.id) ?? show
-        const after = judgeShow(next, changed, toEnd(play(next, readyShow(next, changed), run)))
+        const after = judgeShow(changed, toEnd(play(next, readyShow(next, changed), run)))
         const helps = after.every(({ id }) => id !== verdict.id && codes.has(id))
         if (!helps) continue
         remedies.push(remedy)
@@ -170,9 +165,9 @@ function lessAmperes(given: ShowGiven, show: Show, played: Played, id: string): 
   const { plan, supplies, parts } = given
   const supply = supplies.find(({ slot }) => slot.id === id)
   const at = supplies.findIndex(({ slot }) => slot.id === id)
-  const allowedA = supply === undefined ? undefined : allowed(plan, supply)
+  const allowedA = played.supplies[at]?.mayGiveA ?? null
   const curve = played.curve[at]
-  if (supply === undefined || allowedA === undefined || curve === undefined) return []
+  if (supply === undefined || allowedA === null || curve === undefined) return []
   const idleA = supply.currentA.idle
   /** Highest amperes of each scene that goes over. */
   const over = new Map<number, number>()

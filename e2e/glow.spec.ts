@@ -1,0 +1,121 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { readFile } from 'node:fs/promises'
+import { expect, figure, openEmptyPlan, roll, test, verdict } from './browser'
+
+const stageLink = (page: Page) => page.getByTitle('Glow (Alt+8)')
+async function openGlow(page: Page, plan: string): Promise<void> {
+  await page.goto('/plans')
+  await page.getByRole('link', { name: plan, exact: true }).click()
+  await stageLink(page).click()
+}
+const noBarriers = async (page: Page): Promise<void> => {
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+}
+
+test('a show plays, its sensors are touched, and its amperes are told', async ({ page }) => {
+  await openGlow(page, 'Bay-window nook')
+  const play = page.getByRole('button', { name: 'Play', exact: true })
+  await expect(play).toBeEnabled()
+  await expect(figure(page, 'show.mean.supply-a')).toHaveText(/^6\.\d+ A$/)
+  const time = page.getByRole('slider', { name: 'Time in the show' })
+  await expect(time).toHaveAttribute('aria-valuetext', /Dusk/)
+
+  await noBarriers(page)
+
+  // Frames follow the time, and each scene comes in its turn.
+  await play.click()
+  await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible()
+  await expect.poll(async () => Number(await time.getAttribute('aria-valuenow'))).toBeGreaterThan(1)
+  await page.getByRole('button', { name: 'Pause' }).click()
+  await time.press('End')
+  await expect(time).toHaveAttribute('aria-valuetext', /Tidying up/)
+  await time.press('Home')
+  await expect(time).toHaveAttribute('aria-valuetext', /Dusk/)
+
+  // Someone sits down: the scene that waits for it plays, by keyboard too.
+  await page.getByRole('button', { name: /motion at the seat/ }).focus()
+  await page.keyboard.down(' ')
+  await expect(page.getByText('someone moves')).toBeVisible()
+  await time.press('PageDown')
+  await expect(time).toHaveAttribute('aria-valuetext', /Someone sits down/)
+  await page.getByRole('button', { name: 'Forget touches' }).click()
+  await expect(time).toHaveAttribute('aria-valuetext', /Dusk/)
+})
+
+test('a scene over its supply is told, and each way out is an edit', async ({ page }) => {
+  await openGlow(page, 'Bay-window nook')
+  const over = verdict(page, 'scene-over-supply')
+  await expect(over).toContainText('“Tidying up” takes 18.3 A')
+  await over.getByRole('button', { name: /^dim “Tidying up” to \d+ %$/ }).click()
+  await expect(over).toHaveCount(0)
+  await expect(figure(page, 'show.peak.supply-a')).toHaveText(/^1[56]\.\d A$/)
+  await page.keyboard.press('ControlOrMeta+z')
+  await expect(over).toBeVisible()
+})
+
+test('a show is made by hand, flashes are asked about, and the C is saved', async ({ page }) => {
+  await openGlow(page, 'Pegboard moon')
+  await page.getByRole('button', { name: 'Show', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'New show' }).click()
+  const editor = page.getByRole('region', { name: 'Scenes and layers' })
+  await expect(editor.getByLabel('Name')).toHaveValue('Evening')
+  await editor.getByLabel('Name').fill('Swarm')
+  await editor.getByLabel('Name').press('Tab')
+  await editor.getByLabel('Add a layer').selectOption('Comets')
+  await expect(editor.getByLabel('Pattern')).toHaveValue('comets')
+  await editor.getByRole('button', { name: 'crescent', exact: true }).click()
+  await expect(editor.getByRole('button', { name: 'crescent', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
+
+  await noBarriers(page)
+
+  // What is no colour stays as it was typed, and is told.
+  const colour = editor.getByLabel('Colour, typed')
+  await colour.fill('rosy')
+  await colour.press('Tab')
+  await expect(editor.getByText('“rosy” is no colour')).toBeVisible()
+  await colour.fill('#ffffff')
+  await colour.press('Tab')
+  await expect(editor.getByText('“rosy” is no colour')).toHaveCount(0)
+  for (const [label, value] of [
+    ['How many', '6'],
+    ['Speed, mm/s', '3000'],
+    ['Tail, mm', '120'],
+  ] as const) {
+    await editor.getByLabel(label).fill(value)
+    await editor.getByLabel(label).press('Tab')
+  }
+  // More than the pattern can do is held to what it can.
+  await editor.getByLabel('Speed, mm/s').fill('9999')
+  await editor.getByLabel('Speed, mm/s').press('Tab')
+  await expect(editor.getByLabel('Speed, mm/s')).toHaveValue('5000')
+
+  await page.getByRole('radio', { name: 'Play' }).click()
+  await expect(verdict(page, 'flash-rate')).toContainText('crescent')
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  const asked = page.getByRole('dialog', { name: 'This show flashes' })
+  await expect(asked).toContainText('can start a seizure')
+  await asked.getByRole('button', { name: 'Cancel' }).click()
+  await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeVisible()
+  await verdict(page, 'flash-rate').getByRole('button').first().click()
+  await expect(verdict(page, 'flash-rate')).toHaveCount(0)
+
+  await page.getByRole('radio', { name: 'Board' }).click()
+  const saved = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save the C' }).click()
+  const text = await readFile(await (await saved).path(), 'utf8')
+  expect(text).toContain('void glow_step(uint32_t ms, const uint16_t *inputs)')
+  expect(text).toContain('comets_pixel')
+  await expect(roll(page)).toContainText(/at most [0-3] a second|nothing flashes/)
+})
+
+test('an empty plan and one with nothing to dim say so', async ({ page }) => {
+  await openEmptyPlan(page)
+  await stageLink(page).click()
+  await expect(page.getByText('Nothing in this plan can be played')).toBeVisible()
+  await openGlow(page, 'Toy harbour')
+  await expect(page.getByText('Nothing in this plan can be played')).toBeVisible()
+})

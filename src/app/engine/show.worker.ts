@@ -1,0 +1,142 @@
+import { expose, transfer } from 'comlink'
+import { Look, luxOf, show as shownAs } from '../../core/glow/look'
+import { InputTape, lengthOf, readyShow, sentBy, type InputEvent } from '../../core/glow/play'
+import { Player } from '../../core/glow/player'
+import { ShowFeed } from '../../core/glow/show-feed'
+import type { Box } from '../../core/measure/geometry'
+import type { Plan, Show } from '../../core/plan/plan'
+import type { WorkedPlan } from '../../core/stages'
+import { worked } from '../../core/worked'
+
+/** What the page has to know of a show before its first frame. */
+export interface OpenShow {
+  readonly seconds: number
+  /** Something of the plan can be dimmed by a program. */
+  readonly canPlay: boolean
+  readonly scenes: number
+}
+
+/** What of the drawing a picture shows, and where its lights are, mm. */
+export interface Shape {
+  readonly x: Float32Array
+  readonly y: Float32Array
+  readonly box: Box
+  /** Cells of the wall. */
+  readonly columns: number
+  readonly rows: number
+}
+
+/** A frame as the page draws it. */
+export interface ShownFrame {
+  readonly ms: number
+  readonly shape: Shape
+  /** Red, green and blue of each light, 0–255. */
+  readonly lights: Uint8ClampedArray
+  /** The wall, red, green, blue and 255 a cell. */
+  readonly wall: Uint8ClampedArray
+  readonly supplyA: readonly number[]
+  readonly scene: string
+  /** The lowest volts of a run that is fed, V. */
+  readonly lowestV: number | undefined
+}
+
+/** Cells of the wall across; as many down as the drawing is high. */
+const columns = 144
+
+interface Open {
+  readonly given: WorkedPlan
+  readonly player: Player
+  readonly feed: ShowFeed
+  readonly inputs: number
+}
+
+class ShowService {
+  private open: Open | undefined
+  private look: Look | undefined
+  private shape: Shape | undefined
+  private aspect = 2
+  private tape = new InputTape([], 0)
+  private last = -1
+  private events = 0
+
+  /** Makes a show ready; frames that are asked for from now on are its. */
+  load(plan: Plan, show: Show): OpenShow {
+    const given = worked(plan)
+    const ready = readyShow(given, show)
+    this.open = {
+      given,
+      player: new Player(ready),
+      feed: new ShowFeed(given, ready.field),
+      inputs: ready.inputs.length,
+    }
+    this.last = -1
+    this.reshape(this.aspect)
+    return {
+      seconds: lengthOf(ready),
+      canPlay: ready.field.lanes.length > 0,
+      scenes: ready.scenes.length,
+    }
+  }
+
+  /** Looks at the drawing in a picture of this width by its height. */
+  reshape(aspect: number): void {
+    this.aspect = aspect
+    if (this.open === undefined) return
+    const { given, player } = this.open
+    const box = roomy(given.layout.box, aspect)
+    const rows = Math.max(8, Math.min(160, Math.round((columns * box.height) / box.width)))
+    this.look = new Look(given, player.show.field, { box, columns, rows })
+    this.shape = { x: this.look.x, y: this.look.y, box, columns, rows }
+  }
+
+  /** The frame at a time, with all that the inputs said until then; going back plays from the start again. */
+  frame(ms: number, events: readonly InputEvent[], stops: number): ShownFrame | undefined {
+    const { open, look, shape } = this
+    if (open === undefined || look === undefined || shape === undefined) return undefined
+    const { player, feed, inputs } = open
+    // A tape that grew goes on where it was: what is new on it came later.
+    if (ms >= this.last && events.length >= this.events && this.last >= 0) this.tape.extend(events)
+    else {
+      player.restart()
+      this.tape = new InputTape(events, inputs)
+    }
+    this.events = events.length
+    this.last = ms
+    this.tape.step(player, ms)
+    player.paint(ms)
+    const byteAt = sentBy(player)
+    const solved = feed.frame(byteAt)
+    look.frame(byteAt, solved?.runs ?? new Map())
+    const lights = new Uint8ClampedArray(look.light.length)
+    shownAs(look.light, { stops, lux: luxOf.light, stride: 3 }, lights)
+    const wall = new Uint8ClampedArray((look.wall.length / 3) * 4)
+    shownAs(look.wall, { stops, lux: luxOf.wall, stride: 4 }, wall)
+    const volts = [...(solved?.runs.values() ?? [])].map(({ minV }) => minV)
+    const shownFrame: ShownFrame = {
+      ms,
+      shape,
+      lights,
+      wall,
+      supplyA: solved?.supplyA ?? [],
+      scene: player.scene?.name ?? '',
+      lowestV: volts.length > 0 ? Math.min(...volts) : undefined,
+    }
+    return transfer(shownFrame, [lights.buffer, wall.buffer])
+  }
+}
+
+/** With room for the light around what lies at the edge, and as wide for its height as the picture. */
+function roomy({ x, y, width, height }: Box, aspect: number): Box {
+  const room = 0.07 * Math.max(width, height, 300)
+  const [wide, high] = [width + 2 * room, height + 2 * room]
+  const [boxWidth, boxHeight] = [Math.max(wide, high * aspect), Math.max(high, wide / aspect)]
+  return {
+    x: x + (width - boxWidth) / 2,
+    y: y + (height - boxHeight) / 2,
+    width: boxWidth,
+    height: boxHeight,
+  }
+}
+
+export type ShowWorker = ShowService
+expose(new ShowService())

@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Plan, Show } from '../../core/plan/plan'
+import type { ShowTold } from '../engine/jobs.worker'
+import { useJob } from '../engine/use-job'
+import { saveText } from '../shell/save-text'
+import { usePlanStore } from '../stores/plan'
+
+const { plan, show, told } = defineProps<{ plan: Plan; show: Show; told: ShowTold | undefined }>()
+
+const store = usePlanStore()
+const job = useJob(
+  () => plan,
+  async (service, current, _tell, name: string) => {
+    const text = await service.showC(current, show)
+    if (text !== undefined) saveText(name, text, 'text/x-c')
+    return text === undefined ? 'nothing' : 'saved'
+  },
+)
+const { result, problem, progress } = job
+const board = computed(() => store.tally?.signal.board)
+const kilobytes = (bytes: number): string =>
+  bytes < 1024 ? `${String(bytes)} B` : `${(bytes / 1024).toFixed(1)} KB`
+</script>
+
+<template>
+  <section
+    class="min-h-0 flex-1 overflow-y-auto rounded-lg border border-bench-line bg-bench-raised px-4 py-3.5 text-[13.5px] leading-relaxed"
+    aria-label="For the board"
+  >
+    <h2 class="text-[15px] font-semibold">For the board</h2>
+    <p class="mt-1 max-w-[65ch] text-bench-soft">
+      “{{ show.name }}” as C99 without any library. It sends just the bytes that are played here:
+      whole numbers on both sides, the brightness limit of {{ Math.round(100 * plan.limit) }} %
+      included.
+    </p>
+    <p class="mt-3 flex flex-wrap items-center gap-3">
+      <button
+        class="button-main"
+        :disabled="progress !== undefined"
+        @click="job.start(`${show.name}.c`)"
+      >
+        Save the C
+      </button>
+      <span v-if="result === 'nothing'" class="text-warning" role="status">
+        Nothing in the plan can be dimmed by a program: there is no C to write.
+      </span>
+      <span v-else-if="problem" class="text-stop" role="alert">{{ problem }}</span>
+      <span v-else-if="result === 'saved'" class="text-ok" role="status">Saved.</span>
+    </p>
+    <dl v-if="told" class="mt-4 grid grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
+      <dt class="text-bench-soft">Working memory</dt>
+      <dd>
+        {{ kilobytes(told.needs.ramBytes) }}
+        <template v-if="board">
+          of {{ kilobytes(board.memoryBytes) }} on the {{ board.name }}
+          <b v-if="told.needs.ramBytes > board.memoryBytes" class="text-stop">
+            · too much: fewer layers, or a larger board
+          </b>
+        </template>
+      </dd>
+      <dt class="text-bench-soft">Program memory, about</dt>
+      <dd>{{ kilobytes(told.needs.flashBytes) }}</dd>
+    </dl>
+    <ol class="mt-4 grid max-w-[68ch] list-decimal gap-2 pl-5">
+      <li>Put the file beside your program and include it.</li>
+      <li>
+        Write the three functions that only you can: <code class="font-mono">glow_send</code> sends
+        the bytes of a lane, in the order of its chips (<code class="font-mono">glow_order</code>);
+        <code class="font-mono">glow_read</code> reads a sensor, 0 to 65535;
+        <code class="font-mono">glow_ms</code> tells the milliseconds since the start.
+      </li>
+      <li>
+        Call <code class="font-mono">glow_run()</code> once a frame from your main loop. Lanes, pins
+        and inputs are told at the top of the file.
+      </li>
+    </ol>
+    <p class="mt-4 max-w-[68ch] text-bench-soft">
+      A ready-made pixel box takes settings, not C: its counts, colour orders and brightness limit
+      are on the Wire page, under Program.
+    </p>
+  </section>
+</template>

@@ -1,0 +1,23 @@
+<script setup lang="ts">
+import type { Flashing } from '../../core/glow/flashing'
+import FormDialog from '../ui/FormDialog.vue'
+
+defineProps<{ flashing: Flashing }>()
+const emit = defineEmits<{ close: []; agree: [] }>()
+</script>
+
+<template>
+  <FormDialog
+    title="This show flashes"
+    action="Play it all the same"
+    @close="emit('close')"
+    @submit="emit('agree')"
+  >
+    <p class="col-span-2">
+      {{ flashing.perSecond }} {{ flashing.worst?.isRed ? 'red flashes' : 'flashes' }} in a second
+      on {{ flashing.worst?.run }}, from {{ flashing.worst?.atS.toFixed(1) }} s. More than three a
+      second can start a seizure in people who are sensitive to them, you or somebody who looks over
+      your shoulder. The tally beside the show offers ways to calm it.
+    </p>
+  </FormDialog>
+</template>

@@ -1,0 +1,372 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
+import { proxy } from 'comlink'
+import { computed, defineAsyncComponent, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import type { Flashing } from '../../core/glow/flashing'
+import { mostFlashes } from '../../core/glow/flash'
+import { usualShow } from '../../core/glow/usual-show'
+import { emptyPlan } from '../../core/plan/empty'
+import type { Plan, Show } from '../../core/plan/plan'
+import { useJob } from '../engine/use-job'
+import PlanFrame from '../shell/PlanFrame.vue'
+import { saveBlob } from '../shell/save-text'
+import { useNotices } from '../stores/notices'
+import { usePlanStore } from '../stores/plan'
+import ActionMenu from '../ui/ActionMenu.vue'
+import RenameField from '../ui/RenameField.vue'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
+import DuskStage from './DuskStage.vue'
+import { freeId, runNames, showIn } from './layer-words'
+import ShowRoll from './ShowRoll.vue'
+import ShowTimeline from './ShowTimeline.vue'
+import { useShow } from './use-show'
+
+const AmpereChart = defineAsyncComponent(() => import('./AmpereChart.vue'))
+const ShowEditor = defineAsyncComponent(() => import('./ShowEditor.vue'))
+const BoardView = defineAsyncComponent(() => import('./BoardView.vue'))
+const FlashConsent = defineAsyncComponent(() => import('./FlashConsent.vue'))
+
+const store = usePlanStore()
+const notices = useNotices()
+
+const views = [
+  { value: 'play', label: 'Play' },
+  { value: 'edit', label: 'Scenes' },
+  { value: 'board', label: 'Board' },
+] as const
+type View = (typeof views)[number]['value']
+const sheet = ref<View | 'tally'>('play')
+const view = computed<View>({
+  get: () => (sheet.value === 'tally' ? 'play' : sheet.value),
+  set: (value) => {
+    sheet.value = value
+  },
+})
+
+/** The plan without what shows cannot hear of: noting a minute of building does not begin a show anew. */
+const playedPlan = shallowRef<Plan>()
+const unheard = new Set(['build', 'buy', 'use', 'name', 'units', 'offcuts'])
+watch(
+  () => store.plan,
+  (plan) => {
+    const before = playedPlan.value
+    const isSame =
+      plan !== undefined &&
+      before !== undefined &&
+      (Object.keys(plan) as (keyof Plan)[]).every(
+        (key) => unheard.has(key) || plan[key] === before[key],
+      )
+    if (!isSame) playedPlan.value = plan
+  },
+  { immediate: true },
+)
+
+const shownId = ref<string>()
+const show = computed<Show | undefined>(() =>
+  store.plan === undefined ? undefined : (showIn(store.plan.shows, shownId.value) ?? usualShow),
+)
+const isOwn = computed(() => (store.plan?.shows.length ?? 0) > 0)
+const runs = computed(() =>
+  runNames(store.measured.runs.map(({ line, name }) => ({ id: line.id, name }))),
+)
+
+/** Dim enough that colours show beside the strips. */
+const usualStops = -1.5
+const [daylight, stops] = [ref(0), ref(usualStops)]
+const areLightsOff = ref(false)
+/** Of the picture: its width by its height. */
+const aspect = ref(2)
+const player = useShow(
+  () => playedPlan.value,
+  () => show.value,
+  stops,
+  aspect,
+)
+const { open, frame, problem, isPlaying, ms, values, events } = player
+
+const framesPerSecond = 50
+const flashing = shallowRef<Flashing>()
+const job = useJob(
+  () => playedPlan.value ?? emptyPlan('', 'line'),
+  (service, plan, tell, current: Show) =>
+    service.show(
+      plan,
+      current,
+      { framesPerSecond, events: [...events.value] },
+      tell,
+      proxy((told: Flashing) => {
+        flashing.value = told
+      }),
+    ),
+)
+const { result: told, progress } = job
+// Touches are played through once the hand has left them for a moment.
+let later: ReturnType<typeof setTimeout> | undefined
+watch(
+  [playedPlan, show, events],
+  ([plan, current], [, before]) => {
+    if (plan === undefined || current === undefined) return
+    flashing.value = current === before ? flashing.value : undefined
+    clearTimeout(later)
+    later = setTimeout(() => {
+      job.start(current)
+    }, 400)
+  },
+  { immediate: true },
+)
+
+/** What somebody agreed to see flash. */
+const agreed = shallowRef<Show>()
+const isAsking = ref(false)
+const waiting = computed(() => {
+  if (open.value?.canPlay === false) return 'nothing to play'
+  return flashing.value === undefined ? 'looking for flashes …' : undefined
+})
+const flashesTooMuch = computed(() => (flashing.value?.perSecond ?? 0) > mostFlashes)
+watch(flashesTooMuch, (tooMuch) => {
+  if (tooMuch && agreed.value !== show.value) isPlaying.value = false
+})
+function play(): void {
+  if (isPlaying.value) isPlaying.value = false
+  else if (flashesTooMuch.value && agreed.value !== show.value) isAsking.value = true
+  else {
+    if (ms.value >= player.lengthMs.value - 1) player.seek(0)
+    isPlaying.value = true
+  }
+}
+function agree(): void {
+  agreed.value = show.value
+  isAsking.value = false
+  isPlaying.value = true
+}
+
+const [sceneId, layerId] = [ref<string>(), ref<string>()]
+function edit(scene: string, layer: string): void {
+  sceneId.value = scene
+  layerId.value = layer
+  view.value = 'edit'
+}
+function put(next: Show, label: string): void {
+  store.commit([{ do: 'put-show', show: next }], { label })
+  shownId.value = next.id
+}
+function addShow(): void {
+  const shows = store.plan?.shows ?? []
+  const id = freeId('show', shows)
+  put({ ...usualShow, id, name: `Show ${String(shows.length + 1)}` }, 'a new show')
+  view.value = 'edit'
+}
+function copyShow(): void {
+  if (show.value === undefined) return
+  const id = freeId('show', store.plan?.shows ?? [])
+  put({ ...show.value, id, name: `${show.value.name} copy` }, 'copy the show')
+}
+function removeShow(): void {
+  const { value } = show
+  if (value === undefined) return
+  store.commit([{ do: 'remove-show', show: value.id }], { label: `remove ${value.name}` })
+  notices.show({
+    kind: 'done',
+    text: `Removed: ${value.name}.`,
+    actions: [{ label: 'Undo', run: () => store.undo() }],
+  })
+}
+const isRenaming = ref(false)
+function rename(name?: string): void {
+  isRenaming.value = false
+  if (name !== undefined && show.value !== undefined)
+    put({ ...show.value, name }, 'rename the show')
+}
+const stage = useTemplateRef<{ picture: () => HTMLCanvasElement | null }>('stage')
+function savePicture(): void {
+  stage.value?.picture()?.toBlob((blob) => {
+    if (blob !== null) saveBlob(`${store.plan?.name ?? 'plan'} at dusk.png`, blob)
+  })
+}
+const actions = computed(() => [
+  { label: 'New show', run: addShow },
+  { label: 'Copy this show', run: copyShow },
+  ...(isOwn.value
+    ? [
+        { label: 'Rename it', run: () => (isRenaming.value = true) },
+        { label: 'Remove it', run: removeShow },
+      ]
+    : []),
+  { label: 'Save the picture', run: savePicture },
+])
+const hasSensors = computed(() => (store.plan?.signal.inputs.length ?? 0) > 0)
+
+/** Space plays and pauses, wherever no field or button has it. */
+useEventListener('keydown', (event) => {
+  if (event.key !== ' ' || event.target !== document.body) return
+  event.preventDefault()
+  if (waiting.value === undefined) play()
+})
+</script>
+
+<template>
+  <PlanFrame
+    v-model:sheet="sheet"
+    stage="glow"
+    title="Glow"
+    :hint="hasSensors ? 'Touch a sensor; drag the daylight.' : 'Play it; drag the daylight.'"
+    :sheets="views"
+  >
+    <template #tools>
+      <RenameField v-if="isRenaming && show" :name="show.name" @end="rename" />
+      <label v-else-if="store.plan && store.plan.shows.length > 1" class="text-[13px]">
+        <span class="sr-only">Show</span>
+        <select
+          class="field w-auto max-w-52 py-1"
+          :value="show?.id"
+          @change="shownId = ($event.target as HTMLSelectElement).value"
+        >
+          <option v-for="one in store.plan.shows" :key="one.id" :value="one.id">
+            {{ one.name }}
+          </option>
+        </select>
+      </label>
+      <ActionMenu :actions="actions">Show</ActionMenu>
+      <SegmentedChoice
+        v-model="view"
+        class="max-[899px]:hidden"
+        label="What is shown"
+        :options="views"
+      />
+    </template>
+    <template #paper="{ plan }">
+      <ShowRoll
+        v-if="show && open?.canPlay"
+        :plan="plan"
+        :show="show"
+        :told="told"
+        :flashing="flashing"
+        :progress="progress"
+        :is-touched="events.length > 0"
+      />
+    </template>
+    <template #default="{ plan, shows }">
+      <div
+        v-if="shows(view)"
+        class="flex min-h-0 flex-1 flex-col gap-3 max-[899px]:overflow-y-auto"
+      >
+        <p
+          v-if="problem"
+          class="rounded-lg border border-stop/70 bg-stop/10 px-4 py-2 text-[14px]"
+          role="alert"
+        >
+          The show cannot be played: {{ problem }}
+        </p>
+        <p
+          v-if="!open"
+          class="grid flex-1 place-items-center rounded-lg bg-bench-raised text-bench-soft"
+          role="status"
+        >
+          Making the show ready …
+        </p>
+        <template v-else>
+          <DuskStage
+            v-show="view !== 'board'"
+            ref="stage"
+            class="relative max-[899px]:h-auto"
+            :class="view === 'edit' ? 'h-[30%] shrink-0' : 'flex-1 max-[899px]:flex-none'"
+            :plan="plan"
+            :frame="frame"
+            :daylight="daylight"
+            :values="values"
+            :are-lights-off="areLightsOff"
+            @touch="player.touch"
+            @shape="aspect = $event"
+          />
+          <div
+            v-show="view === 'play'"
+            class="flex flex-wrap items-center gap-x-5 gap-y-1 text-[12.5px] text-bench-soft"
+          >
+            <label class="flex items-center gap-2">
+              Night
+              <input
+                v-model.number="daylight"
+                type="range"
+                class="w-40 accent-glow"
+                min="0"
+                max="1"
+                step="0.01"
+                aria-label="Daylight"
+              />
+              day
+            </label>
+            <label class="flex items-center gap-2">
+              Exposure
+              <input
+                v-model.number="stops"
+                type="range"
+                class="w-32 accent-glow"
+                min="-4"
+                max="4"
+                step="0.5"
+              />
+              <span class="w-16">{{ stops > 0 ? '+' : '' }}{{ stops }} stops</span>
+            </label>
+            <label class="flex items-center gap-1.5">
+              <input v-model="areLightsOff" type="checkbox" class="accent-glow" /> lights off
+            </label>
+            <span v-if="frame" class="ml-auto">
+              <template v-if="open.canPlay">{{ frame.scene }} · </template>
+              {{ frame.supplyA.reduce((sum, one) => sum + one, 0).toFixed(2) }} A<template
+                v-if="frame.lowestV !== undefined"
+              >
+                · {{ frame.lowestV.toFixed(2) }} V at the lowest</template
+              >
+            </span>
+          </div>
+          <p
+            v-if="!open.canPlay"
+            class="rounded-lg border border-bench-line bg-bench-raised px-4 py-3 text-[14px]"
+          >
+            Nothing in this plan can be played: its light is on whenever power is. Pixels can be,
+            single lights on pins, and plain strip on a dimmer: choose one on the Measure page.
+          </p>
+          <ShowTimeline
+            v-else-if="show && view === 'play'"
+            :show="show"
+            :player="player"
+            :played="told?.played"
+            :runs="runs"
+            :waiting="waiting"
+            @play="play"
+            @edit="edit"
+          />
+          <AmpereChart
+            v-if="told && view === 'play' && open.canPlay"
+            :played="told.played"
+            :ms="ms"
+            @seek="player.seek"
+          />
+          <div
+            v-else-if="view === 'play' && open.canPlay"
+            class="grid h-[158px] shrink-0 place-items-center rounded-lg bg-bench-raised text-bench-soft"
+            role="status"
+          >
+            Amperes are worked out … {{ Math.round(100 * (progress ?? 0)) }} %
+          </div>
+          <ShowEditor
+            v-if="show && view === 'edit'"
+            v-model:scene="sceneId"
+            v-model:layer="layerId"
+            :plan="plan"
+            :show="show"
+            :runs="runs"
+            @put="put"
+          />
+          <BoardView v-if="show && view === 'board'" :plan="plan" :show="show" :told="told" />
+        </template>
+      </div>
+      <FlashConsent
+        v-if="isAsking && flashing"
+        :flashing="flashing"
+        @close="isAsking = false"
+        @agree="agree"
+      />
+    </template>
+  </PlanFrame>
+</template>

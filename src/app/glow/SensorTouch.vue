@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Input } from '../../core/plan/plan'
+
+const { input, value } = defineProps<{
+  input: Input
+  /** What it says, 0–65535. */
+  value: number
+}>()
+const emit = defineEmits<{ touch: [value: number] }>()
+
+const full = 65_535
+/** What is on or off, and while it is held; the rest is turned. */
+const isHeld = computed(() => ['motion', 'button', 'tilt', 'proximity'].includes(input.kind))
+const share = computed(() => value / full)
+const words: Readonly<Record<Input['kind'], string>> = {
+  motion: 'someone moves',
+  button: 'pressed',
+  tilt: 'tilted',
+  proximity: 'something on it',
+  knob: 'turned to',
+  light: 'daylight',
+  distance: 'as near as',
+  sound: 'as loud as',
+}
+const text = computed(() =>
+  isHeld.value
+    ? value > 0
+      ? words[input.kind]
+      : input.name
+    : `${input.name} ${String(Math.round(share.value * 100))} %`,
+)
+
+function hold(event: PointerEvent): void {
+  if (event.currentTarget instanceof HTMLElement)
+    event.currentTarget.setPointerCapture(event.pointerId)
+  emit('touch', full)
+}
+function turn(event: Event): void {
+  if (event.target instanceof HTMLInputElement)
+    emit('touch', Math.round((event.target.valueAsNumber / 100) * full))
+}
+function key(event: KeyboardEvent, to: number): void {
+  if (!event.repeat) emit('touch', to)
+}
+</script>
+
+<!-- A thing in the room that can be touched: held with the pointer or the space bar, or turned. -->
+<template>
+  <button
+    v-if="isHeld"
+    type="button"
+    class="flex min-h-6 touch-none items-center gap-1.5 rounded-full border bg-bench/80 py-1 pr-2.5 pl-1.5 text-[12px] whitespace-nowrap max-[899px]:min-h-11"
+    :class="value > 0 ? 'border-glow text-glow' : 'border-bench-soft/60 text-bench-ink'"
+    :aria-label="`${input.name}: hold to trigger it`"
+    :aria-pressed="value > 0"
+    @pointerdown="hold"
+    @pointerup="emit('touch', 0)"
+    @pointercancel="emit('touch', 0)"
+    @keydown.space.prevent="key($event, full)"
+    @keydown.enter.prevent="key($event, full)"
+    @keyup.space="emit('touch', 0)"
+    @keyup.enter="emit('touch', 0)"
+    @blur="value > 0 && emit('touch', 0)"
+  >
+    <span
+      class="size-3.5 rounded-full border-2"
+      :class="value > 0 ? 'border-glow bg-glow' : 'border-bench-soft'"
+      aria-hidden="true"
+    />
+    {{ text }}
+  </button>
+  <label
+    v-else
+    class="flex min-h-6 items-center gap-1.5 rounded-full border border-bench-soft/60 bg-bench/80 px-2.5 py-1 text-[12px] whitespace-nowrap max-[899px]:min-h-11"
+  >
+    {{ text }}
+    <input
+      type="range"
+      class="w-20 accent-data"
+      min="0"
+      max="100"
+      :value="Math.round(share * 100)"
+      :aria-label="input.name"
+      @input="turn"
+    />
+  </label>
+</template>

@@ -1,0 +1,241 @@
+<script setup lang="ts">
+import { ArrowDown, ArrowUp, Plus } from '@lucide/vue'
+import { computed } from 'vue'
+import { patterns } from '../../core/glow/patterns'
+import type { Plan, Scene, Show, ShowLayer } from '../../core/plan/plan'
+import { withSet } from '../../core/plan/with-set'
+import PickField from '../ui/PickField.vue'
+import LayerForm from './LayerForm.vue'
+import { freeId, layerTint, patternName, placeText } from './layer-words'
+
+const { plan, show, runs } = defineProps<{
+  plan: Plan
+  show: Show
+  runs: ReadonlyMap<string, string>
+}>()
+const emit = defineEmits<{ put: [show: Show, label: string] }>()
+/** Ids of the scene and the layer that are open. */
+const sceneId = defineModel<string | undefined>('scene')
+const layerId = defineModel<string | undefined>('layer')
+
+const scene = computed(() => show.scenes.find(({ id }) => id === sceneId.value) ?? show.scenes[0])
+const layer = computed(
+  () => scene.value?.layers.find(({ id }) => id === layerId.value) ?? scene.value?.layers[0],
+)
+const put = (scenes: Scene[], label: string): void => {
+  emit('put', { ...show, scenes }, label)
+}
+const putScene = (next: Scene, label: string): void => {
+  put(
+    show.scenes.map((one) => (one.id === next.id ? next : one)),
+    label,
+  )
+}
+function putLayer(next: ShowLayer, label: string): void {
+  if (scene.value === undefined) return
+  const { layers } = scene.value
+  putScene(
+    { ...scene.value, layers: layers.map((one) => (one.id === next.id ? next : one)) },
+    label,
+  )
+}
+function addScene(): void {
+  const id = freeId('scene', show.scenes)
+  const name = `Scene ${String(show.scenes.length + 1)}`
+  put([...show.scenes, { id, name, seconds: 10, fade: 1, layers: [] }], 'add a scene')
+  sceneId.value = id
+}
+function removeScene(): void {
+  if (show.scenes.length < 2) return
+  put(
+    show.scenes.filter((one) => one !== scene.value),
+    `remove ${scene.value?.name ?? ''}`,
+  )
+}
+function addLayer(pattern: string): void {
+  if (scene.value === undefined) return
+  const { layers } = scene.value
+  const id = freeId('layer', layers)
+  const added: ShowLayer = {
+    id,
+    pattern,
+    on: 'all',
+    axis: 'joined',
+    blend: 'add',
+    opacity: 1,
+    set: {},
+  }
+  putScene({ ...scene.value, layers: [...layers, added] }, 'add a layer')
+  layerId.value = id
+}
+function removeLayer(): void {
+  if (scene.value === undefined) return
+  putScene(
+    { ...scene.value, layers: scene.value.layers.filter((one) => one !== layer.value) },
+    'remove a layer',
+  )
+}
+function moveLayer(by: number): void {
+  if (scene.value === undefined || layer.value === undefined) return
+  const layers = [...scene.value.layers]
+  const at = layers.indexOf(layer.value)
+  if (at + by < 0 || at + by >= layers.length) return
+  layers.splice(at, 1)
+  layers.splice(at + by, 0, layer.value)
+  putScene({ ...scene.value, layers }, 'move a layer')
+}
+function setSeconds(key: 'seconds' | 'fade', event: Event): void {
+  if (!(event.target instanceof HTMLInputElement) || scene.value === undefined) return
+  const [least, most] = key === 'fade' ? [0, 600] : [0.1, 86_400]
+  const value = event.target.valueAsNumber
+  const held = Number.isNaN(value) ? scene.value[key] : Math.min(most, Math.max(least, value))
+  event.target.value = String(held)
+  putScene({ ...scene.value, [key]: held }, key === 'fade' ? 'its fade' : 'how long it plays')
+}
+function rename(event: Event): void {
+  if (!(event.target instanceof HTMLInputElement) || scene.value === undefined) return
+  const name = event.target.value.trim().slice(0, 120)
+  if (name === '') event.target.value = scene.value.name
+  else putScene({ ...scene.value, name }, 'rename the scene')
+}
+const starts = computed(() => [
+  ['', 'in its turn'] as const,
+  ...plan.signal.inputs.flatMap(({ id, name }) => [
+    [`on ${id}`, `when ${name} goes on`] as const,
+    [`off ${id}`, `when ${name} goes off`] as const,
+  ]),
+])
+const start = computed(() => {
+  const own = scene.value?.start
+  return own === undefined ? '' : `${own.when} ${own.input}`
+})
+function setStart(value: string): void {
+  if (scene.value === undefined) return
+  const [when, input] = value.split(' ')
+  putScene(
+    withSet(scene.value, {
+      start: input === undefined ? undefined : { input, when: when === 'off' ? 'off' : 'on' },
+    }),
+    'what starts it',
+  )
+}
+</script>
+
+<template>
+  <section
+    class="min-h-0 flex-1 overflow-y-auto rounded-lg border border-bench-line bg-bench-raised px-3.5 py-3"
+    aria-label="Scenes and layers"
+  >
+    <div class="flex flex-wrap items-center gap-1.5" role="group" aria-label="Scenes">
+      <button
+        v-for="one in show.scenes"
+        :key="one.id"
+        class="button-quiet"
+        :class="one === scene && 'border-glow text-glow'"
+        :aria-pressed="one === scene"
+        @click="sceneId = one.id"
+      >
+        {{ one.name }}
+      </button>
+      <button class="button-quiet" :disabled="show.scenes.length >= 40" @click="addScene">
+        <Plus :size="13" /> Scene
+      </button>
+    </div>
+    <template v-if="scene">
+      <div class="mt-3 flex flex-wrap items-end gap-x-4 gap-y-2 text-[13px]">
+        <label class="block">
+          Name
+          <input class="field block w-44 py-1" :value="scene.name" @change="rename" />
+        </label>
+        <PickField label="Starts" :options="starts" :value="start" @pick="setStart" />
+        <label class="block">
+          {{ scene.start ? 'Goes on for, s' : 'Plays for, s' }}
+          <input
+            type="number"
+            step="any"
+            class="field block w-24 py-1"
+            :value="scene.seconds"
+            @change="setSeconds('seconds', $event)"
+          />
+        </label>
+        <label class="block">
+          Fades in within, s
+          <input
+            type="number"
+            step="any"
+            class="field block w-24 py-1"
+            :value="scene.fade"
+            @change="setSeconds('fade', $event)"
+          />
+        </label>
+        <button
+          class="button-quiet ml-auto"
+          :disabled="show.scenes.length < 2"
+          @click="removeScene"
+        >
+          Remove the scene
+        </button>
+      </div>
+      <div
+        class="mt-3 grid gap-3 border-t border-bench-line pt-3 min-[700px]:grid-cols-[15rem_minmax(0,1fr)]"
+      >
+        <div>
+          <ul class="grid gap-1">
+            <li v-for="one in scene.layers" :key="one.id">
+              <button
+                class="flex w-full items-center gap-2 rounded-md border px-2 py-1.5 text-left text-[13px]"
+                :class="one === layer ? 'border-glow' : 'border-bench-line hover:bg-bench-high'"
+                :aria-pressed="one === layer"
+                @click="layerId = one.id"
+              >
+                <span
+                  class="size-3 shrink-0 rounded-full"
+                  :style="{ background: layerTint(one) }"
+                  aria-hidden="true"
+                />
+                <span class="min-w-0" :class="one.isOff && 'line-through opacity-60'">
+                  {{ patternName(one) }}
+                  <span class="block truncate text-[12px] text-bench-soft">
+                    {{ placeText(one, runs) }}
+                  </span>
+                </span>
+              </button>
+            </li>
+          </ul>
+          <p v-if="scene.layers.length === 0" class="text-[13px] text-bench-soft">
+            Nothing plays in this scene: it is dark. Add a layer.
+          </p>
+          <div class="mt-2 flex gap-1.5">
+            <select
+              class="field w-auto py-1"
+              aria-label="Add a layer"
+              :disabled="scene.layers.length >= 40"
+              @change="
+                (addLayer(($event.target as HTMLSelectElement).value),
+                (($event.target as HTMLSelectElement).selectedIndex = 0))
+              "
+            >
+              <option value="">Add a layer …</option>
+              <option v-for="{ id, name } in patterns" :key="id" :value="id">{{ name }}</option>
+            </select>
+            <button class="button-quiet px-1.5" aria-label="Layer up" @click="moveLayer(-1)">
+              <ArrowUp :size="14" />
+            </button>
+            <button class="button-quiet px-1.5" aria-label="Layer down" @click="moveLayer(1)">
+              <ArrowDown :size="14" />
+            </button>
+          </div>
+        </div>
+        <LayerForm
+          v-if="layer"
+          :key="`${scene.id} ${layer.id}`"
+          :plan="plan"
+          :layer="layer"
+          :runs="runs"
+          @set="putLayer"
+          @remove="removeLayer"
+        />
+      </div>
+    </template>
+  </section>
+</template>

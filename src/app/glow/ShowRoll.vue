@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Flashing } from '../../core/glow/flashing'
+import type { Plan, Show } from '../../core/plan/plan'
+import { showFigures } from '../../core/roll/show'
+import type { ShowTold } from '../engine/jobs.worker'
+import RollLine from '../shell/RollLine.vue'
+import VerdictStamp from '../shell/VerdictStamp.vue'
+import { usePlanStore } from '../stores/plan'
+
+const { plan, show, told, flashing, progress, isTouched } = defineProps<{
+  plan: Plan
+  show: Show
+  told: ShowTold | undefined
+  flashing: Flashing | undefined
+  /** How far the sums of the show are, 0–1. */
+  progress: number | undefined
+  /** Sensors were touched while it played. */
+  isTouched: boolean
+}>()
+
+const store = usePlanStore()
+const figures = computed(() => (told === undefined ? [] : showFigures(told.played)))
+const heading =
+  'mb-1.5 border-b border-dashed border-paper-soft/50 pb-1 text-[11.5px] tracking-wide text-paper-soft uppercase'
+
+/** Mean brightness of the show, as the share of what can be dimmed: the level at which the Feed page reckons with it. */
+const mix = computed(() => {
+  const supply = told?.played.supplies[0]
+  const full = store.tally?.supplies.find(({ id }) => id === supply?.id)?.currentA
+  if (supply === undefined || full === undefined) return undefined
+  const dimmed = full['full-white'] - full.idle
+  if (dimmed <= 0) return undefined
+  const level = ((supply.meanA - full.idle) / dimmed) * plan.limit
+  return Math.round(100 * Math.min(1, Math.max(0, level))) / 100
+})
+function takeMix(): void {
+  if (mix.value === undefined) return
+  store.commit(
+    [
+      { do: 'set-level', level: mix.value },
+      { do: 'set-use', use: { mix: { fullWhite: 0, level: 60 } } },
+    ],
+    { label: `reckon with “${show.name}” on the Feed page` },
+  )
+}
+</script>
+
+<template>
+  <section class="mt-4">
+    <h3 :class="heading">This show{{ isTouched ? ', as you touched it' : '' }}</h3>
+    <p v-if="told === undefined" class="min-h-[54px] text-paper-soft" role="status">
+      Played through once … {{ Math.round((progress ?? 0) * 100) }} %
+    </p>
+    <dl v-else>
+      <RollLine
+        v-for="figure in figures"
+        :key="figure.id"
+        :figure="figure"
+        :units="plan.units"
+        :is-lit="false"
+      />
+    </dl>
+    <p v-if="mix !== undefined" class="mt-1">
+      <button
+        class="text-left text-[11.5px] underline decoration-dotted underline-offset-3"
+        @click="takeMix"
+      >
+        reckon with it on the Feed page, at {{ Math.round(100 * mix) }} % in the mean
+      </button>
+    </p>
+    <VerdictStamp
+      v-for="verdict in told?.verdicts.filter(({ code }) => code !== 'flash-rate')"
+      :key="verdict.id"
+      :verdict="verdict"
+      :fixes="verdict.remedies"
+    />
+  </section>
+  <section class="mt-4">
+    <h3 :class="heading">Flashing</h3>
+    <p v-if="flashing === undefined" class="text-paper-soft">Looking for flashes …</p>
+    <p v-else-if="flashing.perSecond <= 3">
+      {{
+        flashing.perSecond === 0
+          ? 'nothing flashes'
+          : `at most ${String(flashing.perSecond)} a second`
+      }}
+      <span class="text-paper-soft">· 3 are the limit</span>
+    </p>
+    <p v-else-if="told === undefined" class="text-stop-paper">
+      {{ flashing.perSecond }} flashes a second: looking for fixes …
+    </p>
+    <VerdictStamp
+      v-for="verdict in told?.verdicts.filter(({ code }) => code === 'flash-rate')"
+      :key="verdict.id"
+      :verdict="verdict"
+      :fixes="verdict.remedies"
+    />
+    <template v-if="told && told.played.problems.length > 0">
+      <h3 class="mt-4" :class="heading">Not as it says</h3>
+      <ul>
+        <li
+          v-for="(problem, index) in told.played.problems"
+          :key="index"
+          class="text-warning-paper"
+        >
+          {{ problem.message }}
+        </li>
+      </ul>
+    </template>
+  </section>
+</template>

@@ -1,0 +1,175 @@
+<script setup lang="ts">
+import { Pause, Play, Repeat, RotateCcw } from '@lucide/vue'
+import { computed, useTemplateRef } from 'vue'
+import type { Played } from '../../core/glow/play'
+import { clockText } from '../../core/roll/show'
+import type { Show } from '../../core/plan/plan'
+import { layerTint, patternName, placeText } from './layer-words'
+import type { ShowPlayer } from './use-show'
+
+const { show, player, played, runs, waiting } = defineProps<{
+  show: Show
+  player: ShowPlayer
+  played: Played | undefined
+  runs: ReadonlyMap<string, string>
+  /** Why it may not be played yet. */
+  waiting: string | undefined
+}>()
+const emit = defineEmits<{ play: []; edit: [scene: string, layer: string] }>()
+
+const { ms, lengthMs, isPlaying, isLooping, speed, rate, frame, events } = player
+const speeds = [
+  [0.1, '1/10 speed'],
+  [0.25, '1/4 speed'],
+  [0.5, '1/2 speed'],
+  [1, 'full speed'],
+  [2, 'twice as fast'],
+] as const
+
+/** From when to when a scene plays, as shares of the show: as it was played, or as it is planned. */
+const spans = computed((): readonly (readonly (readonly [from: number, to: number])[])[] => {
+  const bySpan = show.scenes.map((): [number, number][] => [])
+  if (played !== undefined) {
+    const frames = played.scenes.length
+    for (let at = 0; at < frames; at += 1) {
+      const own = bySpan[played.scenes[at] ?? 0]
+      const last = own?.at(-1)
+      if (last !== undefined && Math.round(last[1] * frames) === at) last[1] = (at + 1) / frames
+      else own?.push([at / frames, (at + 1) / frames])
+    }
+    return bySpan
+  }
+  let from = 0
+  for (const [index, { start, seconds }] of show.scenes.entries()) {
+    if (start !== undefined) continue
+    const to = from + (seconds * 1000) / lengthMs.value
+    bySpan[index]?.push([from, Math.min(1, to)])
+    from = to
+  }
+  return bySpan
+})
+const rows = computed(() =>
+  show.scenes.flatMap((scene, index) =>
+    scene.layers.map((layer) => ({
+      key: `${scene.id} ${layer.id}`,
+      scene,
+      layer,
+      name: patternName(layer),
+      place: placeText(layer, runs),
+      tint: layerTint(layer),
+      spans: spans.value[index] ?? [],
+    })),
+  ),
+)
+const head = computed(() => `${String((100 * ms.value) / lengthMs.value)}%`)
+
+const bands = useTemplateRef<HTMLElement>('bands')
+function scrub(event: PointerEvent): void {
+  const box = bands.value?.getBoundingClientRect()
+  if (box === undefined || (event.type === 'pointermove' && event.buttons !== 1)) return
+  if (event.type === 'pointerdown') bands.value?.setPointerCapture(event.pointerId)
+  player.seek(((event.clientX - box.left) / box.width) * lengthMs.value)
+}
+function nudge(event: KeyboardEvent): void {
+  const by = { ArrowLeft: -100, ArrowRight: 100, PageDown: 1000, PageUp: -1000 }[event.key]
+  if (event.key === 'Home') player.seek(0)
+  else if (event.key === 'End') player.seek(lengthMs.value)
+  else if (by === undefined) return
+  else player.seek(ms.value + by)
+  event.preventDefault()
+}
+</script>
+
+<template>
+  <section
+    class="rounded-lg border border-bench-line bg-bench-raised px-3.5 py-3"
+    aria-label="Time"
+  >
+    <div class="flex flex-wrap items-center gap-x-3 gap-y-2">
+      <button
+        class="button-main w-24 justify-center py-2"
+        :disabled="waiting !== undefined"
+        @click="emit('play')"
+      >
+        <component :is="isPlaying ? Pause : Play" :size="15" />
+        {{ isPlaying ? 'Pause' : 'Play' }}
+      </button>
+      <span class="w-14 font-mono text-[15px] font-semibold">{{ clockText(ms / 1000) }}</span>
+      <span class="w-44 text-[12.5px] text-bench-soft">
+        of {{ clockText(lengthMs / 1000) }} ·
+        {{ waiting ?? `${String(isPlaying ? rate : 0)} frames/s` }}
+      </span>
+      <label class="ml-auto text-[12.5px]">
+        <span class="sr-only">How fast</span>
+        <select v-model="speed" class="field w-auto py-1">
+          <option v-for="[value, label] in speeds" :key="value" :value="value">{{ label }}</option>
+        </select>
+      </label>
+      <button
+        class="button-quiet"
+        :aria-pressed="isLooping"
+        :class="isLooping && 'bg-bench-line'"
+        @click="isLooping = !isLooping"
+      >
+        <Repeat :size="14" /> Again and again
+      </button>
+      <button class="button-quiet" :disabled="events.length === 0" @click="player.forget">
+        <RotateCcw :size="14" /> Forget touches
+      </button>
+    </div>
+    <div
+      class="mt-2.5 grid max-h-[108px] grid-cols-[minmax(0,2fr)_minmax(0,5fr)] gap-x-3 overflow-y-auto"
+    >
+      <ul>
+        <li v-for="{ key, scene, layer, name, place } in rows" :key="key" class="h-6">
+          <button
+            class="block w-full truncate text-left text-[12.5px] leading-6 hover:text-glow"
+            :class="[
+              layer.isOff && 'line-through opacity-60',
+              frame?.scene === scene.name ? 'text-bench-ink' : 'text-bench-soft',
+            ]"
+            :title="`${scene.name}: ${name} on ${place}`"
+            @click="emit('edit', scene.id, layer.id)"
+          >
+            {{ name }} · {{ place }}
+          </button>
+        </li>
+      </ul>
+      <div
+        ref="bands"
+        class="relative cursor-ew-resize touch-none"
+        role="slider"
+        tabindex="0"
+        aria-label="Time in the show"
+        aria-valuemin="0"
+        :aria-valuemax="lengthMs / 1000"
+        :aria-valuenow="Math.round(ms / 100) / 10"
+        :aria-valuetext="`${clockText(ms / 1000)}, ${frame?.scene ?? ''}`"
+        @pointerdown="scrub"
+        @pointermove="scrub"
+        @keydown="nudge"
+      >
+        <div v-for="row in rows" :key="row.key" class="flex h-6 items-center">
+          <span class="relative block h-4 w-full overflow-hidden rounded-[3px] bg-bench">
+            <span
+              v-for="[from, to] in row.spans"
+              :key="from"
+              class="absolute inset-y-0 rounded-[3px]"
+              :class="row.layer.isOff && 'opacity-25'"
+              :style="{
+                left: `${100 * from}%`,
+                width: `${100 * (to - from)}%`,
+                background: `color-mix(in srgb, ${row.tint} 62%, #15161c)`,
+              }"
+            />
+          </span>
+        </div>
+        <span
+          class="pointer-events-none absolute inset-y-0 w-0.5 bg-glow"
+          :style="{ left: head }"
+          aria-hidden="true"
+        />
+      </div>
+    </div>
+  </section>
+</template>

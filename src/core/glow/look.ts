@@ -1,0 +1,292 @@
+import type { CutStripRun } from '../cut/cut'
+import { pointOf } from '../cut/pads'
+import { sharesAt } from '../feed/brightness'
+import type { SolvedRun } from '../feed/solve'
+import type { LitRun } from '../load/lights'
+import type { Box, Point } from '../measure/geometry'
+import { placer, placesOf, type Layout } from '../measure/layout'
+import { mounted } from '../parts/mounted'
+import type { RoutedPlan } from '../route/routed-plan'
+import { readColour, whiteOf } from './colour'
+import type { Field, FieldRun } from './field'
+import { full } from './fixed'
+
+/** Linear red, green and blue of a colour at full, 0–1. */
+type Tint = readonly [red: number, green: number, blue: number]
+
+const tintOf = ([r, g, b]: readonly number[]): Tint => [
+  (r ?? 0) / full,
+  (g ?? 0) / full,
+  (b ?? 0) / full,
+]
+
+/** Whites of strips that do not say which, K. *Typical.* */
+const [neutralK, warmK, coolK] = [4000, 2700, 6000]
+
+/** How a channel looks by its name. */
+function channelTint(name: string): Tint {
+  const lower = name.toLowerCase()
+  if (lower === 'red') return [1, 0, 0]
+  if (lower === 'green') return [0, 1, 0]
+  if (lower === 'blue') return [0, 0, 1]
+  if (lower.includes('yellow') || lower.includes('amber')) return [1, 0.55, 0]
+  return tintOf(whiteOf(lower.includes('warm') ? warmK : lower.includes('co') ? coolK : neutralK))
+}
+
+/** How far the light is from the surface that it falls on by where it faces, mm, and the share of it that gets there. *Typical.* */
+const facings = {
+  wall: [45, 0.9],
+  down: [90, 0.6],
+  up: [90, 0.6],
+  room: [220, 0.25],
+} as const
+/** What a cover lets through (handbook 3, bench-light). */
+const covers = { none: 1, clear: 0.9, frosted: 0.8, opal: 0.6 } as const
+/** A single light, lm. *Typical.* */
+const lightLm = 4
+/** A plain strip is drawn by a dot each so many mm, at most so many a run. */
+const [dotMm, mostDots] = [25, 400]
+/** Lights that lie side by side light the surface as one: so many of them at most. */
+const mostSources = 260
+
+/** Lights of one run as they are seen. */
+interface SeenRun {
+  readonly entry: CutStripRun
+  /** Its run of the field; `undefined` where nothing dims it. */
+  readonly run: FieldRun | undefined
+  /** Colour of each channel. */
+  readonly tints: readonly Tint[]
+  readonly from: number
+  readonly count: number
+  /** Of one dot at full, lm, and where it falls. */
+  readonly lumens: number
+  readonly heightMm: number
+  readonly through: number
+}
+
+type LookGiven = Pick<RoutedPlan, 'cuts' | 'lit' | 'layout'>
+
+/**
+ * How a frame looks: each light in the colour that its volts leave it, and what falls on the wall behind, by lumens, distance and cover.
+ *
+ * Lux at d mm beside a light of Φ lm that is h before the wall: Φ/π × h² / (h² + d²)², h and d in m (handbook 3, blend and bench-light).
+ */
+export class Look {
+  /** Of every light that is seen, on the drawing, mm. */
+  readonly x: Float32Array
+  readonly y: Float32Array
+  /** Red, green and blue of each, linear, 1 = its run at full. */
+  readonly light: Float32Array
+  /** Red, green and blue of each cell of the wall, lux, row by row. */
+  readonly wall: Float32Array
+  private readonly runs: readonly SeenRun[]
+  /** Dots of each source: from, up to. */
+  private readonly sources: readonly (readonly [from: number, to: number])[]
+  /** How much a source of 1 lm lights each cell, source by source. */
+  private readonly falls: Float32Array
+  private readonly lumens: Float32Array
+  private readonly cells: number
+
+  constructor(
+    given: LookGiven,
+    field: Field,
+    { box, columns, rows }: { readonly box: Box; readonly columns: number; readonly rows: number },
+  ) {
+    const points: Point[] = []
+    const runs: SeenRun[] = []
+    const places = placesOf(given.layout)
+    const lit = new Map(given.lit.map((run) => [run.id, run]))
+    for (const entry of given.cuts) {
+      const run = field.runs.find(({ id }) => id === entry.run.id)
+      const own = dotsOf(entry, run, lit.get(entry.run.id), field, given.layout, places)
+      if (own.length === 0) continue
+      const { facing, cover, coverMm } = mounted(entry.run.line.mount)
+      const [heightMm, share] = facings[facing]
+      const part = lit.get(entry.run.id)?.part
+      runs.push({
+        entry,
+        run,
+        tints:
+          part === undefined
+            ? entry.strip.light.channels.map(({ name }) => channelTint(name))
+            : [tintOf(readColour(part.tint) ?? [full, full, full])],
+        from: points.length,
+        count: own.length,
+        lumens:
+          part === undefined
+            ? (entry.strip.lumensPerM * entry.placedMm) / 1000 / own.length
+            : lightLm * part.leds,
+        heightMm: heightMm + (cover === 'none' ? 0 : coverMm),
+        through: share * covers[cover],
+      })
+      points.push(...own)
+    }
+    this.runs = runs
+    this.x = Float32Array.from(points, ([x]) => x)
+    this.y = Float32Array.from(points, ([, y]) => y)
+    this.light = new Float32Array(3 * points.length)
+    this.cells = columns * rows
+    this.wall = new Float32Array(3 * this.cells)
+    this.lumens = new Float32Array(points.length)
+    for (const { from, count, lumens, through } of runs)
+      this.lumens.fill(lumens * through, from, from + count)
+    const together = Math.max(1, Math.ceil(points.length / mostSources))
+    const sources: [number, number][] = []
+    for (const { from, count } of runs)
+      for (let at = from; at < from + count; at += together)
+        sources.push([at, Math.min(from + count, at + together)])
+    this.sources = sources
+    this.falls = new Float32Array(sources.length * this.cells)
+    for (const [index, [from, to]] of sources.entries()) {
+      const seen = runs.find((one) => from >= one.from && from < one.from + one.count)
+      const [x, y] = [mean(this.x, from, to), mean(this.y, from, to)]
+      // Several as one are spread over their own length.
+      const spread =
+        Math.hypot(
+          (this.x[to - 1] ?? x) - (this.x[from] ?? x),
+          (this.y[to - 1] ?? y) - (this.y[from] ?? y),
+        ) / 2
+      const h = Math.max(seen?.heightMm ?? 50, spread) / 1000
+      for (let row = 0; row < rows; row += 1)
+        for (let column = 0; column < columns; column += 1) {
+          const dx = (box.x + ((column + 0.5) * box.width) / columns - x) / 1000
+          const dy = (box.y + ((row + 0.5) * box.height) / rows - y) / 1000
+          this.falls[index * this.cells + row * columns + column] =
+            h ** 2 / (h ** 2 + dx ** 2 + dy ** 2) ** 2 / Math.PI
+        }
+    }
+  }
+
+  /**
+   * Works out a frame.
+   *
+   * @param byteAt what is sent to a channel of an element, 0–255
+   * @param solved the volts of the frame; a run that is missing has none and is dark
+   */
+  frame(
+    byteAt: (run: FieldRun, element: number, channel: number) => number,
+    solved: ReadonlyMap<string, SolvedRun>,
+  ): void {
+    for (const seen of this.runs) this.lightRun(seen, byteAt, solved.get(seen.entry.run.id))
+    this.wall.fill(0)
+    const { wall, light, lumens, falls, cells } = this
+    for (const [index, [from, to]] of this.sources.entries()) {
+      let [r, g, b] = [0, 0, 0]
+      for (let at = from; at < to; at += 1) {
+        const lm = lumens[at] ?? 0
+        r += lm * (light[3 * at] ?? 0)
+        g += lm * (light[3 * at + 1] ?? 0)
+        b += lm * (light[3 * at + 2] ?? 0)
+      }
+      if (r + g + b < 1e-4) continue
+      const own = index * cells
+      for (let cell = 0; cell < cells; cell += 1) {
+        const share = falls[own + cell] ?? 0
+        wall[3 * cell] = (wall[3 * cell] ?? 0) + share * r
+        wall[3 * cell + 1] = (wall[3 * cell + 1] ?? 0) + share * g
+        wall[3 * cell + 2] = (wall[3 * cell + 2] ?? 0) + share * b
+      }
+    }
+  }
+
+  private lightRun(
+    { entry, run, tints, from, count }: SeenRun,
+    byteAt: (run: FieldRun, element: number, channel: number) => number,
+    solved: SolvedRun | undefined,
+  ): void {
+    const { light } = this
+    const isLights = run?.isLights ?? entry.run.lights.length > 0
+    // Single lights hang on a lead as one: their volts are not told one by one.
+    const shares = (load: number): readonly number[] | undefined =>
+      isLights ? undefined : sharesAt(entry.strip, solved?.volts[load] ?? 0)
+    const isOff = !isLights && solved === undefined
+    for (let dot = 0; dot < count; dot += 1) {
+      const loads = solved?.volts.length ?? 0
+      const load =
+        run !== undefined && run.count > 1 && run.count === loads
+          ? run.isTurned
+            ? loads - 1 - dot
+            : dot
+          : Math.min(loads - 1, Math.floor((dot * loads) / count))
+      const own = isOff ? [] : shares(load)
+      const element = run === undefined ? 0 : run.from + (run.count > 1 ? dot : 0)
+      let [r, g, b] = [0, 0, 0]
+      for (const [channel, [tr, tg, tb]] of tints.entries()) {
+        const duty = run === undefined ? 1 : byteAt(run, element, channel) / 255
+        const level = isOff ? 0 : duty * Math.min(1, own?.[channel] ?? 1)
+        r += level * tr
+        g += level * tg
+        b += level * tb
+      }
+      light[3 * (from + dot)] = r
+      light[3 * (from + dot) + 1] = g
+      light[3 * (from + dot) + 2] = b
+    }
+  }
+}
+
+const mean = (values: Float32Array, from: number, to: number): number => {
+  let sum = 0
+  for (let at = from; at < to; at += 1) sum += values[at] ?? 0
+  return sum / (to - from)
+}
+
+/** Where the lights of a run are seen: its pixels or single lights, or dots along a plain strip. */
+function dotsOf(
+  entry: CutStripRun,
+  run: FieldRun | undefined,
+  lit: LitRun | undefined,
+  field: Field,
+  layout: Layout,
+  places: ReturnType<typeof placesOf>,
+): Point[] {
+  if (run !== undefined && run.count > 1)
+    return Array.from({ length: run.count }, (_, at): Point => [
+      field.x[run.from + at] ?? 0,
+      field.y[run.from + at] ?? 0,
+    ])
+  const place = places.get(entry.run.id) ?? layout.placed[0]?.place
+  if (place === undefined) return []
+  const put = placer(entry.run, place)
+  if (lit !== undefined) return entry.run.lights.map(put)
+  const apart = Math.max(
+    1,
+    Math.ceil(Math.max(dotMm, entry.placedMm / mostDots) / entry.strip.cutPitchMm),
+  )
+  return entry.pieces.flatMap((piece) => {
+    const own: Point[] = []
+    for (let group = 0; group < piece.cuts; group += apart)
+      own.push(put(pointOf(entry, piece, Math.min(piece.cuts, group + apart / 2))))
+    return own
+  })
+}
+
+/** Lux that a screen shows in the middle of its range at no exposure, and what a light at full counts as. */
+const [middleLux, lightLux] = [150, 1_000]
+
+/** How light is shown: as lux on the wall, or a light that is looked at. */
+export const luxOf = { wall: 1, light: lightLux } as const
+
+/**
+ * Linear light as the screen shows it, 0–255: an exposure in stops, softly held at the top so that its hue stays, and the screen's own
+ * curve.
+ *
+ * @param linear red, green and blue side by side
+ * @param into red, green, blue and, where `stride` is 4, 255
+ */
+export function show(
+  linear: Float32Array,
+  { stops, lux, stride }: { readonly stops: number; readonly lux: number; readonly stride: 3 | 4 },
+  into: Uint8ClampedArray,
+): void {
+  const scale = (lux * 2 ** stops) / middleLux
+  for (let from = 0, to = 0; from < linear.length; from += 3, to += stride) {
+    const [r, g, b] = [linear[from] ?? 0, linear[from + 1] ?? 0, linear[from + 2] ?? 0]
+    const most = Math.max(r, g, b) * scale
+    const held = most < 1e-6 ? 0 : ((1 - Math.exp(-most)) / most) * scale
+    into[to] = 255 * (r * held) ** (1 / 2.2)
+    into[to + 1] = 255 * (g * held) ** (1 / 2.2)
+    into[to + 2] = 255 * (b * held) ** (1 / 2.2)
+    if (stride === 4) into[to + 3] = 255
+  }
+}
