@@ -11,6 +11,7 @@ import { candidatesFor, compare, type Candidate } from '../../core/choose/compar
 import type { DrawerItem } from '../../core/buy/drawer'
 import type { Strip } from '../../core/plan/parts'
 import { boardNeeds, type BoardNeeds } from '../../core/glow/board-needs'
+import { showCells, showDay, type ShowCells, type ShowDay } from '../../core/glow/day'
 import type { Flashing } from '../../core/glow/flashing'
 import { play, readyShow, toEnd, watchFlashes, type Played } from '../../core/glow/play'
 import type { Plan, Show } from '../../core/plan/plan'
@@ -27,6 +28,8 @@ export interface ShowTold {
   readonly verdicts: readonly Verdict[]
   /** What the board has to have for it. */
   readonly needs: BoardNeeds
+  readonly day: ShowDay
+  readonly cells: readonly ShowCells[]
 }
 
 /** Jobs that take longer than a key stroke. They end with their worker when an edit supersedes them. */
@@ -115,7 +118,13 @@ const service = {
     let judged = judging.next()
     for (; judged.done !== true; judged = judging.next())
       tell(0.7 + 0.3 * (1 - 0.8 ** judged.value))
-    return { played, verdicts: judged.value, needs: boardNeeds(ready) }
+    return {
+      played,
+      verdicts: judged.value,
+      needs: boardNeeds(ready),
+      day: showDay(given, show, played),
+      cells: showCells(given.supplies, played),
+    }
   },
   /** A show as C for the board; `undefined` where the plan has nothing to play it on. */
   showC: (plan: Plan, show: Show): string | undefined => planShowC(plan, show),

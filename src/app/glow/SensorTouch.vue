@@ -1,5 +1,8 @@
 <script setup lang="ts">
+import { useIntervalFn } from '@vueuse/core'
+import { Music } from '@lucide/vue'
 import { computed } from 'vue'
+import { tuneAt } from '../../core/glow/tune'
 import type { Input } from '../../core/plan/plan'
 
 const { input, value } = defineProps<{
@@ -30,6 +33,23 @@ const text = computed(() =>
       : input.name
     : `${input.name} ${String(Math.round(share.value * 100))} %`,
 )
+
+// The tune that ships stands for music in the room.
+let since = 0
+const { isActive, pause, resume } = useIntervalFn(
+  () => {
+    emit('touch', tuneAt(performance.now() - since))
+  },
+  80,
+  { immediate: false },
+)
+function toggleTune(): void {
+  since = performance.now()
+  if (isActive.value) {
+    pause()
+    emit('touch', 0)
+  } else resume()
+}
 
 function hold(event: PointerEvent): void {
   if (event.currentTarget instanceof HTMLElement)
@@ -70,6 +90,18 @@ function key(event: KeyboardEvent, to: number): void {
     />
     {{ text }}
   </button>
+  <span v-else-if="input.kind === 'sound'">
+    <button
+      type="button"
+      class="flex min-h-6 items-center gap-1.5 rounded-full border bg-bench/80 py-1 pr-2.5 pl-1.5 text-[12px] whitespace-nowrap max-[899px]:min-h-11"
+      :class="isActive ? 'border-glow text-glow' : 'border-bench-soft/60 text-bench-ink'"
+      :aria-pressed="isActive"
+      @click="toggleTune"
+    >
+      <Music :size="14" aria-hidden="true" />
+      {{ input.name }}: {{ isActive ? `${Math.round(share * 100)} %` : 'play a tune' }}
+    </button>
+  </span>
   <label
     v-else
     class="flex min-h-6 items-center gap-1.5 rounded-full border border-bench-soft/60 bg-bench/80 px-2.5 py-1 text-[12px] whitespace-nowrap max-[899px]:min-h-11"

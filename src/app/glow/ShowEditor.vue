@@ -92,6 +92,15 @@ function setSeconds(key: 'seconds' | 'fade', event: Event): void {
   event.target.value = String(held)
   putScene({ ...scene.value, [key]: held }, key === 'fade' ? 'its fade' : 'how long it plays')
 }
+function setPerDay(event: Event): void {
+  if (!(event.target instanceof HTMLInputElement) || scene.value?.start === undefined) return
+  const value = event.target.valueAsNumber
+  const perDay = Number.isNaN(value)
+    ? (scene.value.start.perDay ?? 0)
+    : Math.min(10_000, Math.max(0, value))
+  event.target.value = String(perDay)
+  putScene({ ...scene.value, start: { ...scene.value.start, perDay } }, 'how often a day')
+}
 function rename(event: Event): void {
   if (!(event.target instanceof HTMLInputElement) || scene.value === undefined) return
   const name = event.target.value.trim().slice(0, 120)
@@ -114,7 +123,10 @@ function setStart(value: string): void {
   const [when, input] = value.split(' ')
   putScene(
     withSet(scene.value, {
-      start: input === undefined ? undefined : { input, when: when === 'off' ? 'off' : 'on' },
+      start:
+        input === undefined
+          ? undefined
+          : { ...scene.value.start, input, when: when === 'off' ? 'off' : 'on' },
     }),
     'what starts it',
   )
@@ -166,6 +178,17 @@ function setStart(value: string): void {
             class="field block w-24 py-1"
             :value="scene.fade"
             @change="setSeconds('fade', $event)"
+          />
+        </label>
+        <label v-if="scene.start" class="block">
+          Times a day in the dark
+          <input
+            type="number"
+            class="field block w-24 py-1"
+            min="0"
+            max="10000"
+            :value="scene.start.perDay ?? 0"
+            @change="setPerDay"
           />
         </label>
         <button

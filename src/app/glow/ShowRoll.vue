@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Flashing } from '../../core/glow/flashing'
 import type { Plan, Show } from '../../core/plan/plan'
-import { showFigures } from '../../core/roll/show'
+import { cellFigures, dayFigures, showFigures } from '../../core/roll/show'
 import type { ShowTold } from '../engine/jobs.worker'
 import RollLine from '../shell/RollLine.vue'
 import VerdictStamp from '../shell/VerdictStamp.vue'
@@ -20,7 +20,10 @@ const { plan, show, told, flashing, progress, isTouched } = defineProps<{
 }>()
 
 const store = usePlanStore()
-const figures = computed(() => (told === undefined ? [] : showFigures(told.played)))
+const figures = computed(() =>
+  told === undefined ? [] : [...showFigures(told.played), ...cellFigures(told.cells)],
+)
+const days = computed(() => (told === undefined ? [] : dayFigures(told.day)))
 const heading =
   'mb-1.5 border-b border-dashed border-paper-soft/50 pb-1 text-[11.5px] tracking-wide text-paper-soft uppercase'
 
@@ -75,6 +78,18 @@ function takeMix(): void {
       :verdict="verdict"
       :fixes="verdict.remedies"
     />
+  </section>
+  <section v-if="told" class="mt-4">
+    <h3 :class="heading">A day</h3>
+    <dl>
+      <RollLine
+        v-for="figure in days"
+        :key="figure.id"
+        :figure="figure"
+        :units="plan.units"
+        :is-lit="false"
+      />
+    </dl>
   </section>
   <section class="mt-4">
     <h3 :class="heading">Flashing</h3>

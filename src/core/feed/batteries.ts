@@ -40,12 +40,26 @@ const peakOf = (currentA: CaseAmperes, { mix }: Pick<Use, 'mix'>): number =>
   )
 
 /** How long cells last at the plan's mix of load cases; `undefined` for a supply that does not live on cells. */
-export function batteryUse(
+export const batteryUse = (
   part: SupplyPart,
   currentA: CaseAmperes,
   use: Use,
+): BatteryUse | undefined =>
+  cellUse(part, {
+    idleA: currentA.idle,
+    meanA: meanOf(currentA, use),
+    peakA: peakOf(currentA, use),
+  })
+
+/** How long cells last at a mean, with their sag at the peak; `undefined` for a supply that does not live on cells. */
+export function cellUse(
+  part: SupplyPart,
+  {
+    idleA,
+    meanA,
+    peakA,
+  }: { readonly idleA: number; readonly meanA: number; readonly peakA: number },
 ): BatteryUse | undefined {
-  const [meanA, peakA] = [meanOf(currentA, use), peakOf(currentA, use)]
   if (part.bank !== undefined) {
     const { wattHours, sleepsBelowA } = part.bank
     return {
@@ -57,7 +71,7 @@ export function batteryUse(
       peakFirstV: part.volts,
       cutoffV: 0,
       course: [],
-      sleeps: currentA.idle < sleepsBelowA,
+      sleeps: idleA < sleepsBelowA,
     }
   }
   const cells = part.battery

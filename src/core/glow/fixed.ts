@@ -51,7 +51,7 @@ export function hash(seed: number, a: number, b: number): number {
 export const random = (seed: number, a: number, b: number): number => hash(seed, a, b) >>> 16
 
 /** Chance that changes smoothly along a line: `place` in 65536ths of a cell, below 2^32. */
-export const noise = (seed: number, place: number, row: number): number =>
+const noise = (seed: number, place: number, row: number): number =>
   mix(random(seed, place >>> 16, row), random(seed, (place >>> 16) + 1, row), soft(place & full))
 
 /** … and in time, from row to row. */
@@ -59,7 +59,7 @@ export const noise2 = (seed: number, place: number, time: number): number =>
   mix(noise(seed, place, time >>> 16), noise(seed, place, (time >>> 16) + 1), soft(time & full))
 
 /** Power 2.2 at 33 places: what looks half as bright is about a fifth of the light (handbook 12). */
-export const eyeTable: readonly number[] = Array.from({ length: 33 }, (_, at) =>
+const eyeTable: readonly number[] = Array.from({ length: 33 }, (_, at) =>
   Math.round(full * (at / 32) ** 2.2),
 )
 

@@ -125,7 +125,7 @@ export function dim(paint: Paint, level: number): void {
 }
 
 /** Whether an input, by its number in `p`, is on; without one it is off. */
-export const isOn = ({ p }: Layer, at: number, inputs: ArrayLike<number>): boolean =>
+const isOn = ({ p }: Layer, at: number, inputs: ArrayLike<number>): boolean =>
   (inputs[p[at] ?? -1] ?? 0) >= onFrom
 
 /** What an input says, 0 to 65535. */

@@ -50,6 +50,8 @@ const sceneSchema = z.strictObject({
     .strictObject({
       input: idSchema,
       when: z.enum(['on', 'off']),
+      /** How often a day that happens in the dark. */
+      perDay: z.number().min(0).max(10_000).optional(),
     })
     .optional(),
   layers: z

@@ -1,3 +1,4 @@
+import { wattHoursOf, type ShowCells, type ShowDay } from '../glow/day'
 import type { Played } from '../glow/play'
 import { operand, working, type Figure } from '../quantity/figure'
 
@@ -41,3 +42,80 @@ export function showFigures({ supplies, seconds, framesPerSecond }: Played): Fig
     ]
   })
 }
+
+/** What a day of a show takes, addend by addend. */
+export function dayFigures(day: ShowDay): Figure[] {
+  const { hours, watts, visits, idleWatts, efficiency, wattHours, kwhPerYear } = day
+  const none = { about: [] } as const
+  return [
+    {
+      ...none,
+      id: 'show.day.on',
+      label: 'lit',
+      value: hours * watts,
+      unit: 'Wh',
+      ...working`${operand('hours', hours * 60, 'min')} × ${operand('mean', watts, 'W')}`,
+    },
+    ...visits.map((visit, index) => ({
+      ...none,
+      id: `show.day.visit.${String(index)}`,
+      label: `“${visit.scene}”, ${String(visit.perDay)} ×`,
+      value: wattHoursOf(visit, idleWatts),
+      unit: 'Wh' as const,
+      ...working`${operand('seconds', visit.seconds, 's')} × ${operand('watts', Math.max(0, visit.watts - idleWatts), 'W')}`,
+      rule: 'beyond standby',
+    })),
+    {
+      ...none,
+      id: 'show.day.idle',
+      label: 'standby',
+      value: (24 - hours) * idleWatts,
+      unit: 'Wh',
+      ...working`${operand('hours', (24 - hours) * 60, 'min')} × ${operand('idle', idleWatts, 'W')}`,
+    },
+    {
+      ...none,
+      id: 'show.day.all',
+      label: `÷ ${efficiency.toFixed(2)}, a day`,
+      value: wattHours,
+      unit: 'Wh',
+      operation: '',
+      operands: [],
+      isTotal: true,
+    },
+    {
+      ...none,
+      id: 'show.day.year',
+      label: 'a year',
+      value: kwhPerYear,
+      unit: 'kWh',
+      ...working`${operand('a day', wattHours, 'Wh')} × 365`,
+    },
+  ]
+}
+
+/** How long cells last while a show plays, and how far they sag at its peak. */
+export const cellFigures = (cells: readonly ShowCells[]): Figure[] =>
+  cells.flatMap(({ id, name, use: { hours, endsBy, meanA, peakA, peakFirstV, cutoffV } }) => [
+    {
+      id: `show.cells.${id}`,
+      label: `${name} lasts`,
+      value: hours === null ? null : hours * 60,
+      unit: 'min' as const,
+      ...working`${operand('mean', meanA, 'A')}`,
+      rule: endsBy === 'cut-off' ? 'until the brown-out at its peak' : 'until the cells are empty',
+      about: [id],
+    },
+    ...(cutoffV > 0
+      ? [
+          {
+            id: `show.sag.${id}`,
+            label: 'at the peak, when full',
+            value: peakFirstV,
+            unit: 'V' as const,
+            ...working`${operand('peak', peakA, 'A')}, out below ${operand('cut-off', cutoffV, 'V')}`,
+            about: [id],
+          },
+        ]
+      : []),
+  ])
