@@ -66,22 +66,10 @@ test('buy', async ({ page }) => {
   await page.screenshot({ path: `${folder}/which-light.png` })
 })
 
-test('sums and single lights', async ({ page }) => {
+test('sums', async ({ page }) => {
   await page.goto('/sums/battery')
   await expect(page.locator('.apexcharts-svg')).toBeVisible()
   await page.screenshot({ path: `${folder}/sums.png` })
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Toy harbour' }).click()
-  await page.getByRole('link', { name: /^Feed/ }).click()
-  await page.getByRole('radio', { name: 'Supplies and use' }).click()
-  await expect(page.getByRole('group', { name: 'Tree of the feed' })).toContainText('quay, S1')
-  await page.screenshot({ path: `${folder}/toy-harbour.png` })
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Wall of jars' }).click()
-  await line(page, 1).click()
-  await page.getByRole('button', { name: 'its nodes' }).click()
-  await expect(page.getByTestId('cover-answer')).toBeVisible()
-  await page.screenshot({ path: `${folder}/wall-of-jars.png` })
 })
 
 test('the diagram on paper', async ({ page }) => {
@@ -136,4 +124,19 @@ test('build', async ({ page }) => {
   await page.reload()
   await expect(page.getByTestId('done')).toBeVisible()
   await page.screenshot({ path: `${folder}/build-narrow.png` })
+})
+
+test('glow', async ({ page }) => {
+  await page.goto('/plans')
+  await page.getByRole('link', { name: 'Bay-window nook', exact: true }).click()
+  await page.getByTitle('Glow (Alt+8)').click()
+  await expect(verdict(page, 'scene-over-supply')).toBeVisible({ timeout: 60_000 })
+  const time = page.getByRole('slider', { name: 'Time in the show' })
+  for (let second = 0; second < 4; second += 1) await time.press('PageDown')
+  await expect(time).toHaveAttribute('aria-valuenow', '4')
+  await expect(page.locator('.apexcharts-svg')).toBeVisible()
+  await page.screenshot({ path: `${folder}/glow.png` })
+  await page.getByRole('radio', { name: 'Scenes' }).click()
+  await page.getByRole('button', { name: 'Someone sits down' }).click()
+  await page.screenshot({ path: `${folder}/glow-scenes.png` })
 })

@@ -130,6 +130,61 @@ describe('the command line', () => {
     expect(stdout.trimEnd().split(/\r?\n/)).toHaveLength(lines)
   })
 
+  it('plays a show, and writes the same as C', () => {
+    const plan = 'demo/bay-window-nook.json'
+    const { json } = asked(['play', plan, '--seconds', '1', '--fps', '20'])
+    expect(json).toMatchObject({
+      seconds: 1,
+      fps: 20,
+      flashesPerSecond: 0,
+      supplies: [{ id: 'supply-a', limitMa: 15_566 }],
+      verdicts: [],
+      problems: [],
+    })
+    const { meanA, peakA, whPerHour } = json as Record<string, number>
+    expect(meanA).toBeLessThanOrEqual(peakA!)
+    expect(whPerHour).toBeCloseTo(5 * meanA!, 9)
+
+    const frames = run([
+      'play',
+      plan,
+      '--show',
+      'Slow colours',
+      '--frames',
+      '--seconds',
+      '1',
+      '--fps',
+      '3',
+    ])
+    const rows = frames.stdout
+      .trim()
+      .split('\r\n')
+      .map((row) => row.split(','))
+    expect(rows[0]).toEqual(['ms', 'lane', 'hex'])
+    expect(rows.slice(1).map(([ms, lane, hex]) => [ms, lane, hex!.length / 6])).toEqual(
+      ['0', '333', '666'].flatMap((ms) => [
+        [ms, 'Seat', 161],
+        [ms, 'Niche', 185],
+        [ms, 'High', 157],
+      ]),
+    )
+    expect(run(['c', plan, '--show', 'slow']).stdout).toContain('#define GLOW_LANES 3')
+
+    expect(run(['play', plan, '--show', 'None'])).toMatchObject({
+      status: 1,
+      stderr: 'there is no show “None”; there are Evening at the bay, Slow colours\n',
+    })
+    expect(run(['play', plan, '--fps', 'many']).stderr).toMatch(
+      /--fps: “many” is not a number above 0/,
+    )
+    expect(run(['c', 'demo/toy-harbour.json']).stderr).toMatch(/nothing in it can be dimmed/)
+    // A plan without a show plays a steady warm white.
+    expect(asked(['play', 'demo/toy-harbour.json', '--seconds', '1']).json).toMatchObject({
+      show: 'Steady warm white',
+      meanA: expect.closeTo(0.24, 2) as number,
+    })
+  })
+
   it('tells steps in both orders, and after each what is connected and what the meter reads', () => {
     const plan = 'demo/bay-window-nook.json'
     interface Told {

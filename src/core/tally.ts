@@ -4,7 +4,7 @@ import type { Plan } from './plan/plan'
 import { rollOf, type RollSection } from './roll/roll'
 import { derived, everything, type Derived, type StageName } from './stages'
 import { earlyParts, type EarlyTally } from './tally-parts'
-import type { Verdict } from './verdict/verdict'
+import type { JudgedVerdict } from './verdict/verdict'
 import { engineOf } from './worked'
 import { countJoints, type JointCount, type PlanJoint } from './wire/joints'
 import type { Wiring } from './wire/wires'
@@ -16,7 +16,7 @@ export interface Tally extends EarlyTally {
   /** All joints by their kind. */
   readonly joints: readonly JointCount[]
   readonly wiring: Wiring & { readonly joints: readonly PlanJoint[] }
-  readonly verdicts: readonly Verdict[]
+  readonly verdicts: readonly JudgedVerdict[]
   readonly roll: readonly RollSection[]
 }
 

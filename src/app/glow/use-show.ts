@@ -1,10 +1,12 @@
-import { useRafFn, watchDebounced } from '@vueuse/core'
+import { useRafFn } from '@vueuse/core'
 import { releaseProxy, wrap } from 'comlink'
 import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef, type Ref } from 'vue'
 import type { InputEvent } from '../../core/glow/play'
 import type { Plan, Show } from '../../core/plan/plan'
 import { messageOf } from '../../core/quantity/message-of'
 import type { OpenShow, ShownFrame, ShowWorker } from '../engine/show.worker'
+
+const restMs = 60
 
 export interface ShowPlayer {
   readonly open: Ref<OpenShow | undefined>
@@ -84,13 +86,19 @@ export function useShow(
   }
   watch([plan, show], () => void load(), { immediate: true })
 
-  watchDebounced(
+  // A window that is being drawn larger is looked at once it has come to rest.
+  let resting: ReturnType<typeof setTimeout> | undefined
+  watch(
     aspect,
-    async (next) => {
-      await service.reshape(next)
-      asked = undefined
+    (next) => {
+      clearTimeout(resting)
+      resting = setTimeout(() => {
+        void service.reshape(next).then(() => {
+          asked = undefined
+        })
+      }, restMs)
     },
-    { immediate: true, debounce: 60 },
+    { immediate: true },
   )
 
   let [counted, since] = [0, performance.now()]
@@ -157,6 +165,7 @@ export function useShow(
   }
   onScopeDispose(() => {
     isGone = true
+    clearTimeout(resting)
     service[releaseProxy]()
     worker.terminate()
   })

@@ -1,5 +1,5 @@
 import { plural } from '../../core/quantity/format'
-import { verdictKinds, type Grade } from '../../core/verdict/kinds'
+import type { Grade } from '../../core/verdict/kinds'
 import type { SectionKind } from '../../core/roll/roll'
 import type { Told } from '../engine/follow-plan'
 
@@ -57,7 +57,7 @@ export interface StageState {
 export function stageState(stage: StageName, tally: Told | undefined, shows = 0): StageState {
   if (tally === undefined) return { text: '…', grade: 'none' }
   if (tally.runs.length === 0 && tally.unread.length === 0) return { text: 'empty', grade: 'none' }
-  const own = tally.verdicts?.filter(({ code }) => verdictKinds[code].page === stage)
+  const own = tally.verdicts?.filter(({ page }) => page === stage)
   for (const grade of ['stop', 'warning'] as const) {
     const count = own?.filter((verdict) => verdict.grade === grade).length ?? 0
     if (count > 0) return { text: plural(count, grade), grade }

@@ -12,7 +12,7 @@ import {
 import { offMark, spliceShows } from './cutting'
 import { fade, notFed, uneven } from './fading'
 import { gapShows } from './gap-shows'
-import { grades } from './kinds'
+import { grades, verdictKinds } from './kinds'
 import {
   boardPinsOver,
   lightPinsOver,
@@ -30,7 +30,7 @@ import { batteries, capacitor, hotStrip, over100Watt, regulatorHot } from './sou
 import { statusColours } from './status'
 import { stockShort } from './stock-short'
 import { supplyLoad } from './supply-load'
-import type { Evidence, Judge, Verdict } from './verdict'
+import type { Evidence, Judge, JudgedVerdict } from './verdict'
 import { fuseBlind } from './fuse-blind'
 import { voltsDiffer } from './volts-differ'
 import { voltsOver } from './volts-over'
@@ -93,7 +93,8 @@ const judges: readonly Judge[] = [
 ]
 
 /** Every verdict on a plan, the gravest first. */
-export const judge = (evidence: Evidence): Verdict[] =>
+export const judge = (evidence: Evidence): JudgedVerdict[] =>
   judges
     .flatMap((one) => one(evidence))
+    .map((verdict) => ({ ...verdict, page: verdictKinds[verdict.code].page }))
     .toSorted((a, b) => grades.indexOf(a.grade) - grades.indexOf(b.grade))

@@ -1,7 +1,7 @@
 import type { Command } from '../plan/commands'
 import type { Line, Mount } from '../plan/plan'
 import type { WiredPlan } from '../wire/wired-plan'
-import type { Grade, VerdictCode } from './kinds'
+import type { Grade, VerdictCode, VerdictPage } from './kinds'
 
 /** An ordinary edit that answers a verdict, in one action that can be undone. */
 export interface Remedy {
@@ -20,6 +20,11 @@ export interface Verdict {
   readonly text: string
   readonly why: string
   readonly remedies: readonly Remedy[]
+}
+
+/** … with the page on which it is counted and can be acted on. */
+export interface JudgedVerdict extends Verdict {
+  readonly page: VerdictPage
 }
 
 /** What a verdict is judged on: the plan and the results of the stages before. */
