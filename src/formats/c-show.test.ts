@@ -134,7 +134,15 @@ describe.runIf(hasCompiler)('the C of a show', () => {
           showC(show, { plan: plan.name, lanes: [], supplies: [] }),
         )
         writeFileSync(join(folder, 'main.c'), harness(frames))
-        const flags = ['-std=c99', '-O2', '-Wall', '-Wextra', '-Werror', '-Wno-unused-function', '-Wno-unused-variable']
+        const flags = [
+          '-std=c99',
+          '-O2',
+          '-Wall',
+          '-Wextra',
+          '-Werror',
+          '-Wno-unused-function',
+          '-Wno-unused-variable',
+        ]
         execFileSync('gcc', [...flags, '-o', join(folder, 'main'), join(folder, 'main.c')])
         const printed = execFileSync(join(folder, 'main'), { encoding: 'utf8' })
         expect(printed.trim().split('\n').map(Number)).toEqual(previewSums(show, frames))

@@ -123,7 +123,12 @@ it.each([1, 2, 3, 4, 5, 6, 7])(
     }
     const read = readPlanFile(sample(version))
     if (!read.ok) throw new Error(JSON.stringify(read.issues))
-    expect(read.plan).toMatchObject({ version: 8, shows: [], lines: before.lines, rules: before.rules })
+    expect(read.plan).toMatchObject({
+      version: 8,
+      shows: [],
+      lines: before.lines,
+      rules: before.rules,
+    })
     expect(read.plan.build).toEqual({ school: 'one', moved: [], paces: [], log: [] })
     expect(tally(read.plan).totals).toMatchObject({ pixels: 503, singleLights: 40 })
     // What it did not say yet is as usual: one lane of all, on the cheapest board that does it.

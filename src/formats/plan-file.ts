@@ -6,7 +6,14 @@ import { wires } from '../core/parts/wires'
 import { toVersion5 } from '../core/measure/to-version-5'
 import { mostLines, planFormat, planVersion } from '../core/plan/usual'
 import { planSchema, type Plan } from '../core/plan/plan'
-import { toVersion2, toVersion3, toVersion4, toVersion6, toVersion7, toVersion8 } from '../core/plan/upgrade'
+import {
+  toVersion2,
+  toVersion3,
+  toVersion4,
+  toVersion6,
+  toVersion7,
+  toVersion8,
+} from '../core/plan/upgrade'
 import { issuesOf, pathText, z, type Issue } from '../core/quantity/z'
 
 export type PlanFileResult =

@@ -5,6 +5,7 @@ import { jointsSince } from '../../core/build/progress'
 import type { LogEntry, LoggedReading } from '../../core/plan/plan'
 import { plural } from '../../core/quantity/format'
 import PlanFrame from '../shell/PlanFrame.vue'
+import { useSheetView } from '../shell/use-sheet-view'
 import { usePlanStore } from '../stores/plan'
 import { usePart } from '../stores/use-parts'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
@@ -30,14 +31,7 @@ const views = [
   { value: 'templates', label: 'Templates' },
 ] as const
 type View = (typeof views)[number]['value']
-/** In a narrow window the views are its sheets, beside the tally. */
-const sheet = ref<View | 'tally'>('step')
-const view = computed<View>({
-  get: () => (sheet.value === 'tally' ? 'step' : sheet.value),
-  set: (value) => {
-    sheet.value = value
-  },
-})
+const { sheet, view } = useSheetView<View>('step')
 /** Where there is room the order stands beside the step. */
 const isWide = useMediaQuery('(min-width: 1180px)')
 const none: ReadonlySet<string> = new Set()

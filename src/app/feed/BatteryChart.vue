@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import VueApexCharts from 'vue3-apexcharts'
 import { formatQuantity } from '../../core/quantity/format'
+import { chartLooks } from '../ui/chart-looks'
 import type { Told } from '../engine/follow-plan'
 
 const { battery, name } = defineProps<{
@@ -21,11 +22,7 @@ const series = computed(() => [
 ])
 const options = computed(() => ({
   chart: {
-    fontFamily: 'inherit',
-    foreColor: '#a6a8b8',
-    toolbar: { show: false },
-    zoom: { enabled: false },
-    animations: { enabled: false },
+    ...chartLooks,
   },
   colors: ['#8ec5ff', '#ffb84d'],
   stroke: { width: 2 },

@@ -3,6 +3,7 @@ import { computed, shallowRef } from 'vue'
 import VueApexCharts from 'vue3-apexcharts'
 import type { Played } from '../../core/glow/play'
 import { formatQuantity, significant } from '../../core/quantity/format'
+import { chartLooks } from '../ui/chart-looks'
 import { clockText } from '../../core/roll/show'
 
 const { played, ms } = defineProps<{
@@ -77,11 +78,7 @@ function place({ w: { globals } }: Chart): void {
 }
 const options = computed(() => ({
   chart: {
-    fontFamily: 'inherit',
-    foreColor: '#a6a8b8',
-    toolbar: { show: false },
-    zoom: { enabled: false },
-    animations: { enabled: false },
+    ...chartLooks,
     events: {
       mounted: place,
       updated: place,

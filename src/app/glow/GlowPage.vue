@@ -10,6 +10,7 @@ import type { Plan, Show } from '../../core/plan/plan'
 import { useJob } from '../engine/use-job'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { saveBlob } from '../shell/save-text'
+import { useSheetView } from '../shell/use-sheet-view'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import ActionMenu from '../ui/ActionMenu.vue'
@@ -35,13 +36,7 @@ const views = [
   { value: 'board', label: 'Board' },
 ] as const
 type View = (typeof views)[number]['value']
-const sheet = ref<View | 'tally'>('play')
-const view = computed<View>({
-  get: () => (sheet.value === 'tally' ? 'play' : sheet.value),
-  set: (value) => {
-    sheet.value = value
-  },
-})
+const { sheet, view } = useSheetView<View>('play')
 
 /** The plan without what shows cannot hear of: noting a minute of building does not begin a show anew. */
 const playedPlan = shallowRef<Plan>()

@@ -4,9 +4,9 @@ import type { Flashing } from '../../core/glow/flashing'
 import type { Plan, Show } from '../../core/plan/plan'
 import { cellFigures, dayFigures, showFigures } from '../../core/roll/show'
 import type { ShowTold } from '../engine/jobs.worker'
-import RollLine from '../shell/RollLine.vue'
 import VerdictStamp from '../shell/VerdictStamp.vue'
 import { usePlanStore } from '../stores/plan'
+import ShowFigures from './ShowFigures.vue'
 
 const { plan, show, told, flashing, progress, isTouched } = defineProps<{
   plan: Plan
@@ -55,15 +55,7 @@ function takeMix(): void {
     <p v-if="told === undefined" class="min-h-[54px] text-paper-soft" role="status">
       Played through once … {{ Math.round((progress ?? 0) * 100) }} %
     </p>
-    <dl v-else>
-      <RollLine
-        v-for="figure in figures"
-        :key="figure.id"
-        :figure="figure"
-        :units="plan.units"
-        :is-lit="false"
-      />
-    </dl>
+    <ShowFigures v-else :figures="figures" :units="plan.units" />
     <p v-if="mix !== undefined" class="mt-1">
       <button
         class="text-left text-[11.5px] underline decoration-dotted underline-offset-3"
@@ -81,15 +73,7 @@ function takeMix(): void {
   </section>
   <section v-if="told" class="mt-4">
     <h3 :class="heading">A day</h3>
-    <dl>
-      <RollLine
-        v-for="figure in days"
-        :key="figure.id"
-        :figure="figure"
-        :units="plan.units"
-        :is-lit="false"
-      />
-    </dl>
+    <ShowFigures :figures="days" :units="plan.units" />
   </section>
   <section class="mt-4">
     <h3 :class="heading">Flashing</h3>
