@@ -61,6 +61,24 @@ describe('a status light', () => {
     expect(alikePairs(colours(...safeColours))).toEqual([])
   })
 
+  it.each([
+    ['#ff0000', '#ff00ff'],
+    ['#ffffff', '#ffff00'],
+    ['#f5f5e8', '#ffd000'],
+  ])('mixes up %s and %s for eyes that see all colours', (one, other) => {
+    expect(apart(one, other, 'normal')).toBeGreaterThan(alikeBelow)
+    expect(alikePairs(colours(one, other))).toMatchObject([{ vision: 'normal', deltaE: 0 }])
+    expect(alikePairs(toldApart(colours(one, other)))).toEqual([])
+  })
+
+  it.each([
+    ['#ffff00', '#0000ff'],
+    ['#ffffff', '#ff0000'],
+    ['#0000ff', '#ff00ff'],
+  ])('does not mix up %s and %s', (one, other) => {
+    expect(alikePairs(colours(one, other)).filter(({ deltaE }) => deltaE === 0)).toEqual([])
+  })
+
   it('whose colours are alike takes others, as far as there are, and keeps its meanings', () => {
     fc.assert(
       fc.property(fc.array(anyColour, { minLength: 2, maxLength: 3 }), (list) => {

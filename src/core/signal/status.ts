@@ -76,11 +76,38 @@ export function apart(one: string, other: string, vision: Vision): number {
   return Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2])
 }
 
+/** What a colour of a small light is called across a room; `undefined` for those that nobody mixes up. */
+function calledAs(colour: string): 'white' | 'yellow' | 'red' | 'magenta' | undefined {
+  const [r, g, b] = [1, 3, 5].map((at) => parseInt(colour.slice(at, at + 2), 16)) as [
+    number,
+    number,
+    number,
+  ]
+  const most = Math.max(r, g, b)
+  const spread = most - Math.min(r, g, b)
+  if (spread <= whitest * most) return 'white'
+  const sixth =
+    most === r ? (g - b) / spread : most === g ? (b - r) / spread + 2 : (r - g) / spread + 4
+  const hue = (60 * sixth + 360) % 360
+  if (hue >= 40 && hue <= 75) return 'yellow'
+  if (hue >= 345 || hue < 15) return 'red'
+  return hue >= 285 ? 'magenta' : undefined
+}
+/** Colours whose parts differ by no more than this share of the largest look white. *Typical.* */
+const whitest = 0.25
+
+/** A small bright light in white is taken for yellow, and one in red for magenta, by eyes that see all colours too (handbook 12). */
+const isMixedUp = (one: string, other: string): boolean => {
+  const names = new Set([calledAs(one), calledAs(other)])
+  return (names.has('white') && names.has('yellow')) || (names.has('red') && names.has('magenta'))
+}
+
 /** Two meanings whose colours are taken for each other, and by whom. */
 export interface AlikePair {
   readonly one: StatusColour
   readonly other: StatusColour
   readonly vision: Vision
+  /** 0 where all eyes mix them up. */
   readonly deltaE: number
 }
 
@@ -89,21 +116,29 @@ export function alikePairs(colours: readonly StatusColour[]): AlikePair[] {
   return colours.flatMap((one, index) =>
     colours.slice(index + 1).flatMap((other): AlikePair[] => {
       const [worst] = visions
-        .map((vision) => ({ one, other, vision, deltaE: apart(one.colour, other.colour, vision) }))
+        .map((vision) => ({
+          one,
+          other,
+          vision,
+          deltaE:
+            vision === 'normal' && isMixedUp(one.colour, other.colour)
+              ? 0
+              : apart(one.colour, other.colour, vision),
+        }))
         .toSorted((a, b) => a.deltaE - b.deltaE)
       return worst !== undefined && worst.deltaE < alikeBelow ? [worst] : []
     }),
   )
 }
 
-/** Bright colours that all four kinds of eyes tell apart, found by search: any two are 34 apart and more for each of them. */
+/** Bright colours that all four kinds of eyes tell apart, found by search: any two are 30 apart and more for each of them, and none is mixed up. */
 export const safeColours: readonly string[] = [
   '#ffffff',
   '#ff0000',
-  '#4000ff',
-  '#80ff80',
-  '#ff80ff',
-  '#ff4080',
+  '#0000ff',
+  '#80ff00',
+  '#c080ff',
+  '#ff8080',
 ]
 
 /** The colours as they are, as long as they are told apart; others take the next safe one that is. */
