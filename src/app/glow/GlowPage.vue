@@ -7,6 +7,7 @@ import { mostFlashes } from '../../core/glow/flash'
 import { usualShow } from '../../core/glow/usual-show'
 import { emptyPlan } from '../../core/plan/empty'
 import type { Plan, Show } from '../../core/plan/plan'
+import { withSet } from '../../core/plan/with-set'
 import { useJob } from '../engine/use-job'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { saveBlob } from '../shell/save-text'
@@ -67,13 +68,23 @@ const runs = computed(() =>
 
 /** Dim enough that colours show beside the strips. */
 const usualStops = -1.5
+/** What is open in the editor. */
+const [sceneId, layerId] = [ref<string>(), ref<string>()]
+
 const [daylight, stops] = [ref(0), ref(usualStops)]
 const areLightsOff = ref(false)
 /** Of the picture: its width by its height. */
 const aspect = ref(2)
+/** While a scene is edited it plays alone. */
+const staged = computed<Show | undefined>(() => {
+  const { value } = show
+  const scene = value?.scenes.find(({ id }) => id === sceneId.value) ?? value?.scenes[0]
+  if (view.value !== 'edit' || value === undefined || scene === undefined) return value
+  return { ...value, scenes: [withSet(scene, { start: undefined })] }
+})
 const player = useShow(
   () => playedPlan.value,
-  () => show.value,
+  () => staged.value,
   stops,
   aspect,
 )
@@ -135,7 +146,6 @@ function agree(): void {
   isPlaying.value = true
 }
 
-const [sceneId, layerId] = [ref<string>(), ref<string>()]
 function edit(scene: string, layer: string): void {
   sceneId.value = scene
   layerId.value = layer
@@ -273,6 +283,22 @@ useEventListener('keydown', (event) => {
             @touch="player.touch"
             @shape="aspect = $event"
           />
+          <p
+            v-if="view === 'edit' && open.canPlay"
+            class="-mt-1 flex items-center gap-3 text-[12.5px] text-bench-soft"
+          >
+            <button
+              class="button-quiet w-20 justify-center"
+              :disabled="waiting !== undefined"
+              @click="play"
+            >
+              {{ isPlaying ? 'Pause' : 'Play' }}
+            </button>
+            This scene alone<template v-if="waiting"> · {{ waiting }}</template>
+            <span v-if="frame" class="ml-auto">
+              {{ frame.supplyA.reduce((sum, one) => sum + one, 0).toFixed(2) }} A
+            </span>
+          </p>
           <div
             v-show="view === 'play'"
             class="flex flex-wrap items-center gap-x-5 gap-y-1 text-[12.5px] text-bench-soft"

@@ -197,6 +197,81 @@ describe('a show', () => {
     expect(elements({ on: { lanes: ['Lane 1'] } })).toEqual([all])
   })
 
+  it('lies along runs in a row, across the room by its angle, and by chance for each run by itself', () => {
+    const layersOf = (more: Partial<ShowLayer>) =>
+      ready(showOf(scene([layer('twinkle', { share: 0.5 }, more)]))).scenes[0]!.layers
+    const on = { runs: ['tray', 'post'] }
+    const [row] = layersOf({ on })
+    const [tray, post] = layersOf({ on, axis: 'each' })
+    // The post goes on where the tray ends, a pixel further.
+    expect(row!.length).toBeGreaterThan(tray!.length + post!.length)
+    expect(row!.length).toBeLessThan(tray!.length + post!.length + 40)
+    expect(row!.u[tray!.count]).toBeGreaterThan(tray!.length)
+    expect([...row!.u]).toEqual([...row!.u].toSorted((a, b) => a - b))
+    expect(tray!.seed).not.toBe(post!.seed)
+
+    const { field } = ready(showOf(scene([])))
+    const [right] = layersOf({ axis: 'room' })
+    const [down] = layersOf({ axis: 'room', degrees: 90 })
+    const least = (places: Float64Array): number =>
+      Math.min(...[...right!.elements].map((at) => places[at]!))
+    for (const [k, at] of right!.elements.entries()) {
+      const [x, y] = [field.x[at]! - least(field.x), field.y[at]! - least(field.y)]
+      expect([right!.u[k], right!.v[k]]).toEqual([Math.round(x), Math.round(y)])
+      expect(down!.u[k]).toBe(Math.round(y))
+      if (k > 20) break
+    }
+  })
+
+  it('goes on with a scene that is the only one in turn', () => {
+    const wipe = layer('wipe', { time: 0.5, colour: 'duty 255 255 255' })
+    const player = new Player(ready(showOf(scene([wipe], { seconds: 1 }))))
+    player.step(1_200, [])
+    expect(new Set(player.paint(1_200).subarray(0, 8))).toEqual(new Set([65_535, 0]))
+  })
+
+  it('starts a scene when its input goes on, not while it stays on', () => {
+    const show = ready(
+      showOf(
+        scene([], { seconds: 100 }),
+        scene([], { id: 'b', name: 'Door', seconds: 1, start: { input: 'door', when: 'on' } }),
+        scene([], { id: 'c', name: 'Dial', seconds: 1, start: { input: 'dial', when: 'off' } }),
+      ),
+    )
+    // What is recorded reaches the show at its own time.
+    const player = new Player(show)
+    const tape = new InputTape(
+      [
+        [0, 1, 65_535],
+        [500, 0, 65_535],
+      ],
+      2,
+    )
+    const scenes = [490, 500].map((ms) => {
+      tape.step(player, ms)
+      return player.scene?.name
+    })
+    expect(scenes).toEqual(['Only', 'Door'])
+    player.restart()
+
+    const at = (ms: number, values: number[]): string | undefined => {
+      player.step(ms, values)
+      return player.scene?.name
+    }
+    const full = 65_535
+    // The dial is off from the start: its scene plays, and goes on for as long as it is.
+    expect(at(1_500, [0, 0])).toBe('Dial')
+    expect(at(2_000, [0, full])).toBe('Dial')
+    expect(at(2_600, [0, full])).toBe('Only')
+    expect(at(3_000, [full, full])).toBe('Door')
+    expect(at(9_000, [full, full])).toBe('Door')
+    // Off, then the other one: back to where it began, though the door is still held.
+    expect(at(9_100, [full, 0])).toBe('Dial')
+    expect(at(9_200, [full, full])).toBe('Dial')
+    expect(at(10_300, [full, full])).toBe('Only')
+    expect(at(12_000, [full, full])).toBe('Only')
+  })
+
   it('tells what it cannot play, and plays the rest', () => {
     expect(problemsOf(showOf(scene([layer('flow', { speed: 99_999 })])))).toEqual([
       'Flow, speed: 99999 is outside -3000 to 3000; it plays at 3000',
@@ -290,9 +365,19 @@ describe('flashing', () => {
     // Red light alone is only 0.21 of the luminance, but counts by itself.
     [5, 'duty 100 0 0', 5, true],
     [5, 'duty 20 20 20', 0, false],
+    // Not saturated, or too little of it: no flash of red.
+    [5, 'duty 51 15 0', 0, false],
+    [5, 'duty 20 5 0', 0, false],
   ])('%i times a second of %s: %i flashes, red: %s', (hertz, colour, flashes, isRed) => {
     const { perSecond, worst } = played(pegboard, blinking(hertz, colour), 3, 100).flashing
     expect([perSecond, worst?.isRed ?? false]).toEqual([flashes, isRed])
+  })
+
+  it('is told by when it begins', () => {
+    const { scenes } = blinking(5, 'duty 255 255 255')
+    const late = showOf(scene([], { id: 'first', seconds: 2 }), ...scenes)
+    const { worst } = played(pegboard, late, 2.4 + 0.8, 100).flashing
+    expect(worst?.atS).toBeGreaterThanOrEqual(2)
   })
 
   it('comets that are steady over a whole run flash on 300 mm of it', () => {
@@ -310,20 +395,20 @@ describe('remedies of a show', () => {
     const first = toEnd(play(results, readyShow(results, show), run))
     return toEnd(showVerdicts(results, show, { played: first, run, workOut: worked }))
   }
+  const white = showOf(scene([layer('steady', { colour: 'duty 255 255 255' })]))
+  const faster = layer('comets', { ...swarm.set, count: 12 }, { on: swarm.on })
   it.each([
-    ['flash-rate', showOf(scene([swarm])), 'auto'],
-    [
-      'scene-over-supply',
-      showOf(scene([layer('steady', { colour: 'duty 255 255 255' })])),
-      'brick-5v-10',
-    ],
-  ] as const)('of %s: each, applied, removes its cause and makes no other', (code, show, part) => {
+    ['flash-rate', 'stop', showOf(scene([faster])), 'auto'],
+    // 18.2 A: more than it gives, and more than the rule lets it give.
+    ['scene-over-supply', 'stop', white, 'brick-5v-10'],
+    ['scene-over-supply', 'warning', white, 'enclosed-5v-100w'],
+  ] as const)('of %s, %s: each, applied, removes its cause', (code, grade, show, part) => {
     const { plan } = change(pegboard, [
       { do: 'pick-supply', supply: 'supply-a', part },
       { do: 'put-show', show },
     ])
     const verdicts = judged(plan, show)
-    expect(verdicts.map((one) => one.code)).toEqual([code])
+    expect(verdicts).toMatchObject([{ code, grade }])
     const { remedies } = verdicts[0]!
     expect(remedies.length).toBeGreaterThan(1)
     for (const remedy of remedies) {
@@ -331,5 +416,8 @@ describe('remedies of a show', () => {
       const again = next.shows[0]!
       expect(judgeShow(again, played(next, again, 2))).toEqual([])
     }
+    // Of several that would do the mildest is offered: half as slow still flashes.
+    const [, times] = /(\d) times slower/.exec(remedies[0]!.label) ?? []
+    expect(times).toBe(code === 'flash-rate' ? '4' : undefined)
   })
 })

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { planNetwork } from '../feed/plan-network'
 import { solve } from '../feed/solve'
+import { shippedStrips } from '../parts/strips'
 import { emptyPlan } from '../plan/empty'
 import type { Line, Plan, Scene, Show, ShowLayer } from '../plan/plan'
 import { worked } from '../worked'
@@ -91,6 +92,25 @@ describe('lights of every kind in a show', () => {
     expect(amperes(plan(false), steady('duty 0 0 0'))).toBeCloseTo(always, 9)
   })
 
+  it('a colour that takes more of the watts counts for more', () => {
+    const rgb = shippedStrips.find(({ id }) => id === 'rgb-12v-14')!
+    if (rgb.light.kind !== 'plain') throw new Error('it is plain')
+    const channels = rgb.light.channels.map((channel, at) => ({
+      ...channel,
+      wattsPerM: 2 + 4 * at,
+    }))
+    const own = { ...rgb, id: 'own', light: { ...rgb.light, channels } }
+    const base = emptyPlan('t', 'a')
+    const plan = planOf(
+      { text: 'shelf 300', stripId: 'own', dimmer: 'lamp' },
+      { own: { ...base.own, strips: [own] } },
+    )
+    const [dark, red, blue] = ['duty 0 0 0', 'duty 255 0 0', 'duty 0 0 255'].map((colour) =>
+      amperes(plan, steady(colour)),
+    )
+    expect((blue! - dark!) / (red! - dark!)).toBeCloseTo(5, 0)
+  })
+
   it('single lights draw as many as are lit, with or without a limit', () => {
     const lights = (limit: number): Plan =>
       planOf(
@@ -102,9 +122,11 @@ describe('lights of every kind in a show', () => {
     const [dark, lit] = [steady('duty 0 0 0'), steady('duty 255 255 255')].map((show) =>
       amperes(lights(1), show),
     )
+    const [full = 0] = worked(lights(1)).full.supplyA.values()
+    expect(lit).toBeCloseTo(full, 6)
     const quarter = amperes(lights(1), one)
     expect((quarter - dark!) / (lit! - dark!)).toBeCloseTo(0.25, 6)
-    const held = amperes(lights(0.5), lit === undefined ? one : steady('duty 255 255 255'))
+    const held = amperes(lights(0.5), steady('duty 255 255 255'))
     expect((held - dark!) / (lit! - dark!)).toBeCloseTo(128 / 255, 3)
   })
 
