@@ -9,7 +9,7 @@ import { scheduleOf } from '../core/build/order'
 import { readingsAfter } from '../core/build/readings'
 import type { Step } from '../core/build/step'
 import { solve } from '../core/feed/solve'
-import { play, readyShow, toEnd } from '../core/glow/play'
+import { play, readyShow, showFlashes, toEnd } from '../core/glow/play'
 import { showsOf } from '../core/glow/usual-show'
 import { readLine, type Reading } from '../core/measure/jot'
 import { runNamer } from '../core/measure/measure'
@@ -302,7 +302,12 @@ function playText(plan: Plan, options: PlayArguments): string {
   const { flashing, supplies, problems, framesPerSecond: fps, ...figures } = played
   const { seconds: length, meanA, peakA, peakAtS, whPerHour, unsolved } = figures
   const verdicts = toEnd(
-    showVerdicts(given, show, { played, run: { seconds, framesPerSecond }, workOut: worked }),
+    showVerdicts(given, show, {
+      played,
+      flashing: toEnd(showFlashes(given, show, { seconds, framesPerSecond })),
+      run: { seconds, framesPerSecond },
+      workOut: worked,
+    }),
   )
   return json({
     show: show.name,

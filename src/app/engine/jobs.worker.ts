@@ -13,7 +13,7 @@ import type { Strip } from '../../core/plan/parts'
 import { boardNeeds, type BoardNeeds } from '../../core/glow/board-needs'
 import { showCells, showDay, type ShowCells, type ShowDay } from '../../core/glow/day'
 import type { Flashing } from '../../core/glow/flashing'
-import { play, readyShow, toEnd, watchFlashes, type Played } from '../../core/glow/play'
+import { play, readyShow, showFlashes, toEnd, type Played } from '../../core/glow/play'
 import type { Plan, Show } from '../../core/plan/plan'
 import { showVerdicts, type ShowRun } from '../../core/verdict/judge-show'
 import type { Verdict } from '../../core/verdict/verdict'
@@ -109,12 +109,18 @@ const service = {
   ): ShowTold {
     const given = worked(plan)
     const ready = readyShow(given, show)
-    flashing(toEnd(watchFlashes(ready, run)))
+    const flashes = toEnd(showFlashes(given, show, run))
+    flashing(flashes)
     const playing = play(given, ready, run)
     let step = playing.next()
     for (; step.done !== true; step = playing.next()) tell(step.value * 0.7)
     const played = step.value
-    const judging = showVerdicts(given, show, { played, run, workOut: worked })
+    const judging = showVerdicts(given, show, {
+      played,
+      flashing: flashes,
+      run,
+      workOut: worked,
+    })
     let judged = judging.next()
     for (; judged.done !== true; judged = judging.next())
       tell(0.7 + 0.3 * (1 - 0.8 ** judged.value))

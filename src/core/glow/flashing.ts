@@ -13,7 +13,15 @@ export interface FlashingPart {
 export interface Flashing {
   readonly perSecond: number
   /** Where, and when that second begins; `undefined` where nothing flashes. */
-  readonly worst: (FlashingPart & { readonly atS: number; readonly isRed: boolean }) | undefined
+  readonly worst:
+    | (FlashingPart & {
+        /** In what was watched. */
+        readonly atS: number
+        readonly isRed: boolean
+        /** The scene that played then, by its number in the show. */
+        readonly scene: number
+      })
+    | undefined
 }
 
 /** Each stretch of a run of this length is looked at by itself, mm (handbook 12). */
@@ -39,6 +47,7 @@ interface Watched extends FlashingPart {
  */
 export class FlashWatch {
   private readonly watched: Watched[]
+  private readonly scenes: number[] = []
 
   constructor(field: Field) {
     this.watched = field.runs.flatMap((run) => {
@@ -64,7 +73,8 @@ export class FlashWatch {
   }
 
   /** @param sent linear red, green, blue and white of each element as it is sent, 0–1 */
-  add(sent: Float64Array): void {
+  add(sent: Float64Array, scene: number): void {
+    this.scenes.push(scene)
     for (const { elements, luminance, red, isRed } of this.watched) {
       let [r, g, b, w] = [0, 0, 0, 0]
       for (const at of elements) {
@@ -94,7 +104,14 @@ export class FlashWatch {
       if (flashesPerSecond > worst.perSecond)
         worst = {
           perSecond: flashesPerSecond,
-          worst: { run, fromMm, toMm, atS, isRed: isRedWorse },
+          worst: {
+            run,
+            fromMm,
+            toMm,
+            atS,
+            isRed: isRedWorse,
+            scene: this.scenes[Math.round(atS * framesPerSecond)] ?? 0,
+          },
         }
     }
     return worst

@@ -13,7 +13,15 @@ import { compileShow, type CompiledShow } from './compile'
 import { readColour, screenColour, whiteOf } from './colour'
 import { byteOf, channelKinds, channelLevel, fieldOf } from './field'
 import { patterns } from './patterns'
-import { InputTape, play, readyShow, toEnd, type InputEvent } from './play'
+import {
+  InputTape,
+  play,
+  readyShow,
+  showFlashes,
+  toEnd,
+  watchFlashes,
+  type InputEvent,
+} from './play'
 import { Player } from './player'
 
 const demo = (name: string): Plan => {
@@ -380,6 +388,18 @@ describe('flashing', () => {
     expect(worst?.atS).toBeGreaterThanOrEqual(2)
   })
 
+  it('is found in a scene that only an input starts', () => {
+    const show = showOf(
+      scene([]),
+      scene([swarm], { id: 'visit', seconds: 2, start: { input: 'door', when: 'on' } }),
+    )
+    const run = { seconds: 1, framesPerSecond: 50 }
+    expect(toEnd(watchFlashes(ready(show), run)).perSecond).toBe(0)
+    const { perSecond, worst } = toEnd(showFlashes(worked(pegboard), show, run))
+    expect(perSecond).toBeGreaterThan(3)
+    expect(worst?.scene).toBe(1)
+  })
+
   it('comets that are steady over a whole run flash on 300 mm of it', () => {
     const { perSecond, worst } = played(pegboard, showOf(scene([swarm])), 2, 100).flashing
     expect(perSecond).toBeGreaterThan(3)
@@ -393,7 +413,8 @@ describe('remedies of a show', () => {
     const results = worked(plan)
     const run = { seconds: 2, framesPerSecond: 50 }
     const first = toEnd(play(results, readyShow(results, show), run))
-    return toEnd(showVerdicts(results, show, { played: first, run, workOut: worked }))
+    const flashing = toEnd(showFlashes(results, show, run))
+    return toEnd(showVerdicts(results, show, { played: first, flashing, run, workOut: worked }))
   }
   const white = showOf(scene([layer('steady', { colour: 'duty 255 255 255' })]))
   const faster = layer('comets', { ...swarm.set, count: 12 }, { on: swarm.on })
@@ -414,7 +435,8 @@ describe('remedies of a show', () => {
     for (const remedy of remedies) {
       const next = change(plan, remedy.commands).plan
       const again = next.shows[0]!
-      expect(judgeShow(again, played(next, again, 2))).toEqual([])
+      const after = played(next, again, 2)
+      expect(judgeShow(again, after, after.flashing)).toEqual([])
     }
     // Of several that would do the mildest is offered: half as slow still flashes.
     const [, times] = /(\d) times slower/.exec(remedies[0]!.label) ?? []

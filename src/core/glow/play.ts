@@ -159,7 +159,7 @@ export function* play(
     const light = player.paint(ms)
     scenes[frame] = player.sceneNumber
     sentLight(show, light, sent)
-    flash.add(sent)
+    flash.add(sent, player.sceneNumber)
     const solved = feed.frame(byteAt)
     if (solved === undefined) unsolved += 1
     for (const [at, amperes] of (solved?.supplyA ?? []).entries()) {
@@ -212,10 +212,33 @@ export function* watchFlashes(
     const ms = frameMs(frame, framesPerSecond)
     tape.step(player, ms)
     sentLight(show, player.paint(ms), sent)
-    flash.add(sent)
+    flash.add(sent, player.sceneNumber)
     if (frame % 50 === 49) yield (frame + 1) / frames
   }
   return flash.worst(framesPerSecond)
+}
+
+/** A scene that somebody starts is watched this long, s. */
+const longestVisitS = 30
+
+/**
+ * How a show flashes at worst: as it was played, and in each scene that an input starts, played by itself. Yields how many are done.
+ */
+export function* showFlashes(
+  given: Parameters<typeof readyShow>[0],
+  show: Show,
+  run: Omit<PlayOptions, 'onFrame'>,
+): Generator<number, Flashing> {
+  let worst = yield* watchFlashes(readyShow(given, show), run)
+  for (const [scene, { start, ...alone }] of show.scenes.entries()) {
+    if (start === undefined) continue
+    const ready = readyShow(given, { ...show, scenes: [alone] })
+    const seconds = Math.min(longestVisitS, alone.seconds)
+    const own = yield* watchFlashes(ready, { framesPerSecond: run.framesPerSecond, seconds })
+    if (own.perSecond > worst.perSecond)
+      worst = { ...own, worst: own.worst && { ...own.worst, scene } }
+  }
+  return worst
 }
 
 /** What is seen of the light that is sent: white where a run has no colours of its own. */

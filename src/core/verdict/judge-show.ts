@@ -1,6 +1,15 @@
 import { mostFlashes } from '../glow/flash'
 import { patternOf } from '../glow/patterns'
-import { play, readyShow, toEnd, type InputEvent, type Played, type PlayGiven } from '../glow/play'
+import type { Flashing } from '../glow/flashing'
+import {
+  play,
+  readyShow,
+  showFlashes,
+  toEnd,
+  type InputEvent,
+  type Played,
+  type PlayGiven,
+} from '../glow/play'
 import { headroomOf, smallestFor, smallestLike } from '../feed/supplies'
 import type { Parts } from '../parts/find'
 import { change, type Command } from '../plan/commands'
@@ -19,8 +28,7 @@ export interface ShowRun {
 }
 
 /** What is wrong with a show as it was played, without remedies. */
-export function judgeShow(show: Show, played: Played): Verdict[] {
-  const { perSecond, worst } = played.flashing
+export function judgeShow(show: Show, played: Played, { perSecond, worst }: Flashing): Verdict[] {
   const flashing: Verdict[] =
     perSecond <= mostFlashes || worst === undefined
       ? []
@@ -30,7 +38,7 @@ export function judgeShow(show: Show, played: Played): Verdict[] {
             code: 'flash-rate',
             grade: 'stop',
             about: [],
-            text: `${worst.run}, ${String(Math.round(worst.fromMm))} to ${String(Math.round(worst.toMm))} mm: ${String(perSecond)} ${worst.isRed ? 'red flashes' : 'flashes'} in the second from ${worst.atS.toFixed(1)} s`,
+            text: `${worst.run}, ${String(Math.round(worst.fromMm))} to ${String(Math.round(worst.toMm))} mm: ${String(perSecond)} ${worst.isRed ? 'red flashes' : 'flashes'} in the second from ${worst.atS.toFixed(1)} s${show.scenes[worst.scene]?.start === undefined ? '' : ` of “${show.scenes[worst.scene]?.name ?? ''}”`}`,
             why: 'More than three flashes a second can start a seizure in people who are sensitive to them; a saturated red is the worst.',
             remedies: [],
           },
@@ -75,15 +83,17 @@ export function* showVerdicts(
   show: Show,
   {
     played,
+    flashing,
     run,
     workOut,
   }: {
     readonly played: Played
+    readonly flashing: Flashing
     readonly run: ShowRun
     readonly workOut: (plan: Plan) => ShowGiven
   },
 ): Generator<number, Verdict[]> {
-  const verdicts = judgeShow(show, played)
+  const verdicts = judgeShow(show, played, flashing)
   const codes = new Set(verdicts.map(({ id }) => id))
   let trials = 0
   const judged: Verdict[] = []
@@ -91,7 +101,7 @@ export function* showVerdicts(
     const remedies: Remedy[] = []
     const groups =
       verdict.code === 'flash-rate'
-        ? calmer(show, sceneAt(played, played.flashing.worst?.atS ?? 0))
+        ? calmer(show, flashing.worst?.scene ?? 0)
         : lessAmperes(given, show, played, verdict.about[0] ?? '')
     for (const group of groups)
       for (const remedy of group) {
@@ -99,7 +109,11 @@ export function* showVerdicts(
         const plan = change(given.plan, remedy.commands).plan
         const next = workOut(plan)
         const changed = plan.shows.find(({ id }) => id === show.id) ?? show
-        const after = judgeShow(changed, toEnd(play(next, readyShow(next, changed), run)))
+        const after = judgeShow(
+          changed,
+          toEnd(play(next, readyShow(next, changed), run)),
+          toEnd(showFlashes(next, changed, run)),
+        )
         const helps = after.every(({ id }) => id !== verdict.id && codes.has(id))
         if (!helps) continue
         remedies.push(remedy)
