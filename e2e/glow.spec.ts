@@ -109,6 +109,12 @@ test('a show is made by hand, flashes are asked about, and the C is saved', asyn
   const text = await readFile(await (await saved).path(), 'utf8')
   expect(text).toContain('void glow_step(uint32_t ms, const uint16_t *inputs)')
   expect(text).toContain('comets_pixel')
+  await expect(page.getByRole('row', { name: 'Lane 1 495 GRB' })).toBeVisible()
+  const frames = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save its frames as CSV' }).click()
+  const rows = (await readFile(await (await frames).path(), 'utf8')).trim().split('\r\n')
+  expect(rows).toHaveLength(1 + 10 * 25)
+  expect(rows[25]).toMatch(/^960,Lane 1,[\da-f]{2970}$/)
   await expect(roll(page)).toContainText(/at most [0-3] a second|nothing flashes/)
 })
 

@@ -9,6 +9,7 @@ import {
   fadeOf,
   exportedPlan,
 } from './browser'
+import { planVersion } from '../src/core/plan/usual'
 
 test('a shelf from the first line to a plan that holds, out to a file and in again', async ({
   page,
@@ -37,7 +38,7 @@ test('a shelf from the first line to a plan that holds, out to a file and in aga
     lines: { feeds?: { pad: number | string }[] }[]
     rules: { joins: { areAllowed: boolean } }
   }
-  expect(file.version).toBe(7)
+  expect(file.version).toBe(planVersion)
   expect(file.lines[0]?.feeds?.map(({ pad }) => pad)).toEqual([0, 'end'])
   expect(file.rules.joins.areAllowed).toBe(true)
   await expect(page.getByTestId('saved')).toContainText('saved on this device')

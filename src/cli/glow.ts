@@ -27,7 +27,8 @@ import { allStages } from '../core/late-stages'
 import type { StageName } from '../core/stages'
 import { tallyOf } from '../core/tally'
 import { engineOf, worked } from '../core/worked'
-import { csv, plainCsv, table, type CsvStyle } from '../formats/csv'
+import { csv, plainCsv, type CsvStyle } from '../formats/csv'
+import { framesTable } from '../formats/csv-frames'
 import { drawerSchema, readDrawer } from '../formats/drawer-file'
 import { planJsonSchema, readPlanFile, type PlanFileResult } from '../formats/plan-file'
 import { readPriceList } from '../formats/price-list'
@@ -285,20 +286,8 @@ function playText(plan: Plan, options: PlayArguments): string {
   const framesPerSecond = numberOption('fps', options.fps, mostFps) ?? usualFps
   const seconds = numberOption('seconds', options.seconds, mostSeconds)
   const given = worked(plan)
-  const ready = readyShow(given, show)
-  const rows: (readonly [number, string, string])[] = []
-  const { lanes } = ready.field
-  const played = toEnd(
-    play(given, ready, {
-      seconds,
-      framesPerSecond,
-      onFrame: (ms, player) => {
-        if (options.frames !== true) return
-        for (const [at, { name }] of lanes.entries()) rows.push([ms, name, hexOf(player.bytes(at))])
-      },
-    }),
-  )
-  if (options.frames === true) return csv(table(['ms', 'lane', 'hex'], rows))
+  if (options.frames === true) return csv(framesTable(given, show, { seconds, framesPerSecond }))
+  const played = toEnd(play(given, readyShow(given, show), { seconds, framesPerSecond }))
   const { flashing, supplies, problems, framesPerSecond: fps, ...figures } = played
   const { seconds: length, meanA, peakA, peakAtS, whPerHour, unsolved } = figures
   const verdicts = toEnd(
@@ -328,9 +317,6 @@ function playText(plan: Plan, options: PlayArguments): string {
     problems,
   })
 }
-
-const hexOf = (bytes: Uint8Array): string =>
-  Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('')
 
 function nothingToLight({ name }: Plan): never {
   throw new BadInput(

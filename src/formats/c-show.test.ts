@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
+import { boardNeeds } from '../core/glow/board-needs'
 import { compileShow, type CompiledShow } from '../core/glow/compile'
 import { fieldOf } from '../core/glow/field'
 import { hash } from '../core/glow/fixed'
@@ -114,6 +115,30 @@ function previewSums(show: CompiledShow, frames: number): number[] {
   }
   return sums
 }
+
+it('what a board needs is what the C of a show has in it', () => {
+  const plan = demo('bay-window-nook')
+  const results = worked(plan)
+  const show = compileShow(everything, fieldOf(results), {
+    lanes: results.lanes,
+    inputs,
+    limit: 1,
+  })
+  const text = showC(show, { plan: plan.name, lanes: [], supplies: [] })
+  const [, memory, frame] = /int32_t memory\[(\d+)\], frame\[(\d+)\]/.exec(text)!
+  const [, longest] = /GLOW_MOST_BYTES (\d+)/.exec(text)!
+  const { ramBytes, flashBytes } = boardNeeds(show)
+  const own = 4 * (Number(memory) + Number(frame)) + Number(longest)
+  expect(ramBytes - own).toBe(64 + show.scenes.length)
+  // Its tables of places and parameters, and the code beside them.
+  const tables = text
+    .split('\n')
+    .filter((row) => /^static const (?:u?int(?:16|32)_t) [pu]\d+\[/.test(row))
+    .reduce((sum, row) => sum + row.split(',').length * (row.includes('uint16_t') ? 2 : 4), 0)
+  expect(tables).toBeGreaterThan(1_000)
+  expect(flashBytes - tables).toBeGreaterThan(patterns.length * 500)
+  expect(flashBytes - tables).toBeLessThan(30_000)
+})
 
 const hasCompiler = spawnSync('gcc', ['--version']).status === 0
 

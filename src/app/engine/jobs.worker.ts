@@ -17,6 +17,8 @@ import { play, readyShow, showFlashes, toEnd, type Played } from '../../core/glo
 import type { Plan, Show } from '../../core/plan/plan'
 import { showVerdicts, type ShowRun } from '../../core/verdict/judge-show'
 import type { Verdict } from '../../core/verdict/verdict'
+import { csv } from '../../formats/csv'
+import { framesTable } from '../../formats/csv-frames'
 import { planShowC } from '../../formats/exports'
 import { planNetlist } from '../../formats/spice'
 import { drawingSvg } from '../../formats/svg-drawing'
@@ -134,6 +136,9 @@ const service = {
   },
   /** A show as C for the board; `undefined` where the plan has nothing to play it on. */
   showC: (plan: Plan, show: Show): string | undefined => planShowC(plan, show),
+  /** What is sent frame by frame, as CSV. */
+  showFrames: (plan: Plan, show: Show, run: ShowRun): string =>
+    csv(framesTable(worked(plan), show, run)),
   /** The drawing as SVG, and the feed as a netlist. */
   drawing: (plan: Plan): string => drawingSvg(plan),
   netlist: (plan: Plan): string => planNetlist(plan),

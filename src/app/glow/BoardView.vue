@@ -1,23 +1,39 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Plan, Show } from '../../core/plan/plan'
+import type { ProgramData } from '../../core/signal/program'
 import type { ShowTold } from '../engine/jobs.worker'
 import { useJob } from '../engine/use-job'
 import { saveText } from '../shell/save-text'
 import { usePlanStore } from '../stores/plan'
+import { usePart } from '../stores/use-parts'
 
 const { plan, show, told } = defineProps<{ plan: Plan; show: Show; told: ShowTold | undefined }>()
 
 const store = usePlanStore()
+/** A show as it is kept in a file. */
+const files = {
+  c: ['.c', 'text/x-c'],
+  frames: [' frames.csv', 'text/csv'],
+} as const
 const job = useJob(
   () => plan,
-  async (service, current, _tell, name: string) => {
-    const text = await service.showC(current, show)
-    if (text !== undefined) saveText(name, text, 'text/x-c')
+  async (service, current, _tell, kind: keyof typeof files) => {
+    const text =
+      kind === 'c'
+        ? await service.showC(current, show)
+        : await service.showFrames(current, show, { framesPerSecond: 25 })
+    const [ending, type] = files[kind]
+    if (text !== undefined) saveText(`${show.name}${ending}`, text, type)
     return text === undefined ? 'nothing' : 'saved'
   },
 )
 const { result, problem, progress } = job
+const texts = usePart('program')
+/** What a ready-made box is set to. */
+const settings = computed(() =>
+  texts.value === undefined ? undefined : (JSON.parse(texts.value.json) as ProgramData),
+)
 const board = computed(() => store.tally?.signal.board)
 const kilobytes = (bytes: number): string =>
   bytes < 1024 ? `${String(bytes)} B` : `${(bytes / 1024).toFixed(1)} KB`
@@ -35,12 +51,11 @@ const kilobytes = (bytes: number): string =>
       included.
     </p>
     <p class="mt-3 flex flex-wrap items-center gap-3">
-      <button
-        class="button-main"
-        :disabled="progress !== undefined"
-        @click="job.start(`${show.name}.c`)"
-      >
+      <button class="button-main" :disabled="progress !== undefined" @click="job.start('c')">
         Save the C
+      </button>
+      <button class="button-quiet" :disabled="progress !== undefined" @click="job.start('frames')">
+        Save its frames as CSV
       </button>
       <span v-if="result === 'nothing'" class="text-warning" role="status">
         Nothing in the plan can be dimmed by a program: there is no C to write.
@@ -75,9 +90,31 @@ const kilobytes = (bytes: number): string =>
         and inputs are told at the top of the file.
       </li>
     </ol>
-    <p class="mt-4 max-w-[68ch] text-bench-soft">
-      A ready-made pixel box takes settings, not C: its counts, colour orders and brightness limit
-      are on the Wire page, under Program.
-    </p>
+    <template v-if="settings && settings.lanes.length > 0">
+      <h3 class="mt-5 font-semibold">Settings of a ready-made pixel box</h3>
+      <p class="max-w-[65ch] text-bench-soft">
+        It takes no C: set its outputs like this, and its brightness to no more than
+        {{ Math.round(100 * settings.brightnessLimit) }} %, or its current limit to
+        {{ settings.limitMa }} mA.
+      </p>
+      <table class="mt-2 text-left">
+        <thead class="text-bench-soft">
+          <tr>
+            <th class="pr-6 font-normal">Output</th>
+            <th class="pr-6 font-normal">Pixels</th>
+            <th class="pr-6 font-normal">Colour order</th>
+            <th class="pr-6 font-normal">Limit</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="lane in settings.lanes" :key="lane.name">
+            <td class="pr-6">{{ lane.name }}</td>
+            <td class="pr-6">{{ lane.pixels }}</td>
+            <td class="pr-6">{{ lane.order }}</td>
+            <td class="pr-6">{{ lane.limitMa }} mA</td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
   </section>
 </template>

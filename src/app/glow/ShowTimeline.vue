@@ -137,7 +137,7 @@ function nudge(event: KeyboardEvent): void {
       </ul>
       <div
         ref="bands"
-        class="relative cursor-ew-resize touch-none"
+        class="relative cursor-ew-resize touch-none focus-visible:-outline-offset-2"
         role="slider"
         tabindex="0"
         aria-label="Time in the show"

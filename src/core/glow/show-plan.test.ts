@@ -4,6 +4,7 @@ import { solve } from '../feed/solve'
 import { shippedStrips } from '../parts/strips'
 import { emptyPlan } from '../plan/empty'
 import type { Line, Plan, Scene, Show, ShowLayer } from '../plan/plan'
+import { demoPlan } from '../../testing/demo-plan'
 import { worked } from '../worked'
 import { showDay, wattHoursOf } from './day'
 import { fieldOf } from './field'
@@ -128,6 +129,16 @@ describe('lights of every kind in a show', () => {
     expect((quarter - dark!) / (lit! - dark!)).toBeCloseTo(0.25, 6)
     const held = amperes(lights(0.5), steady('duty 255 255 255'))
     expect((held - dark!) / (lit! - dark!)).toBeCloseTo(128 / 255, 3)
+  })
+
+  it('lights on the pins of a board draw from it as they are lit', () => {
+    const plan = demoPlan('firefly-jar')
+    const [dark = 0, all = 0] = ['duty 0 0 0', 'duty 255 255 255'].map((colour) =>
+      amperes(plan, steady(colour)),
+    )
+    const [run] = worked(plan).lit
+    expect(all - dark).toBeCloseTo(run!.peakA, 4)
+    expect(all).toBeCloseTo([...worked(plan).full.supplyA.values()][0]!, 4)
   })
 
   it.each([false, true])(
