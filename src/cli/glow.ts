@@ -9,7 +9,7 @@ import { scheduleOf } from '../core/build/order'
 import { readingsAfter } from '../core/build/readings'
 import type { Step } from '../core/build/step'
 import { solve } from '../core/feed/solve'
-import { play, readyShow, showFlashes, toEnd } from '../core/glow/play'
+import { play, readyShow, showFlashes, toEnd, watchFlashes } from '../core/glow/play'
 import { showsOf } from '../core/glow/usual-show'
 import { readLine, type Reading } from '../core/measure/jot'
 import { runNamer } from '../core/measure/measure'
@@ -286,15 +286,18 @@ function playText(plan: Plan, options: PlayArguments): string {
   const framesPerSecond = numberOption('fps', options.fps, mostFps) ?? usualFps
   const seconds = numberOption('seconds', options.seconds, mostSeconds)
   const given = worked(plan)
-  if (options.frames === true) return csv(framesTable(given, show, { seconds, framesPerSecond }))
-  const played = toEnd(play(given, readyShow(given, show), { seconds, framesPerSecond }))
-  const { flashing, supplies, problems, framesPerSecond: fps, ...figures } = played
+  const run = { seconds, framesPerSecond }
+  if (options.frames === true) return csv(framesTable(given, show, run))
+  const ready = readyShow(given, show)
+  const played = toEnd(play(given, ready, run))
+  const flashing = watchFlashes(ready, run)
+  const { supplies, problems, framesPerSecond: fps, ...figures } = played
   const { seconds: length, meanA, peakA, peakAtS, whPerHour, unsolved } = figures
   const verdicts = toEnd(
     showVerdicts(given, show, {
       played,
-      flashing: toEnd(showFlashes(given, show, { seconds, framesPerSecond })),
-      run: { seconds, framesPerSecond },
+      flashing: showFlashes(given, show, flashing, run),
+      run,
       workOut: worked,
     }),
   )

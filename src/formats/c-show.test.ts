@@ -1,5 +1,5 @@
 import { execFileSync, spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
@@ -9,24 +9,16 @@ import { fieldOf } from '../core/glow/field'
 import { hash } from '../core/glow/fixed'
 import { patterns } from '../core/glow/patterns'
 import { Player } from '../core/glow/player'
-import type { Input, Plan, Scene, Show, ShowLayer } from '../core/plan/plan'
+import type { Input, Scene, Show, ShowLayer } from '../core/plan/plan'
 import { worked } from '../core/worked'
+import { demoPlan } from '../testing/demo-plan'
 import { runs } from '../testing/runs'
 import { showC } from './c-show'
-import { readPlanFile } from './plan-file'
 
 const inputs: readonly Input[] = [
   { id: 'door', kind: 'motion', name: 'Door' },
   { id: 'dial', kind: 'knob', name: 'Dial' },
 ]
-
-const demo = (name: string): Plan => {
-  const read = readPlanFile(
-    readFileSync(new URL(`../../demo/${name}.json`, import.meta.url), 'utf8'),
-  )
-  if (!read.ok) throw new Error(JSON.stringify(read.issues))
-  return read.plan
-}
 
 /** A layer of every pattern, each with another axis, blend and opacity, listening to what it can listen to. */
 function layerOf(at: number): ShowLayer {
@@ -117,7 +109,7 @@ function previewSums(show: CompiledShow, frames: number): number[] {
 }
 
 it('what a board needs is what the C of a show has in it', () => {
-  const plan = demo('bay-window-nook')
+  const plan = demoPlan('bay-window-nook')
   const results = worked(plan)
   const show = compileShow(everything, fieldOf(results), {
     lanes: results.lanes,
@@ -146,7 +138,7 @@ describe.runIf(hasCompiler)('the C of a show', () => {
   it.each(['bay-window-nook', 'wall-of-jars', 'pegboard-moon'])(
     'sends the bytes of the preview, every pattern on %s',
     (name) => {
-      const plan = demo(name)
+      const plan = demoPlan(name)
       const results = worked(plan)
       const field = fieldOf(results)
       const show = compileShow(everything, field, { lanes: results.lanes, inputs, limit: 0.83 })

@@ -1,4 +1,4 @@
-import type { CompiledLayer, CompiledShow } from '../core/glow/compile'
+import { placeBytes, type CompiledLayer, type CompiledShow } from '../core/glow/compile'
 import { hasWhite, type ChannelKind } from '../core/glow/field'
 import { fixedC } from '../core/glow/fixed'
 import { onFrom, patternC, tickMs, type Pattern } from '../core/glow/pattern'
@@ -33,7 +33,7 @@ export function showC(show: CompiledShow, facts: ShowFacts): string {
   const parts = scenes.flatMap(({ layers }) => layers)
   const patterns = [...new Set(parts.map(({ pattern }) => pattern))]
   const tables = new Tables()
-  const places = placeType(parts)
+  const places = placeBytes(parts) === 2 ? 'uint16_t' : 'uint32_t'
   let [memory, frame] = [0, 0]
   const rows = parts.map((part) => {
     const { pattern, p, u, v, seed, length, width, count, blend, opacity } = part
@@ -102,7 +102,7 @@ export function showC(show: CompiledShow, facts: ShowFacts): string {
       ),
       '{ 0, 0, 0, 0, 0 }',
     ),
-    darkTable(show),
+    darkNote(show),
     player({ turns: turns.length, scenes: scenes.length, limit, patterns }),
     guide,
   ].join('\n')
@@ -132,15 +132,11 @@ function head({ name, field }: CompiledShow, facts: ShowFacts): string[] {
   ]
 }
 
-/** Elements that are never lit, as ranges: they belong to no layer, so that nothing more is needed than to tell how many there are. */
-function darkTable({ field }: CompiledShow): string {
+/** How many elements are never lit: they belong to no layer, so that nothing more has to be told of them. */
+function darkNote({ field }: CompiledShow): string {
   const dark = field.run.reduce((sum, run) => sum + (run < 0 ? 1 : 0), 0)
   return `/* ${String(dark)} of ${String(field.count)} stay dark. */`
 }
-
-/** Places in 16 bits where all of them fit. */
-const placeType = (parts: readonly CompiledLayer[]): 'uint16_t' | 'uint32_t' =>
-  parts.every(({ length, width }) => Math.max(length, width) <= 65_535) ? 'uint16_t' : 'uint32_t'
 
 /** Elements that follow each other: from, up to, and the number of the first in the layer. */
 function spansOf({ elements }: CompiledLayer): (readonly [number, number, number])[] {

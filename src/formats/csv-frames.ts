@@ -1,12 +1,4 @@
-import {
-  frameMs,
-  InputTape,
-  lengthOf,
-  readyShow,
-  type InputEvent,
-  type PlayGiven,
-} from '../core/glow/play'
-import { Player } from '../core/glow/player'
+import { framesOf, readyShow, type PlayGiven, type ShowRun } from '../core/glow/play'
 import type { Show } from '../core/plan/plan'
 import { table, type Table } from './csv'
 
@@ -14,27 +6,13 @@ import { table, type Table } from './csv'
  * What is sent in each frame, a row a frame and lane: linear bytes × the limit, red, green, blue (and white) of each pixel in the order of
  * the data, as hex.
  */
-export function framesTable(
-  given: PlayGiven,
-  show: Show,
-  run: {
-    readonly seconds?: number | undefined
-    readonly framesPerSecond: number
-    readonly events?: readonly InputEvent[] | undefined
-  },
-): Table {
+export function framesTable(given: PlayGiven, show: Show, run: ShowRun): Table {
   const ready = readyShow(given, show)
-  const { framesPerSecond, events = [], seconds = lengthOf(ready) } = run
-  const player = new Player(ready)
-  const tape = new InputTape(events, ready.inputs.length)
-  const frames = Math.max(1, Math.round(seconds * framesPerSecond))
-  const rows = Array.from({ length: frames }, (_, frame) => {
-    const ms = frameMs(frame, framesPerSecond)
-    tape.step(player, ms)
-    player.paint(ms)
-    return ready.field.lanes.map(({ name }, lane) => [ms, name, hexOf(player.bytes(lane))])
-  })
-  return table(['ms', 'lane', 'hex'], rows.flat())
+  const rows: [ms: number, lane: string, hex: string][] = []
+  for (const { ms, player } of framesOf(ready, run))
+    for (const [lane, { name }] of ready.field.lanes.entries())
+      rows.push([ms, name, hexOf(player.bytes(lane))])
+  return table(['ms', 'lane', 'hex'], rows)
 }
 
 const hexOf = (bytes: Uint8Array): string =>

@@ -13,9 +13,16 @@ import type { Strip } from '../../core/plan/parts'
 import { boardNeeds, type BoardNeeds } from '../../core/glow/board-needs'
 import { showCells, showDay, type ShowCells, type ShowDay } from '../../core/glow/day'
 import type { Flashing } from '../../core/glow/flashing'
-import { play, readyShow, showFlashes, toEnd, type Played } from '../../core/glow/play'
+import {
+  play,
+  readyShow,
+  showFlashes,
+  watchFlashes,
+  type Played,
+  type ShowRun,
+} from '../../core/glow/play'
 import type { Plan, Show } from '../../core/plan/plan'
-import { showVerdicts, type ShowRun } from '../../core/verdict/judge-show'
+import { showVerdicts } from '../../core/verdict/judge-show'
 import type { Verdict } from '../../core/verdict/verdict'
 import { csv } from '../../formats/csv'
 import { framesTable } from '../../formats/csv-frames'
@@ -111,7 +118,7 @@ const service = {
   ): ShowTold {
     const given = worked(plan)
     const ready = readyShow(given, show)
-    const flashes = toEnd(showFlashes(given, show, run))
+    const flashes = showFlashes(given, show, watchFlashes(ready, run), run)
     flashing(flashes)
     const playing = play(given, ready, run)
     let step = playing.next()

@@ -13,7 +13,6 @@ export interface OpenShow {
   readonly seconds: number
   /** Something of the plan can be dimmed by a program. */
   readonly canPlay: boolean
-  readonly scenes: number
 }
 
 /** What of the drawing a picture shows, and where its lights are, mm. */
@@ -74,7 +73,6 @@ class ShowService {
     return {
       seconds: lengthOf(ready),
       canPlay: ready.field.lanes.length > 0,
-      scenes: ready.scenes.length,
     }
   }
 

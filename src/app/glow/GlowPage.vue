@@ -4,10 +4,10 @@ import { proxy } from 'comlink'
 import { computed, defineAsyncComponent, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { Flashing } from '../../core/glow/flashing'
 import { mostFlashes } from '../../core/glow/flash'
+import { sceneAlone } from '../../core/glow/play'
 import { usualShow } from '../../core/glow/usual-show'
 import { emptyPlan } from '../../core/plan/empty'
 import type { Plan, Show } from '../../core/plan/plan'
-import { withSet } from '../../core/plan/with-set'
 import { useJob } from '../engine/use-job'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { saveBlob } from '../shell/save-text'
@@ -80,7 +80,7 @@ const staged = computed<Show | undefined>(() => {
   const { value } = show
   const scene = value?.scenes.find(({ id }) => id === sceneId.value) ?? value?.scenes[0]
   if (view.value !== 'edit' || value === undefined || scene === undefined) return value
-  return { ...value, scenes: [withSet(scene, { start: undefined })] }
+  return sceneAlone(value, scene)
 })
 const player = useShow(
   () => playedPlan.value,
@@ -201,6 +201,9 @@ const actions = computed(() => [
 ])
 const hasSensors = computed(() => (store.plan?.signal.inputs.length ?? 0) > 0)
 
+/** Of all supplies in the frame that is shown, A. */
+const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + one, 0) ?? 0)
+
 /** Space plays and pauses, wherever no field or button has it. */
 useEventListener('keydown', (event) => {
   if (event.key !== ' ' || event.target !== document.body) return
@@ -295,9 +298,7 @@ useEventListener('keydown', (event) => {
               {{ isPlaying ? 'Pause' : 'Play' }}
             </button>
             This scene alone<template v-if="waiting"> · {{ waiting }}</template>
-            <span v-if="frame" class="ml-auto">
-              {{ frame.supplyA.reduce((sum, one) => sum + one, 0).toFixed(2) }} A
-            </span>
+            <span v-if="frame" class="ml-auto"> {{ amperes.toFixed(2) }} A </span>
           </p>
           <div
             v-show="view === 'play'"
@@ -333,9 +334,7 @@ useEventListener('keydown', (event) => {
             </label>
             <span v-if="frame" class="ml-auto">
               <template v-if="open.canPlay">{{ frame.scene }} · </template>
-              {{ frame.supplyA.reduce((sum, one) => sum + one, 0).toFixed(2) }} A<template
-                v-if="frame.lowestV !== undefined"
-              >
+              {{ amperes.toFixed(2) }} A<template v-if="frame.lowestV !== undefined">
                 · {{ frame.lowestV.toFixed(2) }} V at the lowest</template
               >
             </span>

@@ -1,4 +1,4 @@
-import { memoryWords, type CompiledShow } from './compile'
+import { memoryWords, placeBytes, type CompiledShow } from './compile'
 
 /** What a show takes of a board, bytes. */
 export interface BoardNeeds {
@@ -18,12 +18,12 @@ export function boardNeeds(show: CompiledShow): BoardNeeds {
   const { scenes, field } = show
   const parts = scenes.flatMap(({ layers }) => layers)
   const longest = Math.max(0, ...field.lanes.map(({ count, channels }) => count * channels.length))
-  const placeBytes = parts.every(({ length, width }) => Math.max(length, width) <= 65_535) ? 2 : 4
+  const bytesEach = placeBytes(parts)
   const tables = new Map<string, number>()
   for (const { p, u, v, width } of parts) {
     tables.set(`p ${p.join()}`, 4 * p.length)
-    tables.set(`u ${u.join()}`, placeBytes * u.length)
-    if (width > 0) tables.set(`u ${v.join()}`, placeBytes * v.length)
+    tables.set(`u ${u.join()}`, bytesEach * u.length)
+    if (width > 0) tables.set(`u ${v.join()}`, bytesEach * v.length)
   }
   const patterns = new Set(parts.map(({ pattern }) => pattern.id))
   return {

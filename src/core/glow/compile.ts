@@ -206,6 +206,10 @@ function along(
 const least = (values: readonly number[]): number =>
   values.reduce((low, one) => Math.min(low, one), Infinity)
 
+/** Bytes that a place takes in the board's tables: two where all of them fit. */
+export const placeBytes = (parts: readonly CompiledLayer[]): 2 | 4 =>
+  parts.every(({ length, width }) => Math.max(length, width) <= 65_535) ? 2 : 4
+
 /** Words that a show keeps from frame to frame: what the board's memory holds of it. */
 export const memoryWords = ({ scenes }: CompiledShow): number =>
   scenes.reduce(

@@ -2,7 +2,7 @@ import { cellUse, type BatteryUse } from '../feed/batteries'
 import { wattHoursADay } from '../feed/energy'
 import type { FedSupply } from '../feed/supplies'
 import type { Plan, Show } from '../plan/plan'
-import { play, readyShow, toEnd, type Played, type PlayGiven } from './play'
+import { play, toEnd, visitOf, type Played, type PlayGiven } from './play'
 
 /** What somebody who comes by starts, and how often. */
 export interface Visit {
@@ -43,7 +43,6 @@ export const showCells = (supplies: readonly FedSupply[], played: Played): ShowC
 
 /** Frames a second at which a scene is looked at for its mean. */
 const sceneFps = 10
-const longestS = 30
 
 /**
  * What a day takes: the show for as long as the plan is used a day, what visits start beyond that, and standby for the rest, over the
@@ -51,11 +50,11 @@ const longestS = 30
  */
 export function showDay(given: PlayGiven, show: Show, played: Played): ShowDay {
   const { plan, supplies } = given
-  const visits = show.scenes.flatMap(({ start, ...scene }): Visit[] => {
+  const visits = show.scenes.flatMap((scene): Visit[] => {
+    const { start } = scene
     if (start?.perDay === undefined || start.perDay === 0) return []
-    const alone = readyShow(given, { ...show, scenes: [scene] })
-    const seconds = Math.min(scene.seconds, longestS)
-    const { whPerHour } = toEnd(play(given, alone, { seconds, framesPerSecond: sceneFps }))
+    const { ready, seconds } = visitOf(given, show, scene)
+    const { whPerHour } = toEnd(play(given, ready, { seconds, framesPerSecond: sceneFps }))
     return [{ scene: scene.name, perDay: start.perDay, seconds: scene.seconds, watts: whPerHour }]
   })
   const hours = plan.use.hoursADay

@@ -1,12 +1,13 @@
-import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { readPlanFile } from '../../formats/plan-file'
+import { demoPlan } from '../../testing/demo-plan'
 import { runs } from '../../testing/runs'
+import { layer, scene, showOf } from '../../testing/shows'
 import { planNetwork } from '../feed/plan-network'
 import { solve } from '../feed/solve'
 import { change } from '../plan/commands'
-import type { Input, Plan, Scene, Show, ShowLayer } from '../plan/plan'
+import type { Input, Plan, Show, ShowLayer } from '../plan/plan'
 import { judgeShow, showVerdicts } from '../verdict/judge-show'
 import { worked } from '../worked'
 import { compileShow, type CompiledShow } from './compile'
@@ -24,48 +25,19 @@ import {
 } from './play'
 import { Player } from './player'
 
-const demo = (name: string): Plan => {
-  const read = readPlanFile(
-    readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8'),
-  )
-  if (!read.ok) throw new Error(JSON.stringify(read.issues))
-  return read.plan
-}
-const pegboard = demo('pegboard-moon')
+const pegboard = demoPlan('pegboard-moon')
 const inputs: readonly Input[] = [
   { id: 'door', kind: 'motion', name: 'Door' },
   { id: 'dial', kind: 'knob', name: 'Dial' },
 ]
-const layer = (
-  pattern: string,
-  set: ShowLayer['set'] = {},
-  more: Partial<ShowLayer> = {},
-): ShowLayer => ({
-  id: pattern,
-  pattern,
-  on: 'all',
-  axis: 'joined',
-  blend: 'add',
-  opacity: 1,
-  set,
-  ...more,
-})
-const scene = (layers: readonly ShowLayer[], more: Partial<Scene> = {}): Scene => ({
-  id: 'only',
-  name: 'Only',
-  seconds: 5,
-  fade: 0,
-  layers: [...layers],
-  ...more,
-})
-const showOf = (...scenes: Scene[]): Show => ({ id: 'show', name: 'Show', seed: 5, scenes })
 const ready = (show: Show, plan = pegboard): CompiledShow => {
   const results = worked(plan)
   return compileShow(show, fieldOf(results), { lanes: results.lanes, inputs, limit: plan.limit })
 }
 const played = (plan: Plan, show: Show, seconds = 3, framesPerSecond = 50) => {
   const results = worked(plan)
-  return toEnd(play(results, readyShow(results, show), { seconds, framesPerSecond }))
+  const [made, run] = [readyShow(results, show), { seconds, framesPerSecond }]
+  return { ...toEnd(play(results, made, run)), flashing: watchFlashes(made, run) }
 }
 const problemsOf = (show: Show): string[] => ready(show).problems.map(({ message }) => message)
 
@@ -310,7 +282,7 @@ describe('amperes of a show', () => {
   it.each(['pegboard-moon', 'bay-window-nook', 'wall-of-jars'])(
     'are those of the solved feed at the bytes that are sent: %s',
     (name) => {
-      const plan = demo(name)
+      const plan = demoPlan(name)
       // What is sent of half the light, as a share: the limit is in it, and it is rounded to a byte.
       const byte = byteOf(128 * 257, Math.round(plan.limit * 65_536))
       const half = played(
@@ -394,8 +366,9 @@ describe('flashing', () => {
       scene([swarm], { id: 'visit', seconds: 2, start: { input: 'door', when: 'on' } }),
     )
     const run = { seconds: 1, framesPerSecond: 50 }
-    expect(toEnd(watchFlashes(ready(show), run)).perSecond).toBe(0)
-    const { perSecond, worst } = toEnd(showFlashes(worked(pegboard), show, run))
+    const asPlayed = watchFlashes(ready(show), run)
+    expect(asPlayed.perSecond).toBe(0)
+    const { perSecond, worst } = showFlashes(worked(pegboard), show, asPlayed, run)
     expect(perSecond).toBeGreaterThan(3)
     expect(worst?.scene).toBe(1)
   })
@@ -412,8 +385,9 @@ describe('remedies of a show', () => {
   const judged = (plan: Plan, show: Show) => {
     const results = worked(plan)
     const run = { seconds: 2, framesPerSecond: 50 }
-    const first = toEnd(play(results, readyShow(results, show), run))
-    const flashing = toEnd(showFlashes(results, show, run))
+    const made = readyShow(results, show)
+    const first = toEnd(play(results, made, run))
+    const flashing = showFlashes(results, show, watchFlashes(made, run), run)
     return toEnd(showVerdicts(results, show, { played: first, flashing, run, workOut: worked }))
   }
   const white = showOf(scene([layer('steady', { colour: 'duty 255 255 255' })]))

@@ -1,11 +1,12 @@
 import type { FedPlan } from '../feed/fed-plan'
 import { headroomOf, mayGive } from '../feed/supplies'
-import type { Show } from '../plan/plan'
+import type { Scene, Show } from '../plan/plan'
+import { withSet } from '../plan/with-set'
 import { compileShow, type CompiledShow } from './compile'
 import { byteOf, channelLevel, fieldOf, hasWhite, type FieldRun } from './field'
 import { FlashWatch, type Flashing } from './flashing'
 import { Player } from './player'
-import { ShowFeed, type FrameFeed } from './show-feed'
+import { ShowFeed } from './show-feed'
 
 /** What a show is played on. */
 export type PlayGiven = Pick<
@@ -100,7 +101,6 @@ export interface Played {
   readonly peakA: number
   readonly peakAtS: number
   readonly whPerHour: number
-  readonly flashing: Flashing
   readonly supplies: readonly PlayedSupply[]
   /** Amperes of each supply, frame by frame. */
   readonly curve: readonly Float64Array[]
@@ -125,12 +125,32 @@ export interface PlayedSupply {
   readonly peakAtS: number
 }
 
-export interface PlayOptions {
+/** For how long a show is played, how finely, and what is touched meanwhile. */
+export interface ShowRun {
   readonly seconds?: number | undefined
   readonly framesPerSecond: number
   readonly events?: readonly InputEvent[] | undefined
-  /** Told of each frame after it is painted. */
-  readonly onFrame?: ((ms: number, player: Player, feed: FrameFeed | undefined) => void) | undefined
+}
+
+const frameCount = (
+  show: CompiledShow,
+  { seconds = lengthOf(show), framesPerSecond }: ShowRun,
+): number => Math.max(1, Math.round(seconds * framesPerSecond))
+
+/** Plays a show from its start: each frame once it is painted. */
+export function* framesOf(
+  show: CompiledShow,
+  run: ShowRun,
+): Generator<{ readonly frame: number; readonly ms: number; readonly player: Player }, void> {
+  const player = new Player(show)
+  const tape = new InputTape(run.events ?? [], show.inputs.length)
+  const frames = frameCount(show, run)
+  for (let frame = 0; frame < frames; frame += 1) {
+    const ms = frameMs(frame, run.framesPerSecond)
+    tape.step(player, ms)
+    player.paint(ms)
+    yield { frame, ms, player }
+  }
 }
 
 /**
@@ -141,32 +161,22 @@ export interface PlayOptions {
 export function* play(
   given: PlayGiven,
   show: CompiledShow,
-  { seconds = lengthOf(show), framesPerSecond, events = [], onFrame }: PlayOptions,
+  run: ShowRun,
 ): Generator<number, Played> {
-  const player = new Player(show)
+  const { framesPerSecond } = run
   const feed = new ShowFeed(given, show.field)
-  const tape = new InputTape(events, show.inputs.length)
-  const flash = new FlashWatch(show.field)
-  const sent = new Float64Array(show.field.count * 4)
-  const frames = Math.max(1, Math.round(seconds * framesPerSecond))
+  const frames = frameCount(show, run)
   const curve = given.supplies.map(() => new Float64Array(frames))
-  const byteAt = sentBy(player)
   const scenes = new Uint8Array(frames)
   let unsolved = 0
-  for (let frame = 0; frame < frames; frame += 1) {
-    const ms = frameMs(frame, framesPerSecond)
-    tape.step(player, ms)
-    const light = player.paint(ms)
+  for (const { frame, player } of framesOf(show, run)) {
     scenes[frame] = player.sceneNumber
-    sentLight(show, light, sent)
-    flash.add(sent, player.sceneNumber)
-    const solved = feed.frame(byteAt)
+    const solved = feed.frame(sentBy(player))
     if (solved === undefined) unsolved += 1
     for (const [at, amperes] of (solved?.supplyA ?? []).entries()) {
       const own = curve[at]
       if (own !== undefined) own[frame] = amperes
     }
-    onFrame?.(ms, player, solved)
     if (frame % 25 === 24) yield (frame + 1) / frames
   }
   const total = new Float64Array(frames)
@@ -189,7 +199,6 @@ export function* play(
     framesPerSecond,
     ...all,
     whPerHour: supplies.reduce((sum, { volts, meanA }) => sum + volts * meanA, 0),
-    flashing: flash.worst(framesPerSecond),
     supplies,
     curve,
     scenes,
@@ -198,45 +207,54 @@ export function* play(
   }
 }
 
-/** Plays a show without its amperes, for its flashes alone: much faster. Yields the share that is done. */
-export function* watchFlashes(
-  show: CompiledShow,
-  { seconds = lengthOf(show), framesPerSecond, events = [] }: Omit<PlayOptions, 'onFrame'>,
-): Generator<number, Flashing> {
-  const player = new Player(show)
-  const tape = new InputTape(events, show.inputs.length)
+/** Plays a show without its amperes, for its flashes alone: much faster. */
+export function watchFlashes(show: CompiledShow, run: ShowRun): Flashing {
   const flash = new FlashWatch(show.field)
   const sent = new Float64Array(show.field.count * 4)
-  const frames = Math.max(1, Math.round(seconds * framesPerSecond))
-  for (let frame = 0; frame < frames; frame += 1) {
-    const ms = frameMs(frame, framesPerSecond)
-    tape.step(player, ms)
-    sentLight(show, player.paint(ms), sent)
+  for (const { player } of framesOf(show, run)) {
+    sentLight(show, player.light, sent)
     flash.add(sent, player.sceneNumber)
-    if (frame % 50 === 49) yield (frame + 1) / frames
   }
-  return flash.worst(framesPerSecond)
+  return flash.worst(run.framesPerSecond)
 }
 
-/** A scene that somebody starts is watched this long, s. */
+/** A scene that somebody starts is looked at this long, s. */
 const longestVisitS = 30
 
-/**
- * How a show flashes at worst: as it was played, and in each scene that an input starts, played by itself. Yields how many are done.
- */
-export function* showFlashes(
+/** A scene as a show of its own, that begins at once. */
+export const sceneAlone = (show: Show, scene: Scene): Show => ({
+  ...show,
+  scenes: [withSet(scene, { start: undefined })],
+})
+
+/** A scene that an input starts, made ready to be played by itself, and for how long. */
+export const visitOf = (
   given: Parameters<typeof readyShow>[0],
   show: Show,
-  run: Omit<PlayOptions, 'onFrame'>,
-): Generator<number, Flashing> {
-  let worst = yield* watchFlashes(readyShow(given, show), run)
-  for (const [scene, { start, ...alone }] of show.scenes.entries()) {
-    if (start === undefined) continue
-    const ready = readyShow(given, { ...show, scenes: [alone] })
-    const seconds = Math.min(longestVisitS, alone.seconds)
-    const own = yield* watchFlashes(ready, { framesPerSecond: run.framesPerSecond, seconds })
+  scene: Scene,
+): { readonly ready: CompiledShow; readonly seconds: number } => ({
+  ready: readyShow(given, sceneAlone(show, scene)),
+  seconds: Math.min(longestVisitS, scene.seconds),
+})
+
+/**
+ * How a show flashes at worst: as it is played, and in each scene that an input starts, played by itself.
+ *
+ * @param asPlayed what `watchFlashes` tells of it
+ */
+export function showFlashes(
+  given: Parameters<typeof readyShow>[0],
+  show: Show,
+  asPlayed: Flashing,
+  { framesPerSecond }: Pick<ShowRun, 'framesPerSecond'>,
+): Flashing {
+  let worst = asPlayed
+  for (const [number, scene] of show.scenes.entries()) {
+    if (scene.start === undefined) continue
+    const { ready, seconds } = visitOf(given, show, scene)
+    const own = watchFlashes(ready, { framesPerSecond, seconds })
     if (own.perSecond > worst.perSecond)
-      worst = { ...own, worst: own.worst && { ...own.worst, scene } }
+      worst = { ...own, worst: own.worst && { ...own.worst, scene: number } }
   }
   return worst
 }

@@ -3,8 +3,9 @@ import { planNetwork } from '../feed/plan-network'
 import { solve } from '../feed/solve'
 import { shippedStrips } from '../parts/strips'
 import { emptyPlan } from '../plan/empty'
-import type { Line, Plan, Scene, Show, ShowLayer } from '../plan/plan'
+import type { Line, Plan, Show } from '../plan/plan'
 import { demoPlan } from '../../testing/demo-plan'
+import { layer, scene, showOf } from '../../testing/shows'
 import { worked } from '../worked'
 import { showDay, wattHoursOf } from './day'
 import { fieldOf } from './field'
@@ -18,30 +19,6 @@ const planOf = (line: Partial<Line> & { text: string }, more: Partial<Plan> = {}
   lines: [{ id: 'a', ...line }],
   ...more,
 })
-const layer = (
-  pattern: string,
-  set: ShowLayer['set'] = {},
-  more: Partial<ShowLayer> = {},
-): ShowLayer => ({
-  id: pattern,
-  pattern,
-  on: 'all',
-  axis: 'joined',
-  blend: 'add',
-  opacity: 1,
-  set,
-  ...more,
-})
-const scene = (layers: ShowLayer[], more: Partial<Scene> = {}): Scene => ({
-  id: 's',
-  name: 'S',
-  seconds: 4,
-  fade: 0,
-  layers,
-  ...more,
-})
-const showOf = (...scenes: Scene[]): Show => ({ id: 'x', name: 'X', seed: 2, scenes })
-
 /** What is sent on each lane in the first frame, in hex. */
 function sent(plan: Plan, show: Show): Record<string, string> {
   const ready = readyShow(worked(plan), show)

@@ -6,26 +6,20 @@ import {
   readyShow,
   showFlashes,
   toEnd,
-  type InputEvent,
+  watchFlashes,
   type Played,
   type PlayGiven,
+  type ShowRun,
 } from '../glow/play'
-import { headroomOf, smallestFor, smallestLike } from '../feed/supplies'
 import type { Parts } from '../parts/find'
 import { change, type Command } from '../plan/commands'
 import type { Plan, Show, ShowLayer } from '../plan/plan'
 import { formatQuantity, significant } from '../quantity/format'
+import { nextSizeUp, whyShort, whyTight } from './supply-load'
 import type { Remedy, Verdict } from './verdict'
 
 /** What a show is judged on. */
 export type ShowGiven = PlayGiven & { readonly parts: Parts }
-
-/** How it was played: the remedies are tried in just the same way. */
-export interface ShowRun {
-  readonly seconds?: number | undefined
-  readonly framesPerSecond: number
-  readonly events?: readonly InputEvent[] | undefined
-}
 
 /** What is wrong with a show as it was played, without remedies. */
 export function judgeShow(show: Show, played: Played, { perSecond, worst }: Flashing): Verdict[] {
@@ -59,9 +53,7 @@ export function judgeShow(show: Show, played: Played, { perSecond, worst }: Flas
             ? `gives ${significant(ratedA)} A`
             : `should give no more than ${formatQuantity(mayGiveA, 'A')} of its ${significant(ratedA)} A`
         }`,
-        why: isOver
-          ? 'Past its limit a supply shuts off, or sags until pixels flicker and the board resets.'
-          : 'A supply at its limit runs hot, ages fast and sags when everything lights at once.',
+        why: isOver ? whyShort : whyTight,
         remedies: [],
       },
     ]
@@ -109,10 +101,11 @@ export function* showVerdicts(
         const plan = change(given.plan, remedy.commands).plan
         const next = workOut(plan)
         const changed = plan.shows.find(({ id }) => id === show.id) ?? show
+        const ready = readyShow(next, changed)
         const after = judgeShow(
           changed,
-          toEnd(play(next, readyShow(next, changed), run)),
-          toEnd(showFlashes(next, changed, run)),
+          toEnd(play(next, ready, run)),
+          showFlashes(next, changed, watchFlashes(ready, run), run),
         )
         const helps = after.every(({ id }) => id !== verdict.id && codes.has(id))
         if (!helps) continue
@@ -176,7 +169,7 @@ const shares = [1, 0.97, 0.93, 0.88]
 
 /** Ways to stay within a supply, in groups: of each the first that helps is offered. */
 function lessAmperes(given: ShowGiven, show: Show, played: Played, id: string): Remedy[][] {
-  const { plan, supplies, parts } = given
+  const { plan, supplies } = given
   const supply = supplies.find(({ slot }) => slot.id === id)
   const at = supplies.findIndex(({ slot }) => slot.id === id)
   const allowedA = played.supplies[at]?.mayGiveA ?? null
@@ -215,18 +208,6 @@ function lessAmperes(given: ShowGiven, show: Show, played: Played, id: string): 
           },
         ]
   })
-  const larger =
-    supply.part === undefined
-      ? smallestFor(parts, supply.volts, peakA, headroomOf(plan))
-      : smallestLike(parts, supply.part, supply.volts, peakA, headroomOf(plan))
-  const next: Remedy[] =
-    larger === undefined
-      ? []
-      : [
-          {
-            label: `take the next size up, ${significant(larger.ratedA)} A`,
-            commands: [{ do: 'pick-supply', supply: id, part: larger.id }],
-          },
-        ]
-  return [dimmed, limited, next]
+  const larger = nextSizeUp(given, { ...supply, loadA: peakA })
+  return [dimmed, limited, larger === undefined ? [] : [larger]]
 }

@@ -18,6 +18,11 @@ import type { Evidence, Judge, Remedy, Verdict } from './verdict'
 const rating = (value: number): string => `${significant(value)} A`
 const amperes = (value: number): string => formatQuantity(value, 'A')
 
+export const whyTight =
+  'A supply at its limit runs hot, ages fast and sags when everything lights at once.'
+export const whyShort =
+  'Past its limit a supply shuts off, or sags until pixels flicker and the board resets.'
+
 /** A supply that gives less than its runs draw, or just enough with nothing in hand. */
 export const supplyLoad: Judge = (evidence) =>
   evidence.supplies.flatMap((supply): Verdict[] => {
@@ -34,7 +39,7 @@ export const supplyLoad: Judge = (evidence) =>
           grade: 'warning',
           about,
           text: `${slot.name}: ${amperes(loadA)} is ${formatQuantity(loadA / ratedA, '%')} of ${rating(ratedA)}; with headroom it wants ${amperes(needA)}`,
-          why: 'A supply at its limit runs hot, ages fast and sags when everything lights at once.',
+          why: whyTight,
           remedies,
         },
       ]
@@ -49,7 +54,7 @@ export const supplyLoad: Judge = (evidence) =>
           part === undefined || ratedA === null
             ? `${slot.name}: no ${formatQuantity(supply.volts, 'V')} supply in the list gives ${amperes(needA)}`
             : `${slot.name}: ${amperes(loadA)} drawn, ${rating(ratedA)} given, ${amperes(loadA - ratedA)} short`,
-        why: 'Past its limit a supply shuts off, or sags until pixels flicker and the board resets.',
+        why: whyShort,
         remedies,
       },
     ]
@@ -64,7 +69,10 @@ function remediesFor(evidence: Evidence, supply: FedSupply): Remedy[] {
 type FindRemedy = (evidence: Evidence, supply: FedSupply) => Remedy | undefined
 
 /** … of the same kind of source: a boosted cell does not become a supply with a plug. */
-const nextSizeUp: FindRemedy = ({ plan, parts }, { slot, volts, loadA, part }) => {
+export const nextSizeUp = (
+  { plan, parts }: Pick<Evidence, 'plan' | 'parts'>,
+  { slot, volts, loadA, part }: Pick<FedSupply, 'slot' | 'volts' | 'loadA' | 'part'>,
+): Remedy | undefined => {
   const next =
     part === undefined
       ? smallestFor(parts, volts, loadA, headroomOf(plan))
