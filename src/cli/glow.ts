@@ -1,4 +1,4 @@
-import { issueText, messageOf } from '../core/quantity/message-of'
+import { messageOf } from '../core/quantity/message-of'
 import { Command, CommanderError } from 'commander'
 import { withDrawer, type DrawerItem } from '../core/buy/drawer'
 import { partsOf } from '../core/parts/find'
@@ -18,7 +18,7 @@ import { caseNames } from '../core/plan/choices'
 import type { OwnPrice, Plan, Show } from '../core/plan/plan'
 import { plural } from '../core/quantity/format'
 import { toCents } from '../core/quantity/round'
-import { issuesOf, z, type Issue } from '../core/quantity/z'
+import { issuesOf, z } from '../core/quantity/z'
 import { sums } from '../core/sums'
 import { compare } from '../core/choose/compare'
 import { fixedVerdicts } from '../core/choose/fixes'
@@ -42,34 +42,11 @@ import {
 } from '../formats/exports'
 import { planNetlist } from '../formats/spice'
 import { demoNames, demoText } from './demos'
+import { faultJson, faultsJson, mendJson, networkWithFault } from './mend'
+import { BadInput, fail, json } from './output'
 import packageJson from '../../package.json' with { type: 'json' }
 
 const { version } = packageJson
-
-/** Input that cannot be worked with: which, and what was expected. Ends the program with code 1. */
-class BadInput extends Error {}
-
-const json = (value: unknown): string => `${JSON.stringify(value, plainValues, 2)}\n`
-
-/**
- * Rows of volts as lists, to a tenth of a millivolt; maps as objects and sets as lists; what is endless, such as a battery with no load, as
- * null.
- */
-const plainValues = (_key: string, value: unknown): unknown => {
-  if (value instanceof Float64Array) return Array.from(value, (one) => Math.round(one * 1e4) / 1e4)
-  if (value instanceof Map) return Object.fromEntries(value)
-  return value instanceof Set ? [...value] : value
-}
-
-/** Ends with what is wrong, a line each: whose input, which field, what was expected. */
-function fail(from: string, issues: readonly Issue[]): never {
-  throw new BadInput(
-    issues
-      .slice(0, 20)
-      .map((issue) => `${from}: ${issueText(issue)}`)
-      .join('\n'),
-  )
-}
 
 function planOf(text: string, from: string): Extract<PlanFileResult, { ok: true }> {
   const read = readPlanFile(text)
@@ -231,10 +208,19 @@ const stepJson = (step: Step): object => ({
   tool: step.tool,
 })
 
-function networkJson(plan: Plan, options: { case?: string; after?: string }): string {
+interface NetworkArguments {
+  readonly case?: string
+  readonly after?: string
+  readonly fault?: string
+}
+
+function networkJson(plan: Plan, options: NetworkArguments): string {
   const cases = Object.fromEntries(caseNames.map((one) => [one, one] as const))
   const loadCase =
     options.case === undefined ? plan.scene.shown : kindOf(cases, 'case', options.case)
+  if (options.after !== undefined && options.fault !== undefined)
+    throw new CommanderError(2, 'glow.usage', 'error: either --after or --fault')
+  if (options.fault !== undefined) return json(networkWithFault(plan, loadCase, options.fault))
   if (options.after === undefined) return json(planFeedNetwork(plan, loadCase))
   const { step, done } = stepOf(plan, options.after)
   return json(connectedAfter(worked(plan), done, step, loadCase).network)
@@ -551,8 +537,32 @@ function commandsOf({ textOf, jsonOf, planIn, out }: Access): Command {
       `a load case: ${caseNames.join(', ')}; without it the one that is shown`,
     )
     .option('--after <step>', 'only what is joined once that step of building is done')
-    .action((file: string, options: { case?: string; after?: string }) => {
+    .option('--fault <fault>', 'with that fault in it, as `faults` lists it')
+    .action((file: string, options: NetworkArguments) => {
       out(networkJson(planIn(file), options))
+    })
+  program
+    .command('faults')
+    .description('every single fault that a plan can have, with its chance')
+    .argument('<plan>', 'a plan file, or - for standard input')
+    .action((file: string) => {
+      out(faultsJson(planIn(file)))
+    })
+  program
+    .command('fault')
+    .description('what a fault looks like, and what a meter reads with it')
+    .argument('<plan>', 'a plan file, or - for standard input')
+    .argument('<fault>', 'the id of the fault, as `faults` lists it')
+    .action((file: string, id: string) => {
+      out(faultJson(planIn(file), id))
+    })
+  program
+    .command('mend')
+    .description('what may be wrong, by what is seen, and what to test next')
+    .argument('<plan>', 'a plan file, or - for standard input')
+    .argument('<seen>', 'what is seen, as a JSON file, or - for standard input')
+    .action((file: string, seen: string) => {
+      out(mendJson(planIn(file), jsonOf(seen), seen))
     })
   program
     .command('play')

@@ -44,7 +44,7 @@ describe('a file that is no plan is refused, and the message names the place', (
     ['cut short', demo.slice(0, 300), /^: Not a plan, or cut short/],
     ['something else', '{"rows": [1, 2]}', /^: Not a plan of this program/],
     ['a list', '[]', /^: Not a plan of this program/],
-    ['newer', changed((p) => (p.version = 9)), /^version: .*version 9.*newer one/],
+    ['newer', changed((p) => (p.version = 10)), /^version: .*version 10.*newer one/],
     ['wrong type', changed((p) => (p.lines[1]!.text = 7)), /^lines\[1\].text: a text is expected/],
     ['unknown field', changed((p) => (p.lines[0]!.colour = 'red')), /lines\[0\]: .*colour/],
     ['1e999', demo.replace('"limit": 1', '"limit": 1e999'), /^limit: /],
@@ -113,19 +113,21 @@ it('a rest of strip longer than any reel, and more leads than can be worked out,
 const sample = (version: number): string =>
   readFileSync(new URL(`samples/plan-${String(version)}.json`, import.meta.url), 'utf8')
 
-it.each([1, 2, 3, 4, 5, 6, 7])(
+it.each([1, 2, 3, 4, 5, 6, 7, 8])(
   'a plan of version %i is upgraded, and means what it meant',
   (version) => {
     const before = JSON.parse(sample(version)) as {
       lines: object[]
       rules: object
+      shows?: object[]
       signal?: { lanes: object[] }
     }
     const read = readPlanFile(sample(version))
     if (!read.ok) throw new Error(JSON.stringify(read.issues))
     expect(read.plan).toMatchObject({
-      version: 8,
-      shows: [],
+      version: 9,
+      shows: before.shows ?? [],
+      mends: [],
       lines: before.lines,
       rules: before.rules,
     })

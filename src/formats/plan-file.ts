@@ -13,6 +13,7 @@ import {
   toVersion6,
   toVersion7,
   toVersion8,
+  toVersion9,
 } from '../core/plan/upgrade'
 import { issuesOf, pathText, z, type Issue } from '../core/quantity/z'
 
@@ -39,6 +40,7 @@ const upgrades = new Map<number, (document: object) => object>([
   [5, toVersion6],
   [6, toVersion7],
   [7, toVersion8],
+  [8, toVersion9],
 ])
 
 /** Keys that could reach an object's prototype: never part of a plan. */

@@ -1,5 +1,5 @@
 import { jumpersOf } from '../cut/pads'
-import type { Network } from '../feed/network'
+import { nodeOf, type Network } from '../feed/network'
 import { networkName, planNetwork, type PlanNetworkGiven } from '../feed/plan-network'
 import { runParts, splitRuns } from '../feed/split-runs'
 import { loadsPerGroup } from '../load/group-draw'
@@ -188,9 +188,6 @@ function stretchesOf(
   }
   return runs
 }
-
-/** What a lead's end is at: a supply, a run, a junction. */
-const nodeOf = (end: string): string => end.split('@', 1)[0] ?? end
 
 /** Names of everything that plus and minus of a supply both reach, and of what either does. */
 function poweredIn({ supplies, leads }: Network): {

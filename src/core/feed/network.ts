@@ -85,5 +85,8 @@ export function endReader(network: Network): (name: string) => EndResult {
   }
 }
 
+/** What a lead's end is at: a supply, a run, a junction. */
+export const nodeOf = (end: string): string => end.split('@', 1)[0] ?? end
+
 /** What the name of one lead's end means in a network. */
 export const endOf = (network: Network, name: string): EndResult => endReader(network)(name)

@@ -16,11 +16,19 @@ export interface SolvedRun {
   readonly firstGroundV: number
   /** Volts at each load. */
   readonly volts: Float64Array
+  readonly rails?: Rails
+}
+
+/** Both rails of a run above the supplies' minus, V, at each load. What reaches no supply says nothing there. */
+export interface Rails {
+  readonly plus: Float64Array
+  readonly minus: Float64Array
 }
 
 /** A run that hangs in the air: which of its rails reaches no supply. It draws nothing and has no volts to tell. */
 export interface FloatingRun {
   readonly floating: readonly ('plus' | 'minus')[]
+  readonly rails?: Rails
 }
 
 /** Current in a lead: plus from its first end to its second, minus the way back. */
@@ -31,10 +39,17 @@ export interface SolvedLead {
   readonly minusA: number
 }
 
+export interface PlaceVolts {
+  readonly plusV: number
+  readonly minusV: number
+}
+
 export interface Solution {
   readonly runs: ReadonlyMap<string, SolvedRun | FloatingRun>
   readonly leads: readonly SolvedLead[]
   readonly supplyA: ReadonlyMap<string, number>
+  /** Volts of both rails above the supplies' minus, at every place where a lead ends, by its name; NaN where a rail reaches no supply. */
+  readonly places: () => ReadonlyMap<string, PlaceVolts>
   readonly iterations: number
   /** Largest current that is left over at a load, A. */
   readonly residualA: number
@@ -69,6 +84,16 @@ export function solve(network: Network, memory?: SolvedParts): SolveResult {
   )
 }
 
+/** Solves a network, and tells the volts of both rails of its runs too. */
+export const solveWithRails = (network: Network): SolveResult =>
+  joined(
+    network,
+    separateParts(network).map(({ part, leadIndices }) => ({
+      leadIndices,
+      solve: partSolver(part, true),
+    })),
+  )
+
 /**
  * Solves a network again and again while only the brightness of its loads changes: each call reads what stands in `duties` by then, and
  * starts from the volts of the call before.
@@ -96,6 +121,7 @@ function joined(
 ): SolveResult {
   const runs = new Map<string, SolvedRun | FloatingRun>()
   const leads: SolvedLead[] = []
+  const places: Solution['places'][] = []
   const supplyA = new Map(network.supplies.map(({ id }) => [id, 0]))
   let [iterations, residualA] = [0, 0]
   for (const { leadIndices, solve: solvePart } of parts) {
@@ -103,12 +129,23 @@ function joined(
     if (!result.ok) return result
     const { solution } = result
     for (const [id, run] of solution.runs) runs.set(id, run)
+    places.push(solution.places)
     for (const [at, lead] of solution.leads.entries()) leads[leadIndices[at] ?? at] = lead
     for (const [id, amperes] of solution.supplyA) supplyA.set(id, (supplyA.get(id) ?? 0) + amperes)
     iterations = Math.max(iterations, solution.iterations)
     residualA = Math.max(residualA, solution.residualA)
   }
-  return { ok: true, solution: { runs, leads, supplyA, iterations, residualA } }
+  return {
+    ok: true,
+    solution: {
+      runs,
+      leads,
+      supplyA,
+      places: () => new Map(places.flatMap((own) => [...own()])),
+      iterations,
+      residualA,
+    },
+  }
 }
 
 /** What is remembered, bytes, about; twice as much at the most. */
@@ -162,7 +199,7 @@ export const solvedParts = new SolvedParts()
  * left, pads and junctions, is a small dense system, or a sparse one where many leads hang together. Loads are linearized and solved again (Newton). The network is the minimum of a convex
  * energy, so a step that goes past the minimum along it is shortened to near there.
  */
-function partSolver(network: Network): () => SolveResult {
+function partSolver(network: Network, hasRails = false): () => SolveResult {
   const model = modelOf(network)
   const { draws, runOf, firstNode, total } = model
   const g = new Float64Array(total)
@@ -235,7 +272,7 @@ function partSolver(network: Network): () => SolveResult {
       if (residualA <= settledA)
         return {
           ok: true,
-          solution: solutionOf(network, model, volts, state, iteration, residualA),
+          solution: solutionOf(network, model, volts, state, iteration, residualA, hasRails),
         }
     }
     return { ok: false, reason: 'not-settled', residualA }
@@ -288,6 +325,7 @@ interface Model {
   readonly firstNode: readonly number[]
   /** Volts that a port is held at, or NaN: plus of a supply, its minus, and rails that reach no supply. */
   readonly held: Float64Array
+  readonly supplyPorts: ReadonlySet<Port>
   readonly ends: readonly (readonly [Port, Port])[]
   readonly leads: Network['leads']
   readonly floating: readonly (readonly ('plus' | 'minus')[])[]
@@ -415,6 +453,7 @@ function modelOf(network: Network): Model {
     runOf,
     firstNode,
     held,
+    supplyPorts: new Set(supplyPorts),
     ends,
     leads: network.leads,
     floating,
@@ -486,20 +525,27 @@ function solveLinear(model: Model, g: Float64Array, c: Float64Array, into: State
 
 function solutionOf(
   network: Network,
-  { ends, firstNode, draws, floating }: Model,
+  { ends, firstNode, draws, floating, held, supplyPorts }: Model,
   volts: Float64Array,
-  { minus, ports }: State,
+  { plus, minus, ports }: State,
   iterations: number,
   residualA: number,
+  hasRails: boolean,
 ): Solution {
   const runs = new Map<string, SolvedRun | FloatingRun>()
   for (const [index, run] of network.runs.entries()) {
     const loose = floating[index] ?? []
+    const first = firstNode[index] ?? 0
+    const rails = hasRails && {
+      rails: {
+        plus: plus.slice(first, first + run.loads),
+        minus: minus.slice(first, first + run.loads),
+      },
+    }
     if (loose.length > 0) {
-      runs.set(run.id, { floating: loose })
+      runs.set(run.id, { floating: loose, ...rails })
       continue
     }
-    const first = firstNode[index] ?? 0
     const own = volts.slice(first, first + run.loads)
     let minAt = 0
     let currentA = 0
@@ -517,6 +563,7 @@ function solutionOf(
       currentA,
       firstGroundV: minus[first] ?? 0,
       volts: own,
+      ...rails,
     })
   }
   const supplyA = new Map(network.supplies.map(({ id }) => [id, 0]))
@@ -531,7 +578,23 @@ function solutionOf(
   })
   for (const id of supplyA.keys())
     if (!network.supplies.some((supply) => supply.id === id)) supplyA.delete(id)
-  return { runs, leads, supplyA, iterations, residualA }
+  // The solver goes on with its ports: what is asked for later is read off a copy.
+  const kept = ports.slice()
+  const voltsOf = (port: Port, rail: 0 | 1): number =>
+    // Rails that reach no supply are held at 0 V, as its minus is.
+    !supplyPorts.has(port) && !Number.isNaN(held[2 * port + rail] ?? NaN)
+      ? NaN
+      : (kept[2 * port + rail] ?? NaN)
+  const places = (): ReadonlyMap<string, PlaceVolts> =>
+    new Map(
+      network.leads.flatMap(({ from, to }, index) =>
+        [from, to].map((name, side): [string, PlaceVolts] => {
+          const port = ends[index]?.[side] ?? 0
+          return [name, { plusV: voltsOf(port, 0), minusV: voltsOf(port, 1) }]
+        }),
+      ),
+    )
+  return { runs, leads, supplyA, places, iterations, residualA }
 }
 
 /** Places that belong together, joined pair by pair. */
@@ -556,13 +619,13 @@ class Groups {
 }
 
 /** A part of a network, and which of the network's leads its leads are. */
-interface SeparatePart {
+export interface SeparatePart {
   readonly part: Network
   readonly leadIndices: readonly number[]
 }
 
 /** Runs and junctions that hang together otherwise than by a supply. A run without a lead is a part by itself. */
-function separateParts(network: Network): SeparatePart[] {
+export function separateParts(network: Network): SeparatePart[] {
   const places = new Map<string, number>()
   const placeOf = (key: string): number => {
     const known = places.get(key)

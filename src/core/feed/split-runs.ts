@@ -5,12 +5,23 @@ import type { Network, NetworkRun } from './network'
  * leads between them. Loads stay in their order.
  *
  * @param breaks pads of runs, counted in loads, where nothing is joined: the run is split there too, and no lead goes across
+ * @param joins pads of runs, counted in loads, where a rail has so many ohms more than its copper and wires, or is open
  */
 export function splitRuns(
   network: Network,
   breaks: ReadonlyMap<string, ReadonlySet<number>> = new Map(),
+  joins: PadJoins = new Map(),
 ): Network {
-  const split = new Map(network.runs.map((run) => [run.id, runParts(run, breaks.get(run.id))]))
+  const split = new Map(
+    network.runs.map((run) => {
+      const own = joins.get(run.id)
+      const cuts =
+        own === undefined
+          ? breaks.get(run.id)
+          : new Set([...(breaks.get(run.id) ?? []), ...own.keys()])
+      return [run.id, runParts(run, cuts)]
+    }),
+  )
   const renamed = (end: string): string => {
     const [id = '', pad] = end.split('@')
     const parts = pad === undefined ? undefined : split.get(id)
@@ -29,10 +40,16 @@ export function splitRuns(
         from: renamed(lead.from),
         to: renamed(lead.to),
       })),
-      ...[...split].flatMap(([id, own]) => joined(own, breaks.get(id))),
+      ...[...split].flatMap(([id, own]) => joined(own, breaks.get(id), joins.get(id))),
     ],
   }
 }
+
+/** By run and pad, in loads: what each rail has more there, Ω; `null`: it is open. */
+export type PadJoins = ReadonlyMap<
+  string,
+  ReadonlyMap<number, { readonly plusOhm: number | null; readonly minusOhm: number | null }>
+>
 
 /** A stretch of a run between two wires. */
 export interface RunPart {
@@ -73,9 +90,16 @@ export function runParts(
   })
 }
 
+const more = (ohm: number, extra: number | null | undefined): number | null =>
+  extra === null ? null : ohm + (extra ?? 0)
+
 const joined = (
   parts: readonly RunPart[],
   breaks: ReadonlySet<number> = new Set(),
+  joins: ReadonlyMap<
+    number,
+    { readonly plusOhm: number | null; readonly minusOhm: number | null }
+  > = new Map(),
 ): Network['leads'] =>
   parts.slice(1).flatMap(({ from, run }, index) => {
     const before = parts[index]
@@ -85,8 +109,8 @@ const joined = (
           {
             from: `${before.run.id}@${String(before.run.loads)}`,
             to: `${run.id}@0`,
-            plusOhm: before.plusOhm,
-            minusOhm: before.minusOhm,
+            plusOhm: more(before.plusOhm, joins.get(from)?.plusOhm),
+            minusOhm: more(before.minusOhm, joins.get(from)?.minusOhm),
           },
         ]
   })

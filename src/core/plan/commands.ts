@@ -13,6 +13,7 @@ import type {
   Place,
   Plan,
   Rules,
+  MendEntry,
   Show,
   Signal,
   SupplySlot,
@@ -60,6 +61,8 @@ export type Command =
     }
   | { readonly do: 'put-show'; readonly show: Show }
   | { readonly do: 'remove-show'; readonly show: string }
+  | { readonly do: 'put-mend'; readonly mend: MendEntry }
+  | { readonly do: 'remove-mend'; readonly mend: string }
   | { readonly do: 'set-use'; readonly use: Partial<Use> }
   | {
       readonly do: 'set-capacitor'
@@ -200,6 +203,12 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       return
     case 'remove-show':
       removeFrom(plan.shows, command.show)
+      return
+    case 'put-mend':
+      putItem(plan.mends, command.mend)
+      return
+    case 'remove-mend':
+      removeFrom(plan.mends, command.mend)
       return
     case 'set-photo':
       put(plan.bench, { photo: command.photo })

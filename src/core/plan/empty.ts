@@ -45,6 +45,7 @@ export function emptyPlan(name: string, lineId: string): Plan {
     signal: { ...usualSignal, lanes: [], inputs: [], status: [], pins: [] },
     wiring: { ...usualWiring, ticks: [] },
     shows: [],
+    mends: [],
     offcuts: [],
     own: { strips: [], supplies: [], boards: [], lights: [] },
   }

@@ -41,6 +41,7 @@ import {
   supplyPartSchema,
 } from './parts'
 import { price } from '../quantity/bounded'
+import { mendSchema } from './mend'
 import { showSchema } from './show'
 import { mostCharacters, mostLines, planFormat, planVersion } from './usual'
 
@@ -544,6 +545,8 @@ export const planSchema = z.strictObject({
   use: useSchema,
   buy: buySchema,
   build: buildSchema,
+  /** What was wrong with it, newest last. */
+  mends: z.array(mendSchema).max(1_000),
   signal: signalSchema,
   wiring: wiringSchema,
   /** Rests of strip in the drawer that this plan may use up. */
@@ -568,6 +571,7 @@ export const planSchema = z.strictObject({
 })
 
 /** The document: small, immutable, everything else is worked out from it. */
+export type { MendEntry } from './mend'
 export type { LayerValue, Scene, Show, ShowLayer } from './show'
 export type Plan = Readonly<z.infer<typeof planSchema>>
 export type Line = Plan['lines'][number]

@@ -90,6 +90,9 @@ export const toVersion7 = (document: object): object => ({
   build: usualBuild,
 })
 
+/** Version 9 knows what was wrong and how it was mended. */
+export const toVersion9 = (document: object): object => ({ ...document, version: 9, mends: [] })
+
 /** Version 8 knows shows. */
 export const toVersion8 = (document: object): object => ({ ...document, version: 8, shows: [] })
 

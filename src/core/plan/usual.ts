@@ -1,10 +1,10 @@
 // What a plan takes where nothing is said. Apart from the schema, so that the worker need not load the checker.
 
 export const planFormat = 'glow-tally plan'
-export const planVersion = 8
+export const planVersion = 9
 
 /** Goes up whenever a plan is checked for more than before: what was stored after an older check is checked again. */
-export const planCheck = 9
+export const planCheck = 10
 
 /** Lines in one plan, at most; a longer list is refused with a message that says so. */
 export const mostLines = 2_000

@@ -1,0 +1,17 @@
+import type { FaultKind } from '../fault'
+import { solderCautions } from './at-contact'
+import { onPixels, pixelWeight } from './on-pixels'
+
+/** A pixel that neither lights nor hands data on. */
+export const deadPixel: FaultKind = {
+  name: 'dead-pixel',
+  title: 'Dead pixel',
+  find: (given) =>
+    onPixels(given, pixelWeight, (run, from) => [{ run, from, count: null, state: 'dark' }]),
+  mend: {
+    steps: ['Cut the pixel out at its marks and solder a new one in, arrow the same way.'],
+    cautions: solderCautions,
+    proof: 'The new pixel and all behind it follow the program.',
+    minutes: 12,
+  },
+}

@@ -1,0 +1,436 @@
+import { leastVolts, sharesAt } from '../feed/brightness'
+import { networkName } from '../feed/plan-network'
+import { loadsPerGroup } from '../load/group-draw'
+import { isOnPins } from '../load/lights'
+import type { Strip } from '../plan/parts'
+import { FaultFeed, type FaultedFeed, type LookCase } from './fault-feed'
+import {
+  lightStates,
+  whens,
+  type Effect,
+  type LightChange,
+  type LightState,
+  type MendGiven,
+  type Rail,
+  type When,
+} from './fault'
+
+/** How one pixel looks, in one number: 0 is right. */
+export const codeOf = (state: LightState, when: When): number =>
+  state === 'right' ? 0 : lightStates.indexOf(state) * whens.length + whens.indexOf(when)
+export const stateOf = (code: number): LightState =>
+  lightStates[Math.floor(code / whens.length)] ?? 'right'
+export const whenOf = (code: number): When => whens[code % whens.length] ?? 'always'
+
+/** What is seen and measured with a fault. */
+export interface Look {
+  /** Codes of the pixels of those runs that do not look right throughout, from pad 0. */
+  readonly runs: ReadonlyMap<string, Uint8Array>
+  /** Volts and amperes that differ from the plan's own, by the place in `Stage.points`. */
+  readonly values: ReadonlyMap<number, number>
+}
+
+/** A place where a meter is held while power is on. */
+export interface MeterPoint {
+  readonly what: 'volts' | 'current'
+  /** Which rail of the place the red tip is on, with the black one on the supply's minus; without it plus to minus. */
+  readonly rail?: Rail
+  /** A place of the network, or a supply's id. */
+  readonly where: string
+  readonly case: LookCase
+  readonly text: string
+  /** With all as it should be. */
+  readonly value: number
+  readonly run?: string
+  /** The load there. */
+  readonly at?: number
+}
+
+/** A run as it is looked at: its pixels, cut groups, or single lights. */
+export interface LookRun {
+  readonly id: string
+  readonly name: string
+  readonly count: number
+  readonly strip: Strip
+  /** Loads of a network run, one a pixel; single lights hang on leads that each feed some. */
+  readonly lights?: readonly { readonly load: string; readonly count: number }[]
+}
+
+/** Shares below this of what it should be are seen as dim; colours that far apart as a tint. *Typical.* */
+const [dimShare, tintSpread] = [0.85, 0.12]
+/** Chips go on working, badly, down to so much of the least volts that they are sure to work at. *Typical.* */
+const darkShare = 0.75
+
+/** The plan without a fault, against which every fault is seen. */
+export class Stage {
+  readonly runs: readonly LookRun[]
+  readonly points: readonly MeterPoint[]
+  private readonly feeds: Readonly<Record<LookCase, FaultFeed>>
+  private readonly runOf: ReadonlyMap<string, LookRun>
+  /** Runs that are dark without a board; of a lane its first. */
+  private readonly driven: readonly string[]
+  /** Where a run is on its lane. */
+  private readonly laneAt = new Map<string, { readonly lane: number; readonly at: number }>()
+
+  constructor(private readonly given: MendGiven) {
+    this.feeds = {
+      bright: new FaultFeed(given, 'bright'),
+      low: new FaultFeed(given, 'low'),
+      idle: new FaultFeed(given, 'idle'),
+    }
+    this.runs = lookRuns(given)
+    this.runOf = new Map(this.runs.map((run) => [run.id, run]))
+    for (const [lane, { runs }] of given.lanes.entries())
+      for (const [at, { entry }] of runs.entries()) this.laneAt.set(entry.run.id, { lane, at })
+    this.driven = [
+      ...given.lanes.flatMap(({ runs }) => runs[0]?.entry.run.id ?? []),
+      ...given.lit.flatMap(({ id, settings }) =>
+        isOnPins(settings) || (settings.drive === 'switch' && settings.by === 'pin') ? [id] : [],
+      ),
+      ...given.cuts.flatMap(({ run, strip }) =>
+        strip.light.kind === 'plain' && run.line.dimmer !== undefined ? [run.id] : [],
+      ),
+    ]
+    this.points = this.meterPoints()
+  }
+
+  /** The feed in one look, to draw what a meter shows anywhere. */
+  feed(look: LookCase, changes: NonNullable<Effect['feed']>): FaultedFeed {
+    return this.feeds[look].with(changes)
+  }
+
+  healthy(look: LookCase): FaultedFeed {
+    return this.feeds[look].healthy
+  }
+
+  /** What is seen and measured where these things are wrong, all at once. */
+  look(effects: readonly Effect[]): Look {
+    const changes = effects.flatMap(({ feed = [] }) => feed)
+    const light = effects.flatMap(({ light: own = [] }) => own)
+    const when = effects.find((one) => one.when !== undefined)?.when
+    const fed =
+      changes.length === 0
+        ? undefined
+        : {
+            bright: this.feeds.bright.with(changes),
+            low: this.feeds.low.with(changes),
+            idle: this.feeds.idle.with(changes),
+          }
+    const shown = {
+      bright: this.shownIn('bright', fed?.bright, light),
+      low: this.shownIn('low', fed?.low, light),
+    }
+    const runs = new Map<string, Uint8Array>()
+    for (const id of new Set([...shown.bright.keys(), ...shown.low.keys()])) {
+      const run = this.runOf.get(id)
+      if (run === undefined) continue
+      const codes = together(shown.bright.get(id), shown.low.get(id), run.count, when)
+      if (codes.some((code) => code !== 0)) runs.set(id, codes)
+    }
+    // What comes and goes is not there while the meter is held.
+    const values =
+      fed === undefined || when === 'random' ? new Map<number, number>() : this.valuesIn(fed)
+    return { runs, values }
+  }
+
+  /** States of the pixels of runs that do not look right, in one light. */
+  private shownIn(
+    look: 'bright' | 'low',
+    fed: FaultedFeed | undefined,
+    light: readonly LightChange[],
+  ): Map<string, Uint8Array> {
+    const shown = new Map<string, Uint8Array>()
+    const own = (id: string): Uint8Array => {
+      const known = shown.get(id) ?? new Uint8Array(this.runOf.get(id)?.count ?? 0)
+      shown.set(id, known)
+      return known
+    }
+    const healthy = this.feeds[look].healthy
+    const off = new Set<string>()
+    if (fed !== undefined)
+      for (const run of this.runs) {
+        const states = powered(run, fed, healthy)
+        if (states === undefined) continue
+        shown.set(run.id, states)
+        if (
+          run.strip.light.kind === 'pixels' &&
+          run.lights === undefined &&
+          states.includes(darkState)
+        )
+          off.add(run.id)
+      }
+    // A board without power sends nothing.
+    const board = fed?.runs.get(networkName.board)
+    if (
+      board !== undefined &&
+      !((board[0] ?? NaN) > boardLeastShare * (healthy.runs.get(networkName.board)?.[0] ?? 0))
+    )
+      for (const run of this.driven) this.along(run, 0, null, 'dark', own)
+    // A pixel without power hands nothing on.
+    for (const id of off) {
+      const states = shown.get(id) ?? new Uint8Array(0)
+      const place = this.laneRun(id)
+      if (place === undefined) continue
+      const count = states.length
+      for (let at = 0; at < count; at += 1)
+        if (states[place.isAgainstArrow ? count - 1 - at : at] === darkState) {
+          this.along(id, at, null, 'dark', own)
+          break
+        }
+    }
+    for (const { run, from, count, state } of light) this.along(run, from, count, state, own)
+    return shown
+  }
+
+  private laneRun(id: string): MendGiven['lanes'][number]['runs'][number] | undefined {
+    const at = this.laneAt.get(id)
+    return at && this.given.lanes[at.lane]?.runs[at.at]
+  }
+
+  /** Sets a state from a pixel on, in the order of the data: so many, or to the end of the lane. What is dark stays so. */
+  private along(
+    run: string,
+    from: number,
+    count: number | null,
+    state: Exclude<LightState, 'right'>,
+    own: (id: string) => Uint8Array,
+  ): void {
+    const set = (id: string, first: number, last: number, isTurned: boolean): void => {
+      const states = own(id)
+      const value = lightStates.indexOf(state)
+      for (let at = Math.max(0, first); at < Math.min(last, states.length); at += 1) {
+        const index = isTurned ? states.length - 1 - at : at
+        if (states[index] !== darkState) states[index] = value
+      }
+    }
+    const place = this.laneAt.get(run)
+    const lane = place && this.given.lanes[place.lane]
+    const isTurned = this.laneRun(run)?.isAgainstArrow === true
+    set(run, from, count === null ? Infinity : from + count, isTurned)
+    if (count !== null || lane === undefined || place === undefined) return
+    for (const next of lane.runs.slice(place.at + 1))
+      set(next.entry.run.id, 0, Infinity, next.isAgainstArrow)
+  }
+
+  private meterPoints(): readonly MeterPoint[] {
+    const points: MeterPoint[] = []
+    const nameOf = new Map(this.given.plan.supplies.map(({ id, name }) => [id, name]))
+    for (const look of ['bright', 'idle'] as const)
+      for (const [supply, value] of this.feeds[look].healthy.supplyA)
+        if (nameOf.has(supply))
+          points.push({
+            what: 'current',
+            where: supply,
+            case: look,
+            text: `what ${nameOf.get(supply) ?? ''} gives`,
+            value,
+          })
+    const healthy = this.feeds.bright.healthy
+    for (const { id, name } of this.given.plan.supplies) {
+      const at = healthy.places.get(networkName.supply(id))
+      if (at !== undefined)
+        points.push({
+          what: 'volts',
+          where: networkName.supply(id),
+          case: 'bright',
+          text: `at the screws or plug of ${name}`,
+          value: at.plusV - at.minusV,
+        })
+    }
+    for (const { id, name } of this.given.plan.junctions) {
+      const at = healthy.places.get(networkName.junction(id))
+      if (at !== undefined)
+        points.push({
+          what: 'volts',
+          where: networkName.junction(id),
+          case: 'bright',
+          text: `at ${name}`,
+          value: at.plusV - at.minusV,
+        })
+    }
+    for (const entry of this.given.cuts) {
+      const volts = healthy.runs.get(entry.run.id)
+      if (volts === undefined) continue
+      const perGroup = loadsPerGroup(entry.strip)
+      let before = 0
+      for (const piece of entry.pieces) {
+        if (piece.cuts === 0) continue
+        for (const [pad, load, end] of [
+          [before, before * perGroup, 'start'],
+          [before + piece.cuts, (before + piece.cuts) * perGroup - 1, 'end'],
+        ] as const)
+          points.push({
+            what: 'volts',
+            where: networkName.pad(entry.run.id, pad * perGroup),
+            case: 'bright',
+            text: `at the ${end} of ${piece.name}, ${entry.run.name}`,
+            value: volts[load] ?? 0,
+            run: entry.run.id,
+            at: load,
+          })
+        // Against the supply's own minus: tells which of the two does not arrive.
+        points.push({
+          what: 'volts',
+          rail: 'plus',
+          where: `plus ${networkName.pad(entry.run.id, before * perGroup)}`,
+          case: 'bright',
+          text: `plus at the start of ${piece.name}, ${entry.run.name}, to the supply’s minus`,
+          value: healthy.rails.get(entry.run.id)?.plus[before * perGroup] ?? 0,
+          run: entry.run.id,
+          at: before * perGroup,
+        })
+        before += piece.cuts
+      }
+    }
+    for (const run of this.runs)
+      for (const { load } of run.lights ?? []) {
+        const value = healthy.runs.get(load)?.[0]
+        if (value !== undefined)
+          points.push({
+            what: 'volts',
+            where: networkName.pad(load, 0),
+            case: 'bright',
+            text: `where the lead meets ${run.name}`,
+            value,
+            run: load,
+            at: 0,
+          })
+      }
+    return points
+  }
+
+  private valuesIn(fed: Readonly<Record<LookCase, FaultedFeed>>): Map<number, number> {
+    const values = new Map<number, number>()
+    for (const [index, point] of this.points.entries()) {
+      const { runs, rails, places, supplyA } = fed[point.case]
+      const value =
+        point.what === 'current'
+          ? supplyA.get(point.where)
+          : point.run === undefined
+            ? voltsAt(places.get(point.where))
+            : !runs.has(point.run)
+              ? undefined
+              : point.rail === undefined
+                ? (runs.get(point.run)?.[point.at ?? 0] ?? 0)
+                : (rails.get(point.run)?.[point.rail][point.at ?? 0] ?? 0)
+      if (value === undefined) continue
+      const read = Number.isNaN(value) ? 0 : value
+      if (Math.abs(read - point.value) > 1e-4) values.set(index, read)
+    }
+    return values
+  }
+}
+
+const darkState = lightStates.indexOf('dark')
+/** A board stops below so much of its usual volts. *Typical.* */
+const boardLeastShare = 0.7
+
+const voltsAt = (
+  at: { readonly plusV: number; readonly minusV: number } | undefined,
+): number | undefined => at && at.plusV - at.minusV
+
+function lookRuns({ cuts, lit, leads }: MendGiven): LookRun[] {
+  return cuts.flatMap((entry): LookRun[] => {
+    const { run, strip } = entry
+    const own = lit.find(({ id }) => id === run.id)
+    if (own !== undefined) {
+      const lights = leads.flatMap(({ to, share, lightShare }) =>
+        lightShare === undefined || to.kind !== 'run' || to.run !== run.id
+          ? []
+          : [
+              {
+                load: networkName.lights(run.id, share),
+                count: Math.round(lightShare * own.lights),
+              },
+            ],
+      )
+      return [{ id: run.id, name: run.name, count: own.lights, strip, lights }]
+    }
+    const count = entry.cuts * loadsPerGroup(strip)
+    return count === 0 ? [] : [{ id: run.id, name: run.name, count, strip }]
+  })
+}
+
+/** States of a run's pixels by their volts alone; `undefined` where all are right. */
+function powered(run: LookRun, fed: FaultedFeed, healthy: FaultedFeed): Uint8Array | undefined {
+  const states = new Uint8Array(run.count)
+  const put = (at: number, state: LightState): void => {
+    states[at] = lightStates.indexOf(state)
+  }
+  if (run.lights !== undefined) {
+    let before = 0
+    for (const { load, count } of run.lights) {
+      const [now, was] = [fed.runs.get(load)?.[0], healthy.runs.get(load)?.[0] ?? 0]
+      const state: LightState =
+        now === undefined
+          ? 'right'
+          : !(now > 0.5 * was)
+            ? 'dark'
+            : now < dimShare * was
+              ? 'dim'
+              : 'right'
+      for (let at = 0; at < count; at += 1) put(before + at, state)
+      before += count
+    }
+    return states.some((state) => state !== 0) ? states : undefined
+  }
+  const [now, was] = [fed.runs.get(run.id), healthy.runs.get(run.id)]
+  if (now === undefined || was === undefined) return undefined
+  for (let at = 0; at < run.count; at += 1)
+    put(at, poweredState(run.strip, now[at] ?? NaN, was[at] ?? 0))
+  return states.some((state) => state !== 0) ? states : undefined
+}
+
+function poweredState(strip: Strip, now: number, was: number): LightState {
+  if (Math.abs(now - was) < 0.01) return 'right'
+  const { light, volts } = strip
+  if (!(now > 0)) return 'dark'
+  if (light.kind === 'pixels') {
+    const least = leastVolts(light, volts)
+    if (now < darkShare * least && was >= darkShare * least) return 'dark'
+  }
+  const before = sharesAt(strip, was)
+  const ratios = sharesAt(strip, now).flatMap((share, channel) => {
+    const own = before[channel] ?? 0
+    return own > 0.02 ? [share / own] : []
+  })
+  if (ratios.length === 0) return 'right'
+  const [least, most] = [Math.min(...ratios), Math.max(...ratios)]
+  if (most < 0.05) return 'dark'
+  if (least >= dimShare) return 'right'
+  return most - least > tintSpread ? 'tinted' : 'dim'
+}
+
+/** What is seen in bright and in dim light as one, with when it is so. */
+function together(
+  bright: Uint8Array | undefined,
+  low: Uint8Array | undefined,
+  count: number,
+  when: When | undefined,
+): Uint8Array {
+  const codes = new Uint8Array(count)
+  for (let at = 0; at < count; at += 1) {
+    const [inBright, inLow] = [bright?.[at] ?? 0, low?.[at] ?? 0]
+    const state = lightStates[inBright !== 0 ? inBright : inLow] ?? 'right'
+    if (state === 'right') continue
+    const own: When = when ?? (inLow === 0 ? 'bright' : 'always')
+    codes[at] = codeOf(when === 'random' && state === 'dark' ? 'flicker' : state, own)
+  }
+  return codes
+}
+
+/** Pixels that look the same as a list: `[from, count, state, when]`. */
+export type Stretch = readonly [from: number, count: number, state: LightState, when: When]
+
+/** All stretches of a run; right ones too. */
+export function stretchesOf(codes: Uint8Array | undefined, count: number): readonly Stretch[] {
+  const stretches: Stretch[] = []
+  let from = 0
+  for (let at = 1; at <= count; at += 1) {
+    if (at < count && codes?.[at] === codes?.[from]) continue
+    const code = codes?.[from] ?? 0
+    stretches.push([from, at - from, stateOf(code), code === 0 ? 'always' : whenOf(code)])
+    from = at
+  }
+  return count === 0 ? [] : stretches
+}

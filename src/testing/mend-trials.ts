@@ -1,0 +1,201 @@
+import {
+  chanceOf,
+  lookedAgain,
+  measuredAs,
+  type Candidate,
+  type Diagnosis,
+} from '../core/mend/diagnose'
+import { lightStates, type LightState } from '../core/mend/fault'
+import { stateOf, whenOf } from '../core/mend/look'
+import { nextTests, type Test } from '../core/mend/next-test'
+import { nothingSeen, type Painted, type Seen } from '../core/mend/seen'
+
+/** A generator of numbers in [0, 1) that is the same for the same seed (mulberry32). */
+export function seeded(seed: number): () => number {
+  let state = seed >>> 0
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0
+    let mixed = Math.imul(state ^ (state >>> 15), 1 | state)
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296
+  }
+}
+
+/** How what is seen is blurred: so much of each run is not painted, and so much painted wrong. */
+const [unpainted, wronglyPainted] = [0.2, 0.1]
+/** Each run is looked at in so many parts. */
+const partsOfRun = 10
+/** A meter is off by so much, as one standard deviation. */
+const meterShare = 0.015
+
+/** What somebody paints who does not look too closely. */
+export function blurred(
+  { stage }: Diagnosis,
+  { look }: Pick<Candidate, 'look'>,
+  random: () => number,
+  only?: string,
+): Record<string, Painted[]> {
+  const runs: Record<string, Painted[]> = {}
+  for (const { id, count } of stage.runs) {
+    if (only !== undefined && id !== only) continue
+    const codes = look.runs.get(id)
+    const painted: Painted[] = []
+    const size = Math.max(1, Math.ceil(count / partsOfRun))
+    let from = 0
+    while (from < count) {
+      const code = codes?.[from] ?? 0
+      let to = from + 1
+      while (to < count && to - from < size && (codes?.[to] ?? 0) === code) to += 1
+      const isSeen = random() >= unpainted
+      const state = random() < wronglyPainted ? otherThan(stateOf(code), random) : stateOf(code)
+      if (isSeen)
+        painted.push(
+          state === 'right' || code === 0
+            ? [from, to - from, state]
+            : [from, to - from, state, whenOf(code)],
+        )
+      from = to
+    }
+    if (painted.length > 0) runs[id] = joined(painted)
+  }
+  return runs
+}
+
+const otherThan = (state: LightState, random: () => number): LightState => {
+  const others = lightStates.filter((one) => one !== state)
+  return others[Math.floor(random() * others.length)] ?? 'dark'
+}
+
+/** Neighbours of one look are one stretch. */
+function joined(painted: readonly Painted[]): Painted[] {
+  const all: Painted[] = []
+  for (const one of painted) {
+    const last = all.at(-1)
+    if (
+      last !== undefined &&
+      last[0] + last[1] === one[0] &&
+      last[2] === one[2] &&
+      last[3] === one[3]
+    )
+      all[all.length - 1] = [last[0], last[1] + one[1], ...(one.slice(2) as [LightState])]
+    else all.push(one)
+  }
+  return all
+}
+
+/** How one hidden fault was looked for. */
+export interface Trial {
+  readonly truth: Candidate
+  /** Place of the fault among the suspects before any test, from 1, those that measure the same counted as one. */
+  readonly rank: number
+  /** … those that look the same counted as one. */
+  readonly sightRank: number
+  readonly tests: number
+  readonly minutes: number
+  readonly isFound: boolean
+  /** What was taken for it. */
+  readonly taken: Candidate | undefined
+}
+
+/** Sure enough to begin mending. */
+const sureEnough = 0.93
+const mostTests = 15
+
+/** Hides a fault, looks at it as a maker would, and follows the tests that are proposed until one suspect is sure. */
+export function trial(diagnosis: Diagnosis, truth: Candidate, random: () => number): Trial {
+  let seen: Seen = { ...nothingSeen, runs: blurred(diagnosis, truth, random) }
+  const wanted = measuredAs(truth)
+  const before = ranked(diagnosis, seen)
+  const rank = before.findIndex(({ key }) => key === wanted) + 1
+  const sightRank =
+    diagnosis.suspects(seen).findIndex(({ candidate }) => candidate.sight === truth.sight) + 1
+  let [tests, minutes] = [0, 0]
+  let first = before[0]
+  while (tests < mostTests && first !== undefined && first.probability < sureEnough) {
+    const [next] = nextTests(diagnosis, seen)
+    if (next === undefined) break
+    seen = carriedOut(diagnosis, truth, seen, next, random)
+    tests += 1
+    minutes += next.minutes
+    first = ranked(diagnosis, seen)[0]
+  }
+  return {
+    truth,
+    rank: rank === 0 ? Infinity : rank,
+    sightRank: sightRank === 0 ? Infinity : sightRank,
+    tests,
+    minutes,
+    isFound: first?.key === wanted,
+    taken: first?.candidate,
+  }
+}
+
+/** Suspects, those that measure the same as one. */
+function ranked(
+  diagnosis: Diagnosis,
+  seen: Seen,
+): { key: string; candidate: Candidate; probability: number }[] {
+  const groups = new Map<string, { key: string; candidate: Candidate; probability: number }>()
+  for (const { candidate, probability } of diagnosis.probabilities(seen)) {
+    if (probability < 1e-9) break
+    const key = measuredAs(candidate)
+    const known = groups.get(key)
+    if (known === undefined) groups.set(key, { key, candidate, probability })
+    else known.probability += probability
+  }
+  return [...groups.values()].toSorted((a, b) => b.probability - a.probability)
+}
+
+/** What is known after a test of that fault. */
+export function carriedOut(
+  diagnosis: Diagnosis,
+  truth: Candidate,
+  seen: Seen,
+  test: Test,
+  random: () => number,
+): Seen {
+  const { point, run } = test
+  if (run !== undefined) {
+    const field = test.isAgain === true ? 'again' : 'runs'
+    return {
+      ...seen,
+      [field]: { ...seen[field], ...blurred(diagnosis, truth, random, run) },
+      tests: [...seen.tests, { test: test.id, outcome: lookedAgain }],
+    }
+  }
+  if (point !== undefined) {
+    const index = diagnosis.stage.points.indexOf(point)
+    const exact = truth.look.values.get(index) ?? point.value
+    const noise = (random() + random() + random() - 1.5) * 2 * meterShare
+    return {
+      ...seen,
+      readings: [
+        ...seen.readings,
+        {
+          what: point.what,
+          where: point.where,
+          case: point.case === 'idle' ? 'idle' : 'full-white',
+          value: exact * (1 + noise),
+        },
+      ],
+    }
+  }
+  const outcome = random() < chanceOf(truth, { test: test.id, outcome: 'yes' }) ? 'yes' : 'no'
+  return { ...seen, tests: [...seen.tests, { test: test.id, outcome }] }
+}
+
+/** Draws faults of a plan by their priors; those that change no light are hardly ever looked for. */
+export function drawing(diagnosis: Diagnosis, random: () => number): () => Candidate {
+  const all = diagnosis.probabilities(nothingSeen)
+  const [likeliest] = all
+  if (likeliest === undefined) throw new RangeError('a plan without anything that can fail')
+  return () => {
+    let left = random()
+    return (
+      all.find(({ probability }) => {
+        left -= probability
+        return left <= 0
+      }) ?? likeliest
+    ).candidate
+  }
+}
