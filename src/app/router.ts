@@ -27,6 +27,8 @@ const routes: RouteRecordRaw[] = [
   { path: '/plan/:id/buy', name: 'buy', component: () => import('./buy/BuyPage.vue') },
   { path: '/plan/:id/build', name: 'build', component: () => import('./build/BuildPage.vue') },
   { path: '/plan/:id/glow', name: 'glow', component: () => import('./glow/GlowPage.vue') },
+  { path: '/plan/:id/mend', name: 'mend', component: () => import('./mend/MendPage.vue') },
+  { path: '/trouble', name: 'trouble', component: () => import('./mend/TroublePage.vue') },
   { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./shell/NowherePage.vue') },
 ]
 

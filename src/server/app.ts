@@ -71,7 +71,15 @@ export function createApp(dist: string): Express {
 }
 
 /** Addresses that the app's own router knows. */
-const pagePaths = ['/', '/plans', '/sums', '/sums/:name', '/plan/:id', '/plan/:id/:stage']
+const pagePaths = [
+  '/',
+  '/plans',
+  '/sums',
+  '/sums/:name',
+  '/trouble',
+  '/plan/:id',
+  '/plan/:id/:stage',
+]
 
 /** Nothing here is changed by a request. */
 const allowed = new Set(['GET', 'HEAD'])

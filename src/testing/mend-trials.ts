@@ -7,19 +7,9 @@ import {
 } from '../core/mend/diagnose'
 import { lightStates, type LightState } from '../core/mend/fault'
 import { stateOf, whenOf } from '../core/mend/look'
-import { nextTests, type Test } from '../core/mend/next-test'
+import { courseOf, ranked } from '../core/mend/course'
+import type { Test } from '../core/mend/next-test'
 import { nothingSeen, type Painted, type Seen } from '../core/mend/seen'
-
-/** A generator of numbers in [0, 1) that is the same for the same seed (mulberry32). */
-export function seeded(seed: number): () => number {
-  let state = seed >>> 0
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state)
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296
-  }
-}
 
 /** How what is seen is blurred: so much of each run is not painted, and so much painted wrong. */
 const [unpainted, wronglyPainted] = [0.2, 0.1]
@@ -97,53 +87,25 @@ export interface Trial {
   readonly taken: Candidate | undefined
 }
 
-/** Sure enough to begin mending. */
-const sureEnough = 0.93
-const mostTests = 15
-
 /** Hides a fault, looks at it as a maker would, and follows the tests that are proposed until one suspect is sure. */
 export function trial(diagnosis: Diagnosis, truth: Candidate, random: () => number): Trial {
-  let seen: Seen = { ...nothingSeen, runs: blurred(diagnosis, truth, random) }
+  const seen: Seen = { ...nothingSeen, runs: blurred(diagnosis, truth, random) }
   const wanted = measuredAs(truth)
-  const before = ranked(diagnosis, seen)
-  const rank = before.findIndex(({ key }) => key === wanted) + 1
+  const rank = ranked(diagnosis, seen).findIndex(({ key }) => key === wanted) + 1
   const sightRank =
     diagnosis.suspects(seen).findIndex(({ candidate }) => candidate.sight === truth.sight) + 1
-  let [tests, minutes] = [0, 0]
-  let first = before[0]
-  while (tests < mostTests && first !== undefined && first.probability < sureEnough) {
-    const [next] = nextTests(diagnosis, seen)
-    if (next === undefined) break
-    seen = carriedOut(diagnosis, truth, seen, next, random)
-    tests += 1
-    minutes += next.minutes
-    first = ranked(diagnosis, seen)[0]
-  }
+  const { tests, minutes, taken } = courseOf(diagnosis, seen, (known, test) =>
+    carriedOut(diagnosis, truth, known, test, random),
+  )
   return {
     truth,
     rank: rank === 0 ? Infinity : rank,
     sightRank: sightRank === 0 ? Infinity : sightRank,
-    tests,
+    tests: tests.length,
     minutes,
-    isFound: first?.key === wanted,
-    taken: first?.candidate,
+    isFound: taken !== undefined && measuredAs(taken) === wanted,
+    taken,
   }
-}
-
-/** Suspects, those that measure the same as one. */
-function ranked(
-  diagnosis: Diagnosis,
-  seen: Seen,
-): { key: string; candidate: Candidate; probability: number }[] {
-  const groups = new Map<string, { key: string; candidate: Candidate; probability: number }>()
-  for (const { candidate, probability } of diagnosis.probabilities(seen)) {
-    if (probability < 1e-9) break
-    const key = measuredAs(candidate)
-    const known = groups.get(key)
-    if (known === undefined) groups.set(key, { key, candidate, probability })
-    else known.probability += probability
-  }
-  return [...groups.values()].toSorted((a, b) => b.probability - a.probability)
 }
 
 /** What is known after a test of that fault. */

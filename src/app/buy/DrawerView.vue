@@ -14,6 +14,7 @@ import { saveText } from '../shell/save-text'
 import { restItem, type StoredItem } from '../storage/db'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
+import { usePlanParts } from '../stores/plan-parts'
 import { useShelf } from '../stores/shelf'
 import { itemWith, useDrawer, type DrawerEntry } from '../stores/use-drawer'
 import { usePart } from '../stores/use-parts'
@@ -26,6 +27,7 @@ const HaveUses = defineAsyncComponent(() => import('./HaveUses.vue'))
 const BookDialog = defineAsyncComponent(() => import('./BookDialog.vue'))
 
 const [store, shelf, notices] = [usePlanStore(), useShelf(), useNotices()]
+const parts = usePlanParts()
 const entries = useDrawer(() => plan)
 const [wiring, reels] = [usePart('wiring'), usePart('reels')]
 const isTrying = ref(false)
@@ -55,8 +57,8 @@ const known = computed(() => [
   ...(receipt?.lines ?? [])
     .filter(({ group, part }) => group !== 'own' && stripName(part) === undefined)
     .map(({ id, name, unit }) => ({ part: id, name, unit })),
-  ...store.parts.supplies.map(({ id, name }) => ({ part: id, name, unit: 'piece' as const })),
-  ...store.parts.boards.map(({ id, name }) => ({ part: id, name, unit: 'piece' as const })),
+  ...parts.value.supplies.map(({ id, name }) => ({ part: id, name, unit: 'piece' as const })),
+  ...parts.value.boards.map(({ id, name }) => ({ part: id, name, unit: 'piece' as const })),
 ])
 const newName = ref('')
 const newAmount = ref('')

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { storeToRefs } from 'pinia'
 import { computed, useTemplateRef } from 'vue'
-import { stripOf } from '../../core/parts/find'
+import { stripOf } from '../../core/parts/find-strips'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { usePlanStore } from '../stores/plan'

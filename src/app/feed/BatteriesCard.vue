@@ -5,20 +5,20 @@ import { suits } from '../../core/feed/supplies'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import type { Told } from '../engine/follow-plan'
-import { usePlanStore } from '../stores/plan'
+import { usePlanParts } from '../stores/plan-parts'
 
 const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
 
 const BatteryChart = defineAsyncComponent(() => import('./BatteryChart.vue'))
 
-const store = usePlanStore()
+const parts = usePlanParts()
 
 /** Packs side by side: what each of them would do with the first supply's load. */
 const packs = computed(() => {
   const load = tally?.supplies[0]
   if (load === undefined) return []
   if (load.currentA['full-white'] === 0) return []
-  return store.parts.supplies
+  return parts.value.supplies
     .filter((part) => part.battery !== undefined || part.bank !== undefined)
     .flatMap((part) => {
       const use = batteryUse(part, load.currentA, plan.use)

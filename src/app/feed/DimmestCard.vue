@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { stripOf } from '../../core/parts/find'
+import { stripOf } from '../../core/parts/find-strips'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import type { Told } from '../engine/follow-plan'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue'
-import { stripOf } from '../../core/parts/find'
+import { stripOf } from '../../core/parts/find-strips'
 import type { Strip } from '../../core/plan/parts'
 import type { Command } from '../../core/plan/commands'
 import type { Plan } from '../../core/plan/plan'

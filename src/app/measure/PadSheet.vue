@@ -14,7 +14,7 @@ import {
 import type { Line, Plan, Trace } from '../../core/plan/plan'
 import { mostLines } from '../../core/plan/usual'
 import { formatLength, plural } from '../../core/quantity/format'
-import { stripOf } from '../../core/parts/find'
+import { stripOf } from '../../core/parts/find-strips'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { typeAhead } from '../stores/type-ahead'

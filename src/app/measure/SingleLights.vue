@@ -3,7 +3,8 @@ import { computed, defineAsyncComponent, ref } from 'vue'
 import { isPlugged } from '../../core/route/plugs'
 import { lightSettings } from '../../core/load/lights'
 import type { MeasuredRun } from '../../core/measure/measure'
-import { ships, stripOf } from '../../core/parts/find'
+import { ships } from '../../core/parts/find'
+import { stripOf } from '../../core/parts/find-strips'
 import type { Command } from '../../core/plan/commands'
 import type { LightPart } from '../../core/plan/parts'
 import type { Lights, Plan } from '../../core/plan/plan'
@@ -11,6 +12,7 @@ import { withSet, type Settable } from '../../core/plan/with-set'
 import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
 import { numberOf } from '../feed/value-of'
 import { usePlanStore } from '../stores/plan'
+import { usePlanParts } from '../stores/plan-parts'
 import { useShelf } from '../stores/shelf'
 import { keptOf, newToPlan, offeredOf } from '../parts/kept'
 import PartList, { type PartOption } from '../ui/PartList.vue'
@@ -25,11 +27,12 @@ const NodesDialog = defineAsyncComponent(() => import('./NodesDialog.vue'))
 const OwnLightDialog = defineAsyncComponent(() => import('../parts/OwnLightDialog.vue'))
 
 const store = usePlanStore()
+const parts = usePlanParts()
 const shelf = useShelf()
 const open = ref<'plugs' | 'pins' | 'nodes' | 'own'>()
 const lights = computed(() => run.line.lights)
 const settings = computed(() => lightSettings(plan, lights.value))
-const part = computed(() => store.parts.lights.find(({ id }) => id === lights.value?.part))
+const part = computed(() => parts.value.lights.find(({ id }) => id === lights.value?.part))
 const tallied = computed(() => store.tally?.runs.find(({ id }) => id === run.id))
 const lit = computed(() => tallied.value?.lit ?? undefined)
 /** Pixel nodes hang there where nothing else is said to, and the run's strip is one of them. */
@@ -40,7 +43,7 @@ const onWire = computed(() =>
 
 /** Own lights of other plans are offered too; choosing one takes it into this plan. */
 const kept = computed(() => keptOf(shelf.parts, 'light'))
-const offered = computed(() => offeredOf(kept.value, store.parts.lights))
+const offered = computed(() => offeredOf(kept.value, parts.value.lights))
 const options = computed((): PartOption[] => [
   ...offered.value.map(({ id, name, kind, volts, mA, leds }) => ({
     id,
@@ -81,7 +84,7 @@ function set(change: Settable<Lights>, label: string): void {
 }
 function choose(id: string): void {
   const isNodes = store.parts.strips.some((one) => one.id === id)
-  const light = newToPlan(id, kept.value, store.parts.lights)
+  const light = newToPlan(id, kept.value, parts.value.lights)
   const commands: Command[] = isNodes
     ? [
         { do: 'set-strip', line: run.id, strip: id },
@@ -286,7 +289,7 @@ const scans = [
     <NodesDialog v-if="open === 'nodes'" :plan="plan" :run="run" @close="open = undefined" />
     <OwnLightDialog
       v-if="open === 'own'"
-      :like="part ?? (store.parts.lights[0] as LightPart)"
+      :like="part ?? (parts.lights[0] as LightPart)"
       @close="open = undefined"
       @add="add"
     />

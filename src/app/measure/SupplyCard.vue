@@ -7,6 +7,7 @@ import type { Plan } from '../../core/plan/plan'
 import { formatQuantity, significant } from '../../core/quantity/format'
 import type { Told } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
+import { usePlanParts } from '../stores/plan-parts'
 import { useShelf } from '../stores/shelf'
 import { keptOf, newToPlan, offeredOf } from '../parts/kept'
 import PartList, { type PartOption } from '../ui/PartList.vue'
@@ -17,6 +18,7 @@ const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
 const OwnSupplyDialog = defineAsyncComponent(() => import('../parts/OwnSupplyDialog.vue'))
 
 const store = usePlanStore()
+const parts = usePlanParts()
 const shelf = useShelf()
 const isAdding = ref(false)
 const kept = computed(() => keptOf(shelf.parts, 'supply'))
@@ -43,7 +45,7 @@ const options = computed((): PartOption[] => {
   const own = new Set([...plan.own.supplies, ...kept.value].map(({ id }) => id))
   const volts = supply.value?.volts
   // Those of the right volts come first; the others are a mistake to be made knowingly.
-  const ordered = offeredOf(kept.value, store.parts.supplies).toSorted(
+  const ordered = offeredOf(kept.value, parts.value.supplies).toSorted(
     (a, b) => Number(b.volts === volts) - Number(a.volts === volts) || a.volts - b.volts,
   )
   return [
@@ -81,7 +83,7 @@ const tone = computed(() => {
 const mark = computed(() => 1 - headroomOf(plan))
 
 function take(id: string): Command[] {
-  const own = newToPlan(id, kept.value, store.parts.supplies)
+  const own = newToPlan(id, kept.value, parts.value.supplies)
   return own === undefined ? [] : [{ do: 'own-supply', supply: own }]
 }
 

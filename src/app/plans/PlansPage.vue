@@ -2,7 +2,7 @@
 import { issueText, messageOf } from '../../core/quantity/message-of'
 import { FolderInput, Plus } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import { useRouter } from 'vue-router'
+import { RouterLink, useRouter } from 'vue-router'
 import { readPlan } from '../../formats/plan-file'
 import { usePlanFiles } from '../shell/plan-files'
 import { savePlanFile, saveRawPlan } from '../shell/save-plan-file'
@@ -122,6 +122,9 @@ async function exportStored({ name, document }: StoredPlan): Promise<void> {
     <div class="mx-auto max-w-4xl">
       <div class="mb-5 flex flex-wrap items-center gap-3">
         <h1 class="mr-auto text-xl font-bold">Plans</h1>
+        <RouterLink class="button-quiet py-1.5" :to="{ name: 'trouble' }">
+          Something is wrong?
+        </RouterLink>
         <button class="button-quiet py-1.5" @click="chooseFile">
           <FolderInput :size="15" /> Import a file
         </button>

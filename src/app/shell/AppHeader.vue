@@ -51,7 +51,7 @@ const stageLinks = computed(() =>
   stages.map((stage, index) => ({
     ...stage,
     key: String(index + 1),
-    state: stageState(stage.name, store.tally, store.plan?.shows.length),
+    state: stageState(stage.name, store.tally, store.plan?.shows.length, store.plan?.mends.length),
   })),
 )
 
@@ -123,7 +123,7 @@ function rename(name?: string): void {
 
     <!-- Where there is no room beside the plan's name, all stages stand in a row of their own. -->
     <nav
-      class="flex h-11 w-full items-stretch justify-between gap-1 sm:justify-start sm:gap-4 xl:ml-auto xl:h-[51px] xl:w-auto xl:gap-5"
+      class="flex h-11 w-full items-stretch justify-between gap-1 sm:justify-start sm:gap-4 xl:ml-auto xl:h-[51px] xl:w-auto xl:gap-3"
       :class="!isInPlan && 'max-xl:ml-auto max-xl:w-auto'"
       aria-label="Stages"
     >

@@ -13,6 +13,7 @@ export const stages = [
   { name: 'buy', label: 'Buy' },
   { name: 'build', label: 'Build' },
   { name: 'glow', label: 'Glow' },
+  { name: 'mend', label: 'Mend' },
 ] as const
 export type StageName = (typeof stages)[number]['name']
 
@@ -27,14 +28,14 @@ const sectionStages: Readonly<Record<SectionKind, readonly StageName[]>> = {
   reels: ['cut'],
   joints: ['cut', 'wire'],
   current: ['measure', 'feed', 'glow'],
-  supply: ['measure', 'feed', 'glow'],
+  supply: ['measure', 'feed', 'glow', 'mend'],
   lights: ['measure'],
   volts: ['feed'],
   drops: ['feed'],
   draw: ['feed'],
   warmth: ['feed'],
   use: ['feed'],
-  level: ['signal'],
+  level: ['signal', 'mend'],
   frames: ['signal', 'glow'],
   board: ['signal'],
   wires: ['wire'],
@@ -54,7 +55,12 @@ export interface StageState {
 }
 
 /** A stage's state in a word: its gravest verdicts, or how things stand. */
-export function stageState(stage: StageName, tally: Told | undefined, shows = 0): StageState {
+export function stageState(
+  stage: StageName,
+  tally: Told | undefined,
+  shows = 0,
+  mends = 0,
+): StageState {
   if (tally === undefined) return { text: '…', grade: 'none' }
   if (tally.runs.length === 0 && tally.unread.length === 0) return { text: 'empty', grade: 'none' }
   const own = tally.verdicts?.filter(({ page }) => page === stage)
@@ -65,10 +71,10 @@ export function stageState(stage: StageName, tally: Told | undefined, shows = 0)
       return { text: `${String(tally.unread.length)} unread`, grade }
   }
   if (own === undefined) return { text: '…', grade: 'none' }
-  return { text: stateText(stage, tally, shows), grade: 'ok' }
+  return { text: stateText(stage, tally, shows, mends), grade: 'ok' }
 }
 
-function stateText(stage: StageName, tally: Told, shows: number): string {
+function stateText(stage: StageName, tally: Told, shows: number, mends: number): string {
   switch (stage) {
     case 'measure':
       return plural(tally.runs.length, 'place')
@@ -85,6 +91,8 @@ function stateText(stage: StageName, tally: Told, shows: number): string {
       if (tally.facts === undefined) return '…'
       if (tally.facts.billLines === 0) return 'nothing yet'
       return tally.facts.toBuy === 0 ? 'all bought' : `${String(tally.facts.toBuy)} to buy`
+    case 'mend':
+      return mends === 0 ? 'quiet' : `${String(mends)} mended`
     case 'glow':
       return shows === 0 ? 'no show yet' : plural(shows, 'show')
     case 'build': {

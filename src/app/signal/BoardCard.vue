@@ -9,6 +9,7 @@ import { formatQuantity } from '../../core/quantity/format'
 import type { TallySignal } from '../../core/signal/told'
 import { valueOf } from '../feed/value-of'
 import { usePlanStore } from '../stores/plan'
+import { usePlanParts } from '../stores/plan-parts'
 import { useShelf } from '../stores/shelf'
 import { keptOf } from '../parts/kept'
 import PartList, { type PartOption } from '../ui/PartList.vue'
@@ -17,6 +18,7 @@ import OwnBoardDialog from './OwnBoardDialog.vue'
 const { plan, signal } = defineProps<{ plan: Plan; signal: TallySignal }>()
 
 const store = usePlanStore()
+const parts = usePlanParts()
 const shelf = useShelf()
 
 const isAdding = ref(false)
@@ -25,7 +27,7 @@ const kept = computed(() => keptOf(shelf.parts, 'board'))
 const boards = computed(() => {
   const own = new Map(plan.own.boards.map((board) => [board.id, board]))
   const known = new Map(kept.value.map((board) => [board.id, board]))
-  const all = store.parts.boards.map((board) => own.get(board.id) ?? known.get(board.id) ?? board)
+  const all = parts.value.boards.map((board) => own.get(board.id) ?? known.get(board.id) ?? board)
   return [...all, ...kept.value.filter(({ id }) => !all.some((board) => board.id === id))]
 })
 const options = computed((): PartOption[] => [
@@ -206,7 +208,7 @@ const slowest = computed(
     </template>
     <OwnBoardDialog
       v-if="isAdding"
-      :like="signal.board ?? boardOf(store.parts.boards, 'small-5v')"
+      :like="signal.board ?? boardOf(parts.boards, 'small-5v')"
       @close="isAdding = false"
       @add="add"
     />

@@ -1,4 +1,4 @@
-import type { LogEntry } from '../../core/plan/plan'
+import type { LogEntry, MendEntry } from '../../core/plan/plan'
 import type { StoredPlan } from './db'
 
 /** Something that happened in another build. */
@@ -23,5 +23,29 @@ export const allLogs = (plans: readonly StoredPlan[]): FoundEntry[] =>
     const log: unknown = build?.log
     return Array.isArray(log)
       ? log.filter(isEntry).map((entry) => ({ planId: id, plan: name, entry }))
+      : []
+  })
+
+/** Something that was mended in some plan. */
+export interface FoundMend {
+  readonly planId: string
+  readonly planName: string
+  readonly entry: MendEntry
+}
+
+const isMend = (value: unknown): value is MendEntry =>
+  typeof value === 'object' &&
+  value !== null &&
+  'cause' in value &&
+  typeof value.cause === 'string' &&
+  'tests' in value &&
+  Array.isArray(value.tests)
+
+/** What was mended in all plans on the shelf, as far as it can be read. */
+export const allMends = (plans: readonly StoredPlan[]): FoundMend[] =>
+  plans.flatMap(({ id, name, document }) => {
+    const { mends } = (document ?? {}) as { mends?: unknown }
+    return Array.isArray(mends)
+      ? mends.filter(isMend).map((entry) => ({ planId: id, planName: name, entry }))
       : []
   })

@@ -4,7 +4,7 @@ import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
 import { layOut } from '../../core/measure/layout'
 import { measure } from '../../core/measure/measure'
-import { partsOf } from '../../core/parts/find'
+import { stripsOf } from '../../core/parts/find-strips'
 import { change, type Command } from '../../core/plan/commands'
 import {
   emptyHistory,
@@ -127,7 +127,8 @@ export const usePlanStore = defineStore('plan', () => {
     await shelf.keepFacts(planId, own.revision, facts).catch(() => undefined)
   }
 
-  const parts = computed(() => partsOf(plan.value?.own ?? {}))
+  /** Strips alone: the other parts are with the pages that ask for them. */
+  const parts = computed(() => ({ strips: stripsOf(plan.value?.own.strips) }))
   const measured = computed(() => measure(plan.value ?? { lines: [] }, parts.value))
   const layout = computed(() => layOut(measured.value.runs, plan.value?.bench))
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { storeToRefs } from 'pinia'
 import { computed } from 'vue'
-import { stripOf } from '../../core/parts/find'
+import { stripOf } from '../../core/parts/find-strips'
 import type { Plan } from '../../core/plan/plan'
 import { workingText } from '../../core/quantity/figure'
 import { formatLength } from '../../core/quantity/format'

@@ -3,7 +3,8 @@ import { cutFromReels } from '../cut/reels'
 import { worked } from '../worked'
 import { measure } from '../measure/measure'
 import { withDimension } from '../measure/rewrite'
-import { partsOf, stripOf } from '../parts/find'
+import { partsOf } from '../parts/find'
+import { stripOf } from '../parts/find-strips'
 import type { Plan } from '../plan/plan'
 
 /** What a plan comes to if one measure were another. */

@@ -1,6 +1,7 @@
 import { distance, type Point } from '../measure/geometry'
 import type { MeasuredRun } from '../measure/measure'
-import { stripOf, type Parts } from '../parts/find'
+import type { Parts } from '../parts/find'
+import { stripOf } from '../parts/find-strips'
 import type { Strip } from '../plan/parts'
 import type { GapPlace } from '../plan/choices'
 import type { Line, Plan } from '../plan/plan'

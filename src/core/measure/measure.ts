@@ -1,5 +1,6 @@
 import type { Line, Plan } from '../plan/plan'
-import { partsOf, stripOf, type Parts } from '../parts/find'
+import type { Parts } from '../parts/find'
+import { stripOf, stripsOf } from '../parts/find-strips'
 import { mostGroups, mostLeads, mostLights } from '../plan/usual'
 import { formatQuantity } from '../quantity/format'
 import { boxAround } from './geometry'
@@ -39,7 +40,10 @@ export type MeasuredPlan = Pick<Plan, 'lines'> & Partial<Pick<Plan, 'defaults' |
  *
  * @param parts those of the plan, where they are known already
  */
-export function measure(plan: MeasuredPlan, parts = partsOf(plan.own ?? {})): Measured {
+export function measure(
+  plan: MeasuredPlan,
+  parts: Pick<Parts, 'strips'> = { strips: stripsOf(plan.own?.strips) },
+): Measured {
   const pitchesOf = stripPitches(plan, parts)
   const withinLimit = limiter()
   const lines = plan.lines.map((line) => {
@@ -61,7 +65,10 @@ interface Pitches {
 }
 const noStrip: Pitches = { pixelMm: undefined, finestMm: undefined }
 
-function stripPitches({ defaults }: MeasuredPlan, parts: Parts): (line: Line) => Pitches {
+function stripPitches(
+  { defaults }: MeasuredPlan,
+  parts: Pick<Parts, 'strips'>,
+): (line: Line) => Pitches {
   const known = new Map<string, Pitches>()
   return ({ stripId = defaults?.stripId }) => {
     if (stripId === undefined) return noStrip

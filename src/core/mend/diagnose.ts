@@ -162,6 +162,11 @@ export class Diagnosis {
       .map(({ candidate }) => candidate)
   }
 
+  /** Whether a test shows a fault. */
+  isShownBy({ probes: own, facts }: Candidate, test: string): boolean {
+    return test === dimTest ? facts.whens.has('bright') : own.has(test)
+  }
+
   /** How well a fault goes with what is painted of each run: pixels that fit, of those painted. */
   fit(candidate: Candidate, seen: Seen): { readonly fits: number; readonly painted: number } {
     let [fits, painted] = [0, 0]

@@ -23,13 +23,20 @@ const more = (ohm: number | null, extra: number | null): number | null =>
 export function changed(
   network: Network,
   changes: readonly FeedChange[],
-): { readonly network: Network; readonly joins: PadJoins } {
+): {
+  readonly network: Network
+  readonly joins: PadJoins
+  /** Ids of the runs that stand for bridges. */
+  readonly bridges: ReadonlySet<string>
+} {
   let supplies = network.supplies
   let leads = [...network.leads]
   const runs = [...network.runs]
   const joins = new Map<string, Map<number, { plusOhm: number | null; minusOhm: number | null }>>()
+  const bridges = new Set<string>()
   const bridge = (at: string, ohm: number, forwardV: number): void => {
     const id = added.bridge(runs.length)
+    bridges.add(id)
     runs.push({
       id,
       loads: 1,
@@ -99,7 +106,7 @@ export function changed(
         break
       }
     }
-  return { network: { ...network, supplies, runs, leads }, joins }
+  return { network: { ...network, supplies, runs, leads }, joins, bridges }
 }
 
 /** The network of a plan with a fault in it, in the form that `solve` reads. */

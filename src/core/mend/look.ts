@@ -1,4 +1,5 @@
 import { leastVolts, sharesAt } from '../feed/brightness'
+import type { Network } from '../feed/network'
 import { networkName } from '../feed/plan-network'
 import { loadsPerGroup } from '../load/group-draw'
 import { isOnPins } from '../load/lights'
@@ -97,6 +98,11 @@ export class Stage {
   /** The feed in one look, to draw what a meter shows anywhere. */
   feed(look: LookCase, changes: NonNullable<Effect['feed']>): FaultedFeed {
     return this.feeds[look].with(changes)
+  }
+
+  /** The feed network at full white, without a fault. */
+  get network(): Network {
+    return this.feeds.bright.network
   }
 
   healthy(look: LookCase): FaultedFeed {

@@ -236,6 +236,13 @@ const chancesOf =
     return [yes, 1 - yes]
   }
 
+const meterTitle = ({ what, rail, text, case: look }: MeterPoint): string =>
+  what === 'current'
+    ? `Measure ${text}, ${look === 'idle' ? 'with nothing lit' : 'at full white'}`
+    : rail === undefined
+      ? `Measure plus to minus ${text}, at full white`
+      : `Measure from ${text}, at full white`
+
 /** Values that a meter tells apart, V and A. */
 const apart = { volts: 0.25, current: 0.15 } as const
 /** … and of what is read, as a share. */
@@ -268,10 +275,7 @@ function meterIdeas(
       {
         id: `meter:${point.what}:${point.where}:${point.case}`,
         kind: 'meter',
-        title:
-          point.what === 'volts'
-            ? `Measure plus to minus ${point.text}, at full white`
-            : `Measure ${point.text}, ${point.case === 'idle' ? 'with nothing lit' : 'at full white'}`,
+        title: meterTitle(point),
         how:
           point.what === 'volts'
             ? 'Meter on DC volts. Red tip on plus, black tip on minus, both on the copper of the pads.'

@@ -2,7 +2,7 @@ import type { Plan } from '../plan/plan'
 import type { Board, LightPart, Strip, SupplyPart } from '../plan/parts'
 import { shippedBoards } from './boards'
 import { shippedLights } from './lights'
-import { shippedStrips } from './strips'
+import { merged, stripsOf } from './find-strips'
 import { shippedSupplies } from './supplies'
 
 /** The parts a plan can use: the user's own first, then those that ship. An own part hides a shipped one of its id. */
@@ -27,22 +27,11 @@ export function partsOf({
   lights = [],
 }: Partial<Plan['own']>): Parts {
   return {
-    strips: merged(strips, shippedStrips),
+    strips: stripsOf(strips),
     supplies: merged(supplies, shippedSupplies),
     boards: merged(boards, shippedBoards),
     lights: merged(lights, shippedLights),
   }
-}
-
-/**
- * The strip of that id.
- *
- * @throws RangeError where there is none; a plan is checked for that when it is read
- */
-export function stripOf(parts: Parts, id: string): Strip {
-  const strip = parts.strips.find((part) => part.id === id)
-  if (strip === undefined) throw new RangeError(`no strip has the id ${id}`)
-  return strip
 }
 
 /**
@@ -91,11 +80,3 @@ const strangeness = (strip: Strip, other: Strip): number =>
 /** Strips that look alike: of the same colours, and on tape or on wire. */
 const colourKey = ({ light, nodesPerString }: Strip): string =>
   [...light.channels.map(({ name }) => name), nodesPerString === undefined ? '' : 'nodes'].join('+')
-
-function merged<Part extends { readonly id: string }>(
-  own: readonly Part[],
-  shipped: readonly Part[],
-): Part[] {
-  const ownIds = new Set(own.map((part) => part.id))
-  return [...own, ...shipped.filter((part) => !ownIds.has(part.id))]
-}

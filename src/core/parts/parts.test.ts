@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { groupDraw } from '../load/group-draw'
-import { partsOf, siblingAt, stripOf, supplyPartOf } from './find'
+import { partsOf, siblingAt, supplyPartOf } from './find'
+import { stripOf } from './find-strips'
 import { shippedStrips } from './strips'
 import { boardSchema } from '../plan/parts'
 import { wireRoles } from '../plan/choices'

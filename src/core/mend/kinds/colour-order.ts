@@ -7,7 +7,7 @@ export const colourOrder: FaultKind = {
   title: 'Wrong colour order in the program',
   find: (given) =>
     onLanes(given, 'wrong', (lane) => ({
-      where: `program, ${lane.name}`,
+      where: lane.name,
       weight: 3,
       shownBy: [{ kind: 'plain-program', at: lane.id, where: lane.name }],
     })),

@@ -12,7 +12,7 @@ export const pixelCount: FaultKind = {
       // A run was forgotten, or on a lane of one run the count is short by some.
       const from = lane.runs.length > 1 ? 0 : Math.floor(last.pixels * 0.8)
       return {
-        where: `program, ${lane.name}`,
+        where: lane.name,
         weight: 2,
         does: {
           light: [{ run: last.entry.run.id, from, count: null, state: 'dark' }],

@@ -7,7 +7,7 @@ export const pixelKind: FaultKind = {
   title: 'Wrong kind of pixel in the program',
   find: (given) =>
     onLanes(given, 'wrong', (lane) => ({
-      where: `program, ${lane.name}`,
+      where: lane.name,
       weight: 1.2,
       shownBy: [{ kind: 'plain-program', at: lane.id, where: lane.name }],
     })),

@@ -7,7 +7,7 @@ export const wrongPin: FaultKind = {
   title: 'Wrong pin or lane in the program',
   find: (given) =>
     onLanes(given, 'dark', (lane) => ({
-      where: `program, ${lane.name}`,
+      where: lane.name,
       weight: 2,
       shownBy: [{ kind: 'plain-program', at: lane.id, where: lane.name }],
     })),

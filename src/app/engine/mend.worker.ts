@@ -1,0 +1,309 @@
+import { expose } from 'comlink'
+import { Diagnosis, type Candidate } from '../../core/mend/diagnose'
+import type { Mend } from '../../core/mend/fault'
+import { faultKinds } from '../../core/mend/kinds'
+import { stretchesOf, type MeterPoint, type Stretch } from '../../core/mend/look'
+import {
+  firstGuesses,
+  planOfAnswers,
+  type Answers,
+  type FirstGuess,
+} from '../../core/mend/five-questions'
+import type { LookCase } from '../../core/mend/fault-feed'
+import { tipPlaces, type TipPlace } from '../../core/mend/meter'
+import { nextTests, type Test } from '../../core/mend/next-test'
+import { Practice, type Try } from '../../core/mend/practice'
+import { nothingSeen, seenIssues, type Painted, type Seen } from '../../core/mend/seen'
+import { seeded } from '../../core/quantity/seeded'
+import { noneFits, pairsFor } from '../../core/mend/two'
+import { whyOf } from '../../core/mend/why'
+import type { Plan } from '../../core/plan/plan'
+import { worked } from '../../core/worked'
+
+/** A run as it is painted. */
+export interface PaintRun {
+  readonly id: string
+  readonly name: string
+  /** Pixels, cut groups of plain strip, or single lights. */
+  readonly count: number
+  readonly unit: 'pixel' | 'group' | 'light'
+  readonly pieces: readonly {
+    readonly name: string
+    readonly from: number
+    readonly count: number
+  }[]
+}
+
+/** What the page has to know before anything is painted. */
+export interface OpenMend {
+  readonly runs: readonly PaintRun[]
+  readonly points: readonly MeterPoint[]
+  readonly faults: number
+}
+
+/** A suspect as the page tells it. */
+export interface ToldSuspect {
+  readonly id: string
+  readonly kind: string
+  readonly title: string
+  readonly where: string
+  readonly probability: number
+  readonly why: readonly string[]
+  /** Others that look and measure the same. */
+  readonly same: readonly {
+    readonly id: string
+    readonly title: string
+    readonly where: string
+    readonly probability: number
+  }[]
+  /** What it would look like, by run. */
+  readonly look: Readonly<Record<string, readonly Stretch[]>>
+  readonly mend: Mend
+}
+
+export interface Told {
+  readonly suspects: readonly ToldSuspect[]
+  /** All that are not listed. */
+  readonly others: { readonly count: number; readonly probability: number }
+  /** Bits that are not known yet. */
+  readonly openBits: number
+  readonly tests: readonly Test[]
+  /** Two at once, where no single fault goes with what is seen. */
+  readonly two: readonly {
+    readonly a: string
+    readonly b: string
+    readonly probability: number
+  }[]
+  readonly isOdd: boolean
+  readonly issues: readonly { readonly path: string; readonly message: string }[]
+  /** Kinds that the plan's own figures clear. */
+  readonly cleared: readonly string[]
+}
+
+/** A hidden fault as the page shows it. */
+export interface Hidden {
+  readonly runs: readonly PaintRun[]
+  readonly seen: Readonly<Record<string, readonly Painted[]>>
+  readonly tips: readonly TipPlace[]
+  readonly tries: readonly Try[]
+  readonly causes: readonly { readonly id: string; readonly text: string }[]
+  readonly best: { readonly tests: number; readonly minutes: number }
+  /** Not shown: what it is remembered by. */
+  readonly kind: string
+}
+
+export interface Named {
+  readonly isRight: boolean
+  readonly cause: string
+  readonly kind: string
+  readonly mend: Mend
+}
+
+const [mostTold, mostTests, mostPairs] = [8, 5, 3]
+
+class MendService {
+  private diagnosis: Diagnosis | undefined
+  private practice: Practice | undefined
+  private tips: readonly TipPlace[] = []
+
+  /** Works out what each fault of a plan would look like; `tell` hears the share that is done. */
+  open(plan: Plan, tell: (done: number) => void): OpenMend {
+    const given = worked(plan)
+    let last = 0
+    const diagnosis = new Diagnosis(given, (done, all) => {
+      if (done - last < all / 20) return
+      last = done
+      tell(done / all)
+    })
+    this.diagnosis = diagnosis
+    return {
+      runs: paintRuns(diagnosis, given),
+      points: diagnosis.stage.points,
+      faults: diagnosis.candidates.length,
+    }
+  }
+
+  /** Suspects and tests by what is seen; `undefined` before a plan is open. */
+  rank(seen: Seen, skipped: readonly string[]): Told | undefined {
+    const { diagnosis } = this
+    if (diagnosis === undefined) return undefined
+    const issues = seenIssues(seen, diagnosis.stage)
+    if (issues.length > 0)
+      return {
+        suspects: [],
+        others: { count: 0, probability: 0 },
+        openBits: 0,
+        tests: [],
+        two: [],
+        isOdd: false,
+        issues,
+        cleared: [],
+      }
+    const all = diagnosis.suspects(seen)
+    const told = all.slice(0, mostTold)
+    const rest = all.slice(mostTold)
+    const isOdd = noneFits(diagnosis, seen)
+    const name = ({ fault }: Candidate): string => `${fault.title}, ${fault.where}`
+    return {
+      suspects: told.map(({ candidate, probability, same }) => ({
+        ...this.told(diagnosis, candidate, seen),
+        probability,
+        same: same.map(({ candidate: { fault }, probability: own }) => ({
+          id: fault.id,
+          title: fault.title,
+          where: fault.where,
+          probability: own,
+        })),
+      })),
+      others: {
+        count: rest.reduce((sum, { same }) => sum + 1 + same.length, 0),
+        probability: rest.reduce((sum, { probability }) => sum + probability, 0),
+      },
+      openBits: all.reduce(
+        (sum, { probability }) =>
+          probability > 0 ? sum - probability * Math.log2(probability) : sum,
+        0,
+      ),
+      tests: nextTests(diagnosis, seen, new Set(skipped)).slice(0, mostTests),
+      two: isOdd
+        ? pairsFor(diagnosis, seen)
+            .slice(0, mostPairs)
+            .map(({ a, b, probability }) => ({ a: name(a), b: name(b), probability }))
+        : [],
+      isOdd,
+      issues: [],
+      cleared: [
+        ...new Set(
+          diagnosis.candidates.flatMap(({ fault }) =>
+            fault.reasons
+              .filter((reason) => reason.startsWith('cleared'))
+              .map((reason) => `${fault.title.toLowerCase()}: ${reason}`),
+          ),
+        ),
+      ],
+    }
+  }
+
+  /** A first ranking without a plan. */
+  guess(answers: Answers): readonly FirstGuess[] {
+    return firstGuesses(new Diagnosis(worked(planOfAnswers(answers))), answers)
+  }
+
+  /**
+   * Hides a fault in a plan.
+   *
+   * @param want the fault itself, or a kind of fault; else one is drawn by how often it happens
+   * @returns `undefined` where the plan has none of that kind that shows
+   */
+  hide(
+    plan: Plan,
+    want: { readonly fault?: string | undefined; readonly kind?: string | undefined },
+    seed: number,
+  ): Hidden | undefined {
+    const given = worked(plan)
+    const diagnosis = new Diagnosis(given)
+    const random = seeded(seed)
+    const all = diagnosis
+      .probabilities(nothingSeen)
+      .filter(
+        ({ candidate: { fault, look } }) =>
+          look.runs.size > 0 &&
+          (want.fault === undefined || fault.id === want.fault) &&
+          (want.kind === undefined || fault.kind === want.kind),
+      )
+    let left = random() * all.reduce((sum, { probability }) => sum + probability, 0)
+    const truth = all.find(({ probability }) => (left -= probability) <= 0) ?? all[0]
+    if (truth === undefined) return undefined
+    const practice = new Practice(given, diagnosis, truth.candidate, random)
+    this.practice = practice
+    this.tips = tipPlaces(given)
+    return {
+      runs: paintRuns(diagnosis, given),
+      seen: practice.seen,
+      tips: this.tips,
+      tries: practice.tries,
+      causes: causesOf(diagnosis),
+      best: practice.best,
+      kind: truth.candidate.fault.kind,
+    }
+  }
+
+  /** What the meter shows; `null` for an open circuit. */
+  hold(mode: 'V' | 'Ω', red: string, black: string, look: LookCase): number | null {
+    const tip = (id: string): TipPlace | undefined => this.tips.find((one) => one.id === id)
+    const [a, b] = [tip(red), tip(black)]
+    if (this.practice === undefined || a === undefined || b === undefined) return null
+    return this.practice.hold(mode, a, b, look)
+  }
+
+  tryOut(id: string): ReturnType<Practice['tryOut']> | undefined {
+    return this.practice?.tryOut(id)
+  }
+
+  /** Whether it is that one; and what it really was. */
+  nameIt(id: string): Named | undefined {
+    if (this.practice === undefined) return undefined
+    const { fault } = this.practice.truth
+    return {
+      isRight: this.practice.isIt(id),
+      cause: `${fault.title}, ${fault.where}`,
+      kind: fault.kind,
+      mend: faultKinds[fault.kind].mend,
+    }
+  }
+
+  private told(
+    diagnosis: Diagnosis,
+    candidate: Candidate,
+    seen: Seen,
+  ): Omit<ToldSuspect, 'probability' | 'same'> {
+    const { fault, look } = candidate
+    return {
+      id: fault.id,
+      kind: fault.kind,
+      title: fault.title,
+      where: fault.where,
+      why: whyOf(diagnosis, candidate, seen),
+      look: Object.fromEntries(
+        diagnosis.stage.runs.map(({ id, count }) => [id, stretchesOf(look.runs.get(id), count)]),
+      ),
+      mend: faultKinds[fault.kind].mend,
+    }
+  }
+}
+
+/** All faults as they are named, those that differ by degree alone once. */
+function causesOf({ candidates }: Diagnosis): Hidden['causes'] {
+  const known = new Set<string>()
+  return candidates.flatMap(({ fault: { id, title, where, cause } }) => {
+    if (cause !== undefined && known.has(cause)) return []
+    if (cause !== undefined) known.add(cause)
+    return [{ id, text: `${title}, ${where}` }]
+  })
+}
+
+function paintRuns({ stage }: Diagnosis, given: ReturnType<typeof worked>): readonly PaintRun[] {
+  return stage.runs.map(({ id, name, count, strip, lights }): PaintRun => {
+    const entry = given.cuts.find(({ run }) => run.id === id)
+    const perGroup = strip.light.kind === 'pixels' ? strip.light.perCut : 1
+    let from = 0
+    return {
+      id,
+      name,
+      count,
+      unit: lights !== undefined ? 'light' : strip.light.kind === 'pixels' ? 'pixel' : 'group',
+      pieces:
+        lights !== undefined
+          ? []
+          : (entry?.pieces ?? []).flatMap((piece) => {
+              if (piece.cuts === 0) return []
+              const own = { name: piece.name, from, count: piece.cuts * perGroup }
+              from += own.count
+              return [own]
+            }),
+    }
+  })
+}
+
+export type MendWorker = MendService
+expose(new MendService())

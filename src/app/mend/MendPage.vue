@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { nanoid } from 'nanoid'
+import { defineAsyncComponent, shallowRef, watch } from 'vue'
+import type { Plan } from '../../core/plan/plan'
+import { symptoms } from '../../core/mend/symptoms'
+import PlanFrame from '../shell/PlanFrame.vue'
+import { useSheetView } from '../shell/use-sheet-view'
+import { useNotices } from '../stores/notices'
+import { usePlanStore } from '../stores/plan'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
+import FindView from './FindView.vue'
+import { lookWords, whenWords } from './looks'
+import MendRoll from './MendRoll.vue'
+import { useMend } from './use-mend'
+
+const MendLog = defineAsyncComponent(() => import('./MendLog.vue'))
+const PracticeView = defineAsyncComponent(() => import('./PracticeView.vue'))
+
+const store = usePlanStore()
+const notices = useNotices()
+
+const views = [
+  { value: 'find', label: 'Find it' },
+  { value: 'log', label: 'Log' },
+  { value: 'practice', label: 'Practice' },
+] as const
+type View = (typeof views)[number]['value']
+const { sheet, view } = useSheetView<View>('find')
+
+/** The plan without what no fault hears of. */
+const heardPlan = shallowRef<Plan>()
+const unheard = new Set(['buy', 'use', 'name', 'units', 'offcuts', 'shows'])
+watch(
+  () => store.plan,
+  (plan) => {
+    const before = heardPlan.value
+    const isSame =
+      plan !== undefined &&
+      before !== undefined &&
+      (Object.keys(plan) as (keyof Plan)[]).every(
+        (key) => unheard.has(key) || plan[key] === before[key],
+      )
+    if (!isSame) heardPlan.value = plan
+  },
+  { immediate: true },
+)
+
+const mend = useMend(
+  () => store.id,
+  () => heardPlan.value,
+)
+const { open, told, problem, trouble, forget } = mend
+
+/** What was seen, in a line of the log. */
+function symptomText(): string {
+  const { seen } = trouble.value
+  const painted = (open.value?.runs ?? []).flatMap(({ id, name, count }) =>
+    (seen.runs[id] ?? [])
+      .filter(([, , state]) => state !== 'right')
+      .map(([from, length, state, when]) => {
+        const place =
+          length === count ? name : `${name} ${String(from + 1)}–${String(from + length)}`
+        return `${place} ${lookWords[state].text}${when === undefined || when === 'always' ? '' : `, ${whenWords[when]}`}`
+      }),
+  )
+  const words = symptoms
+    .filter(({ name }) => seen.words.includes(name))
+    .map(({ text }) => `“${text}”`)
+  return [...painted, ...words].join('; ').slice(0, 1_000) || 'nothing was painted'
+}
+
+function mended(fault: string, kind: string, cause: string, did: string, minutes: number): void {
+  const entry = {
+    id: nanoid(8),
+    at: new Date().toISOString(),
+    symptom: symptomText(),
+    tests: trouble.value.done.slice(-100).map(({ test, outcome }) => ({ test, outcome })),
+    fault,
+    kind,
+    cause: cause.slice(0, 400),
+    mend: did,
+    minutes: Math.max(0, Number.isFinite(minutes) ? minutes : 0),
+  }
+  store.commit([{ do: 'put-mend', mend: entry }], { label: 'note what was mended' })
+  forget()
+  view.value = 'log'
+  notices.show({
+    kind: 'done',
+    text: `Noted: ${entry.cause}.`,
+    actions: [{ label: 'Undo', run: () => store.undo() }],
+  })
+}
+</script>
+
+<template>
+  <PlanFrame
+    v-model:sheet="sheet"
+    stage="mend"
+    title="Mend"
+    hint="Paint what you see; hold the tips where it says."
+    :sheets="views"
+  >
+    <template #tools>
+      <SegmentedChoice
+        v-model="view"
+        class="max-[899px]:hidden"
+        label="What is shown"
+        :options="views"
+      />
+    </template>
+    <template #paper>
+      <MendRoll
+        v-if="open && told && view === 'find'"
+        :open="open"
+        :told="told"
+        :trouble="trouble"
+      />
+    </template>
+    <template #default="{ plan, shows }">
+      <p
+        v-if="problem"
+        class="rounded-lg border border-stop/70 bg-stop/10 px-4 py-2 text-[14px]"
+        role="alert"
+      >
+        This could not be worked out: {{ problem }}. Nothing that you painted is lost; reload the
+        page to try again.
+      </p>
+      <template v-if="shows(view)">
+        <FindView v-if="view === 'find'" :mend="mend" @mended="mended" />
+        <MendLog v-else-if="view === 'log'" :plan="plan" />
+        <PracticeView v-else :plan="plan" />
+      </template>
+    </template>
+  </PlanFrame>
+</template>

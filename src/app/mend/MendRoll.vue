@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { formatQuantity } from '../../core/quantity/format'
+import { symptoms } from '../../core/mend/symptoms'
+import type { OpenMend, Told } from '../engine/mend.worker'
+import { lookWords, percent, whenWords } from './looks'
+import type { MendCase } from './use-mend'
+
+const { open, told, trouble } = defineProps<{
+  open: OpenMend
+  told: Told
+  trouble: MendCase
+}>()
+
+const heading =
+  'mt-4 mb-1.5 border-b border-dashed border-paper-soft/50 pb-1 text-[11.5px] tracking-wide text-paper-soft uppercase'
+
+const lines = computed(() =>
+  open.runs.flatMap(({ id, name, count }) =>
+    (trouble.seen.runs[id] ?? []).map(([from, length, state, when]) => ({
+      key: `${id}-${String(from)}`,
+      left: length === count ? name : `${name} ${String(from + 1)}–${String(from + length)}`,
+      right:
+        when === undefined || when === 'always'
+          ? lookWords[state].text
+          : `${lookWords[state].text}, ${whenWords[when]}`,
+    })),
+  ),
+)
+const words = computed(() =>
+  symptoms.filter(({ name }) => trouble.seen.words.includes(name)).map(({ text }) => text),
+)
+const readings = computed(() =>
+  trouble.seen.readings.map((reading) => {
+    const unit = reading.what === 'volts' ? 'V' : 'A'
+    const point = open.points.find(
+      ({ what, where, case: own }) =>
+        what === reading.what &&
+        where === reading.where &&
+        (own === 'idle') === (reading.case === 'idle'),
+    )
+    return {
+      text: point?.text ?? reading.where,
+      read: formatQuantity(reading.value, unit),
+      plan: point === undefined ? '' : formatQuantity(point.value, unit),
+    }
+  }),
+)
+const first = computed(() => told.suspects[0])
+</script>
+
+<template>
+  <section>
+    <h3 :class="heading">What is seen</h3>
+    <p
+      v-if="lines.length === 0 && words.length === 0 && readings.length === 0"
+      class="text-paper-soft"
+    >
+      Nothing is painted yet: {{ open.faults }} faults are possible.
+    </p>
+    <dl>
+      <div v-for="line in lines" :key="line.key" class="flex justify-between gap-3">
+        <dt class="min-w-0 truncate">{{ line.left }}</dt>
+        <dd class="text-right text-paper-soft">{{ line.right }}</dd>
+      </div>
+    </dl>
+    <p v-for="word in words" :key="word">“{{ word }}”</p>
+    <div v-for="reading in readings" :key="reading.text" class="mt-1">
+      <p class="flex justify-between gap-3">
+        <span class="min-w-0">{{ reading.text }}</span>
+        <span class="font-semibold whitespace-nowrap">{{ reading.read }}</span>
+      </p>
+      <p v-if="reading.plan" class="text-right text-paper-soft">the plan says {{ reading.plan }}</p>
+    </div>
+  </section>
+  <section v-if="first && lines.length + words.length + readings.length > 0">
+    <h3 :class="heading">Why {{ first.title.toLowerCase() }} first</h3>
+    <p v-for="reason in first.why" :key="reason">{{ reason }}</p>
+    <p class="mt-1 flex justify-between border-t border-paper-ink pt-1 font-semibold">
+      <span class="min-w-0">{{ first.title }}, {{ first.where }}</span>
+      <span class="whitespace-nowrap">{{ percent(first.probability) }}</span>
+    </p>
+  </section>
+  <section v-if="told.cleared.length > 0">
+    <h3 :class="heading">Cleared by the plan</h3>
+    <p v-for="text in told.cleared" :key="text">{{ text }}</p>
+  </section>
+</template>

@@ -1,0 +1,160 @@
+import { proxy, releaseProxy, wrap } from 'comlink'
+import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef, type Ref } from 'vue'
+import { nothingSeen, type Seen } from '../../core/mend/seen'
+import type { Plan } from '../../core/plan/plan'
+import { messageOf } from '../../core/quantity/message-of'
+import type { MendWorker, OpenMend, Told } from '../engine/mend.worker'
+
+/** A test that was done, in words, and what was known before it. */
+export interface DoneTest {
+  readonly test: string
+  readonly outcome: string
+  readonly before: Seen
+  readonly skippedBefore: readonly string[]
+}
+
+/** What is known of the trouble with a plan; kept on this device until it is mended or given up. */
+export interface MendCase {
+  readonly seen: Seen
+  readonly skipped: readonly string[]
+  readonly done: readonly DoneTest[]
+  /** When it was begun, ms. */
+  readonly sinceMs: number
+}
+
+const noCase = (): MendCase => ({ seen: nothingSeen, skipped: [], done: [], sinceMs: Date.now() })
+
+export interface MendState {
+  readonly open: Ref<OpenMend | undefined>
+  readonly told: Ref<Told | undefined>
+  readonly progress: Ref<number | undefined>
+  readonly problem: Ref<string | undefined>
+  readonly isRanking: Ref<boolean>
+  readonly trouble: Ref<MendCase>
+  readonly isEmpty: ComputedRef<boolean>
+  readonly change: (next: Partial<MendCase>) => void
+  readonly forget: () => void
+}
+
+const keyOf = (id: string): string => `mend of ${id}`
+
+/** What was painted and tested of a plan before, as far as the browser kept it. */
+function keptCase(id: string): MendCase {
+  try {
+    const text = localStorage.getItem(keyOf(id))
+    const kept = text === null ? undefined : (JSON.parse(text) as Partial<MendCase>)
+    return kept === undefined
+      ? noCase()
+      : { ...noCase(), ...kept, seen: { ...nothingSeen, ...kept.seen } }
+  } catch {
+    return noCase()
+  }
+}
+
+/** Follows a plan and what is seen of it in a worker of its own: suspects and the next test. */
+export function useMend(id: () => string | undefined, plan: () => Plan | undefined): MendState {
+  const worker = new Worker(new URL('../engine/mend.worker.ts', import.meta.url), {
+    type: 'module',
+    name: 'mend',
+  })
+  const service = wrap<MendWorker>(worker)
+  const open = shallowRef<OpenMend>()
+  const told = shallowRef<Told>()
+  const progress = ref<number>()
+  const problem = ref<string>()
+  const isRanking = ref(false)
+  const trouble = shallowRef<MendCase>(noCase())
+  let isGone = false
+  worker.addEventListener('error', ({ message }) => {
+    problem.value = message || 'its worker could not be started'
+  })
+
+  let generation = 0
+  async function load(own: Plan): Promise<void> {
+    const mine = (generation += 1)
+    progress.value = 0
+    try {
+      const opened = await service.open(
+        own,
+        proxy((done: number) => {
+          if (mine === generation) progress.value = done
+        }),
+      )
+      if (mine !== generation || isGone) return
+      open.value = opened
+      problem.value = undefined
+      await rank()
+    } catch (error) {
+      problem.value = messageOf(error)
+    } finally {
+      if (mine === generation) progress.value = undefined
+    }
+  }
+  let asked = 0
+  async function rank(): Promise<void> {
+    if (open.value === undefined) return
+    const mine = (asked += 1)
+    isRanking.value = true
+    try {
+      const answer = await service.rank(trouble.value.seen, trouble.value.skipped)
+      if (mine === asked && !isGone) told.value = answer
+    } catch (error) {
+      problem.value = messageOf(error)
+    } finally {
+      if (mine === asked) isRanking.value = false
+    }
+  }
+
+  watch(
+    id,
+    (own) => {
+      if (own !== undefined) trouble.value = keptCase(own)
+    },
+    { immediate: true },
+  )
+  watch(
+    plan,
+    (own) => {
+      if (own !== undefined) void load(own)
+    },
+    { immediate: true },
+  )
+  watch(trouble, (next) => {
+    const own = id()
+    if (own === undefined) return
+    try {
+      if (isNothing(next)) localStorage.removeItem(keyOf(own))
+      else localStorage.setItem(keyOf(own), JSON.stringify(next))
+    } catch {
+      // A store that is full or forbidden: it lasts as long as the page.
+    }
+    void rank()
+  })
+  onScopeDispose(() => {
+    isGone = true
+    service[releaseProxy]()
+    worker.terminate()
+  })
+  return {
+    open,
+    told,
+    progress,
+    problem,
+    isRanking,
+    trouble,
+    isEmpty: computed(() => isNothing(trouble.value)),
+    change: (next) => {
+      trouble.value = { ...trouble.value, ...next }
+    },
+    forget: () => {
+      trouble.value = noCase()
+    },
+  }
+}
+
+const isNothing = ({ seen, done, skipped }: MendCase): boolean =>
+  Object.keys(seen.runs).length === 0 &&
+  seen.readings.length === 0 &&
+  seen.words.length === 0 &&
+  done.length === 0 &&
+  skipped.length === 0
