@@ -49,27 +49,77 @@ const enoughPixels = 1.5
 /** What is taken in at a glance, of a run's pixels; a mistake over more than that is by so much less likely. */
 const [glanceShare, mostFurther] = [0.1, 0.75]
 
+/** Above so many pixels, faults of single ones are looked at only where something is seen to end. */
+const mostPixelsAtOnce = 3_000
+const pixelKindNames: ReadonlySet<string> = new Set(['dead-light', 'dead-data', 'dead-pixel'])
+/** So far around a border, pixels. */
+const nearPixels = 4
+
+/** Pixels beside the borders of what is painted, by run. */
+function pixelsNear(
+  { runs }: Pick<Stage, 'runs'>,
+  seen: Seen,
+): ReadonlyMap<string, ReadonlySet<number>> {
+  const near = new Map<string, Set<number>>()
+  for (const { id, count } of runs) {
+    const numbers = new Set<number>()
+    for (const [from, length] of [...(seen.runs[id] ?? []), ...(seen.again[id] ?? [])])
+      for (const border of [from, from + length])
+        for (let at = border - nearPixels; at <= border + nearPixels; at += 1)
+          if (at >= 0 && at < count) numbers.add(at)
+    if (numbers.size > 0) near.set(id, numbers)
+  }
+  return near
+}
+
 /** Works out what each fault of a plan would look like, once, and ranks them by what is seen. */
 export class Diagnosis {
   readonly stage: Stage
+  /** All single faults; of a large plan without those of single pixels, which come in where something is seen to end. */
   readonly candidates: readonly Candidate[]
   private readonly probeCache = new Map<string, ReadonlyMap<string, ProbeKind>>()
+  private readonly looks = new Map<string, Pick<Candidate, 'look' | 'facts' | 'sight'>>()
+  private readonly isLarge: boolean
+  private near: { readonly key: string; readonly candidates: readonly Candidate[] } | undefined
 
-  constructor(given: MendGiven, onCandidate?: (done: number, all: number) => void) {
+  constructor(
+    private readonly given: MendGiven,
+    onCandidate?: (done: number, all: number) => void,
+  ) {
     this.stage = new Stage(given)
-    const faults = faultsOf(given)
-    const looks = new Map<string, { look: Look; facts: LookFacts; sight: string }>()
+    const pixels = given.lanes.reduce((sum, lane) => sum + lane.pixels, 0)
+    this.isLarge = pixels > mostPixelsAtOnce
+    const faults = faultsOf(given, this.isLarge ? new Map() : 'all')
     this.candidates = faults.map((fault, index) => {
       onCandidate?.(index, faults.length)
-      // Both ends of a wire and the wire itself do the same: that is worked out once.
-      const key = JSON.stringify(fault.does)
-      const known = looks.get(key) ?? this.lookOf(fault)
-      looks.set(key, known)
-      return { fault, ...known, probes: this.probesOf(fault) }
+      return this.candidateOf(fault)
     })
   }
 
-  private lookOf({ does }: Fault): { look: Look; facts: LookFacts; sight: string } {
+  private candidateOf(fault: Fault): Candidate {
+    // Both ends of a wire and the wire itself do the same: that is worked out once.
+    const key = JSON.stringify(fault.does)
+    const known = this.looks.get(key) ?? this.lookOf(fault)
+    this.looks.set(key, known)
+    return { fault, ...known, probes: this.probesOf(fault) }
+  }
+
+  /** All that are weighed with what is seen. */
+  private weighed(seen: Seen): readonly Candidate[] {
+    if (!this.isLarge) return this.candidates
+    const pixels = pixelsNear(this.stage, seen)
+    const key = [...pixels].map(([run, numbers]) => `${run} ${[...numbers].join(',')}`).join(';')
+    if (this.near?.key !== key)
+      this.near = {
+        key,
+        candidates: faultsOf(this.given, pixels)
+          .filter(({ kind }) => pixelKindNames.has(kind))
+          .map((fault) => this.candidateOf(fault)),
+      }
+    return [...this.candidates, ...this.near.candidates]
+  }
+
+  private lookOf({ does }: Fault): Pick<Candidate, 'look' | 'facts' | 'sight'> {
     const look = this.stage.look([does])
     return { look, facts: factsOf(look, this.stage.runs), sight: sightOf(look) }
   }
@@ -86,7 +136,8 @@ export class Diagnosis {
   probabilities(seen: Seen): readonly { candidate: Candidate; probability: number; log: number }[] {
     const judge = new Judge(this.stage, seen)
     const cleared = new Set(seen.cleared)
-    const logs = this.candidates.map((candidate) =>
+    const candidates = this.weighed(seen)
+    const logs = candidates.map((candidate) =>
       cleared.has(candidate.fault.id) || candidate.fault.chance <= 0
         ? -Infinity
         : Math.log(candidate.fault.chance * noticedShare(candidate)) + judge.log(candidate),
@@ -94,7 +145,7 @@ export class Diagnosis {
     const most = logs.reduce((a, b) => Math.max(a, b), -Infinity)
     const weights = logs.map((log) => (most === -Infinity ? 0 : Math.exp(log - most)))
     const all = weights.reduce((sum, weight) => sum + weight, 0)
-    return this.candidates
+    return candidates
       .map((candidate, index) => ({
         candidate,
         probability: all > 0 ? (weights[index] ?? 0) / all : 0,
@@ -141,7 +192,7 @@ export class Diagnosis {
         stretches.filter(([, , state]) => state !== 'right'),
       ]),
     )
-    return this.candidates
+    return this.weighed(seen)
       .map((candidate) => {
         const { fits } = this.fit(candidate, { ...seen, runs: Object.fromEntries(wanted) })
         const against = this.fit(candidate, seen)

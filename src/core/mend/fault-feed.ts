@@ -121,9 +121,19 @@ export class FaultFeed {
     for (let times = 0; times < 4; times += 1) {
       const { feed, over } = this.tried(all)
       if (over === undefined) return feed
+      // A supply that has stopped is the same whatever stopped it.
+      if (over.kind === 'volts') return this.stopped(over)
       all = [...all, over]
     }
     return this.tried(all).feed
+  }
+
+  private readonly stoppedFeeds = new Map<string, FaultedFeed>()
+
+  private stopped(over: Extract<FeedChange, { kind: 'volts' }>): FaultedFeed {
+    const known = this.stoppedFeeds.get(over.supply) ?? this.tried([over]).feed
+    this.stoppedFeeds.set(over.supply, known)
+    return known
   }
 
   private reached(changes: readonly FeedChange[]): Set<number> {
@@ -205,10 +215,14 @@ export class FaultFeed {
     }
   }
 
+  private suppliesA: ReadonlyMap<string, number> | undefined
+
   private healthySupplyA(): ReadonlyMap<string, number> {
+    if (this.suppliesA !== undefined) return this.suppliesA
     const all = new Map<string, number>()
     for (const { solved: own } of this.parts)
       for (const [id, amperes] of own.supplyA) all.set(id, (all.get(id) ?? 0) + amperes)
+    this.suppliesA = all
     return all
   }
 

@@ -157,12 +157,19 @@ export interface Mend {
   readonly minutes: number
 }
 
+/** Pixels by run, from pad 0, whose own faults are wanted: in a large plan only those near where something is seen to end. */
+export type PixelScope = 'all' | ReadonlyMap<string, ReadonlySet<number>>
+
 /** All that is known of a kind of fault. */
 export interface FaultKind {
   readonly name: FaultKindName
   readonly title: string
   /** Every place in the plan where it can be. */
-  readonly find: (given: MendGiven, contacts: readonly Contact[]) => readonly FaultDraft[]
+  readonly find: (
+    given: MendGiven,
+    contacts: readonly Contact[],
+    pixels: PixelScope,
+  ) => readonly FaultDraft[]
   readonly mend: Mend
 }
 

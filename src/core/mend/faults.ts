@@ -1,8 +1,9 @@
 import { meterAt } from '../build/meter-at'
 import { judged } from '../build/readings'
 import { contactsOf } from './contacts'
-import type { Fault, FaultDraft, MendGiven } from './fault'
+import type { Fault, FaultDraft, MendGiven, PixelScope } from './fault'
 import { faultKinds } from './kinds'
+import { pixelKinds, pixelWeight } from './kinds/on-pixels'
 import type { FaultKindName } from './kind-names'
 
 /** How much more likely a joint is that was made last, or whose reading was off, or that gave trouble. *Typical.* */
@@ -21,16 +22,17 @@ interface Suspicion {
  * All single faults that a plan can have, each with its chance: a prior by its kind and how it is joined, weighted by the plan's own margins
  * and the log of its build (handbook 13).
  */
-export function faultsOf(given: MendGiven): readonly Fault[] {
+export function faultsOf(given: MendGiven, pixels: PixelScope = 'all'): readonly Fault[] {
   const contacts = contactsOf(given)
   const suspicions = suspicionsOf(given)
   const past = given.plan.mends
   const drafts = Object.values(faultKinds).flatMap((kind) =>
     kind
-      .find(given, contacts)
+      .find(given, contacts, pixels)
       .map((draft) => ({ kind, draft: withPast(past, kind.name, suspected(draft, suspicions)) })),
   )
-  const all = drafts.reduce((sum, { draft }) => sum + draft.weight, 0)
+  const all =
+    drafts.reduce((sum, { draft }) => sum + draft.weight, 0) + leftOutWeight(given, pixels)
   const seen = new Set<string>()
   return drafts.flatMap(({ kind, draft }): Fault[] => {
     const id = faultId(kind.name, draft.key)
@@ -50,6 +52,16 @@ export function faultsOf(given: MendGiven): readonly Fault[] {
     ]
   })
 }
+
+/** What pixels weigh that are not wanted one by one: chances stay as they are. */
+const leftOutWeight = ({ lanes }: MendGiven, pixels: PixelScope): number =>
+  pixels === 'all'
+    ? 0
+    : pixelKinds *
+      pixelWeight *
+      lanes
+        .flatMap(({ runs }) => runs)
+        .reduce((sum, run) => sum + run.pixels - (pixels.get(run.entry.run.id)?.size ?? 0), 0)
 
 const faultId = (kind: FaultKindName, key: string): string => `${kind}:${key.replaceAll(' ', '_')}`
 

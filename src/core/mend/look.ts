@@ -131,7 +131,8 @@ export class Stage {
       const run = this.runOf.get(id)
       if (run === undefined) continue
       const codes = together(shown.bright.get(id), shown.low.get(id), run.count, when)
-      if (codes.some((code) => code !== 0)) runs.set(id, codes)
+      if (uniform.has(codes) ? codes[0] !== 0 : codes.some((code) => code !== 0))
+        runs.set(id, codes)
     }
     // What comes and goes is not there while the meter is held.
     const values =
@@ -146,16 +147,25 @@ export class Stage {
     light: readonly LightChange[],
   ): Map<string, Uint8Array> {
     const shown = new Map<string, Uint8Array>()
+    // A run that is all of one state is one array for all faults: whoever paints on it takes a copy.
     const own = (id: string): Uint8Array => {
-      const known = shown.get(id) ?? new Uint8Array(this.runOf.get(id)?.count ?? 0)
-      shown.set(id, known)
-      return known
+      const known = shown.get(id)
+      if (known !== undefined && !shared.has(known)) return known
+      const fresh = known?.slice() ?? new Uint8Array(this.runOf.get(id)?.count ?? 0)
+      shown.set(id, fresh)
+      return fresh
+    }
+    const fill = (id: string, state: number): void => {
+      const known = shown.get(id)
+      if (known !== undefined && uniform.has(known) && known[0] === darkState) return
+      if (known !== undefined) paintIn(own(id), 0, Infinity, false, state)
+      else shown.set(id, fullOf(this.runOf.get(id)?.count ?? 0, state))
     }
     const healthy = this.feeds[look].healthy
     const off = new Set<string>()
     if (fed !== undefined)
       for (const run of this.runs) {
-        const states = powered(run, fed, healthy)
+        const states = this.poweredIn(run, fed, healthy)
         if (states === undefined) continue
         shown.set(run.id, states)
         if (
@@ -171,21 +181,34 @@ export class Stage {
       board !== undefined &&
       !((board[0] ?? NaN) > boardLeastShare * (healthy.runs.get(networkName.board)?.[0] ?? 0))
     )
-      for (const run of this.driven) this.along(run, 0, null, 'dark', own)
-    // A pixel without power hands nothing on.
-    for (const id of off) {
-      const states = shown.get(id) ?? new Uint8Array(0)
-      const place = this.laneRun(id)
-      if (place === undefined) continue
-      const count = states.length
-      for (let at = 0; at < count; at += 1)
-        if (states[place.isAgainstArrow ? count - 1 - at : at] === darkState) {
-          this.along(id, at, null, 'dark', own)
-          break
-        }
-    }
-    for (const { run, from, count, state } of light) this.along(run, from, count, state, own)
+      for (const run of this.driven) this.along(run, 0, null, 'dark', own, fill)
+    // A pixel without power hands nothing on: the first on a lane leaves all behind it without data.
+    if (off.size > 0)
+      for (const { runs } of this.given.lanes) {
+        const first = runs.find(({ entry }) => off.has(entry.run.id))
+        if (first === undefined) continue
+        const states = shown.get(first.entry.run.id) ?? new Uint8Array(0)
+        const at = first.isAgainstArrow
+          ? states.length - 1 - states.lastIndexOf(darkState)
+          : states.indexOf(darkState)
+        this.along(first.entry.run.id, at, null, 'dark', own, fill)
+      }
+    for (const { run, from, count, state } of light) this.along(run, from, count, state, own, fill)
     return shown
+  }
+
+  /** States by volts of the runs of a feed: many faults share one. */
+  private readonly poweredStates = new WeakMap<FaultedFeed, Map<string, Uint8Array | undefined>>()
+
+  private poweredIn(run: LookRun, fed: FaultedFeed, healthy: FaultedFeed): Uint8Array | undefined {
+    const known = this.poweredStates.get(fed) ?? new Map<string, Uint8Array | undefined>()
+    this.poweredStates.set(fed, known)
+    if (!known.has(run.id)) {
+      const states = powered(run, fed, healthy)
+      if (states !== undefined) shared.add(states)
+      known.set(run.id, states)
+    }
+    return known.get(run.id)
   }
 
   private laneRun(id: string): MendGiven['lanes'][number]['runs'][number] | undefined {
@@ -200,22 +223,16 @@ export class Stage {
     count: number | null,
     state: Exclude<LightState, 'right'>,
     own: (id: string) => Uint8Array,
+    fill: (id: string, state: number) => void,
   ): void {
-    const set = (id: string, first: number, last: number, isTurned: boolean): void => {
-      const states = own(id)
-      const value = lightStates.indexOf(state)
-      for (let at = Math.max(0, first); at < Math.min(last, states.length); at += 1) {
-        const index = isTurned ? states.length - 1 - at : at
-        if (states[index] !== darkState) states[index] = value
-      }
-    }
+    const value = lightStates.indexOf(state)
     const place = this.laneAt.get(run)
     const lane = place && this.given.lanes[place.lane]
     const isTurned = this.laneRun(run)?.isAgainstArrow === true
-    set(run, from, count === null ? Infinity : from + count, isTurned)
+    if (from === 0 && count === null) fill(run, value)
+    else paintIn(own(run), from, count === null ? Infinity : from + count, isTurned, value)
     if (count !== null || lane === undefined || place === undefined) return
-    for (const next of lane.runs.slice(place.at + 1))
-      set(next.entry.run.id, 0, Infinity, next.isAgainstArrow)
+    for (const next of lane.runs.slice(place.at + 1)) fill(next.entry.run.id, value)
   }
 
   private meterPoints(): readonly MeterPoint[] {
@@ -328,6 +345,39 @@ export class Stage {
 }
 
 const darkState = lightStates.indexOf('dark')
+
+/** Arrays that stand in many looks at once: whoever paints on one takes a copy. */
+const shared = new WeakSet<Uint8Array>()
+/** … and are of one state throughout. */
+const uniform = new WeakSet<Uint8Array>()
+const fulls = new Map<string, Uint8Array>()
+/** So many are kept, at the most. */
+const mostFulls = 4_000
+function fullOf(count: number, value: number): Uint8Array {
+  const key = `${String(count)} ${String(value)}`
+  const known = fulls.get(key)
+  if (known !== undefined) return known
+  if (fulls.size >= mostFulls) fulls.clear()
+  const full = new Uint8Array(count).fill(value)
+  shared.add(full)
+  uniform.add(full)
+  fulls.set(key, full)
+  return full
+}
+
+/** Sets a state from a place on, in the order of the data. What is dark stays so. */
+function paintIn(
+  states: Uint8Array,
+  first: number,
+  last: number,
+  isTurned: boolean,
+  value: number,
+): void {
+  for (let at = Math.max(0, first); at < Math.min(last, states.length); at += 1) {
+    const index = isTurned ? states.length - 1 - at : at
+    if (states[index] !== darkState) states[index] = value
+  }
+}
 /** A board stops below so much of its usual volts. *Typical.* */
 const boardLeastShare = 0.7
 
@@ -384,6 +434,7 @@ function powered(run: LookRun, fed: FaultedFeed, healthy: FaultedFeed): Uint8Arr
   if (now === undefined || was === undefined) return undefined
   for (let at = 0; at < run.count; at += 1)
     put(at, poweredState(run.strip, now[at] ?? NaN, was[at] ?? 0))
+  if (states.every((state) => state === darkState)) return fullOf(run.count, darkState)
   return states.some((state) => state !== 0) ? states : undefined
 }
 
@@ -414,6 +465,14 @@ function together(
   count: number,
   when: When | undefined,
 ): Uint8Array {
+  // All of a run alike in both: one array for all faults.
+  if (bright !== undefined && bright === low && uniform.has(bright)) {
+    const state = lightStates[bright[0] ?? 0] ?? 'right'
+    return fullOf(
+      count,
+      codeOf(when === 'random' && state === 'dark' ? 'flicker' : state, when ?? 'always'),
+    )
+  }
   const codes = new Uint8Array(count)
   for (let at = 0; at < count; at += 1) {
     const [inBright, inLow] = [bright?.[at] ?? 0, low?.[at] ?? 0]

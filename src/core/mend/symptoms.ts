@@ -33,12 +33,25 @@ export interface LookFacts {
   readonly whens: ReadonlySet<string>
 }
 
+// Whole runs of one state are the same array in many looks.
+const counted = new WeakMap<Uint8Array, ReadonlyMap<number, number>>()
+
+/** How many pixels have each code, but for those that are right. */
+function countsOf(codes: Uint8Array): ReadonlyMap<number, number> {
+  const known = counted.get(codes)
+  if (known !== undefined) return known
+  const counts = new Map<number, number>()
+  for (const code of codes) if (code !== 0) counts.set(code, (counts.get(code) ?? 0) + 1)
+  counted.set(codes, counts)
+  return counts
+}
+
 /** Counts what a look shows. */
 export function factsOf(look: Look, runs: readonly LookRun[]): LookFacts {
   const all = runs.reduce((sum, { count }) => sum + count, 0)
   const counts = new Map<number, number>()
   for (const codes of look.runs.values())
-    for (const code of codes) if (code !== 0) counts.set(code, (counts.get(code) ?? 0) + 1)
+    for (const [code, count] of countsOf(codes)) counts.set(code, (counts.get(code) ?? 0) + count)
   const share: Record<string, number> = {}
   const found = new Set<string>()
   for (const [code, count] of counts) {

@@ -1,13 +1,13 @@
 import type { FaultKind } from '../fault'
 import { solderCautions } from './at-contact'
-import { onPixels, pixelWeight } from './on-pixels'
+import { onPixels } from './on-pixels'
 
 /** A pixel that hands data on and does not light. */
 export const deadLight: FaultKind = {
   name: 'dead-light',
   title: 'Pixel without light',
-  find: (given) =>
-    onPixels(given, pixelWeight, (run, from) => [{ run, from, count: 1, state: 'dark' }]).map(
+  find: (given, _contacts, pixels) =>
+    onPixels(given, pixels, (run, from) => [{ run, from, count: 1, state: 'dark' }]).map(
       (draft) => ({ ...draft, shownBy: [] }),
     ),
   mend: {

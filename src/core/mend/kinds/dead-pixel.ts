@@ -1,13 +1,13 @@
 import type { FaultKind } from '../fault'
 import { solderCautions } from './at-contact'
-import { onPixels, pixelWeight } from './on-pixels'
+import { onPixels } from './on-pixels'
 
 /** A pixel that neither lights nor hands data on. */
 export const deadPixel: FaultKind = {
   name: 'dead-pixel',
   title: 'Dead pixel',
-  find: (given) =>
-    onPixels(given, pixelWeight, (run, from) => [{ run, from, count: null, state: 'dark' }]),
+  find: (given, _contacts, pixels) =>
+    onPixels(given, pixels, (run, from) => [{ run, from, count: null, state: 'dark' }]),
   mend: {
     steps: ['Cut the pixel out at its marks and solder a new one in, arrow the same way.'],
     cautions: solderCautions,

@@ -1,22 +1,24 @@
-import type { FaultDraft, LightChange, MendGiven } from '../fault'
+import type { FaultDraft, LightChange, MendGiven, PixelScope } from '../fault'
 
-/** One draft for each pixel of every lane. */
+/** One draft for each pixel of every lane that is wanted. */
 export const onPixels = (
   { lanes }: Pick<MendGiven, 'lanes'>,
-  weight: number,
+  scope: PixelScope,
   changes: (run: string, pixel: number) => readonly LightChange[],
 ): FaultDraft[] =>
   lanes.flatMap(({ runs }) =>
     runs.flatMap(({ entry, pixels, isAgainstArrow }) => {
       const { id, name } = entry.run
-      return Array.from({ length: pixels }, (_, pixel): FaultDraft => {
-        // Pixels are told from pad 0.
-        const number = isAgainstArrow ? pixels - 1 - pixel : pixel
+      const wanted = scope === 'all' ? undefined : (scope.get(id) ?? none)
+      const numbers = wanted ?? Array.from({ length: pixels }, (_, number) => number)
+      return [...numbers].map((number): FaultDraft => {
+        // Pixels are told from pad 0, data may come from the other end.
+        const pixel = isAgainstArrow ? pixels - 1 - number : number
         return {
           key: `${id}|${String(number)}`,
           where: `pixel ${String(number + 1)} of ${name}`,
           about: [id],
-          weight,
+          weight: pixelWeight,
           does: { light: changes(id, pixel) },
           shownBy: [
             {
@@ -32,3 +34,7 @@ export const onPixels = (
 
 /** How often any one of so many pixels is dead, beside a joint. *Typical.* */
 export const pixelWeight = 0.01
+/** … in as many ways. */
+export const pixelKinds = 3
+
+const none: ReadonlySet<number> = new Set()
