@@ -3,6 +3,7 @@ import { buyBench } from './buy'
 import { feedBench } from './feed'
 import { glowBench } from './glow'
 import { handsBench } from './hands'
+import { mendBench } from './mend'
 import { outlineBench } from './outline'
 import { packingBench } from './packing'
 import { scaleBench } from './scale'
@@ -18,6 +19,7 @@ const benches = {
   buy: buyBench,
   build: buildBench,
   glow: glowBench,
+  mend: mendBench,
   packing: packingBench,
   feed: feedBench,
   outline: outlineBench,

@@ -363,4 +363,60 @@ describe('the command line', () => {
     expect(JSON.parse(started('sum', 'supply-size').stdout)).toMatchObject({ pickA: 15 })
     expect(started('tally', 'none.json')).toMatchObject({ status: 1, stdout: '' })
   })
+
+  it('lists faults, shows one, and ranks them by what is seen', () => {
+    const plan = 'demo/bay-window-nook.json'
+    const faults = asked(['faults', plan]).json as { id: string; kind: string; chance: number }[]
+    expect(faults.length).toBeGreaterThan(500)
+    expect(faults.reduce((sum, { chance }) => sum + chance, 0)).toBeCloseTo(1, 6)
+    const { id } = faults.find((fault) => fault.id.startsWith('open-plus:run:alcove/B1_end'))!
+    const shown = asked(['fault', plan, id]).json as {
+      runs: Record<string, unknown[]>
+      readings: { what: string; where: string; value: number }[]
+    }
+    expect(shown.runs.alcove).toEqual([
+      [0, 18, 'right', 'always'],
+      [18, 95, 'dark', 'always'],
+    ])
+    expect(shown.readings).toContainEqual(
+      expect.objectContaining({ what: 'volts', where: 'alcove@18+', value: 0 }),
+    )
+
+    const seen = {
+      runs: shown.runs,
+      readings: [{ what: 'volts', where: 'plus alcove@18+', case: 'full-white', value: 0 }],
+    }
+    const told = asked(['mend', plan, '-'], JSON.stringify(seen)).json as {
+      suspects: { fault: string; same: string[]; probability: number; why: string[] }[]
+      next: { test: string; minutes: number; bits: number; outcomes: unknown[] }[]
+    }
+    const [first] = told.suspects
+    expect([first!.fault, ...first!.same]).toContain(id)
+    expect(first!.why[0]).toMatch(/goes with all \d+ lights/)
+    expect(told.next[0]!.minutes).toBeGreaterThan(0)
+    expect(told.next[0]!.bits).toBeGreaterThan(0)
+
+    // The network has the fault in it; a fault of the data leaves it as it is.
+    const solved = (fault: string): unknown =>
+      asked(
+        ['solve', '-'],
+        JSON.stringify(asked(['network', plan, '--case', 'full-white', '--fault', fault]).json),
+      ).json
+    expect(solved(id)).toMatchObject({ runs: { 'alcove.2': { floating: ['plus'] } } })
+    const data = faults.find(({ kind }) => kind === 'open-data')!.id
+    expect(asked(['network', plan, '--case', 'red', '--fault', data]).json).toEqual(
+      asked(['network', plan, '--case', 'red']).json,
+    )
+
+    expect(run(['fault', plan, 'nothing'])).toMatchObject({
+      status: 1,
+      stderr: expect.stringMatching(/^there is no fault “nothing”/) as string,
+    })
+    expect(run(['network', plan, '--fault', id, '--after', 'x']).status).toBe(2)
+    const bad = run(['mend', plan, '-'], '{"runs":{"alcove":[[110,9,"dark"]]}}')
+    expect(bad).toMatchObject({
+      status: 1,
+      stderr: '-: runs.alcove[0]: goes to pixel 119; alcove has 113\n',
+    })
+  })
 })

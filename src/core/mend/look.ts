@@ -278,13 +278,15 @@ export class Stage {
       let before = 0
       for (const piece of entry.pieces) {
         if (piece.cuts === 0) continue
+        // Behind a joint the pad of the next piece is another place.
+        const start = `${networkName.pad(entry.run.id, before * perGroup)}${before > 0 ? '+' : ''}`
         for (const [pad, load, end] of [
           [before, before * perGroup, 'start'],
           [before + piece.cuts, (before + piece.cuts) * perGroup - 1, 'end'],
         ] as const)
           points.push({
             what: 'volts',
-            where: networkName.pad(entry.run.id, pad * perGroup),
+            where: end === 'end' ? networkName.pad(entry.run.id, pad * perGroup) : start,
             case: 'bright',
             text: `at the ${end} of ${piece.name}, ${entry.run.name}`,
             value: volts[load] ?? 0,
@@ -295,7 +297,7 @@ export class Stage {
         points.push({
           what: 'volts',
           rail: 'plus',
-          where: `plus ${networkName.pad(entry.run.id, before * perGroup)}`,
+          where: `plus ${start}`,
           case: 'bright',
           text: `plus at the start of ${piece.name}, ${entry.run.name}, to the supply’s minus`,
           value: healthy.rails.get(entry.run.id)?.plus[before * perGroup] ?? 0,
