@@ -39,6 +39,7 @@ const textOf = (id: unknown): string => items.find((item) => item.id === id)?.te
       :placeholder="label"
       :display-value="textOf"
       @change="query = $event.target.value"
+      @click="($event.target as HTMLInputElement).select()"
     />
     <ComboboxButton
       class="absolute top-0 right-0 flex h-full items-center px-2"

@@ -58,7 +58,7 @@ function apply(remedy: Verdict['remedies'][number]): void {
       <button
         v-for="remedy in fixes"
         :key="remedy.label"
-        class="text-left underline decoration-dotted underline-offset-3 hover:decoration-solid"
+        class="min-h-6 text-left underline decoration-dotted underline-offset-3 hover:decoration-solid"
         @click="apply(remedy)"
       >
         {{ remedy.label }}

@@ -1,0 +1,160 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Locator, Page } from '@playwright/test'
+import { expect, openEmptyPlan, roll, test } from './browser'
+
+const stageLink = (page: Page): Locator => page.getByTitle('Mend (Alt+9)')
+async function openMend(page: Page, plan: string): Promise<void> {
+  await page.goto('/plans')
+  await page.getByRole('link', { name: plan, exact: true }).click()
+  await stageLink(page).click()
+}
+const tape = (page: Page, run: string): Locator =>
+  page.getByRole('slider', { name: `${run}: what you see` })
+const suspects = (page: Page): Locator => page.getByRole('region', { name: 'Suspects' })
+const nextTest = (page: Page): Locator => page.getByRole('region', { name: 'Next test' })
+const noBarriers = async (page: Page): Promise<void> => {
+  const { violations } = await new AxeBuilder({ page })
+    .options({ rules: { 'target-size': { enabled: true } } })
+    .analyze()
+  expect(violations).toEqual([])
+}
+
+/** The alcove dark from its second piece on, and the porthole behind it; all else right. */
+async function paintDarkAlcove(page: Page): Promise<void> {
+  const alcove = tape(page, 'alcove')
+  await alcove.focus()
+  for (let pixel = 0; pixel < 18; pixel += 1) await alcove.press('ArrowRight')
+  await expect(alcove).toHaveAttribute('aria-valuetext', 'pixel 19 of 113: not painted')
+  await alcove.press('Shift+End')
+  await expect(alcove).toHaveAttribute('aria-valuetext', '95 pixels chosen, 19 to 113')
+  await alcove.press('Enter')
+  await page.getByRole('button', { name: 'Paint all of porthole' }).click()
+  await page.getByRole('button', { name: 'The rest is right' }).click()
+}
+
+test('what is seen is painted by keys, a reading tells suspects apart, and the mend is noted', async ({
+  page,
+}) => {
+  await openMend(page, 'Bay-window nook')
+  await expect(suspects(page)).toContainText('Data level too low')
+  await paintDarkAlcove(page)
+  await expect(roll(page)).toContainText('alcove 19–113')
+  await expect(suspects(page).getByRole('button').first()).toContainText('Open data')
+  await noBarriers(page)
+
+  // The meter at the start of B2: there are no volts, so it is the feed and not the data.
+  await expect(nextTest(page).getByRole('heading', { level: 2 })).toContainText('Measure')
+  const field = nextTest(page).getByLabel('What the meter shows')
+  await field.fill('zero')
+  await field.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('such as 4.6 V')
+  await field.fill('0')
+  await field.press('Enter')
+  await expect(suspects(page).getByRole('button').first()).toContainText(/Open (plus|minus)/)
+  await expect(nextTest(page)).toContainText('Done')
+
+  // A wrong entry is taken back, and is as it was.
+  await nextTest(page).getByRole('button', { name: 'take back' }).click()
+  await expect(suspects(page).getByRole('button').first()).toContainText('Open data')
+
+  // What was painted is still there after a reload.
+  await page.reload()
+  await expect(roll(page)).toContainText('alcove 19–113')
+  await expect(suspects(page).getByRole('button').first()).toContainText('Open data')
+
+  await suspects(page).getByRole('button').first().click()
+  await page.getByRole('button', { name: /^How to mend/ }).click()
+  const mend = page.getByRole('region', { name: 'Mend' })
+  await expect(mend).toContainText('Proof:')
+  await expect(mend).toContainText('licensed electrician')
+  await mend.getByLabel('What you did').fill('new joint at B1')
+  await mend.getByRole('button', { name: 'It works: note it in the log' }).click()
+  await expect(page.getByRole('heading', { name: /^Open data/ })).toHaveCount(2)
+  await expect(page.getByText('new joint at B1')).toBeVisible()
+  await expect(page.getByTestId('mend-state')).toHaveText('2 mended')
+  await page.getByLabel('Search here and in all other plans').fill('joint at B1')
+  await expect(page.getByRole('heading', { name: /^Open data/ })).toHaveCount(1)
+  await page.keyboard.press('Escape')
+  await page.getByRole('radio', { name: 'Find it' }).click()
+  await expect(roll(page)).toContainText('Nothing is painted yet')
+})
+
+test('pixels are painted by hand, wiped, and contradictions are said', async ({ page }) => {
+  await openMend(page, 'Bay-window nook')
+  const seat = tape(page, 'seat front')
+  await expect(seat).toBeVisible()
+  await page.getByRole('radio', { name: 'flickering' }).click()
+  await page.getByLabel('When it looks like that').selectOption('only when bright')
+  const box = (await seat.boundingBox())!
+  await page.mouse.move(box.x + box.width * 0.25, box.y + 20)
+  await page.mouse.down()
+  await page.mouse.move(box.x + box.width * 0.5, box.y + 20, { steps: 4 })
+  await page.mouse.up()
+  await expect(seat.locator('[data-painted="flicker"]')).toHaveCount(1)
+  await expect(roll(page)).toContainText('flickering, only when bright')
+  await page.getByRole('button', { name: 'In words' }).click()
+  await page.getByRole('button', { name: 'nothing lights' }).click()
+  await expect(page.getByRole('alert')).toContainText(
+    '“nothing lights” does not go with seat front, which is said to be flicker',
+  )
+  await page.getByRole('button', { name: 'nothing lights' }).click()
+  await expect(page.getByRole('alert')).toHaveCount(0)
+  await page.getByRole('radio', { name: 'not known' }).click()
+  await page.getByRole('button', { name: 'Paint all of seat front' }).click()
+  await expect(seat.locator('[data-painted]')).toHaveCount(0)
+})
+
+test('a hidden fault is found with the meter', async ({ page }) => {
+  await openMend(page, 'Bay-window nook')
+  await page.getByRole('radio', { name: 'Practice' }).click()
+  await noBarriers(page)
+  await page.getByRole('button', { name: /Half the crown stays dark/ }).click()
+  const pick = async (label: string, text: string): Promise<void> => {
+    const field = page.getByRole('combobox', { name: label })
+    await field.click()
+    await field.pressSequentially(text)
+    await page.getByRole('option').first().click()
+  }
+  await pick('Red tip on', 'crown F2 start +')
+  await pick('Black tip on', 'Supply A −')
+  await page.getByRole('button', { name: 'Read it' }).click()
+  // No plus arrives there.
+  await expect(page.locator('output')).toHaveText('0 V')
+  await page.getByRole('radio', { name: 'Ω, power off' }).click()
+  await pick('Red tip on', 'crown F1 end +')
+  await pick('Black tip on', 'crown F2 start +')
+  await page.getByRole('button', { name: 'Read it' }).click()
+  await expect(page.locator('output')).toHaveText(/kΩ$|^\d{3,} Ω$|open/)
+  await noBarriers(page)
+  await pick('Which fault', 'open plus W19 F2 start')
+  await page.getByRole('button', { name: 'That is it' }).click()
+  await expect(page.getByRole('heading', { name: /^Right\./ })).toBeVisible()
+  await expect(page.getByText(/The best course: \d+ tests? in/)).toBeVisible()
+})
+
+test('five answers give a first guess without a plan, and an empty plan says what it lacks', async ({
+  page,
+}) => {
+  await page.goto('/plans')
+  await page.getByRole('link', { name: 'Something is wrong?' }).click()
+  const first = page.getByRole('list', { name: 'What it may be' }).getByRole('listitem').first()
+  await expect(first).toBeVisible()
+  await page.getByLabel('What lights?').selectOption('all of it, in wrong colours')
+  await page.getByLabel('What was changed?').selectOption('the program')
+  await expect(first).toContainText('Wrong colour order')
+  await noBarriers(page)
+
+  await openEmptyPlan(page)
+  await stageLink(page).click()
+  await expect(page.getByText('Nothing lights in this plan yet.')).toBeVisible()
+})
+
+test('at 390 it is painted by a finger', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await openMend(page, 'Bay-window nook')
+  await expect(tape(page, 'crown')).toBeVisible()
+  await page.getByRole('button', { name: 'all of it' }).first().click()
+  await expect(tape(page, 'seat front').locator('[data-painted="dark"]')).toHaveCount(1)
+  await noBarriers(page)
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+})
