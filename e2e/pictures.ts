@@ -24,12 +24,6 @@ test('feed', async ({ page }) => {
   await page.getByRole('link', { name: /^Feed/ }).click()
   await expect(fadeOf(page, 'porthole')).toBeVisible()
   await page.screenshot({ path: `${folder}/feed.png` })
-  await page
-    .getByRole('region', { name: 'Plan it for me' })
-    .getByRole('button', { name: 'Plan' })
-    .click()
-  await expect(page.getByRole('list', { name: 'Ways to feed it' })).toBeVisible()
-  await page.screenshot({ path: `${folder}/feed-planned.png` })
 })
 
 test('signal and wire', async ({ page }) => {
@@ -139,4 +133,21 @@ test('glow', async ({ page }) => {
   await page.getByRole('radio', { name: 'Scenes' }).click()
   await page.getByRole('button', { name: 'Someone sits down' }).click()
   await page.screenshot({ path: `${folder}/glow-scenes.png` })
+})
+
+test('mend', async ({ page }) => {
+  await page.goto('/plans')
+  await page.getByRole('link', { name: 'Bay-window nook', exact: true }).click()
+  await page.getByTitle('Mend (Alt+9)').click()
+  const alcove = page.getByRole('slider', { name: 'alcove: what you see' })
+  await alcove.focus()
+  for (let pixel = 0; pixel < 18; pixel += 1) await alcove.press('ArrowRight')
+  await alcove.press('Shift+End')
+  await alcove.press('Enter')
+  await page.getByRole('button', { name: 'Paint all of porthole' }).click()
+  await page.getByRole('button', { name: 'The rest is right' }).click()
+  const suspects = page.getByRole('region', { name: 'Suspects' }).getByRole('button')
+  await expect(suspects.first()).toContainText('Open data')
+  await suspects.nth(1).click()
+  await page.screenshot({ path: `${folder}/mend.png` })
 })

@@ -9,7 +9,7 @@ import { lightStates, type LightState } from '../core/mend/fault'
 import { stateOf, whenOf } from '../core/mend/look'
 import { courseOf, ranked } from '../core/mend/course'
 import type { Test } from '../core/mend/next-test'
-import { nothingSeen, type Painted, type Seen } from '../core/mend/seen'
+import { nothingSeen, readingAt, type Painted, type Seen } from '../core/mend/seen'
 
 /** How what is seen is blurred: so much of each run is not painted, and so much painted wrong. */
 const [unpainted, wronglyPainted] = [0.2, 0.1]
@@ -19,7 +19,7 @@ const partsOfRun = 10
 const meterShare = 0.015
 
 /** What somebody paints who does not look too closely. */
-export function blurred(
+function blurred(
   { stage }: Diagnosis,
   { look }: Pick<Candidate, 'look'>,
   random: () => number,
@@ -109,7 +109,7 @@ export function trial(diagnosis: Diagnosis, truth: Candidate, random: () => numb
 }
 
 /** What is known after a test of that fault. */
-export function carriedOut(
+function carriedOut(
   diagnosis: Diagnosis,
   truth: Candidate,
   seen: Seen,
@@ -131,15 +131,7 @@ export function carriedOut(
     const noise = (random() + random() + random() - 1.5) * 2 * meterShare
     return {
       ...seen,
-      readings: [
-        ...seen.readings,
-        {
-          what: point.what,
-          where: point.where,
-          case: point.case === 'idle' ? 'idle' : 'full-white',
-          value: exact * (1 + noise),
-        },
-      ],
+      readings: [...seen.readings, readingAt(point, exact * (1 + noise))],
     }
   }
   const outcome = random() < chanceOf(truth, { test: test.id, outcome: 'yes' }) ? 'yes' : 'no'

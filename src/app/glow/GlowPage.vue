@@ -7,7 +7,7 @@ import { mostFlashes } from '../../core/glow/flash'
 import { sceneAlone } from '../../core/glow/play'
 import { usualShow } from '../../core/glow/usual-show'
 import { emptyPlan } from '../../core/plan/empty'
-import type { Plan, Show } from '../../core/plan/plan'
+import type { Show } from '../../core/plan/plan'
 import { useJob } from '../engine/use-job'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { saveBlob } from '../shell/save-text'
@@ -16,6 +16,7 @@ import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import ActionMenu from '../ui/ActionMenu.vue'
 import RenameField from '../ui/RenameField.vue'
+import { useHeardPlan } from '../stores/use-heard-plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import DuskStage from './DuskStage.vue'
 import { freeId, runNames, showIn } from './layer-words'
@@ -39,23 +40,8 @@ const views = [
 type View = (typeof views)[number]['value']
 const { sheet, view } = useSheetView<View>('play')
 
-/** The plan without what shows cannot hear of: noting a minute of building does not begin a show anew. */
-const playedPlan = shallowRef<Plan>()
-const unheard = new Set(['build', 'buy', 'use', 'name', 'units', 'offcuts'])
-watch(
-  () => store.plan,
-  (plan) => {
-    const before = playedPlan.value
-    const isSame =
-      plan !== undefined &&
-      before !== undefined &&
-      (Object.keys(plan) as (keyof Plan)[]).every(
-        (key) => unheard.has(key) || plan[key] === before[key],
-      )
-    if (!isSame) playedPlan.value = plan
-  },
-  { immediate: true },
-)
+/** Noting a minute of building does not begin a show anew. */
+const playedPlan = useHeardPlan(['build', 'buy', 'use', 'name', 'units', 'offcuts', 'mends'])
 
 const shownId = ref<string>()
 const show = computed<Show | undefined>(() =>

@@ -5,7 +5,7 @@ import { lookedAgain } from '../../core/mend/diagnose'
 import { paintedOver } from '../../core/mend/painting'
 import type { LightState, When } from '../../core/mend/fault'
 import type { Outcome, Test } from '../../core/mend/next-test'
-import type { Seen } from '../../core/mend/seen'
+import { readingAt, type Seen } from '../../core/mend/seen'
 import { symptoms, type SymptomName } from '../../core/mend/symptoms'
 import { formatQuantity } from '../../core/quantity/format'
 import BrushBar from './BrushBar.vue'
@@ -115,12 +115,7 @@ const note = ({ title }: Test, outcome: string): Pick<MendCase, 'done'> => ({
 function read(test: Test, value: number): void {
   const { point } = test
   if (point === undefined) return
-  const reading = {
-    what: point.what,
-    where: point.where,
-    case: point.case === 'idle' ? ('idle' as const) : ('full-white' as const),
-    value,
-  }
+  const reading = readingAt(point, value)
   change({
     ...note(test, formatQuantity(value, point.what === 'volts' ? 'V' : 'A')),
     seen: seenWith({ readings: [...trouble.value.seen.readings, reading] }),

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
-import { defineAsyncComponent, shallowRef, watch } from 'vue'
-import type { Plan } from '../../core/plan/plan'
+import { defineAsyncComponent } from 'vue'
 import { symptoms } from '../../core/mend/symptoms'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { useSheetView } from '../shell/use-sheet-view'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
+import { useHeardPlan } from '../stores/use-heard-plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import FindView from './FindView.vue'
 import { lookWords, whenWords } from './looks'
@@ -27,24 +27,7 @@ const views = [
 type View = (typeof views)[number]['value']
 const { sheet, view } = useSheetView<View>('find')
 
-/** The plan without what no fault hears of. */
-const heardPlan = shallowRef<Plan>()
-const unheard = new Set(['buy', 'use', 'name', 'units', 'offcuts', 'shows'])
-watch(
-  () => store.plan,
-  (plan) => {
-    const before = heardPlan.value
-    const isSame =
-      plan !== undefined &&
-      before !== undefined &&
-      (Object.keys(plan) as (keyof Plan)[]).every(
-        (key) => unheard.has(key) || plan[key] === before[key],
-      )
-    if (!isSame) heardPlan.value = plan
-  },
-  { immediate: true },
-)
-
+const heardPlan = useHeardPlan(['buy', 'use', 'name', 'units', 'offcuts', 'shows'])
 const mend = useMend(
   () => store.id,
   () => heardPlan.value,

@@ -1,5 +1,4 @@
 import { entryOf, runName } from '../cut/entry-of'
-import { jumpersOf } from '../cut/pads'
 import { nodeOf } from '../feed/network'
 import { networkName, planNetwork } from '../feed/plan-network'
 import { dimmersOf } from '../lanes/dimmers'
@@ -292,12 +291,4 @@ class Linker {
       }
     })
   }
-}
-
-/** Pads between pieces of every run, in loads, where a joint is. */
-export function joinsInRun({ cuts }: Pick<MendGiven, 'cuts'>, run: string): readonly number[] {
-  const entry = entryOf(cuts, run)
-  return entry === undefined
-    ? []
-    : jumpersOf(entry).map(({ pad }) => pad * loadsPerGroup(entry.strip))
 }

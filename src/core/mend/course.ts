@@ -1,7 +1,7 @@
 import { lookedAgain, measuredAs, type Candidate, type Diagnosis } from './diagnose'
 import { stretchesOf } from './look'
 import { nextTests, type Test } from './next-test'
-import type { Painted, Seen } from './seen'
+import { readingAt, type Painted, type Seen } from './seen'
 
 /** Suspects, those that nothing measurable can tell apart as one; the likeliest first. */
 export interface Ranked {
@@ -89,12 +89,10 @@ export const answeredExactly =
         ...seen,
         readings: [
           ...seen.readings,
-          {
-            what: point.what,
-            where: point.where,
-            case: point.case === 'idle' ? 'idle' : 'full-white',
-            value: truth.look.values.get(diagnosis.stage.points.indexOf(point)) ?? point.value,
-          },
+          readingAt(
+            point,
+            truth.look.values.get(diagnosis.stage.points.indexOf(point)) ?? point.value,
+          ),
         ],
       }
     return {

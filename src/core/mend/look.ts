@@ -17,7 +17,7 @@ import {
 } from './fault'
 
 /** How one pixel looks, in one number: 0 is right. */
-export const codeOf = (state: LightState, when: When): number =>
+const codeOf = (state: LightState, when: When): number =>
   state === 'right' ? 0 : lightStates.indexOf(state) * whens.length + whens.indexOf(when)
 export const stateOf = (code: number): LightState =>
   lightStates[Math.floor(code / whens.length)] ?? 'right'

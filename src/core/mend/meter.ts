@@ -22,7 +22,7 @@ export interface TipPlace {
 }
 
 /** What a meter's own leads add, Ω. *Typical.* */
-export const meterLeadOhm = 0.1
+const meterLeadOhm = 0.1
 /** A pixel, or a group of plain strip, lets so little through without power, Ω. *Typical.* */
 const leakOhm = 100_000
 /** What a diode in the way looks like to an ohm-meter, Ω. *Typical.* */

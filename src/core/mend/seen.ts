@@ -21,6 +21,14 @@ export const isReadingOf = (point: MeterPoint, reading: SeenReading): boolean =>
   point.where === reading.where &&
   (point.case === 'idle') === (reading.case === 'idle')
 
+/** What is noted when a meter shows so much at a point. */
+export const readingAt = ({ what, where, case: look }: MeterPoint, value: number): SeenReading => ({
+  what,
+  where,
+  case: look === 'idle' ? 'idle' : 'full-white',
+  value,
+})
+
 /** The outcome of a test that is neither a look nor a reading. */
 export interface TestOutcome {
   readonly test: string

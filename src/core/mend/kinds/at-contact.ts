@@ -30,7 +30,7 @@ export function poorEffect(links: readonly Link[], ohm: number): Effect | undefi
 }
 
 /** What shows an open or poor contact. */
-export function contactProbes(contact: Contact): readonly Probe[] {
+function contactProbes(contact: Contact): readonly Probe[] {
   const { joint, wire, where, span, role, node } = contact
   return [
     ...(joint === undefined

@@ -1,6 +1,5 @@
 import type { FaultKind } from '../fault'
-import { supplyNode } from './at-contact'
-import { onSupplies } from './on-supplies'
+import { fallenTo, onSupplies } from './on-supplies'
 
 /** Cells that are nearly empty, cold or too small sag when bright: so much of their volts. *Typical.* */
 const sagShare = 0.75
@@ -16,13 +15,7 @@ export const batterySag: FaultKind = {
         : {
             weight: use === undefined ? 2 : 3,
             does: {
-              feed: [
-                {
-                  kind: 'volts',
-                  supply: supplyNode(supply.slot.id),
-                  volts: supply.volts * sagShare,
-                },
-              ],
+              feed: fallenTo(supply, sagShare),
               when: 'bright',
             },
           }

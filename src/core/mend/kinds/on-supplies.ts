@@ -1,3 +1,4 @@
+import { networkName } from '../../feed/plan-network'
 import type { FaultDraft, MendGiven } from '../fault'
 
 type Fed = MendGiven['supplies'][number]
@@ -34,6 +35,14 @@ export const onAllOf = (
     const count = lit.find(({ id }) => id === load.id)?.lights ?? load.groups
     return entry === undefined ? [] : [{ run: load.id, from: 0, count, state }]
   })
+
+/** A supply whose volts fall to a share of what they should be. */
+export const fallenTo = (
+  { slot, volts }: Fed,
+  share: number,
+): NonNullable<FaultDraft['does']['feed']> => [
+  { kind: 'volts', supply: networkName.supply(slot.id), volts: volts * share },
+]
 
 /** How far a supply is used at full white, of what it is rated for. */
 export const useOf = ({ currentA, ratedA }: Fed): number =>

@@ -1,6 +1,5 @@
 import type { FaultKind } from '../fault'
-import { supplyNode } from './at-contact'
-import { onSupplies } from './on-supplies'
+import { fallenTo, onSupplies } from './on-supplies'
 
 /** So much of its volts. *Typical.* */
 const lowShare = 0.88
@@ -13,9 +12,7 @@ export const supplyLow: FaultKind = {
     onSupplies(given, (supply) => ({
       weight: 0.4,
       does: {
-        feed: [
-          { kind: 'volts', supply: supplyNode(supply.slot.id), volts: supply.volts * lowShare },
-        ],
+        feed: fallenTo(supply, lowShare),
       },
     })),
   mend: {

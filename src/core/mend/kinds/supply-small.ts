@@ -1,7 +1,6 @@
 import { significant } from '../../quantity/format'
 import type { FaultKind } from '../fault'
-import { supplyNode } from './at-contact'
-import { onSupplies, useOf } from './on-supplies'
+import { fallenTo, onSupplies, useOf } from './on-supplies'
 
 /** An overloaded supply gives so much of its volts. *Typical.* */
 const sagShare = 0.8
@@ -17,13 +16,7 @@ export const supplySmall: FaultKind = {
         weight: use > 1 ? 12 : use > 0.85 ? 3 : 0.15,
         reasons: [`the plan asks it for ${significant(use * 100)} % of its rating at full white`],
         does: {
-          feed: [
-            {
-              kind: 'volts',
-              supply: supplyNode(supply.slot.id),
-              volts: supply.volts * sagShare,
-            },
-          ],
+          feed: fallenTo(supply, sagShare),
           when: 'bright',
         },
       }
