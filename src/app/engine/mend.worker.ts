@@ -38,7 +38,9 @@ export interface PaintRun {
 export interface OpenMend {
   readonly runs: readonly PaintRun[]
   readonly points: readonly MeterPoint[]
+  /** Faults that are worked out so far, and which share of all that is. */
   readonly faults: number
+  readonly done: number
 }
 
 /** A suspect as the page tells it. */
@@ -101,26 +103,36 @@ export interface Named {
 
 const [mostTold, mostTests, mostPairs] = [8, 5, 3]
 
+/** Until the first ranking, and then from pause to pause, ms. */
+const [firstMs, sliceMs] = [1_200, 400]
+const pauseAfter = (ms: number): (() => boolean) => {
+  const start = performance.now()
+  return () => performance.now() - start > ms
+}
+
 class MendService {
   private diagnosis: Diagnosis | undefined
   private practice: Practice | undefined
   private tips: readonly TipPlace[] = []
 
-  /** Works out what each fault of a plan would look like; `tell` hears the share that is done. */
-  open(plan: Plan, tell: (done: number) => void): OpenMend {
+  /** Begins to work out what each fault of a plan would look like, the likeliest first. */
+  open(plan: Plan): OpenMend {
     const given = worked(plan)
-    let last = 0
-    const diagnosis = new Diagnosis(given, (done, all) => {
-      if (done - last < all / 20) return
-      last = done
-      tell(done / all)
-    })
+    const diagnosis = new Diagnosis(given, false)
     this.diagnosis = diagnosis
+    const done = diagnosis.goOn(pauseAfter(firstMs))
     return {
       runs: paintRuns(diagnosis, given),
       points: diagnosis.stage.points,
       faults: diagnosis.candidates.length,
+      done,
     }
+  }
+
+  /** Goes on with it for a moment, so that what is asked meanwhile is answered; answers with the share that is done. */
+  goOn(): { readonly done: number; readonly faults: number } {
+    const done = this.diagnosis?.goOn(pauseAfter(sliceMs)) ?? 1
+    return { done, faults: this.diagnosis?.candidates.length ?? 0 }
   }
 
   /** Suspects and tests by what is seen; `undefined` before a plan is open. */

@@ -265,6 +265,10 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
         <li v-for="issue in told.issues" :key="issue.path">{{ issue.message }}.</li>
       </ul>
     </section>
+    <p v-if="open.done < 1" class="text-[13px] text-bench-soft" role="status">
+      The likeliest faults are ranked; the rarer ones are still being worked out:
+      {{ Math.round(100 * open.done) }} %
+    </p>
     <p
       v-if="sure && !isMending"
       class="flex flex-wrap items-center gap-3 rounded-lg border border-glow/60 bg-bench-raised px-4 py-2.5 text-[14px]"
@@ -317,6 +321,5 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
   </div>
   <p v-else class="grid flex-1 place-items-center text-bench-soft" role="status">
     Working out what each fault would look like …
-    {{ Math.round(100 * (mend.progress.value ?? 0)) }} %
   </p>
 </template>

@@ -1,4 +1,4 @@
-import { proxy, releaseProxy, wrap } from 'comlink'
+import { releaseProxy, wrap } from 'comlink'
 import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef, type Ref } from 'vue'
 import { nothingSeen, type Seen } from '../../core/mend/seen'
 import type { Plan } from '../../core/plan/plan'
@@ -27,7 +27,6 @@ const noCase = (): MendCase => ({ seen: nothingSeen, skipped: [], done: [], sinc
 export interface MendState {
   readonly open: Ref<OpenMend | undefined>
   readonly told: Ref<Told | undefined>
-  readonly progress: Ref<number | undefined>
   readonly problem: Ref<string | undefined>
   readonly isRanking: Ref<boolean>
   readonly trouble: Ref<MendCase>
@@ -60,7 +59,6 @@ export function useMend(id: () => string | undefined, plan: () => Plan | undefin
   const service = wrap<MendWorker>(worker)
   const open = shallowRef<OpenMend>()
   const told = shallowRef<Told>()
-  const progress = ref<number>()
   const problem = ref<string>()
   const isRanking = ref(false)
   const trouble = shallowRef<MendCase>(noCase())
@@ -72,22 +70,23 @@ export function useMend(id: () => string | undefined, plan: () => Plan | undefin
   let generation = 0
   async function load(own: Plan): Promise<void> {
     const mine = (generation += 1)
-    progress.value = 0
+    const isOver = (): boolean => mine !== generation || isGone
     try {
-      const opened = await service.open(
-        own,
-        proxy((done: number) => {
-          if (mine === generation) progress.value = done
-        }),
-      )
-      if (mine !== generation || isGone) return
+      const opened = await service.open(own)
+      if (isOver()) return
       open.value = opened
       problem.value = undefined
       await rank()
+      // The likeliest are ranked already; the others come in while it is looked at.
+      for (let { done } = opened; done < 1;) {
+        const next = await service.goOn()
+        if (isOver()) return
+        done = next.done
+        open.value = { ...opened, ...next }
+      }
+      if (opened.done < 1) await rank()
     } catch (error) {
       problem.value = messageOf(error)
-    } finally {
-      if (mine === generation) progress.value = undefined
     }
   }
   let asked = 0
@@ -138,7 +137,6 @@ export function useMend(id: () => string | undefined, plan: () => Plan | undefin
   return {
     open,
     told,
-    progress,
     problem,
     isRanking,
     trouble,

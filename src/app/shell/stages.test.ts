@@ -31,27 +31,31 @@ const states = (result: Told | undefined): string =>
 
 describe('the state of each stage in a word', () => {
   it.each<[string, Told | undefined, string]>([
-    ['before there is a tally', undefined, '… · … · … · … · … · … · … · …'],
-    ['of an empty pad', of({}), 'empty · empty · empty · empty · empty · empty · empty · empty'],
+    ['before there is a tally', undefined, '… · … · … · … · … · … · … · … · …'],
+    [
+      'of an empty pad',
+      of({}),
+      'empty · empty · empty · empty · empty · empty · empty · empty · empty',
+    ],
     [
       'of a line that is not understood',
       of({ lines: [{ id: 'a', text: 'sill 12oo' }] }),
-      '1 unread · 0 reels · nothing fed · no data · 0 joints · nothing yet · not begun · no show yet',
+      '1 unread · 0 reels · nothing fed · no data · 0 joints · nothing yet · not begun · no show yet · quiet',
     ],
     [
       'of a shelf with nothing the matter',
       of({ lines: [{ id: 'a', text: 'shelf 1000' }] }),
-      '1 place · 1 reel · fits · 1 lane · 12 joints · 18 to buy · not begun · no show yet',
+      '1 place · 1 reel · fits · 1 lane · 12 joints · 18 to buy · not begun · no show yet · quiet',
     ],
     [
       'of the nook',
       demo('bay-window-nook'),
-      '2 warnings · 2 reels · 2 stops · 3 warnings · 58 joints · 30 to buy · step 96 of 231 · no show yet',
+      '2 warnings · 2 reels · 2 stops · 3 warnings · 58 joints · 30 to buy · step 96 of 231 · no show yet · quiet',
     ],
     [
       'of the lanterns',
       demo('paper-lanterns'),
-      '1 place · 0 reels · 1 warning · no data · 7 joints · 13 to buy · not begun · no show yet',
+      '1 place · 0 reels · 1 warning · no data · 7 joints · 13 to buy · not begun · no show yet · quiet',
     ],
   ])('%s', (_name, result, expected) => {
     expect(states(result)).toBe(expected)
@@ -61,6 +65,7 @@ describe('the state of each stage in a word', () => {
     const told = demo('firefly-jar')
     expect(stageState('glow', told, 1).text).toBe('1 show')
     expect(stageState('glow', told, 3).text).toBe('3 shows')
+    expect(stageState('mend', told, 3, 2).text).toBe('2 mended')
   })
 
   it('says how many pins are used where there is no data', () => {

@@ -77,23 +77,36 @@ export class Diagnosis {
   readonly stage: Stage
   /** All single faults; of a large plan without those of single pixels, which come in where something is seen to end. */
   readonly candidates: readonly Candidate[]
+  private readonly known: Candidate[] = []
+  /** Those whose look is still to be worked out, the likeliest last. */
+  private readonly waiting: Fault[]
   private readonly probeCache = new Map<string, ReadonlyMap<string, ProbeKind>>()
   private readonly looks = new Map<string, Pick<Candidate, 'look' | 'facts' | 'sight'>>()
   private readonly isLarge: boolean
   private near: { readonly key: string; readonly candidates: readonly Candidate[] } | undefined
 
+  /** @param isWhole `false`: looks are worked out by `goOn`, those of the likeliest faults first */
   constructor(
     private readonly given: MendGiven,
-    onCandidate?: (done: number, all: number) => void,
+    isWhole = true,
   ) {
     this.stage = new Stage(given)
     const pixels = given.lanes.reduce((sum, lane) => sum + lane.pixels, 0)
     this.isLarge = pixels > mostPixelsAtOnce
     const faults = faultsOf(given, this.isLarge ? new Map() : 'all')
-    this.candidates = faults.map((fault, index) => {
-      onCandidate?.(index, faults.length)
-      return this.candidateOf(fault)
-    })
+    this.candidates = this.known
+    this.waiting = isWhole ? faults.toReversed() : faults.toSorted((a, b) => a.chance - b.chance)
+    if (isWhole) this.goOn(() => false)
+  }
+
+  /** Works out looks until it is told to pause; answers with the share that is done, 0–1. */
+  goOn(isPaused: () => boolean): number {
+    while (this.waiting.length > 0) {
+      const fault = this.waiting.pop()
+      if (fault !== undefined) this.known.push(this.candidateOf(fault))
+      if (isPaused()) break
+    }
+    return this.known.length / Math.max(1, this.known.length + this.waiting.length)
   }
 
   private candidateOf(fault: Fault): Candidate {
