@@ -25,7 +25,7 @@ export interface Suspect {
 }
 
 /** How sure what is painted is: right for the true fault, something like it, and anything else. *Typical.* */
-const paint = { right: 0.85, like: 0.15, other: 0.015, when: 0.35, unsaid: 0.6 } as const
+const paint = { right: 0.85, like: 0.15, other: 0.015, when: 0.35, there: 0.6 } as const
 /** Words, readings, and outcomes of tests, where they do not fit. */
 const [wordMisfit, readingMisfit] = [0.12, 0.02]
 /** A reading's spread: a share of it, and what a meter and the strip's makes leave open. *Typical.* */
@@ -277,7 +277,10 @@ class Judge {
         const allRight = stretches.reduce(
           (sum, stretch, index) =>
             sum +
-            logOfStretch(undefined, stretch, stretches[index - 1], stretches[index + 1], count),
+            logOfStretch(undefined, stretch, stretches[index - 1], stretches[index + 1], {
+              all: count,
+              isThere: true,
+            }),
           0,
         )
         return { run, count, stretches, allRight }
@@ -294,21 +297,33 @@ class Judge {
   get best(): number {
     return this.painted.reduce(
       (sum, { stretches }) => sum + stretches.length * Math.log(paint.right),
-      0,
+      Math.log(paint.there),
     )
   }
 
-  /** … what is painted alone. */
+  /**
+   * … what is painted alone. What comes and goes was either there while it was looked at, everywhere, or it was not: one of the two holds
+   * for all that is painted.
+   */
   private logOfLook({ runs }: Look): number {
-    let sum = 0
-    for (const { run, count, stretches, allRight } of this.painted) {
-      const codes = runs.get(run)
-      if (codes === undefined) sum += allRight
-      else
-        for (const [index, stretch] of stretches.entries())
-          sum += logOfStretch(codes, stretch, stretches[index - 1], stretches[index + 1], count)
+    const logWhile = (isThere: boolean): number => {
+      let sum = 0
+      for (const { run, count, stretches, allRight } of this.painted) {
+        const codes = runs.get(run)
+        if (codes === undefined) sum += allRight
+        else
+          for (const [index, stretch] of stretches.entries())
+            sum += logOfStretch(codes, stretch, stretches[index - 1], stretches[index + 1], {
+              all: count,
+              isThere,
+            })
+      }
+      return sum
     }
-    return sum
+    return Math.max(
+      Math.log(paint.there) + logWhile(true),
+      Math.log(1 - paint.there) + logWhile(false),
+    )
   }
 
   /** The logarithm of how likely all that is seen is with that fault. */
@@ -339,20 +354,16 @@ function logOfStretch(
   [from, count, state, when]: Painted,
   before: Painted | undefined,
   after: Painted | undefined,
-  all: number,
+  { all, isThere }: { readonly all: number; readonly isThere: boolean },
 ): number {
   const slack = Math.max(1, Math.round(all * borderShare))
   let [wrong, alike, late] = [0, 0, 0]
   for (let at = from; at < from + count; at += 1) {
     const code = codes?.[at] ?? 0
-    const own = stateOf(code)
+    const isNow = isThere || whenOf(code) === 'always' || whenOf(code) === when
+    const own = isNow ? stateOf(code) : 'right'
     if (own === state) {
       if (when !== undefined && state !== 'right' && whenOf(code) !== when) late += 1
-      continue
-    }
-    // Seen at a moment when it was right.
-    if (state === 'right' && code !== 0 && whenOf(code) !== 'always') {
-      late += 1
       continue
     }
     const isAtBorder =
@@ -371,7 +382,7 @@ function logOfStretch(
   return (
     misses * Math.log(paint.other) * (1 + further) +
     likes * Math.log(paint.like) +
-    lates * Math.log(state === 'right' ? paint.unsaid * paint.right : paint.when) +
+    lates * Math.log(paint.when) +
     (1 - misses - likes - lates) * Math.log(paint.right)
   )
 }
