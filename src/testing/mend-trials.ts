@@ -6,7 +6,7 @@ import {
   type Diagnosis,
 } from '../core/mend/diagnose'
 import { lightStates, type LightState } from '../core/mend/fault'
-import { stateOf, whenOf } from '../core/mend/look'
+import { stateOf, whenOf } from '../core/mend/run-states'
 import { courseOf, ranked } from '../core/mend/course'
 import type { Test } from '../core/mend/next-test'
 import { nothingSeen, readingAt, type Painted, type Seen } from '../core/mend/seen'

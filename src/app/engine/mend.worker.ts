@@ -2,7 +2,8 @@ import { expose } from 'comlink'
 import { Diagnosis, type Candidate } from '../../core/mend/diagnose'
 import type { Mend } from '../../core/mend/fault'
 import { faultKinds } from '../../core/mend/kinds'
-import { stretchesOf, type MeterPoint, type Stretch } from '../../core/mend/look'
+import type { MeterPoint } from '../../core/mend/look'
+import { stretchesOf, type Stretch } from '../../core/mend/run-states'
 import {
   firstGuesses,
   planOfAnswers,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Painted } from '../../core/mend/seen'
-import type { Stretch } from '../../core/mend/look'
+import type { Stretch } from '../../core/mend/run-states'
 import { plural } from '../../core/quantity/format'
 import type { PaintRun } from '../engine/mend.worker'
 import { lookWords, whenWords } from './looks'

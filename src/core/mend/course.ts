@@ -1,5 +1,5 @@
 import { lookedAgain, measuredAs, type Candidate, type Diagnosis } from './diagnose'
-import { stretchesOf } from './look'
+import { stretchesOf } from './run-states'
 import { nextTests, type Test } from './next-test'
 import { readingAt, type Painted, type Seen } from './seen'
 

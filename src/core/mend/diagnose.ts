@@ -1,6 +1,7 @@
 import type { Fault, LightState, MendGiven, ProbeKind } from './fault'
 import { faultsOf } from './faults'
-import { Stage, stateOf, whenOf, type Look, type MeterPoint } from './look'
+import { Stage, type Look, type MeterPoint } from './look'
+import { stateOf, whenOf } from './run-states'
 import { isReadingOf, type Painted, type Seen, type TestOutcome } from './seen'
 import { factsOf, symptoms, type LookFacts } from './symptoms'
 import { sightOf } from './sight'

@@ -104,6 +104,7 @@ export const probeKinds = [
   'join-minus',
   'jump-data',
   'clip-lead',
+  'instead',
   'wait',
 ] as const
 export type ProbeKind = (typeof probeKinds)[number]

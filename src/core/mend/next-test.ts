@@ -1,6 +1,7 @@
 import { whens, type ProbeKind } from './fault'
 import { chanceOf, dimTest, type Candidate, type Diagnosis } from './diagnose'
-import { stretchesOf, type Look, type MeterPoint } from './look'
+import type { Look, MeterPoint } from './look'
+import { stretchesOf } from './run-states'
 import { probeId, probes } from './probes'
 import { isReadingOf, type Seen } from './seen'
 import { formatQuantity } from '../quantity/format'

@@ -141,6 +141,16 @@ export const probes: Readonly<Record<ProbeKind, ProbeWords>> = {
     opens: false,
     shows: 0.95,
   },
+  instead: {
+    title: (where) => `Try ${where}`,
+    how: 'Power off, change it over, power on again.',
+    power: 'off',
+    yes: 'with it all is right',
+    no: 'it is just the same',
+    minutes: 3,
+    opens: false,
+    shows: 0.95,
+  },
   wait: {
     title: (where) => `Watch it with ${where}`,
     how: 'Ten minutes with the pattern that showed it.',

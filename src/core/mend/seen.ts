@@ -1,6 +1,7 @@
 import { z, issuesOf, type Issue } from '../quantity/z'
 import { lightStates, whens, type LightState, type When } from './fault'
-import type { LookRun, MeterPoint, Stage } from './look'
+import type { MeterPoint, Stage } from './look'
+import type { LookRun } from './run-states'
 import { symptomNames, type SymptomName } from './symptoms'
 
 /** Pixels of a run that look the same, as they were painted. */

@@ -1,6 +1,7 @@
 import { lightStates, whens, type Fault } from './fault'
 import type { FaultKindName } from './kind-names'
-import type { Look, LookRun } from './look'
+import type { Look } from './look'
+import type { LookRun } from './run-states'
 
 // What people say of it, in words (handbook 8).
 

@@ -13,7 +13,7 @@ export const brownOut: FaultKind = {
       where: `the board, ${lane.name}`,
       weight: use > 0.95 ? 5 : given.plan.signal.boardFrom === 'strip' ? 1.5 : 0.4,
       does: { when: 'bright' },
-      shownBy: [{ kind: 'other-supply', at: 'board', where: 'the board, on a supply of its own' }],
+      shownBy: [{ kind: 'instead', at: 'board', where: 'the board on a supply of its own' }],
     }))
   },
   mend: {

@@ -19,7 +19,7 @@ export const longData: FaultKind = {
         does: { when: 'random' },
         shownBy: [
           {
-            kind: 'clip-lead',
+            kind: 'instead',
             at: `short ${lane.id}`,
             where: `a short data wire in place of that of ${lane.name}`,
           },

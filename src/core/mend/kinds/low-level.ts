@@ -26,7 +26,7 @@ export const lowLevel: FaultKind = {
         does: { when: 'random' },
         shownBy: [
           {
-            kind: 'other-supply',
+            kind: 'instead',
             at: `level ${lane.id}`,
             where: `${lane.name} from a board or buffer with 5 V out`,
           },

@@ -25,9 +25,9 @@ export const plugReversed: FaultKind = {
             does: { light: [{ run: run.id, from, count, state: 'dark' as const }] },
             shownBy: [
               {
-                kind: 'clip-lead' as const,
+                kind: 'instead' as const,
                 at: `plug ${id}`,
-                where: `the splitter’s plug of ${name}, turned round`,
+                where: `the splitter’s plug of ${name} the other way round`,
               },
             ],
           },
@@ -35,7 +35,7 @@ export const plugReversed: FaultKind = {
       })
     }),
   mend: {
-    steps: ['Pull the plug and put it back turned round; mark its plus with a dot.'],
+    steps: ['Pull the plug and put it back the other way round; mark its plus with a dot.'],
     cautions: ['Power off first, and unplug the supply.'],
     proof: 'All lights of that splitter are on.',
     minutes: 1,

@@ -20,7 +20,7 @@ export const thinUsb: FaultKind = {
             },
             shownBy: [
               {
-                kind: 'clip-lead',
+                kind: 'instead',
                 at: `usb ${supply.slot.id}`,
                 where: `a short thick USB cable in place of that of ${supply.slot.name}`,
               },
