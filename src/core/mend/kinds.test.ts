@@ -122,7 +122,7 @@ describe('what each kind of fault looks like', () => {
       lines: two.lines.map((line) => ({
         ...line,
         mount: { damp: 'outdoors' as const },
-      })) as Plan['lines'],
+      })),
     }
     expect(weight(damp, 'moisture', 'a') / weight(two, 'moisture', 'a')).toBeCloseTo(60, 1)
     expect(first(damp, 'moisture', 'a').fault.reasons).toEqual(['it is mounted outdoors'])
