@@ -284,6 +284,22 @@ describe('what a fault does to the data', () => {
     expect(look.runs.has('b')).toBe(true)
   })
 
+  it('… from piece to piece too: what is dark lies before the joint as the tape shows it', () => {
+    const plan: Plan = {
+      ...emptyPlan('Turned', 'a'),
+      lines: [{ id: 'a', text: 'a corners 500, 400', isDataAtEnd: true }],
+    }
+    const own = new Diagnosis(worked(plan))
+    const { fault, look } = own.candidates.find(
+      ({ fault: one }) => one.kind === 'open-data' && /A1 end/.test(one.where),
+    )!
+    expect(fault.where).toContain('data at a, A1 end')
+    expect(stretchesOf(look.runs.get('a'), own.stage.runs[0]!.count)).toEqual([
+      [0, 30, 'dark', 'always'],
+      [30, 24, 'right', 'always'],
+    ])
+  })
+
   it('leaves everything that a board drives dark without the board’s plus', () => {
     const { look } = byId('open-plus:board/+|wire_W28|plus')
     expect(look.runs.size).toBe(stage.runs.length)
