@@ -9,6 +9,7 @@ import { readingAt, type Seen } from '../../core/mend/seen'
 import { symptoms, type SymptomName } from '../../core/mend/symptoms'
 import { formatQuantity } from '../../core/quantity/format'
 import BrushBar from './BrushBar.vue'
+import { saidWords } from './looks'
 import MendCard from './MendCard.vue'
 import PaintTape from './PaintTape.vue'
 import SuspectList from './SuspectList.vue'
@@ -26,12 +27,7 @@ const when = ref<When>('always')
 const chosenId = ref<string>()
 const isMending = ref(false)
 const areWordsOpen = ref(false)
-const wordsText = computed(() =>
-  symptoms
-    .filter(({ name }) => trouble.value.seen.words.includes(name))
-    .map(({ text }) => `“${text}”`)
-    .join(', '),
-)
+const wordsText = computed(() => saidWords(trouble.value.seen).join(', '))
 
 const area = useTemplateRef<HTMLElement>('area')
 const { width } = useElementSize(area)

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import { defineAsyncComponent } from 'vue'
-import { symptoms } from '../../core/mend/symptoms'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { useSheetView } from '../shell/use-sheet-view'
 import { useNotices } from '../stores/notices'
@@ -9,7 +8,7 @@ import { usePlanStore } from '../stores/plan'
 import { useHeardPlan } from '../stores/use-heard-plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import FindView from './FindView.vue'
-import { lookWords, whenWords } from './looks'
+import { placeText, saidWords, stateText } from './looks'
 import MendRoll from './MendRoll.vue'
 import { useMend } from './use-mend'
 
@@ -37,19 +36,12 @@ const { open, told, problem, trouble, forget } = mend
 /** What was seen, in a line of the log. */
 function symptomText(): string {
   const { seen } = trouble.value
-  const painted = (open.value?.runs ?? []).flatMap(({ id, name, count }) =>
-    (seen.runs[id] ?? [])
+  const painted = (open.value?.runs ?? []).flatMap((run) =>
+    (seen.runs[run.id] ?? [])
       .filter(([, , state]) => state !== 'right')
-      .map(([from, length, state, when]) => {
-        const place =
-          length === count ? name : `${name} ${String(from + 1)}–${String(from + length)}`
-        return `${place} ${lookWords[state].text}${when === undefined || when === 'always' ? '' : `, ${whenWords[when]}`}`
-      }),
+      .map((stretch) => `${placeText(run, stretch)} ${stateText(stretch)}`),
   )
-  const words = symptoms
-    .filter(({ name }) => seen.words.includes(name))
-    .map(({ text }) => `“${text}”`)
-  return [...painted, ...words].join('; ').slice(0, 1_000) || 'nothing was painted'
+  return [...painted, ...saidWords(seen)].join('; ').slice(0, 1_000) || 'nothing was painted'
 }
 
 function mended(fault: string, kind: string, cause: string, did: string, minutes: number): void {

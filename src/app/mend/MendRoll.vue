@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatQuantity } from '../../core/quantity/format'
-import { symptoms } from '../../core/mend/symptoms'
+import { isReadingOf } from '../../core/mend/seen'
 import type { OpenMend, Told } from '../engine/mend.worker'
-import { lookWords, percent, whenWords } from './looks'
+import { percent, placeText, saidWords, stateText } from './looks'
 import type { MendCase } from './use-mend'
 
 const { open, told, trouble } = defineProps<{
@@ -16,29 +16,19 @@ const heading =
   'mt-4 mb-1.5 border-b border-dashed border-paper-soft/50 pb-1 text-[11.5px] tracking-wide text-paper-soft uppercase'
 
 const lines = computed(() =>
-  open.runs.flatMap(({ id, name, count }) =>
-    (trouble.seen.runs[id] ?? []).map(([from, length, state, when]) => ({
-      key: `${id}-${String(from)}`,
-      left: length === count ? name : `${name} ${String(from + 1)}–${String(from + length)}`,
-      right:
-        when === undefined || when === 'always'
-          ? lookWords[state].text
-          : `${lookWords[state].text}, ${whenWords[when]}`,
+  open.runs.flatMap((run) =>
+    (trouble.seen.runs[run.id] ?? []).map((stretch) => ({
+      key: `${run.id}-${String(stretch[0])}`,
+      left: placeText(run, stretch),
+      right: stateText(stretch),
     })),
   ),
 )
-const words = computed(() =>
-  symptoms.filter(({ name }) => trouble.seen.words.includes(name)).map(({ text }) => text),
-)
+const words = computed(() => saidWords(trouble.seen))
 const readings = computed(() =>
   trouble.seen.readings.map((reading) => {
     const unit = reading.what === 'volts' ? 'V' : 'A'
-    const point = open.points.find(
-      ({ what, where, case: own }) =>
-        what === reading.what &&
-        where === reading.where &&
-        (own === 'idle') === (reading.case === 'idle'),
-    )
+    const point = open.points.find((one) => isReadingOf(one, reading))
     return {
       text: point?.text ?? reading.where,
       read: formatQuantity(reading.value, unit),
@@ -64,7 +54,7 @@ const first = computed(() => told.suspects[0])
         <dd class="text-right text-paper-soft">{{ line.right }}</dd>
       </div>
     </dl>
-    <p v-for="word in words" :key="word">“{{ word }}”</p>
+    <p v-for="word in words" :key="word">{{ word }}</p>
     <div v-for="reading in readings" :key="reading.text" class="mt-1">
       <p class="flex justify-between gap-3">
         <span class="min-w-0">{{ reading.text }}</span>

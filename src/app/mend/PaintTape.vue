@@ -4,7 +4,7 @@ import type { Painted } from '../../core/mend/seen'
 import type { Stretch } from '../../core/mend/run-states'
 import { plural } from '../../core/quantity/format'
 import type { PaintRun } from '../engine/mend.worker'
-import { lookWords, whenWords } from './looks'
+import { lookWords, stateText, whenWords } from './looks'
 
 const { run, painted, expected, width, isReadOnly, isTall } = defineProps<{
   run: PaintRun
@@ -97,11 +97,7 @@ function onKey(event: KeyboardEvent): void {
 
 const stateAt = (pixel: number): string => {
   const own = painted.find(([from, count]) => pixel >= from && pixel < from + count)
-  if (own === undefined) return 'not painted'
-  const [, , state, when] = own
-  return when === undefined || when === 'always'
-    ? lookWords[state].text
-    : `${lookWords[state].text}, ${whenWords[when]}`
+  return own === undefined ? 'not painted' : stateText(own)
 }
 const valueText = computed(() => {
   const { from, count } = chosen.value

@@ -1,4 +1,6 @@
 import type { LightState, When } from '../../core/mend/fault'
+import type { Painted, Seen } from '../../core/mend/seen'
+import { symptoms } from '../../core/mend/symptoms'
 
 /** How each look is told: a word, a sign that does not need its colour, and a colour. */
 export const lookWords: Readonly<
@@ -24,3 +26,19 @@ export const whenWords: Readonly<Record<When, string>> = {
 
 export const percent = (share: number): string =>
   share >= 0.995 ? '99 %' : share < 0.005 ? 'below 1 %' : `${String(Math.round(100 * share))} %`
+
+/** A look with when it is so, in words. */
+export const stateText = ([, , state, when]: Painted): string =>
+  when === undefined || when === 'always'
+    ? lookWords[state].text
+    : `${lookWords[state].text}, ${whenWords[when]}`
+
+/** Which lights of a run a stretch is of, counted from 1. */
+export const placeText = (
+  { name, count }: { readonly name: string; readonly count: number },
+  [from, length]: Painted,
+): string => (length === count ? name : `${name} ${String(from + 1)}–${String(from + length)}`)
+
+/** What is said of it in words, in quotation marks. */
+export const saidWords = ({ words }: Pick<Seen, 'words'>): readonly string[] =>
+  symptoms.filter(({ name }) => words.includes(name)).map(({ text }) => `“${text}”`)

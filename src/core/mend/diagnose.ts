@@ -17,6 +17,8 @@ export interface Candidate {
   readonly sight: string
 }
 
+type Probabilities = readonly { readonly candidate: Candidate; readonly probability: number }[]
+
 /** A fault, or several that look the same, with its probability after all that is seen. */
 export interface Suspect {
   readonly candidate: Candidate
@@ -84,6 +86,9 @@ export class Diagnosis {
   private readonly probeCache = new Map<string, ReadonlyMap<string, ProbeKind>>()
   private readonly looks = new Map<string, Pick<Candidate, 'look' | 'facts' | 'sight'>>()
   private readonly isLarge: boolean
+  /** What was ranked last: suspects, pairs and tests all ask for the same. */
+  private last:
+    { readonly seen: Seen; readonly count: number; readonly all: Probabilities } | undefined
   private near: { readonly key: string; readonly candidates: readonly Candidate[] } | undefined
 
   /** @param isWhole `false`: looks are worked out by `goOn`, those of the likeliest faults first */
@@ -147,7 +152,14 @@ export class Diagnosis {
   }
 
   /** All faults with their probabilities, the likeliest first. */
-  probabilities(seen: Seen): readonly { candidate: Candidate; probability: number; log: number }[] {
+  probabilities(seen: Seen): Probabilities {
+    const count = this.known.length
+    if (this.last?.seen !== seen || this.last.count !== count)
+      this.last = { seen, count, all: this.weighedBy(seen) }
+    return this.last.all
+  }
+
+  private weighedBy(seen: Seen): Probabilities {
     const judge = new Judge(this.stage, seen)
     const cleared = new Set(seen.cleared)
     const candidates = this.weighed(seen)
@@ -163,7 +175,6 @@ export class Diagnosis {
       .map((candidate, index) => ({
         candidate,
         probability: all > 0 ? (weights[index] ?? 0) / all : 0,
-        log: logs[index] ?? -Infinity,
       }))
       .toSorted((a, b) => b.probability - a.probability)
   }
@@ -206,12 +217,13 @@ export class Diagnosis {
         stretches.filter(([, , state]) => state !== 'right'),
       ]),
     )
+    const oddSeen = { ...seen, runs: Object.fromEntries(wanted) }
+    const odd = [...wanted.values()].flat().reduce((sum, [, count]) => sum + count, 0)
     return this.weighed(seen)
       .map((candidate) => {
-        const { fits } = this.fit(candidate, { ...seen, runs: Object.fromEntries(wanted) })
+        const { fits } = this.fit(candidate, oddSeen)
         const against = this.fit(candidate, seen)
         // What it would change that is painted right speaks against it; what it leaves right another may explain.
-        const odd = [...wanted.values()].flat().reduce((sum, [, count]) => sum + count, 0)
         const wrong = against.painted - against.fits - (odd - fits)
         return {
           candidate,

@@ -1,4 +1,4 @@
-import type { Network } from '../feed/network'
+import { nodeOf, type Network } from '../feed/network'
 import { networkName, planNetwork } from '../feed/plan-network'
 import { leadFuse } from '../feed/lead-fuse'
 import {
@@ -151,7 +151,7 @@ export class FaultFeed {
           add(this.partOfRun.get(change.run))
           break
         case 'bridge': {
-          const node = change.at.split('@', 1)[0] ?? ''
+          const node = nodeOf(change.at)
           add(
             this.partOfRun.get(node) ??
               this.partsOfSupply.get(node)?.[0] ??

@@ -1,5 +1,6 @@
 import type { Network } from '../feed/network'
 import { networkName } from '../feed/plan-network'
+import type { PlaceVolts } from '../feed/solve'
 import { loadsPerGroup } from '../load/group-draw'
 import { isOnPins } from '../load/lights'
 import { FaultFeed, type FaultedFeed, type LookCase } from './fault-feed'
@@ -333,9 +334,7 @@ export class Stage {
 /** A board stops below so much of its usual volts. *Typical.* */
 const boardLeastShare = 0.7
 
-const voltsAt = (
-  at: { readonly plusV: number; readonly minusV: number } | undefined,
-): number | undefined => at && at.plusV - at.minusV
+const voltsAt = (at: PlaceVolts | undefined): number | undefined => at && at.plusV - at.minusV
 
 function lookRuns({ cuts, lit, leads }: MendGiven): LookRun[] {
   return cuts.flatMap((entry): LookRun[] => {

@@ -1,5 +1,4 @@
-import { formatQuantity } from '../quantity/format'
-import { plural } from '../quantity/format'
+import { formatQuantity, plural } from '../quantity/format'
 import type { Candidate, Diagnosis } from './diagnose'
 import { isReadingOf, type Seen } from './seen'
 import { symptoms } from './symptoms'
