@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Locator, Page } from '@playwright/test'
-import { expect, openEmptyPlan, roll, test } from './browser'
+import { expect, exportedPlan, openEmptyPlan, roll, test } from './browser'
 
 const stageLink = (page: Page): Locator => page.getByTitle('Mend (Alt+9)')
 async function openMend(page: Page, plan: string): Promise<void> {
@@ -67,13 +67,25 @@ test('what is seen is painted by keys, a reading tells suspects apart, and the m
   const mend = page.getByRole('region', { name: 'Mend' })
   await expect(mend).toContainText('Proof:')
   await expect(mend).toContainText('licensed electrician')
+  // One that looks the same is mended in its own way, and noted as what it is.
+  const which = mend.getByLabel('Which it was')
+  const bridge = await which
+    .locator('option', { hasText: /^Plus bridged to data/ })
+    .first()
+    .innerText()
+  await which.selectOption(bridge)
+  await expect(mend.getByRole('heading', { level: 2 })).toHaveText('Plus bridged to data')
   await mend.getByLabel('What you did').fill('new joint at B1')
   await mend.getByRole('button', { name: 'It works: note it in the log' }).click()
-  await expect(page.getByRole('heading', { name: /^Open data/ })).toHaveCount(2)
+  await expect(page.getByRole('heading', { name: bridge })).toHaveCount(1)
   await expect(page.getByText('new joint at B1')).toBeVisible()
   await expect(page.getByTestId('mend-state')).toHaveText('2 mended')
   await page.getByLabel('Search here and in all other plans').fill('joint at B1')
-  await expect(page.getByRole('heading', { name: /^Open data/ })).toHaveCount(1)
+  await expect(page.getByRole('heading', { name: bridge })).toHaveCount(1)
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Plan', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Export to a file' }).click()
+  expect(await exportedPlan(download)).toMatch(/"kind": "bridge-plus-data"/)
   await page.keyboard.press('Escape')
   await page.getByRole('radio', { name: 'Find it' }).click()
   await expect(roll(page)).toContainText('Nothing is painted yet')

@@ -44,24 +44,23 @@ export interface OpenMend {
   readonly done: number
 }
 
-/** A suspect as the page tells it. */
-export interface ToldSuspect {
+/** A fault as the page names it, with how it is mended. */
+export interface ToldFault {
   readonly id: string
   readonly kind: string
   readonly title: string
   readonly where: string
+  readonly mend: Mend
+}
+
+/** A suspect as the page tells it. */
+export interface ToldSuspect extends ToldFault {
   readonly probability: number
   readonly why: readonly string[]
   /** Others that look and measure the same. */
-  readonly same: readonly {
-    readonly id: string
-    readonly title: string
-    readonly where: string
-    readonly probability: number
-  }[]
+  readonly same: readonly (ToldFault & { readonly probability: number })[]
   /** What it would look like, by run. */
   readonly look: Readonly<Record<string, readonly Stretch[]>>
-  readonly mend: Mend
 }
 
 export interface Told {
@@ -162,9 +161,7 @@ class MendService {
         ...this.told(diagnosis, candidate, seen),
         probability,
         same: same.map(({ candidate: { fault }, probability: own }) => ({
-          id: fault.id,
-          title: fault.title,
-          where: fault.where,
+          ...toldFault(fault),
           probability: own,
         })),
       })),
@@ -272,18 +269,22 @@ class MendService {
   ): Omit<ToldSuspect, 'probability' | 'same'> {
     const { fault, look } = candidate
     return {
-      id: fault.id,
-      kind: fault.kind,
-      title: fault.title,
-      where: fault.where,
+      ...toldFault(fault),
       why: whyOf(diagnosis, candidate, seen),
       look: Object.fromEntries(
         diagnosis.stage.runs.map(({ id, count }) => [id, stretchesOf(look.runs.get(id), count)]),
       ),
-      mend: faultKinds[fault.kind].mend,
     }
   }
 }
+
+const toldFault = ({ id, kind, title, where }: Candidate['fault']): ToldFault => ({
+  id,
+  kind,
+  title,
+  where,
+  mend: faultKinds[kind].mend,
+})
 
 /** All faults as they are named, those that differ by degree alone once. */
 function causesOf({ candidates }: Diagnosis): Hidden['causes'] {

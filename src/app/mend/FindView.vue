@@ -8,6 +8,7 @@ import type { Outcome, Test } from '../../core/mend/next-test'
 import { readingAt, type Seen } from '../../core/mend/seen'
 import { symptoms, type SymptomName } from '../../core/mend/symptoms'
 import { formatQuantity } from '../../core/quantity/format'
+import type { ToldFault } from '../engine/mend.worker'
 import BrushBar from './BrushBar.vue'
 import { saidWords } from './looks'
 import MendCard from './MendCard.vue'
@@ -18,7 +19,7 @@ import type { MendCase, MendState } from './use-mend'
 
 const { mend } = defineProps<{ mend: MendState }>()
 const emit = defineEmits<{
-  mended: [fault: string, kind: string, cause: string, did: string, minutes: number]
+  mended: [fault: ToldFault, did: string, minutes: number]
 }>()
 
 const { open, told, trouble, isRanking, isEmpty, change, forget } = mend
@@ -152,13 +153,10 @@ function clear(ids: readonly string[]): void {
   chosenId.value = undefined
   change({ seen: seenWith({ cleared: [...trouble.value.seen.cleared, ...ids] }) })
 }
-function mended(fault: string, did: string, minutes: number): void {
-  const { value } = suspect
-  if (value === undefined) return
-  const own = value.same.find(({ id }) => id === fault) ?? value
+function mended(fault: ToldFault, did: string, minutes: number): void {
   isMending.value = false
   chosenId.value = undefined
-  emit('mended', fault, value.kind, `${own.title}, ${own.where}`, did, minutes)
+  emit('mended', fault, did, minutes)
 }
 function startMending(id: string): void {
   chosenId.value = id

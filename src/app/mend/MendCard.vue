@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import type { ToldSuspect } from '../engine/mend.worker'
+import type { ToldFault, ToldSuspect } from '../engine/mend.worker'
 import { percent } from './looks'
 
 const { suspect, minutes } = defineProps<{
@@ -10,7 +10,7 @@ const { suspect, minutes } = defineProps<{
 }>()
 const emit = defineEmits<{
   /** It was this one: what was done, and how long it took in all. */
-  mended: [fault: string, did: string, minutes: number]
+  mended: [fault: ToldFault, did: string, minutes: number]
   /** It is not this one. */
   clear: [ids: readonly string[]]
   close: []
@@ -19,20 +19,25 @@ const emit = defineEmits<{
 const did = ref('')
 const spent = ref(0)
 /** Which of those that look the same it was. */
-const fault = ref('')
+const chosenId = ref('')
 watch(
   () => suspect.id,
   (id) => {
     did.value = ''
-    fault.value = id
-    spent.value = Math.max(1, Math.round(minutes + suspect.mend.minutes))
+    chosenId.value = id
   },
   { immediate: true },
 )
-const places = computed(() => [
-  { id: suspect.id, text: `${suspect.title}, ${suspect.where}` },
-  ...suspect.same.map(({ id, title, where }) => ({ id, text: `${title}, ${where}` })),
-])
+const fault = computed(
+  (): ToldFault => suspect.same.find(({ id }) => id === chosenId.value) ?? suspect,
+)
+watch(
+  () => fault.value.id,
+  () => {
+    spent.value = Math.max(1, Math.round(minutes + fault.value.mend.minutes))
+  },
+  { immediate: true },
+)
 </script>
 
 <template>
@@ -45,8 +50,8 @@ const places = computed(() => [
         <p class="text-[13px] text-bench-soft">
           How it is mended · {{ percent(suspect.probability) }} sure
         </p>
-        <h2 class="text-[20px] leading-7 font-bold">{{ suspect.title }}</h2>
-        <p class="text-[14px] text-bench-soft">{{ suspect.where }}</p>
+        <h2 class="text-[20px] leading-7 font-bold">{{ fault.title }}</h2>
+        <p class="text-[14px] text-bench-soft">{{ fault.where }}</p>
       </div>
       <button type="button" class="button-quiet max-[899px]:min-h-11" @click="emit('close')">
         Back to the test
@@ -56,24 +61,24 @@ const places = computed(() => [
       <li v-for="reason in suspect.why" :key="reason">{{ reason }}</li>
     </ul>
     <ul class="rounded-md border border-warning/50 px-3 py-2 text-[13px]">
-      <li v-for="caution in suspect.mend.cautions" :key="caution">⚠ {{ caution }}</li>
+      <li v-for="caution in fault.mend.cautions" :key="caution">⚠ {{ caution }}</li>
       <li>⚠ Extra-low voltage only. Mains wiring is for a licensed electrician.</li>
     </ul>
     <ol class="list-decimal space-y-1 pl-5 text-[15px]">
-      <li v-for="step in suspect.mend.steps" :key="step">{{ step }}</li>
+      <li v-for="step in fault.mend.steps" :key="step">{{ step }}</li>
     </ol>
     <p class="border-l-2 border-ok pl-3 text-[14px]">
-      <span class="font-semibold">Proof:</span> {{ suspect.mend.proof }}
+      <span class="font-semibold">Proof:</span> {{ fault.mend.proof }}
     </p>
     <form
       class="grid gap-2 text-[13px] sm:grid-cols-[1fr_90px]"
       @submit.prevent="emit('mended', fault, did, spent)"
     >
-      <label v-if="places.length > 1" class="text-bench-soft sm:col-span-2">
+      <label v-if="suspect.same.length > 0" class="text-bench-soft sm:col-span-2">
         Which it was
-        <select v-model="fault" class="field mt-1 w-full">
-          <option v-for="place in places" :key="place.id" :value="place.id">
-            {{ place.text }}
+        <select v-model="chosenId" class="field mt-1 w-full">
+          <option v-for="one in [suspect, ...suspect.same]" :key="one.id" :value="one.id">
+            {{ one.title }}, {{ one.where }}
           </option>
         </select>
       </label>
@@ -83,7 +88,7 @@ const places = computed(() => [
           v-model="did"
           class="field mt-1 w-full"
           maxlength="1000"
-          :placeholder="suspect.mend.steps[1] ?? suspect.mend.steps[0]"
+          :placeholder="fault.mend.steps[1] ?? fault.mend.steps[0]"
         />
       </label>
       <label class="text-bench-soft">

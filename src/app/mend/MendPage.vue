@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import { defineAsyncComponent } from 'vue'
+import type { ToldFault } from '../engine/mend.worker'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { useSheetView } from '../shell/use-sheet-view'
 import { useNotices } from '../stores/notices'
@@ -44,15 +45,15 @@ function symptomText(): string {
   return [...painted, ...saidWords(seen)].join('; ').slice(0, 1_000) || 'nothing was painted'
 }
 
-function mended(fault: string, kind: string, cause: string, did: string, minutes: number): void {
+function mended({ id, kind, title, where }: ToldFault, did: string, minutes: number): void {
   const entry = {
     id: nanoid(8),
     at: new Date().toISOString(),
     symptom: symptomText(),
     tests: trouble.value.done.slice(-100).map(({ test, outcome }) => ({ test, outcome })),
-    fault,
+    fault: id,
     kind,
-    cause: cause.slice(0, 400),
+    cause: `${title}, ${where}`.slice(0, 400),
     mend: did,
     minutes: Math.max(0, Number.isFinite(minutes) ? minutes : 0),
   }
