@@ -13,13 +13,19 @@ export default defineConfig({
   forbidOnly: true,
   use: {
     ...chromiumOptions,
+    // The tests of offline use allow them.
+    serviceWorkers: 'block',
     baseURL: `http://localhost:${String(port)}`,
   },
-  webServer: {
+  // As the demo is served, and as the app is deployed.
+  webServer: [
+    { port, firstVisit: 'examples' },
+    { port: port + 1, firstVisit: 'empty' },
+  ].map(({ port: own, firstVisit }) => ({
     cwd: import.meta.dirname,
     command: `${process.execPath} --import tsx src/server/main.ts`,
-    env: { PORT: String(port) },
-    url: `http://localhost:${String(port)}/health`,
+    env: { PORT: String(own), FIRST_VISIT: firstVisit },
+    url: `http://localhost:${String(own)}/health`,
     reuseExistingServer: false,
-  },
+  })),
 })

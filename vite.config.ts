@@ -1,9 +1,44 @@
 import tailwind from '@tailwindcss/vite'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
+import { VitePWA } from 'vite-plugin-pwa'
 
 export default defineConfig({
-  plugins: [vue(), tailwind()],
+  plugins: [
+    vue(),
+    tailwind(),
+    VitePWA({
+      // Registered by the app itself, which offers an update and never forces it.
+      injectRegister: false,
+      registerType: 'prompt',
+      manifest: {
+        name: 'Glow Tally',
+        short_name: 'Glow Tally',
+        description: 'Plans LED strip and pixel installations on USB and low voltage.',
+        start_url: '/',
+        display: 'standalone',
+        background_color: '#15161c',
+        theme_color: '#15161c',
+        icons: [
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+          { src: '/icon-full-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+          { src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' },
+        ],
+      },
+      workbox: {
+        // Every part, those too that a stage asks for later.
+        globPatterns: ['**/*.{js,css,html,svg,png,jpg,woff2}'],
+        dontCacheBustURLsMatching: /^assets\//,
+        maximumFileSizeToCacheInBytes: 8_000_000,
+        // The first visit, too, is served from what is kept as soon as all of it is.
+        clientsClaim: true,
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/health/],
+        inlineWorkboxRuntime: true,
+      },
+    }),
+  ],
   worker: { format: 'es' },
   // Inlined assets would need data: in the content security policy.
   build: {

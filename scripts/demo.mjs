@@ -11,7 +11,7 @@ install()
 if (!run('npx', ['vite', 'build', '--logLevel', 'warn'])) process.exit(1)
 const server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
   stdio: 'inherit',
-  env: { ...process.env, PORT: port },
+  env: { ...process.env, PORT: port, FIRST_VISIT: 'examples' },
 })
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))
 server.on('exit', (code) => process.exit(code ?? 0))

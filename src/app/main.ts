@@ -29,6 +29,13 @@ async function start(): Promise<void> {
     })
   })
   createApp(App).use(pinia).use(router).directive('shown', vShown).mount('#app')
+  // Once the first view stands: keeping the app for use without network can wait.
+  setTimeout(() => {
+    void import('./shell/offline').then(
+      ({ useOffline }) => useOffline().start(),
+      () => undefined,
+    )
+  }, 2_000)
 }
 
 void start()

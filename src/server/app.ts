@@ -1,4 +1,4 @@
-import { existsSync } from 'node:fs'
+import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import compression from 'compression'
 import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express'
@@ -10,11 +10,16 @@ const aYear = 365 * 24 * 3_600_000
 /**
  * Serves the built app from a folder.
  *
+ * @param opensWith what a first visit finds: an empty plan, or the demo plans
  * @throws Error where the folder holds no built app
  */
-export function createApp(dist: string): Express {
-  const page = join(dist, 'index.html')
-  if (!existsSync(page)) throw new Error(`${dist} holds no built app: run npm run build first`)
+export function createApp(dist: string, opensWith: 'empty' | 'examples' = 'empty'): Express {
+  const pageFile = join(dist, 'index.html')
+  if (!existsSync(pageFile)) throw new Error(`${dist} holds no built app: run npm run build first`)
+  const page = readFileSync(pageFile, 'utf8').replace(
+    /(<meta name="first-visit" content=")\w+"/,
+    `$1${opensWith}"`,
+  )
 
   const app = express()
   app.disable('x-powered-by')
@@ -59,10 +64,10 @@ export function createApp(dist: string): Express {
   app.use('/assets', (_request, response) => {
     response.status(404).type('text/plain').send('No such file\n')
   })
-  app.use(express.static(dist, { index: false, maxAge: 0 }))
   app.get(pagePaths, (_request, response) => {
-    response.set('Cache-Control', 'no-cache').sendFile(page)
+    response.set('Cache-Control', 'no-cache').type('html').send(page)
   })
+  app.use(express.static(dist, { index: false, maxAge: 0 }))
   app.use((_request, response) => {
     response.status(404).type('text/plain').send('There is nothing here. The plans are at /\n')
   })
@@ -73,6 +78,8 @@ export function createApp(dist: string): Express {
 /** Addresses that the app's own router knows. */
 const pagePaths = [
   '/',
+  // What is kept for use without network.
+  '/index.html',
   '/plans',
   '/sums',
   '/sums/:name',

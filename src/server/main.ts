@@ -15,7 +15,10 @@ const { port, hosts } = read
 /** How long answers that are under way may take once the server is asked to end, ms. */
 const graceMs = 3_000
 
-const app = createApp(fileURLToPath(new URL('../../dist', import.meta.url)))
+const app = createApp(
+  fileURLToPath(new URL('../../dist', import.meta.url)),
+  process.env.FIRST_VISIT === 'examples' ? 'examples' : 'empty',
+)
 
 /** Listens on one address; not every machine has both kinds. */
 const listen = (host: string): Promise<Server | undefined> =>

@@ -23,6 +23,7 @@ import { pathOf, rulerStep, toBench, toScreen } from './view'
 const { plan } = defineProps<{ plan: Plan }>()
 
 const BenchTools = defineAsyncComponent(() => import('./BenchTools.vue'))
+const EmptyGuide = defineAsyncComponent(() => import('../plans/EmptyGuide.vue'))
 const DimensionChip = defineAsyncComponent(() => import('./DimensionChip.vue'))
 const PhotoLayer = defineAsyncComponent(() => import('./PhotoLayer.vue'))
 const ThingPanel = defineAsyncComponent(() => import('./ThingPanel.vue'))
@@ -480,18 +481,10 @@ const transform = computed(
       @close="things.picked.value = undefined"
     />
 
-    <p
+    <EmptyGuide
       v-if="store.measured.runs.length === 0"
-      class="pointer-events-none absolute inset-0 grid place-content-center gap-3 p-6 text-center text-bench-soft"
-    >
-      <span class="text-base text-bench-ink">Nothing to light yet</span>
-      <span>
-        Write what your tape reads on the pad, a line for each place:<br />
-        <code class="mt-2 inline-block text-left font-mono text-[13px] leading-6 text-glow"
-          >shelf 650<br />ledge 2 x 560<br />mirror ring 382</code
-        >
-      </span>
-    </p>
+      class="pointer-events-none absolute inset-0 max-[899px]:hidden"
+    />
     <div
       v-else-if="width > 0"
       class="pointer-events-none absolute bottom-2.5 left-3 text-[11px] text-bench-soft"

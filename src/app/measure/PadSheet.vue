@@ -3,6 +3,7 @@ import { nanoid } from 'nanoid'
 import { storeToRefs } from 'pinia'
 import {
   computed,
+  defineAsyncComponent,
   effectScope,
   nextTick,
   onMounted,
@@ -22,6 +23,8 @@ import { useSpotlight } from '../stores/spotlight'
 import PadLine from './PadLine.vue'
 import ShapeTiles from './ShapeTiles.vue'
 import { useNearRows } from './use-near-rows'
+
+const EmptyGuide = defineAsyncComponent(() => import('../plans/EmptyGuide.vue'))
 
 const { plan } = defineProps<{ plan: Plan }>()
 
@@ -253,7 +256,8 @@ function writeOn(): void {
         >
           + another line
         </button>
-        <div class="min-h-4 flex-1 cursor-text" @click="writeOn" />
+        <EmptyGuide v-if="measured.runs.length === 0" class="min-[900px]:hidden" />
+        <div v-else class="min-h-4 flex-1 cursor-text" @click="writeOn" />
       </div>
     </div>
     <p

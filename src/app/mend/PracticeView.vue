@@ -32,7 +32,7 @@ async function begin(
   title.value = name
   let own = plan
   if (planName !== undefined) {
-    const { demos } = await import('../stores/demos')
+    const { plans: demos } = await import('../stores/demos')
     own = demos.find((demo) => demo.name === planName) ?? plan
   }
   await practice.hide(own, want)

@@ -2,9 +2,10 @@
 import { issueText, messageOf } from '../../core/quantity/message-of'
 import { FolderInput, Plus } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import { RouterLink, useRouter } from 'vue-router'
+import { RouterLink } from 'vue-router'
 import { readPlan } from '../../formats/plan-file'
 import { usePlanFiles } from '../shell/plan-files'
+import { useNewPlan } from '../shell/use-new-plan'
 import { savePlanFile, saveRawPlan } from '../shell/save-plan-file'
 import type { StoredPlan } from '../storage/db'
 import { lockPlan } from '../storage/plan-lock'
@@ -12,15 +13,12 @@ import { askTabs, tellTabs } from '../storage/tab-talk'
 import { useLiveQuery } from '../storage/use-live-query'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
-import { deviceCurrency } from '../stores/device-currency'
 import { useShelf } from '../stores/shelf'
-import { typeAhead } from '../stores/type-ahead'
 import PlanCard from './PlanCard.vue'
 import { freshFacts, useMissingFacts } from './use-facts'
 
 const shelf = useShelf()
 const notices = useNotices()
-const router = useRouter()
 const { chooseFile } = usePlanFiles()
 
 usePlanStore().close()
@@ -51,13 +49,8 @@ async function tried(what: string, work: () => Promise<unknown>): Promise<void> 
   }
 }
 
-function startNew(): void {
-  typeAhead.begin()
-  void tried('A new plan', async () => {
-    const id = await shelf.shelf.addEmpty({ currency: deviceCurrency.value })
-    await router.push({ name: 'measure', params: { id } })
-  })
-}
+const newPlan = useNewPlan()
+const startNew = (): void => void tried('A new plan', newPlan)
 
 /** A plan that another tab has open is renamed there, so that none overwrites the other. */
 const rename = ({ id }: StoredPlan, name: string): Promise<void> =>

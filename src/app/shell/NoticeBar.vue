@@ -8,7 +8,6 @@ const { notice } = defineProps<{ notice: Notice }>()
 
 const notices = useNotices()
 
-/** What was done goes by itself; a problem stays until it is closed. */
 const closing = useTimeoutFn(notices.close, 7_000, { immediate: false })
 watch(
   () => notice,

@@ -7,6 +7,7 @@ import type { Plan } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import TallyRoll from './TallyRoll.vue'
+import { useNewPlan } from './use-new-plan'
 import type { StageName } from './stages'
 
 const { sheets } = defineProps<{
@@ -30,6 +31,7 @@ const PlanNotOpen = defineAsyncComponent(() => import('./PlanNotOpen.vue'))
 
 const route = useRoute()
 const store = usePlanStore()
+const newPlan = useNewPlan()
 const { plan, tally, state, access } = storeToRefs(store)
 
 watch(
@@ -65,7 +67,13 @@ const shows = (name: string): boolean => !isNarrow.value || sheet.value === name
       <section class="flex min-h-0 min-w-0 flex-col gap-3 px-3 pt-3.5 pb-3.5 sm:px-[18px]">
         <div class="flex items-center gap-x-3.5">
           <h1 class="text-lg font-bold">{{ title }}</h1>
-          <p class="hidden text-bench-soft lg:block">{{ hint }}</p>
+          <p v-if="stage === 'measure' && store.isExample" class="text-bench-soft">
+            An example: try what you like, or
+            <button type="button" class="link-quiet min-h-6" @click="newPlan">
+              start your own
+            </button>
+          </p>
+          <p v-else class="hidden text-bench-soft lg:block">{{ hint }}</p>
           <div class="ml-auto flex items-center gap-2"><slot name="tools" :plan="plan" /></div>
         </div>
         <SegmentedChoice

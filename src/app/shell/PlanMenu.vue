@@ -3,26 +3,17 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Check, ChevronDown } from '@lucide/vue'
 import { useRouter } from 'vue-router'
 import { usePlanStore } from '../stores/plan'
-import { deviceCurrency } from '../stores/device-currency'
-import { useShelf } from '../stores/shelf'
-import { typeAhead } from '../stores/type-ahead'
 import { usePlanFiles } from './plan-files'
+import { useNewPlan } from './use-new-plan'
 import { csvSeparator, separators } from './save-table'
 
 const { isInPlan } = defineProps<{ isInPlan: boolean }>()
 
 const store = usePlanStore()
-const { shelf } = useShelf()
 const { exportPlan, saveDrawing, saveNetlist, saveFeeds, chooseFile } = usePlanFiles()
 const router = useRouter()
 
-async function newPlan(): Promise<void> {
-  typeAhead.begin()
-  await router.push({
-    name: 'measure',
-    params: { id: await shelf.addEmpty({ currency: deviceCurrency.value }) },
-  })
-}
+const newPlan = useNewPlan()
 async function duplicatePlan(): Promise<void> {
   const id = await store.keepCopy()
   if (id !== undefined) await router.push({ name: 'measure', params: { id } })

@@ -21,6 +21,10 @@ export interface StoredPlan {
   facts?: PlanFacts & { revision: number }
   /** Which opening of the plan saved it last. */
   session?: string
+  /** It came with the app, to be looked at; copies of it are the user's own. */
+  isExample?: boolean
+  /** Words of the user's own to find it by. */
+  tags?: readonly string[]
   /** Set while the plan lies among the deleted ones, ms since 1970. */
   deletedAt?: number
 }

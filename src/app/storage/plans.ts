@@ -20,6 +20,7 @@ export type LoadedPlan =
       readonly session: string | undefined
       /** Figures that were out of bounds and are now the nearest that can be worked with. */
       readonly adjusted: readonly Issue[]
+      readonly isExample: boolean
     }
   | { readonly ok: false; readonly reason: 'missing' }
   | { readonly ok: false; readonly reason: 'broken'; readonly issues: readonly Issue[] }
@@ -72,6 +73,7 @@ export class PlanShelf {
       history: isHistory(history) ? { steps: history.steps, done: history.done } : emptyHistory,
       session: stored.session,
       revision: stored.revision,
+      isExample: stored.isExample === true,
     }
   }
 
@@ -95,14 +97,13 @@ export class PlanShelf {
       if (stored.revision !== revision) return { saved: false, why: 'newer' }
       const next = revision + 1
       await this.db.plans.put({
-        id,
+        // Tags among it, and facts of the revision before, until those of this one are worked out.
+        ...stored,
         name: plan.name,
         changedAt: this.now(),
         revision: next,
         document: plan,
         checkedVersion: planCheck,
-        // Of the revision before, until those of this one are worked out.
-        ...(stored.facts !== undefined && { facts: stored.facts }),
         ...(session !== undefined && { session }),
       })
       await this.db.histories.put({ planId: id, ...history })
@@ -137,7 +138,18 @@ export class PlanShelf {
   }
 
   /** Puts a plan on the shelf under a new id. */
-  async add(plan: Plan, changedAt = this.now()): Promise<string> {
+  async add(
+    plan: Plan,
+    {
+      changedAt = this.now(),
+      isExample = false,
+      tags = [],
+    }: {
+      readonly changedAt?: number
+      readonly isExample?: boolean
+      readonly tags?: readonly string[]
+    } = {},
+  ): Promise<string> {
     const id = nanoid(10)
     await this.db.plans.add({
       id,
@@ -146,6 +158,8 @@ export class PlanShelf {
       revision: 0,
       document: plan,
       checkedVersion: planCheck,
+      ...(isExample && { isExample }),
+      ...(tags.length > 0 && { tags }),
     })
     return id
   }
@@ -215,10 +229,23 @@ export class PlanShelf {
     if (loaded.ok) await this.noteTakes(id, loaded.plan)
   }
 
-  /** Puts the demo plans on a shelf that never had any, with the drawer that goes with them, and clears away what was deleted long ago. */
+  /** Deletes all examples for good: they do not come again. Gives back their ids. */
+  async removeExamples(): Promise<string[]> {
+    const ids = (await this.list()).filter(({ isExample }) => isExample).map(({ id }) => id)
+    for (const id of ids) await this.delete(id)
+    return ids
+  }
+
+  /** Sets the words that a plan is found by. */
+  async tag(id: string, tags: readonly string[]): Promise<void> {
+    await this.db.plans.update(id, { tags })
+  }
+
+  /** Puts on a shelf that never had any the plans of a first visit, and clears away what was deleted long ago. */
   async prepare(
-    loadDemos: () => Promise<{
-      readonly demos: readonly Plan[]
+    loadFirst: () => Promise<{
+      readonly plans: readonly Plan[]
+      readonly areExamples: boolean
       readonly drawer: readonly DrawerItem[]
       /** Photos of their builds, by the names of the plans. */
       readonly photos?: readonly {
@@ -230,7 +257,7 @@ export class PlanShelf {
   ): Promise<void> {
     // Loaded before the transaction: that ends with whatever else is waited for.
     const isNew = (await this.db.settings.get('demos')) === undefined
-    const { demos, drawer, photos = [] } = isNew ? await loadDemos() : { demos: [], drawer: [] }
+    const first = isNew ? await loadFirst() : undefined
     const planIds = new Map<string, string>()
     await this.db.transaction(
       'rw',
@@ -252,13 +279,15 @@ export class PlanShelf {
         }
         if ((await this.db.settings.get('demos')) !== undefined) return
         await this.db.settings.put({ key: 'demos', value: 'added' })
+        if (first === undefined) return
+        const { plans, drawer, areExamples: isExample } = first
         await this.db.drawer.bulkAdd(drawer.map((item) => ({ ...item, id: nanoid(8) })))
-        for (const [index, demo] of demos.entries())
-          planIds.set(demo.name, await this.add(demo, this.now() + index))
+        for (const [index, plan] of plans.entries())
+          planIds.set(plan.name, await this.add(plan, { changedAt: this.now() + index, isExample }))
       },
     )
     // Photos come when they come: no plan waits for them.
-    for (const { id, plan, url } of photos) {
+    for (const { id, plan, url } of first?.photos ?? []) {
       const planId = planIds.get(plan)
       if (planId !== undefined)
         void fetched(url)

@@ -26,24 +26,36 @@ const ids = async (): Promise<string[]> => (await shelf.list()).map(({ name }) =
 
 describe('the shelf', () => {
   it('gets the demo plans once, and not again when they are deleted', async () => {
-    await shelf.prepare(() =>
-      Promise.resolve({ demos: [demo], drawer: [{ name: 'wire', unit: 'm', amount: 2 }] }),
-    )
-    const [plan] = await shelf.list()
-    await shelf.delete(plan!.id)
-    await shelf.prepare(() =>
-      Promise.resolve({ demos: [demo], drawer: [{ name: 'wire', unit: 'm', amount: 2 }] }),
-    )
-    expect(await ids()).toEqual([])
-    await shelf.restore(plan!.id)
-    expect(await ids()).toEqual(['Nook'])
+    const first = {
+      plans: [demo, emptyPlan('Crown', 'b')],
+      areExamples: true,
+      drawer: [{ name: 'wire', unit: 'm', amount: 2 } as const],
+    }
+    await shelf.prepare(() => Promise.resolve(first))
+    const nook = (await shelf.list()).find(({ name }) => name === 'Nook')!
+    // An example stays one when it is changed; a copy of it is the user's own, and so is its name.
+    await shelf.save(nook.id, { ...demo, limit: 0.5 }, emptyHistory, 0)
+    await shelf.duplicate(nook.id)
+    expect(await shelf.removeExamples()).toHaveLength(2)
+    expect(await ids()).toEqual(['Nook copy'])
+    await shelf.prepare(() => Promise.resolve(first))
+    expect(await ids()).toEqual(['Nook copy'])
+    await shelf.restore(nook.id)
+    expect(await shelf.load(nook.id)).toMatchObject({ isExample: true, plan: { limit: 0.5 } })
+  })
+
+  it('keeps the tags of a plan while it is worked on', async () => {
+    const id = await shelf.add(demo, { tags: ['attic'] })
+    await shelf.tag(id, ['attic', 'gift'])
+    await shelf.save(id, demo, emptyHistory, 0)
+    expect((await shelf.list())[0]).toMatchObject({ revision: 1, tags: ['attic', 'gift'] })
   })
 
   it('clears away what was deleted long ago', async () => {
     const id = await shelf.add(demo)
     await shelf.delete(id)
     now += 31 * 24 * 3_600_000
-    await shelf.prepare(() => Promise.resolve({ demos: [], drawer: [] }))
+    await shelf.prepare(() => Promise.resolve({ plans: [], areExamples: false, drawer: [] }))
     expect(await shelf.listDeleted()).toEqual([])
   })
 

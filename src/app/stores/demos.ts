@@ -10,12 +10,14 @@ import { readDrawer } from '../../formats/drawer-file'
 import { readPlan } from '../../formats/plan-file'
 
 /** The last one is put on the shelf last, and so is the one that opens. */
-export const demos = [jars, harbour, fireflies, lanterns, wardrobe, moon, nook].flatMap(
+export const plans = [jars, harbour, fireflies, lanterns, wardrobe, moon, nook].flatMap(
   (document) => {
     const read = readPlan(document)
     return read.ok ? [read.plan] : []
   },
 )
+
+export const areExamples = true
 
 /** Photos of demo builds, by the names of their plans. */
 export const photos = [

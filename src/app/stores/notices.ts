@@ -3,7 +3,8 @@ import { shallowRef } from 'vue'
 
 /** Something to tell that has no place on the page: at the bottom, until it is closed or replaced. */
 export interface Notice {
-  readonly kind: 'done' | 'problem'
+  /** What was done goes by itself; a problem and an offer stay. */
+  readonly kind: 'done' | 'problem' | 'offer'
   readonly text: string
   /** More lines, such as what is wrong in a file. */
   readonly details?: readonly string[]

@@ -68,6 +68,8 @@ export const usePlanStore = defineStore('plan', () => {
   const history = shallowRef<History>(emptyHistory)
   const tally = shallowRef<Told | undefined>()
   const access = shallowRef<Access>('mine')
+  /** It came with the app, to be looked at. */
+  const isExample = shallowRef(false)
   const saving = shallowRef<'saved' | 'saving' | 'failed'>('saved')
 
   let lock: PlanLock | undefined
@@ -200,6 +202,7 @@ export const usePlanStore = defineStore('plan', () => {
       state.value = { kind: 'broken', issues: [{ path: '', message: messageOf(error) }] }
       return
     }
+    isExample.value = loaded.isExample
     state.value = { kind: 'open' }
     if (typed !== undefined) saver.push(typed.plan, typed.history)
     if (loaded.adjusted.length > 0)
@@ -387,6 +390,7 @@ export const usePlanStore = defineStore('plan', () => {
     history,
     tally,
     access,
+    isExample,
     saving,
     measured,
     layout,

@@ -12,6 +12,10 @@ export interface StorageProblem {
   readonly detail: string
 }
 
+/** Whether a first visit finds the examples, as it is said by whoever serves the page; else an empty plan. */
+const opensWithExamples = (): boolean =>
+  document.querySelector('meta[name="first-visit"]')?.getAttribute('content') === 'examples'
+
 /** The browser's database: the shelf of plans, and the user's own parts, which every plan offers. */
 export const useShelf = defineStore('shelf', () => {
   const problem = shallowRef<StorageProblem | undefined>()
@@ -35,7 +39,7 @@ export const useShelf = defineStore('shelf', () => {
     }
   }
   const ready = shelf
-    .prepare(() => import('./demos'))
+    .prepare(() => (opensWithExamples() ? import('./demos') : import('./first-plan')))
     .then(() => {
       // The older tab has been closed after all.
       if (problem.value?.kind === 'blocked') problem.value = undefined
