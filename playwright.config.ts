@@ -15,6 +15,7 @@ export default defineConfig({
     ...chromiumOptions,
     // The tests of offline use allow them.
     serviceWorkers: 'block',
+    colorScheme: 'dark',
     baseURL: `http://localhost:${String(port)}`,
   },
   // As the demo is served, and as the app is deployed.

@@ -9,6 +9,7 @@ import { createAppRouter } from './router'
 import { isInMemory, keepInMemory } from './storage/memory'
 import { tellMissingPart } from './stores/missing-part'
 import { useNotices } from './stores/notices'
+import './stores/theme'
 import { vShown } from './ui/shown'
 
 async function start(): Promise<void> {

@@ -106,7 +106,7 @@ export function diagramTree(
         ...(isClose
           ? []
           : [
-              text(x - 12, y + heightPx + 14, words, 10.5, theme.soft, {
+              text(x - 12, y + heightPx + 14, words, 11, theme.soft, {
                 stroke: 'none',
                 'text-anchor': 'end',
               }),
@@ -173,7 +173,7 @@ const signNodes = ({ signs, wire }: DrawnWire, theme: Theme, isClose: boolean): 
   signs.flatMap(({ kind, at, text: words }) => [
     sign(kind, at, theme, wire.name),
     ...(kind === 'fuse' && !isClose
-      ? [text(at[0] + 12, at[1] - 3, words, 10, theme.soft, { 'data-wire': wire.name })]
+      ? [text(at[0] + 12, at[1] - 3, words, 11, theme.soft, { 'data-wire': wire.name })]
       : []),
   ])
 
@@ -287,7 +287,7 @@ const mains = ({ x, y }: DrawnBlock, theme: Theme): SvgNode[] =>
     'Its mains side is not drawn: buy it certified',
     'and enclosed; fixed mains wiring is for a',
     'licensed electrician.',
-  ].map((words, index) => text(x + 10, y + 47 + index * 11, words, 9.5, theme.soft))
+  ].map((words, index) => text(x + 10, y + 47 + index * 12, words, 11, theme.soft))
 
 /** A run as its strip: lights, pieces, arrow. */
 function run(drawn: DrawnBlock, theme: Theme): SvgNode {
@@ -350,8 +350,8 @@ function runTitle({ block, x, y, height }: DrawnBlock, theme: Theme): SvgNode {
   const isLow = height < 44
   const place = { x: x + (isLow ? 26 : 2), y: isLow ? y + height / 2 + 4 : y - 6 }
   const words = [
-    node('tspan', { 'font-weight': 600, 'font-size': isLow ? 11.5 : 14 }, block.name),
-    node('tspan', { 'font-size': isLow ? 10 : 11 }, `  ${block.detail}`),
+    node('tspan', { 'font-weight': 600, 'font-size': isLow ? 12 : 14 }, block.name),
+    node('tspan', { 'font-size': 11 }, `  ${block.detail}`),
   ]
   const ground = isLow ? theme.strip : theme.ground
   return node(

@@ -16,10 +16,12 @@ const aYear = 365 * 24 * 3_600_000
 export function createApp(dist: string, opensWith: 'empty' | 'examples' = 'empty'): Express {
   const pageFile = join(dist, 'index.html')
   if (!existsSync(pageFile)) throw new Error(`${dist} holds no built app: run npm run build first`)
-  const page = readFileSync(pageFile, 'utf8').replace(
-    /(<meta name="first-visit" content=")\w+"/,
-    `$1${opensWith}"`,
-  )
+  /** Read anew each time: a build may have come in between. */
+  const page = (): string =>
+    readFileSync(pageFile, 'utf8').replace(
+      /(<meta name="first-visit" content=")\w+"/,
+      `$1${opensWith}"`,
+    )
 
   const app = express()
   app.disable('x-powered-by')
@@ -65,7 +67,7 @@ export function createApp(dist: string, opensWith: 'empty' | 'examples' = 'empty
     response.status(404).type('text/plain').send('No such file\n')
   })
   app.get(pagePaths, (_request, response) => {
-    response.set('Cache-Control', 'no-cache').type('html').send(page)
+    response.set('Cache-Control', 'no-cache').type('html').send(page())
   })
   app.use(express.static(dist, { index: false, maxAge: 0 }))
   app.use((_request, response) => {

@@ -211,7 +211,7 @@ const transform = computed(
 <template>
   <section
     ref="frame"
-    class="dots relative min-h-60 touch-none overflow-hidden rounded-lg bg-bench-raised"
+    class="dots night relative min-h-60 touch-none overflow-hidden rounded-lg bg-bench-raised"
     aria-label="Drawing"
     @pointerdown.self="dragBench"
     @wheel.prevent="wheel"
@@ -368,7 +368,7 @@ const transform = computed(
           :x="toScreen(view, [item.place.x + item.widthMm / 2, 0])[0]"
           :y="toScreen(view, [0, item.place.y + item.heightMm / 2])[1] + 4"
           text-anchor="middle"
-          class="fill-[#8b8fa2] text-[11px]"
+          class="fill-[#8b8fa2] text-[12px]"
         >
           {{ item.name }}
         </text>
@@ -487,7 +487,7 @@ const transform = computed(
     />
     <div
       v-else-if="width > 0"
-      class="pointer-events-none absolute bottom-2.5 left-3 text-[11px] text-bench-soft"
+      class="pointer-events-none absolute bottom-2.5 left-3 text-[12px] text-bench-soft"
     >
       <div
         class="mb-1 h-1.5 border-x border-b border-bench-soft"

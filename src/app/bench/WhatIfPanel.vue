@@ -154,9 +154,9 @@ function take(): void {
     </p>
     <dl class="mt-2 grid grid-cols-[repeat(auto-fit,minmax(66px,1fr))] gap-2">
       <div v-for="{ label, value, change } in rows" :key="label">
-        <dt class="text-[11px] text-bench-soft">{{ label }}</dt>
+        <dt class="text-[12px] text-bench-soft">{{ label }}</dt>
         <dd class="font-semibold">{{ value }}</dd>
-        <dd class="h-4 text-[11px] text-glow">{{ change }}</dd>
+        <dd class="h-4 text-[12px] text-glow">{{ change }}</dd>
       </div>
     </dl>
     <p v-if="good.length > 0" class="mt-1.5 flex flex-wrap gap-1.5 text-[12px]">

@@ -107,16 +107,16 @@ const meets = computed(() =>
         stroke="var(--color-bench-ink)"
         stroke-width="2"
       />
-      <text :x="isJumper ? 118 : 8" :y="row.y - 8" font-size="13" fill="var(--color-bench-ink)">
+      <text :x="isJumper ? 118 : 8" :y="row.y - 8" font-size="15" fill="var(--color-bench-ink)">
         {{ row.name }}
         <tspan fill="var(--color-bench-soft)">
           {{ isJumper ? row.colour : `${row.role}, ${row.colour}` }}
         </tspan>
       </text>
-      <text x="266" :y="row.y + 5" font-size="14" fill="var(--color-bench-ink)">
+      <text x="266" :y="row.y + 5" font-size="15.5" fill="var(--color-bench-ink)">
         {{ row.label }}
       </text>
-      <text v-if="isJumper" x="14" :y="row.y + 5" font-size="14" fill="var(--color-bench-ink)">
+      <text v-if="isJumper" x="14" :y="row.y + 5" font-size="15.5" fill="var(--color-bench-ink)">
         {{ row.farLabel }}
       </text>
     </g>
@@ -125,7 +125,7 @@ const meets = computed(() =>
       x="388"
       :y="height - 16"
       text-anchor="end"
-      font-size="12.5"
+      font-size="14.5"
       fill="var(--color-bench-soft)"
     >
       {{ box }}

@@ -31,7 +31,7 @@ const names = computed(() =>
     v-if="isAny"
     :viewBox="viewBox"
     preserveAspectRatio="xMidYMid meet"
-    class="max-h-56 w-full max-w-[460px] rounded-md bg-bench"
+    class="max-h-56 w-full max-w-[460px] rounded-md night bg-bench"
     role="img"
     :aria-label="`On the drawing: ${names.join(', ')}`"
   >

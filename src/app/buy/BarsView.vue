@@ -19,6 +19,13 @@ function placed({ pieces }: Bar): { name: string; from: number; mm: number }[] {
     return own
   })
 }
+const piecesText = (bar: Bar): string =>
+  placed(bar)
+    .map(({ name, mm }) => `${name} ${length(mm)}`)
+    .join(', ')
+/** Bars are drawn to one scale: short ones are not made to look long. */
+const share = (mm: number, { lengthMm }: Bar): string =>
+  `${String((100 * mm) / Math.max(2000, lengthMm))}%`
 const sizeText = ({ size }: MaterialSheets): string =>
   `${length(size.widthMm)} × ${length(size.heightMm)}`
 const pieceText = ({ name, widthMm, heightMm, isTurned }: SheetPiece): string =>
@@ -47,29 +54,26 @@ const pieceText = ({ name, widthMm, heightMm, isTurned }: SheetPiece): string =>
         </span>
       </h2>
       <div v-for="(bar, index) in own" :key="index" class="mb-3">
-        <svg
-          :viewBox="`0 0 ${Math.max(2000, bar.lengthMm)} 90`"
-          class="w-full"
+        <div
+          class="relative h-9"
           role="img"
-          :aria-label="`Bar ${index + 1} of ${length(bar.lengthMm)}: ${placed(bar)
-            .map(({ name, mm }) => `${name} ${length(mm)}`)
-            .join(', ')}`"
+          :aria-label="`Bar ${index + 1} of ${length(bar.lengthMm)}: ${piecesText(bar)}`"
         >
-          <rect :width="bar.lengthMm" height="60" rx="4" class="fill-bench-line" />
-          <g v-for="piece in placed(bar)" :key="piece.name">
-            <rect :x="piece.from" y="4" :width="piece.mm" height="52" rx="4" class="fill-glow" />
-            <text
-              :x="piece.from + piece.mm / 2"
-              y="40"
-              text-anchor="middle"
-              class="fill-bench text-[28px] font-semibold"
-            >
-              {{ piece.mm > 260 ? `${piece.name} · ${length(piece.mm)}` : length(piece.mm) }}
-            </text>
-          </g>
-        </svg>
+          <span
+            class="absolute inset-y-0 left-0 rounded bg-bench-line"
+            :style="{ width: share(bar.lengthMm, bar) }"
+          />
+          <span
+            v-for="piece in placed(bar)"
+            :key="piece.name"
+            class="absolute inset-y-0.5 truncate rounded bg-glow px-1 text-center text-[12.5px] leading-8 font-semibold text-bench"
+            :style="{ left: share(piece.from, bar), width: share(piece.mm, bar) }"
+            >{{ piece.name }} · {{ length(piece.mm) }}</span
+          >
+        </div>
         <p class="text-bench-soft">
-          bar {{ index + 1 }} of {{ length(bar.lengthMm) }} · {{ length(bar.leftoverMm) }} left
+          bar {{ index + 1 }} of {{ length(bar.lengthMm) }}: {{ piecesText(bar) }} ·
+          {{ length(bar.leftoverMm) }} left
         </p>
       </div>
     </section>
@@ -86,7 +90,7 @@ const pieceText = ({ name, widthMm, heightMm, isTurned }: SheetPiece): string =>
         it of several.
       </p>
       <div class="flex flex-wrap gap-4">
-        <figure v-for="(sheet, index) in one.sheets" :key="index" class="w-72">
+        <figure v-for="(sheet, index) in one.sheets" :key="index" class="w-72 max-w-full">
           <svg
             :viewBox="`0 0 ${one.size.widthMm} ${one.size.heightMm}`"
             class="max-h-64 w-full rounded bg-bench-line"
@@ -107,7 +111,7 @@ const pieceText = ({ name, widthMm, heightMm, isTurned }: SheetPiece): string =>
                 :y="piece.y + piece.heightMm / 2"
                 text-anchor="middle"
                 class="fill-paper-ink"
-                :font-size="one.size.widthMm / 22"
+                :font-size="one.size.widthMm / 19"
               >
                 {{ piece.name }}
               </text>

@@ -26,8 +26,8 @@ const share = (mm: number): string => `${String((mm / longestMm) * 100)}%`
         <div
           v-for="cut in reel.cuts"
           :key="`${cut.piece} ${cut.part}`"
-          class="grid min-w-0 place-items-center overflow-hidden border-r-2 border-bench-raised text-[11px] font-semibold whitespace-nowrap"
-          :class="lit.has(cut.runId) ? 'bg-glow text-bench' : 'bg-[#5a4a30] text-bench-ink'"
+          class="grid min-w-0 place-items-center overflow-hidden border-r-2 border-bench-raised text-[12px] font-semibold whitespace-nowrap"
+          :class="lit.has(cut.runId) ? 'bg-glow text-bench' : 'bg-[#5a4a30] text-[#fff3d6]'"
           :style="{ width: `${(cut.lengthMm / reel.lengthMm) * 100}%` }"
           :title="`${cut.piece}: groups ${cut.fromGroup} to ${cut.toGroup}, ${formatLength(cut.lengthMm, units)}`"
           @pointerenter="emit('point', cut.runId)"
@@ -36,7 +36,7 @@ const share = (mm: number): string => `${String((mm / longestMm) * 100)}%`
           {{ cut.piece }}<template v-if="cut.parts > 1">.{{ cut.part }}</template>
         </div>
         <div
-          class="leftover grid min-w-0 flex-1 place-items-center overflow-hidden text-[11px] whitespace-nowrap text-bench-soft"
+          class="leftover grid min-w-0 flex-1 place-items-center overflow-hidden text-[12px] whitespace-nowrap text-bench-soft"
         >
           {{ reel.leftoverMm >= 0.05 * longestMm ? formatLength(reel.leftoverMm, units) : '' }}
         </div>

@@ -52,7 +52,7 @@ const hours = (value: number | null): string =>
           plan.supplies[0]?.name
         }}, on packs side by side
       </caption>
-      <thead class="text-[11px] text-bench-soft">
+      <thead class="text-[12px] text-bench-soft">
         <tr>
           <th class="font-normal">pack</th>
           <th class="font-normal">lasts</th>
@@ -77,7 +77,7 @@ const hours = (value: number | null): string =>
         </tr>
       </tbody>
     </table>
-    <p class="mt-2 text-[11.5px] text-bench-soft">
+    <p class="mt-2 text-[12px] text-bench-soft">
       Lithium: protected cells only, no charging in a sealed box, no crushing.
     </p>
   </section>

@@ -99,14 +99,14 @@ const toneOf = (branch: Branch): string =>
         />
         <text x="10" y="-3" class="fill-bench-ink text-[12px] font-semibold">
           {{ short(one.branch.name, Math.floor((room - 52) / 6.4)) }}
-          <tspan class="fill-glow font-mono text-[11px] font-normal">
+          <tspan class="fill-glow font-mono text-[12px] font-normal">
             {{ ampere(one.branch) }}
           </tspan>
         </text>
-        <text x="10" y="12" class="text-[10.5px]" :class="toneOf(one.branch)">
+        <text x="10" y="12" class="text-[12px]" :class="toneOf(one.branch)">
           {{ short(detail(one.branch), Math.floor(room / 5)) }}
         </text>
-        <text x="10" y="24" class="fill-warning text-[10.5px]">
+        <text x="10" y="24" class="fill-warning text-[12px]">
           {{ short(extension(one.branch), Math.floor(room / 5)) }}
         </text>
       </g>

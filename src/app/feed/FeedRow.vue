@@ -95,7 +95,7 @@ function setLead(change: Settable<Feed>): void {
       </button>
       <LevelSlider
         v-if="plan.scene.shown === 'level'"
-        class="mt-0.5 gap-1 text-[11px]"
+        class="mt-0.5 gap-1 text-[12px]"
         :plan="plan"
         :line="line"
         :label="`Level of ${run.name}`"

@@ -257,10 +257,10 @@ function leave(): void {
           class="stroke-bench-soft"
           stroke-dasharray="2 4"
         />
-        <text :x="endX + 8" y="3" class="fill-bench-soft text-[10px]">
+        <text :x="endX + 8" y="3" class="fill-bench-soft text-[12px]">
           {{ formatQuantity(topV, 'V') }}
         </text>
-        <text :x="endX + 8" :y="limitY + 4" class="fill-stop text-[11px]">
+        <text :x="endX + 8" :y="limitY + 4" class="fill-stop text-[12px]">
           {{ formatQuantity(limitV, 'V') }}
         </text>
       </g>
@@ -310,7 +310,7 @@ function leave(): void {
           v-if="flag.fits"
           :x="flag.from"
           :y="top - 4"
-          class="pointer-events-none fill-[#ffcf8a] text-[11px]"
+          class="pointer-events-none fill-glow text-[12px]"
         >
           {{ flag.text }}
         </text>
@@ -329,7 +329,7 @@ function leave(): void {
           :x="reading.x + (reading.isRight ? 9 : -9)"
           :y="ribbonTop + ribbonHeight + 8"
           :text-anchor="reading.isRight ? 'start' : 'end'"
-          class="fill-bench-ink text-[11.5px]"
+          class="fill-bench-ink text-[12px]"
           data-testid="reading"
         >
           {{ reading.text }}

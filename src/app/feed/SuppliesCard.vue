@@ -112,7 +112,7 @@ const capacitorChoices = (chosen: number | null | undefined): number[] =>
           {{ run.name }}
           <select
             v-if="plan.supplies.length > 1"
-            class="rounded bg-bench-high text-[11px]"
+            class="rounded bg-bench-high text-[12px]"
             :aria-label="`Supply of ${run.name}`"
             :value="slot.id"
             @change="assign([run.id], valueOf($event))"
@@ -161,7 +161,7 @@ const capacitorChoices = (chosen: number | null | undefined): number[] =>
       />
       the minuses of all supplies are joined
     </label>
-    <p class="mt-2 text-[11.5px] text-bench-soft">
+    <p class="mt-2 text-[12px] text-bench-soft">
       Use certified, enclosed supplies. Fixed mains wiring belongs to a licensed electrician; local
       codes decide.
     </p>

@@ -181,7 +181,7 @@ defineExpose({ picture: () => canvas.value })
   <div class="flex min-h-0 flex-col gap-2">
     <div
       ref="holder"
-      class="relative min-h-[180px] flex-1 overflow-hidden max-[899px]:min-h-[230px] rounded-lg bg-black"
+      class="night relative min-h-[180px] flex-1 overflow-hidden max-[899px]:min-h-[230px] rounded-lg bg-black"
     >
       <canvas
         ref="canvas"

@@ -25,7 +25,7 @@ const figures = computed(() =>
 )
 const days = computed(() => (told === undefined ? [] : dayFigures(told.day)))
 const heading =
-  'mb-1.5 border-b border-dashed border-paper-soft/50 pb-1 text-[11.5px] tracking-wide text-paper-soft uppercase'
+  'mb-1.5 border-b border-dashed border-paper-soft/50 pb-1 text-[12px] tracking-wide text-paper-soft uppercase'
 
 /** Mean brightness of the show, as the share of what can be dimmed: the level at which the Feed page reckons with it. */
 const mix = computed(() => {
@@ -58,7 +58,7 @@ function takeMix(): void {
     <ShowFigures v-else :figures="figures" :units="plan.units" />
     <p v-if="mix !== undefined" class="mt-1">
       <button
-        class="text-left text-[11.5px] underline decoration-dotted underline-offset-3"
+        class="text-left text-[12px] underline decoration-dotted underline-offset-3"
         @click="takeMix"
       >
         reckon with it on the Feed page, at {{ Math.round(100 * mix) }} % in the mean

@@ -82,7 +82,7 @@ function nudge(event: KeyboardEvent): void {
 
 <template>
   <section
-    class="rounded-lg border border-bench-line bg-bench-raised px-3.5 py-3"
+    class="night rounded-lg border border-bench-line bg-bench-raised px-3.5 py-3"
     aria-label="Time"
   >
     <div class="flex flex-wrap items-center gap-x-3 gap-y-2">

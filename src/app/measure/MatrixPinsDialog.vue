@@ -129,7 +129,7 @@ function hold(index: number): void {
               :x="place(pin[view.of], radius).x"
               :y="place(pin[view.of], radius).y + 3.5"
               text-anchor="middle"
-              class="pointer-events-none fill-bench text-[10.5px] font-bold"
+              class="pointer-events-none fill-bench text-[12px] font-bold"
             >
               {{ pin.number }}
             </text>
@@ -137,7 +137,7 @@ function hold(index: number): void {
               :x="place(pin[view.of], radius + 23).x"
               :y="place(pin[view.of], radius + 23).y + 4"
               text-anchor="middle"
-              class="pointer-events-none font-mono text-[11px]"
+              class="pointer-events-none font-mono text-[12px]"
               :class="isLooked(pin) ? 'fill-bench-ink font-bold' : 'fill-bench-soft'"
             >
               {{ pin.label }}

@@ -100,7 +100,7 @@ const setObject = (shape: 'none' | 'round' | 'square'): void => {
     </p>
     <div class="overflow-x-auto">
       <table v-if="node.parts.length > 0" class="w-full text-left text-[12.5px]">
-        <thead class="text-[11.5px] text-bench-soft">
+        <thead class="text-[12px] text-bench-soft">
           <tr>
             <th class="pr-2 pb-1 font-normal">In each node</th>
             <th v-for="column in columns" :key="column.key" class="px-1 pb-1 font-normal">

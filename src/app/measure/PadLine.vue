@@ -104,7 +104,7 @@ function onKey(event: KeyboardEvent): void {
       />
       <span
         v-if="ownVolts !== undefined"
-        class="ml-1.5 rounded-sm border border-current px-1 text-[10.5px] leading-[15px] text-paper-soft"
+        class="ml-1.5 rounded-sm border border-current px-1 text-[12px] leading-[15px] text-paper-soft"
         >{{ ownVolts }} V</span
       >
       <span class="ml-2 shrink-0 text-paper-soft" data-testid="understood">{{ understood }}</span>

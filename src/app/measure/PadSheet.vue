@@ -24,9 +24,9 @@ import PadLine from './PadLine.vue'
 import ShapeTiles from './ShapeTiles.vue'
 import { useNearRows } from './use-near-rows'
 
-const EmptyGuide = defineAsyncComponent(() => import('../plans/EmptyGuide.vue'))
-
 const { plan } = defineProps<{ plan: Plan }>()
+
+const EmptyGuide = defineAsyncComponent(() => import('../plans/EmptyGuide.vue'))
 
 const store = usePlanStore()
 const spotlight = useSpotlight()

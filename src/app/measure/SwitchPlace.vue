@@ -37,9 +37,9 @@ const { at } = defineProps<{ at: 'minus' | 'plus' }>()
       class="fill-none stroke-ok"
       stroke-dasharray="3 3"
     />
-    <text x="6" y="41" class="fill-bench-soft text-[10px]">+</text>
-    <text x="104" y="41" class="fill-bench-soft text-[10px]">lights</text>
-    <text :x="at === 'minus' ? 160 : 48" y="41" class="fill-bench-soft text-[10px]">switch</text>
-    <text x="223" y="41" class="fill-bench-soft text-[10px]">−</text>
+    <text x="6" y="41" class="fill-bench-soft text-[12px]">+</text>
+    <text x="104" y="41" class="fill-bench-soft text-[12px]">lights</text>
+    <text :x="at === 'minus' ? 160 : 48" y="41" class="fill-bench-soft text-[12px]">switch</text>
+    <text x="223" y="41" class="fill-bench-soft text-[12px]">−</text>
   </svg>
 </template>

@@ -13,7 +13,7 @@ const { open, told, trouble } = defineProps<{
 }>()
 
 const heading =
-  'mt-4 mb-1.5 border-b border-dashed border-paper-soft/50 pb-1 text-[11.5px] tracking-wide text-paper-soft uppercase'
+  'mt-4 mb-1.5 border-b border-dashed border-paper-soft/50 pb-1 text-[12px] tracking-wide text-paper-soft uppercase'
 
 const lines = computed(() =>
   open.runs.flatMap((run) =>

@@ -161,7 +161,7 @@ const hasDots = computed(() => px.value >= 3)
         v-if="piece.count * px > 22"
         :x="piece.from * px + 1"
         y="9"
-        class="fill-bench-soft text-[11px]"
+        class="fill-bench-soft text-[12px]"
       >
         {{ piece.name }}
       </text>

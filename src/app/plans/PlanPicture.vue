@@ -18,7 +18,7 @@ const viewBox = computed(() => {
 
 <template>
   <svg
-    class="rounded-md bg-bench"
+    class="night rounded-md bg-bench"
     :viewBox="viewBox"
     preserveAspectRatio="xMidYMid meet"
     aria-hidden="true"

@@ -123,7 +123,7 @@ function rename(name?: string): void {
 
     <!-- Where there is no room beside the plan's name, all stages stand in a row of their own. -->
     <nav
-      class="flex h-11 w-full items-stretch justify-between gap-1 sm:justify-start sm:gap-4 xl:ml-auto xl:h-[51px] xl:w-auto xl:gap-3"
+      class="flex h-11 w-full items-stretch justify-between gap-1 sm:justify-start sm:gap-4 xl:ml-auto xl:h-[51px] xl:w-auto xl:gap-2"
       :class="!isInPlan && 'max-xl:ml-auto max-xl:w-auto'"
       aria-label="Stages"
     >
@@ -132,7 +132,7 @@ function rename(name?: string): void {
           v-for="stage in stageLinks"
           :key="stage.name"
           :to="{ name: stage.name, params: { id: route.params.id } }"
-          class="flex flex-col justify-center border-t-2 border-b-2 border-transparent leading-tight max-sm:min-w-6 max-sm:items-center max-sm:text-[13px] sm:px-1"
+          class="flex flex-col justify-center border-t-2 border-b-2 border-transparent leading-tight max-sm:min-w-6 max-sm:items-center max-sm:text-[13px] sm:px-0.5"
           active-class="border-b-glow!"
           :title="`${stage.label} (Alt+${stage.key})`"
         >
@@ -144,7 +144,7 @@ function rename(name?: string): void {
             aria-hidden="true"
           ></span>
           <span
-            class="text-[11px] whitespace-nowrap max-sm:sr-only"
+            class="text-[12px] whitespace-nowrap max-sm:sr-only"
             :class="tones[stage.state.grade]"
             :data-testid="`${stage.name}-state`"
           >

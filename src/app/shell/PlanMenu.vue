@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Check, ChevronDown } from '@lucide/vue'
+import type { Ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { usePlanStore } from '../stores/plan'
+import { theme, themes } from '../stores/theme'
 import { usePlanFiles } from './plan-files'
 import { useNewPlan } from './use-new-plan'
 import { csvSeparator, separators } from './save-table'
@@ -26,6 +28,15 @@ const fileActions = [
   { label: 'Save the feed as a netlist', run: saveNetlist, needsPlan: true },
   { label: 'Save the leads as CSV', run: saveFeeds, needsPlan: true },
   { label: 'Import from a file', run: chooseFile, needsPlan: false },
+]
+/** What is chosen for this device. */
+const choices: readonly {
+  readonly label: string
+  readonly value: Ref<string>
+  readonly options: readonly { readonly value: string; readonly label: string }[]
+}[] = [
+  { label: 'Appearance', value: theme, options: themes },
+  { label: 'In CSV files, between cells', value: csvSeparator, options: separators },
 ]
 </script>
 
@@ -56,20 +67,23 @@ const fileActions = [
           {{ action.label }}
         </button>
       </MenuItem>
-      <p class="mt-1 border-t border-bench-line px-3 pt-2 pb-1 text-[12px] text-bench-soft">
-        In CSV files, between cells
-      </p>
-      <MenuItem v-for="{ value, label } in separators" :key="label" v-slot="{ active }">
-        <button
-          class="flex w-full items-center gap-2 rounded px-3 py-1 text-left text-[13px]"
-          :class="active && 'bg-bench-line'"
-          role="menuitemradio"
-          :aria-checked="csvSeparator === value"
-          @click="csvSeparator = value"
-        >
-          <Check :size="14" :class="csvSeparator === value ? '' : 'invisible'" /> {{ label }}
-        </button>
-      </MenuItem>
+      <template v-for="choice in choices" :key="choice.label">
+        <p class="mt-1 border-t border-bench-line px-3 pt-2 pb-1 text-[12px] text-bench-soft">
+          {{ choice.label }}
+        </p>
+        <MenuItem v-for="{ value, label } in choice.options" :key="label" v-slot="{ active }">
+          <button
+            class="flex w-full items-center gap-2 rounded px-3 py-1 text-left text-[13px]"
+            :class="active && 'bg-bench-line'"
+            role="menuitemradio"
+            :aria-checked="choice.value.value === value"
+            @click="choice.value.value = value"
+          >
+            <Check :size="14" :class="choice.value.value === value ? '' : 'invisible'" />
+            {{ label }}
+          </button>
+        </MenuItem>
+      </template>
     </MenuItems>
   </Menu>
 </template>

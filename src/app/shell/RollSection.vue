@@ -24,7 +24,7 @@ function follow({ about }: Figure): void {
 <template>
   <section class="mt-4">
     <h3
-      class="mb-1.5 border-b border-dashed border-paper-soft/50 pb-1 text-[11.5px] tracking-wide text-paper-soft uppercase"
+      class="mb-1.5 border-b border-dashed border-paper-soft/50 pb-1 text-[12px] tracking-wide text-paper-soft uppercase"
     >
       {{ section.title }}
     </h3>

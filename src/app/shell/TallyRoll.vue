@@ -79,10 +79,10 @@ function show(id: string | undefined): void {
       aria-label="The sums"
     >
       <h2 class="text-center tracking-[0.25em]">TALLY</h2>
-      <p class="mt-2 mb-1 text-center text-[11px] text-paper-soft">
+      <p class="mt-2 mb-1 text-center text-[12px] text-paper-soft">
         {{ caseLabel(plan) }} · each line shows its sum
       </p>
-      <p v-if="grades.length > 0" class="flex justify-center gap-4 text-[11.5px] font-semibold">
+      <p v-if="grades.length > 0" class="flex justify-center gap-4 text-[12px] font-semibold">
         <button
           v-for="{ grade, verdicts } in grades"
           :key="grade"
@@ -95,7 +95,7 @@ function show(id: string | undefined): void {
       </p>
       <p v-if="isToMend" class="mt-1.5 text-center">
         <button
-          class="rounded border border-paper-ink/40 px-2 py-0.5 text-[11.5px] font-semibold hover:border-paper-ink"
+          class="rounded border border-paper-ink/40 px-2 py-0.5 text-[12px] font-semibold hover:border-paper-ink"
           @click="isPuttingRight = true"
         >
           Put it right …

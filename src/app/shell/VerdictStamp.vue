@@ -52,8 +52,8 @@ function apply(remedy: Verdict['remedies'][number]): void {
       }}</b>
       {{ verdict.text }}
     </p>
-    <p class="mt-0.5 text-[11.5px] text-paper-soft">{{ verdict.why }}</p>
-    <p v-if="fixes === undefined" class="mt-1 text-[11.5px] text-paper-soft">Looking for fixes …</p>
+    <p class="mt-0.5 text-[12px] text-paper-soft">{{ verdict.why }}</p>
+    <p v-if="fixes === undefined" class="mt-1 text-[12px] text-paper-soft">Looking for fixes …</p>
     <p v-else-if="fixes.length > 0" class="mt-1 flex flex-wrap gap-x-3 gap-y-0.5">
       <button
         v-for="remedy in fixes"

@@ -127,12 +127,12 @@ const id = computed(() => `lane-tape-${run.id}`)
         class="stroke-glow"
         stroke-width="2"
       />
-      <text x="0" :y="top + height + 14" class="fill-glow text-[11px] font-semibold">
+      <text x="0" :y="top + height + 14" class="fill-glow text-[12px] font-semibold">
         {{ lane.first }}
       </text>
       <g v-for="{ number, x } in numbers" :key="number">
         <path :d="`M${x} ${top + height}v4`" class="stroke-bench-soft" />
-        <text :x="x + 2" :y="top + height + 14" class="fill-bench-soft text-[10.5px]">
+        <text :x="x + 2" :y="top + height + 14" class="fill-bench-soft text-[12px]">
           {{ number }}
         </text>
       </g>
@@ -141,7 +141,7 @@ const id = computed(() => `lane-tape-${run.id}`)
         :x="endX"
         :y="top + height + 14"
         text-anchor="end"
-        class="fill-glow text-[11px] font-semibold"
+        class="fill-glow text-[12px] font-semibold"
       >
         {{ lane.first + lane.pixels - 1 }}
       </text>

@@ -203,7 +203,7 @@ const offsetText = (lane: TallyLane, index: number): string => {
               >
                 {{ run.name }}
               </p>
-              <p class="flex gap-2 text-[11.5px] text-bench-soft">
+              <p class="flex gap-2 text-[12px] text-bench-soft">
                 <button
                   class="link-quiet"
                   :aria-label="`Turn ${run.name} round`"

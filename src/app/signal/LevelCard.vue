@@ -140,7 +140,7 @@ const setDiode = (event: Event): void => {
       class="mt-1.5 w-full table-fixed text-left text-[12.5px]"
       aria-label="Ways of getting the level right"
     >
-      <thead class="text-[11px] text-bench-soft">
+      <thead class="text-[12px] text-bench-soft">
         <tr>
           <th class="pb-1 font-normal sm:w-[236px]">Possible fixes</th>
           <th class="w-[62px] pb-1 text-right font-normal">lit</th>

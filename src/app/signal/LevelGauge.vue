@@ -49,7 +49,7 @@ const marginText = computed(
     <text
       :x="Math.min(x(reachesV), width) - (reachesV < hop.thresholdV ? 6 : -6)"
       y="9"
-      class="fill-bench-ink text-[10.5px]"
+      class="fill-bench-ink text-[12px]"
       :text-anchor="reachesV < hop.thresholdV ? 'end' : 'start'"
     >
       reaches {{ formatQuantity(reachesV, 'V') }}
@@ -57,7 +57,7 @@ const marginText = computed(
     <text
       :x="Math.min(x(hop.thresholdV), width)"
       y="43"
-      class="fill-bench-soft text-[10.5px]"
+      class="fill-bench-soft text-[12px]"
       :text-anchor="x(hop.thresholdV) > width / 2 ? 'end' : 'start'"
     >
       has to pass {{ formatQuantity(hop.thresholdV, 'V') }}

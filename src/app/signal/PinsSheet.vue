@@ -144,7 +144,7 @@ function setDimmer(id: string, event: Event): void {
         Nothing in this plan needs a pin.
       </p>
       <table v-else class="mt-1 w-full text-left text-[12.5px]">
-        <thead class="text-[11px] text-bench-soft">
+        <thead class="text-[12px] text-bench-soft">
           <tr>
             <th class="py-1 font-normal">For</th>
             <th class="py-1 font-normal">Pin</th>

@@ -59,7 +59,7 @@ const eyes = {
       them apart.
     </p>
     <table v-else class="mt-1 w-full text-left text-[12.5px]">
-      <thead class="text-[11px] text-bench-soft">
+      <thead class="text-[12px] text-bench-soft">
         <tr>
           <th class="py-1 font-normal">Means</th>
           <th class="py-1 font-normal">Colour</th>

@@ -90,7 +90,7 @@ function key(event: KeyboardEvent): void {
       <text
         :x="drawn.stripX + hovered * pitchPx + 5"
         :y="top + height + 17"
-        class="fill-glow text-[11px]"
+        class="fill-glow text-[12px]"
       >
         split at {{ formatLength(hovered * pitchMm, units) }}
       </text>

@@ -77,7 +77,7 @@ const height = 17
       :key="piece.name"
       :data-piece="piece.name"
     >
-      <text :x="x" y="12" class="fill-glow text-[11.5px] font-semibold">
+      <text :x="x" y="12" class="fill-glow text-[12px] font-semibold">
         {{ piece.name }}
         <tspan v-if="partWidth > 130" class="fill-bench-soft font-normal">
           {{ piece.cuts }} groups · {{ formatLength(piece.placedMm, units) }}

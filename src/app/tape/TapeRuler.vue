@@ -23,7 +23,7 @@ const ticks = computed(() => {
         v-if="tick.x + 64 <= width + 30"
         :x="tick.x + 4"
         y="15"
-        class="fill-bench-soft text-[11px]"
+        class="fill-bench-soft text-[12px]"
       >
         {{ tick.label }}
       </text>

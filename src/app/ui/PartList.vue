@@ -47,7 +47,7 @@ const groups = computed(() => {
     >
       <template v-for="([group, parts], index) in groups" :key="group">
         <div
-          class="flex items-baseline gap-2 px-2.5 pt-2 pb-1 text-[11px] tracking-wide text-bench-soft uppercase"
+          class="flex items-baseline gap-2 px-2.5 pt-2 pb-1 text-[12px] tracking-wide text-bench-soft uppercase"
           role="presentation"
         >
           <span class="flex-1">{{ group }}</span>

@@ -93,7 +93,7 @@ const tape = computed(() => {
       </p>
     </div>
     <div v-if="tape" class="leading-tight">
-      <p class="text-[11.5px] text-bench-soft">{{ tape.run.name }}</p>
+      <p class="text-[12px] text-bench-soft">{{ tape.run.name }}</p>
       <svg
         :width="tapePx + 16"
         height="30"

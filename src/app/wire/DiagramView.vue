@@ -25,8 +25,8 @@ const { view, isFitted, fitAll, pan, zoom } = useView({
   height: () => height.value,
   padding: 4,
 })
-/** Letters that are drawn smaller cannot be read: in a narrow window the picture begins at its top left. */
-const leastScale = 0.55
+/** Its smallest letters, of 11, are then 12 px: where all of it would be smaller, the picture begins at its top left. */
+const leastScale = 12 / 11
 watch(
   () => width.value > 0 && height.value > 0,
   (isThere) => {
@@ -72,7 +72,7 @@ function key(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <div class="relative min-h-0 flex-1 overflow-hidden rounded-lg bg-bench-raised">
+  <div class="night relative min-h-0 flex-1 overflow-hidden rounded-lg bg-bench-raised">
     <div
       ref="frame"
       class="h-full touch-none overflow-hidden outline-offset-[-2px]"

@@ -82,7 +82,7 @@ const kinds = {
           </label>
           <span class="w-28 shrink-0 text-right whitespace-nowrap">
             {{ formatQuantity(joint.minutes, 'min') }}
-            <span class="block text-[11.5px] text-bench-soft">
+            <span class="block text-[12px] text-bench-soft">
               so far {{ formatQuantity(joint.soFarMin, 'min') }}
             </span>
           </span>
