@@ -9,10 +9,11 @@ import { createAppRouter } from './router'
 import { isInMemory, keepInMemory } from './storage/memory'
 import { tellMissingPart } from './stores/missing-part'
 import { useNotices } from './stores/notices'
-import './stores/theme'
+import { applyTheme, keptTheme } from './stores/kept-theme'
 import { vShown } from './ui/shown'
 
 async function start(): Promise<void> {
+  applyTheme(keptTheme())
   if (isInMemory()) await keepInMemory()
   const pinia = createPinia()
   const router = createAppRouter()

@@ -17,6 +17,7 @@ const routes: RouteRecordRaw[] = [
     },
   },
   { path: '/plans', name: 'plans', component: () => import('./plans/PlansPage.vue') },
+  { path: '/shared', name: 'shared', component: () => import('./plans/SharedPage.vue') },
   { path: '/sums/:name?', name: 'sums', component: () => import('./sums/SumsPage.vue') },
   { path: '/plan/:id', redirect: (to) => ({ name: 'measure', params: to.params }) },
   { path: '/plan/:id/measure', name: 'measure', component: MeasurePage },

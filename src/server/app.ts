@@ -83,6 +83,7 @@ const pagePaths = [
   // What is kept for use without network.
   '/index.html',
   '/plans',
+  '/shared',
   '/sums',
   '/sums/:name',
   '/trouble',

@@ -10,7 +10,7 @@ import { formatLength } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 import HiddenBox from './HiddenBox.vue'
-import { chipsOf } from './chips'
+import { apart, chipsOf } from './chips'
 import { drawnRuns, plugPath } from './drawn'
 import { handlesOf, type Handle } from './handles'
 import type { Guide } from './snap'
@@ -76,6 +76,16 @@ const brightness = computed(() => 0.3 + 0.7 * levelIn(plan, plan.scene.shown))
 const isRoomy = computed(() => store.measured.runs.length <= 60)
 const drawn = computed(() => drawnRuns(store.measured.runs, store.layout, litMm.value))
 const chosen = computed(() => drawn.value.find(({ run }) => run.id === spotlight.chosen))
+/** Those of the chosen run come first where there is not room for all. */
+const chips = computed(() => {
+  const first = chosen.value
+  const entries = first === undefined ? drawn.value : [first, ...drawn.value]
+  return apart(
+    [...new Set(entries)].flatMap((entry) =>
+      chipsOf(entry, view.value.scale).map((chip) => ({ ...chip, run: entry.run })),
+    ),
+  )
+})
 /** Where there are many, those alone that are pointed at. */
 const shownLeads = computed(() => {
   const all = store.tally?.feed.leads ?? []
@@ -442,20 +452,18 @@ const transform = computed(
         :scale="view.scale"
         @move="(dx, dy, key, isDrag) => hide(box.id, [box.at[0] + dx, box.at[1] + dy], key, isDrag)"
       />
-      <template v-for="entry in drawn" :key="entry.run.id">
-        <DimensionChip
-          v-for="chip in chipsOf(entry, view.scale)"
-          :key="`${entry.run.id} ${chip.at}`"
-          :run="entry.run"
-          :dimension="chip.dimension"
-          :times="chip.times"
-          :units="plan.units"
-          :x="view.x + chip.x"
-          :y="view.y + chip.y"
-          :is-lit="isLit(entry.run.id)"
-          @what-if="asked = { id: entry.run.id, dimension: chip.dimension }"
-        />
-      </template>
+      <DimensionChip
+        v-for="{ run, dimension, times, at, x, y } in chips"
+        :key="`${run.id} ${at}`"
+        :run="run"
+        :dimension="dimension"
+        :times="times"
+        :units="plan.units"
+        :x="view.x + x"
+        :y="view.y + y"
+        :is-lit="isLit(run.id)"
+        @what-if="asked = { id: run.id, dimension }"
+      />
     </template>
     <WhatIfPanel
       v-if="asked && askedRun"

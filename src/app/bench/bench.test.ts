@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { readLine } from '../../core/measure/jot'
 import { layOut } from '../../core/measure/layout'
 import { measure } from '../../core/measure/measure'
-import { chipsOf } from './chips'
+import { apart, chipsOf } from './chips'
 import type { Dimension } from '../../core/measure/shape'
 import { withDimension } from '../../core/measure/rewrite'
 import { drawnRuns, type DrawnRun } from './drawn'
@@ -106,6 +106,24 @@ describe('dimensions on the drawing', () => {
     const shown = chips.map(({ dimension, times }) => [dimension, times])
     // A last part that is too short for its own chip still says its length.
     expect(shown).toEqual(expected)
+  })
+
+  it('leaves out those that would cover another, and no more', () => {
+    const point = fc.record({
+      x: fc.integer({ min: -400, max: 400 }),
+      y: fc.integer({ min: -200, max: 200 }),
+    })
+    fc.assert(
+      fc.property(fc.array(point, { maxLength: 40 }), (chips) => {
+        const covers = (a: (typeof chips)[0], b: (typeof chips)[0]): boolean =>
+          Math.abs(a.x - b.x) < 70 && Math.abs(a.y - b.y) < 28
+        const kept = apart(chips)
+        for (const [index, chip] of chips.entries()) {
+          const before = kept.filter((one) => chips.indexOf(one) < index)
+          expect(kept.includes(chip)).toBe(!before.some((one) => covers(one, chip)))
+        }
+      }),
+    )
   })
 
   it.each<[string, number, string, string]>([

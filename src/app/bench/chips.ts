@@ -46,6 +46,27 @@ export function chipsOf(entry: DrawnRun, scale: number): Chip[] {
   })
 }
 
+/** Room that a chip takes with a hand's width around it, px. */
+const [chipWidth, chipHeight] = [70, 28]
+
+/** Chips that stand clear of those before them; on a small drawing the others come as soon as there is room. */
+export function apart<Placed extends { readonly x: number; readonly y: number }>(
+  chips: readonly Placed[],
+): Placed[] {
+  const kept = new Map<string, Placed[]>()
+  const cell = (value: number, size: number): number => Math.floor(value / size)
+  return chips.filter((chip) => {
+    const [column, row] = [cell(chip.x, chipWidth), cell(chip.y, chipHeight)]
+    for (const dx of [-1, 0, 1])
+      for (const dy of [-1, 0, 1])
+        for (const { x, y } of kept.get(`${String(column + dx)} ${String(row + dy)}`) ?? [])
+          if (Math.abs(x - chip.x) < chipWidth && Math.abs(y - chip.y) < chipHeight) return false
+    const own = `${String(column)} ${String(row)}`
+    kept.set(own, [...(kept.get(own) ?? []), chip])
+    return true
+  })
+}
+
 function chipAt(
   { run, place }: DrawnRun,
   at: number,

@@ -31,7 +31,7 @@ const views = [
   { value: 'templates', label: 'Templates' },
 ] as const
 type View = (typeof views)[number]['value']
-const { sheet, view } = useSheetView<View>('step')
+const { sheet, view } = useSheetView<View>(views, 'step')
 /** Where there is room the order stands beside the step. */
 const isWide = useMediaQuery('(min-width: 1180px)')
 const none: ReadonlySet<string> = new Set()

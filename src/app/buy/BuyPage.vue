@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { defineAsyncComponent, ref, watch } from 'vue'
+import { defineAsyncComponent, watch } from 'vue'
 import PlanFrame from '../shell/PlanFrame.vue'
+import { useView } from '../shell/use-sheet-view'
 import { deviceCurrency } from '../stores/device-currency'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
@@ -24,7 +25,7 @@ const views = [
   { value: 'light', label: 'Which light' },
   { value: 'bars', label: 'Bars and sheets' },
 ] as const
-const view = ref<(typeof views)[number]['value']>('bill')
+const view = useView(views, 'bill')
 
 // Own prices hold for every plan: one that was reckoned with others takes them over when its bill is looked at.
 watch(

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { storeToRefs } from 'pinia'
-import { computed, ref, shallowRef, useTemplateRef } from 'vue'
+import { computed, shallowRef, useTemplateRef } from 'vue'
 import { voltsFor } from '../../core/feed/brightness'
 import { caseNames, type LoadCase } from '../../core/plan/choices'
 import { stripOf } from '../../core/parts/find-strips'
@@ -10,6 +10,7 @@ import type { TallyLead, TallyRun } from '../../core/tally'
 import HouseRules from '../measure/HouseRules.vue'
 import SupplyCard from '../measure/SupplyCard.vue'
 import PlanFrame from '../shell/PlanFrame.vue'
+import { useView } from '../shell/use-sheet-view'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 import TapeRuler from '../tape/TapeRuler.vue'
@@ -34,7 +35,7 @@ const views = [
   { value: 'tapes', label: 'Tapes' },
   { value: 'sources', label: 'Supplies and use' },
 ] as const
-const view = ref<'tapes' | 'sources'>('tapes')
+const view = useView(views, 'tapes')
 
 const sceneLabels: Readonly<Record<LoadCase, string>> = {
   idle: 'Idle',

@@ -10,6 +10,7 @@ import { emptyPlan } from '../../core/plan/empty'
 import type { Show } from '../../core/plan/plan'
 import { useJob } from '../engine/use-job'
 import PlanFrame from '../shell/PlanFrame.vue'
+import { useAddress } from '../shell/address'
 import { saveBlob } from '../shell/save-text'
 import { useSheetView } from '../shell/use-sheet-view'
 import { useNotices } from '../stores/notices'
@@ -38,12 +39,12 @@ const views = [
   { value: 'board', label: 'Board' },
 ] as const
 type View = (typeof views)[number]['value']
-const { sheet, view } = useSheetView<View>('play')
+const { sheet, view } = useSheetView<View>(views, 'play')
 
 /** Noting a minute of building does not begin a show anew. */
 const playedPlan = useHeardPlan(['build', 'buy', 'use', 'name', 'units', 'offcuts', 'mends'])
 
-const shownId = ref<string>()
+const shownId = useAddress<string | undefined>('show', undefined)
 const show = computed<Show | undefined>(() =>
   store.plan === undefined ? undefined : (showIn(store.plan.shows, shownId.value) ?? usualShow),
 )
@@ -55,7 +56,8 @@ const runs = computed(() =>
 /** Dim enough that colours show beside the strips. */
 const usualStops = -1.5
 /** What is open in the editor. */
-const [sceneId, layerId] = [ref<string>(), ref<string>()]
+const sceneId = useAddress<string | undefined>('scene', undefined)
+const layerId = ref<string>()
 
 const [daylight, stops] = [ref(0), ref(usualStops)]
 const areLightsOff = ref(false)

@@ -21,11 +21,11 @@ import { usePlanStore } from '../stores/plan'
 import { typeAhead } from '../stores/type-ahead'
 import { useSpotlight } from '../stores/spotlight'
 import PadLine from './PadLine.vue'
-import ShapeTiles from './ShapeTiles.vue'
 import { useNearRows } from './use-near-rows'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
+const ShapeTiles = defineAsyncComponent(() => import('./ShapeTiles.vue'))
 const EmptyGuide = defineAsyncComponent(() => import('../plans/EmptyGuide.vue'))
 
 const store = usePlanStore()
@@ -266,6 +266,7 @@ function writeOn(): void {
     >
       <span>to light</span><span>{{ total }}</span>
     </p>
-    <ShapeTiles @begin="begin" @trace="addTrace" />
+    <!-- As high as they are: what stands above must not move when they come. -->
+    <div class="min-h-24"><ShapeTiles @begin="begin" @trace="addTrace" /></div>
   </section>
 </template>

@@ -60,7 +60,7 @@ function setLimit(event: Event): void {
           min="1"
           max="100"
           step="1"
-          class="field w-14 px-1.5 py-0 text-right"
+          class="field w-14 max-sm:w-16 px-1.5 py-0 text-right"
           aria-label="Brightness limit in per cent"
           @change="setLimit"
         />

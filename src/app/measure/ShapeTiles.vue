@@ -64,7 +64,7 @@ function add(text: string, trace: Trace): void {
     <button
       v-for="{ shape, path, text } in tiles"
       :key="shape"
-      class="flex flex-col items-center rounded border border-pad-line bg-roll px-0.5 pt-1.5 pb-0.5 text-[12px] leading-tight text-paper-soft hover:border-paper-soft hover:text-paper-ink"
+      class="flex flex-col items-center rounded border border-pad-line bg-roll px-0.5 pt-1.5 pb-0.5 text-[12px] leading-tight tracking-[-0.02em] text-paper-soft hover:border-paper-soft hover:text-paper-ink"
       :title="`Begins a line: ${text}`"
       @click="emit('begin', text)"
     >
@@ -81,7 +81,7 @@ function add(text: string, trace: Trace): void {
       {{ shape }}
     </button>
     <button
-      class="col-span-2 flex flex-col items-center rounded border border-pad-line bg-roll px-0.5 pt-1.5 pb-0.5 text-[12px] leading-tight text-paper-soft hover:border-paper-soft hover:text-paper-ink"
+      class="col-span-2 flex flex-col items-center rounded border border-pad-line bg-roll px-0.5 pt-1.5 pb-0.5 text-[12px] leading-tight tracking-[-0.02em] text-paper-soft hover:border-paper-soft hover:text-paper-ink"
       title="An outline from an SVG or DXF file"
       @click="input?.click()"
     >

@@ -171,7 +171,7 @@ const scans = [
             type="number"
             min="1"
             max="20"
-            class="field w-12 px-1.5 py-1"
+            class="field w-12 max-sm:w-16 px-1.5 py-1"
             @change="
               set({ inSeries: Math.min(20, Math.max(1, Math.round(numberOf($event)))) }, 'series')
             "

@@ -25,7 +25,7 @@ const views = [
   { value: 'practice', label: 'Practice' },
 ] as const
 type View = (typeof views)[number]['value']
-const { sheet, view } = useSheetView<View>('find')
+const { sheet, view } = useSheetView<View>(views, 'find')
 
 const heardPlan = useHeardPlan(['buy', 'use', 'name', 'units', 'offcuts', 'shows'])
 const mend = useMend(

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { Redo2, Undo2 } from '@lucide/vue'
+import { CircleQuestionMark, Redo2, Undo2 } from '@lucide/vue'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
+import { overlay } from '../stores/overlay'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import { stages, stageState } from './stages'
@@ -88,7 +89,7 @@ function rename(name?: string): void {
         {{ store.plan.name }}
       </button>
       <span
-        class="hidden w-[9.75rem] text-[13px] whitespace-nowrap md:inline-block"
+        class="hidden min-w-[8.25rem] text-[13px] whitespace-nowrap md:inline-block"
         :class="
           store.saving === 'failed' || store.access !== 'mine' ? 'text-stop' : 'text-bench-soft'
         "
@@ -119,6 +120,15 @@ function rename(name?: string): void {
         </button>
       </template>
       <PlanMenu :is-in-plan="isInPlan" />
+      <button
+        class="rounded p-1.5 text-bench-soft hover:bg-bench-high hover:text-bench-ink"
+        aria-label="Help"
+        title="Help (?)"
+        data-guide="help"
+        @click="overlay = 'help'"
+      >
+        <CircleQuestionMark :size="17" />
+      </button>
     </div>
 
     <!-- Where there is no room beside the plan's name, all stages stand in a row of their own. -->

@@ -5,9 +5,10 @@ import { computed, defineAsyncComponent, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Plan } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
+import { useSpotlight } from '../stores/spotlight'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import TallyRoll from './TallyRoll.vue'
-import { useNewPlan } from './use-new-plan'
+import { useAddress } from './address'
 import type { StageName } from './stages'
 
 const { sheets } = defineProps<{
@@ -25,13 +26,13 @@ defineSlots<{
   default(props: { plan: Plan; shows: (sheet: Sheet) => boolean }): unknown
 }>()
 
-// Only where the plan is not this tab's to change, or there is none.
+// Only of an example, or where the plan is not this tab's to change, or there is none.
+const ExampleNote = defineAsyncComponent(() => import('./ExampleNote.vue'))
 const OpenElsewhere = defineAsyncComponent(() => import('./OpenElsewhere.vue'))
 const PlanNotOpen = defineAsyncComponent(() => import('./PlanNotOpen.vue'))
 
 const route = useRoute()
 const store = usePlanStore()
-const newPlan = useNewPlan()
 const { plan, tally, state, access } = storeToRefs(store)
 
 watch(
@@ -42,13 +43,33 @@ watch(
   { immediate: true },
 )
 
+/** The chosen run goes along from page to page of its plan. */
+const spotlight = useSpotlight()
+const run = useAddress<string | undefined>('run', undefined)
+if (run.value !== undefined || route.params.id !== store.id) spotlight.choose(run.value)
+watch(run, (id) => {
+  spotlight.choose(id)
+})
+watch(
+  () => spotlight.chosen,
+  (id) => {
+    run.value = id
+  },
+  { immediate: true },
+)
+
 /** Below this width the parts of a page become sheets, one at a time. */
 const isNarrow = useMediaQuery('(max-width: 899px)')
 const chosen = defineModel<string>('sheet')
+const own = useAddress<string>('sheet', sheets[0]?.value ?? 'tally', {
+  among: [...sheets.map(({ value }) => value), 'tally'],
+  asStep: true,
+})
 const sheet = computed({
-  get: () => chosen.value ?? sheets[0]?.value ?? 'tally',
+  get: () => chosen.value ?? own.value,
   set: (value: string) => {
-    chosen.value = value
+    if (chosen.value === undefined) own.value = value
+    else chosen.value = value
   },
 })
 const allSheets = computed(() => [...sheets, { value: 'tally', label: 'Tally' }])
@@ -65,14 +86,12 @@ const shows = (name: string): boolean => !isNarrow.value || sheet.value === name
       :inert="access !== 'mine'"
     >
       <section class="flex min-h-0 min-w-0 flex-col gap-3 px-3 pt-3.5 pb-3.5 sm:px-[18px]">
-        <div class="flex items-center gap-x-3.5">
+        <div class="flex flex-wrap items-center gap-x-3.5 gap-y-2">
           <h1 class="text-lg font-bold">{{ title }}</h1>
-          <p v-if="stage === 'measure' && store.isExample" class="text-bench-soft">
-            An example: try what you like, or
-            <button type="button" class="link-quiet min-h-6" @click="newPlan">
-              start your own
-            </button>
-          </p>
+          <ExampleNote
+            v-if="stage === 'measure' && store.isExample"
+            class="max-sm:order-last max-sm:w-full"
+          />
           <p v-else class="hidden text-bench-soft lg:block">{{ hint }}</p>
           <div class="ml-auto flex items-center gap-2"><slot name="tools" :plan="plan" /></div>
         </div>

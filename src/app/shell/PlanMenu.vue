@@ -2,33 +2,14 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Check, ChevronDown } from '@lucide/vue'
 import type { Ref } from 'vue'
-import { useRouter } from 'vue-router'
-import { usePlanStore } from '../stores/plan'
 import { theme, themes } from '../stores/theme'
-import { usePlanFiles } from './plan-files'
-import { useNewPlan } from './use-new-plan'
+import { usePlanActions } from './plan-actions'
 import { csvSeparator, separators } from './save-table'
 
 const { isInPlan } = defineProps<{ isInPlan: boolean }>()
 
-const store = usePlanStore()
-const { exportPlan, saveDrawing, saveNetlist, saveFeeds, chooseFile } = usePlanFiles()
-const router = useRouter()
+const fileActions = usePlanActions()
 
-const newPlan = useNewPlan()
-async function duplicatePlan(): Promise<void> {
-  const id = await store.keepCopy()
-  if (id !== undefined) await router.push({ name: 'measure', params: { id } })
-}
-const fileActions = [
-  { label: 'New plan', run: newPlan, needsPlan: false },
-  { label: 'Duplicate this plan', run: duplicatePlan, needsPlan: true },
-  { label: 'Export to a file', run: exportPlan, needsPlan: true },
-  { label: 'Save the drawing as SVG', run: saveDrawing, needsPlan: true },
-  { label: 'Save the feed as a netlist', run: saveNetlist, needsPlan: true },
-  { label: 'Save the leads as CSV', run: saveFeeds, needsPlan: true },
-  { label: 'Import from a file', run: chooseFile, needsPlan: false },
-]
 /** What is chosen for this device. */
 const choices: readonly {
   readonly label: string
@@ -48,7 +29,7 @@ const choices: readonly {
       Plan <ChevronDown :size="14" />
     </MenuButton>
     <MenuItems
-      class="absolute left-0 z-30 mt-1 w-60 rounded-lg border border-bench-line bg-bench-high p-1 shadow-xl shadow-black/50"
+      class="absolute left-0 z-30 mt-1 max-h-[calc(100vh-72px)] w-64 overflow-y-auto rounded-lg max-sm:-left-24 border border-bench-line bg-bench-high p-1 shadow-xl shadow-black/50"
     >
       <MenuItem
         v-for="action in fileActions"
@@ -62,7 +43,7 @@ const choices: readonly {
             active && 'bg-bench-line',
             action.needsPlan && !isInPlan && 'text-bench-soft/60',
           ]"
-          @click="action.run"
+          @click="action.run()"
         >
           {{ action.label }}
         </button>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { storeToRefs } from 'pinia'
-import { ref } from 'vue'
 import HouseRules from '../measure/HouseRules.vue'
 import PlanFrame from '../shell/PlanFrame.vue'
+import { useView } from '../shell/use-sheet-view'
 import { usePlanStore } from '../stores/plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import BoardCard from './BoardCard.vue'
@@ -17,7 +17,7 @@ const views = [
   { value: 'lanes', label: 'Lanes' },
   { value: 'pins', label: 'Pins' },
 ] as const
-const view = ref<(typeof views)[number]['value']>('lanes')
+const view = useView(views, 'lanes')
 </script>
 
 <template>

@@ -1,17 +1,24 @@
-import { useLocalStorage } from '@vueuse/core'
-import { watchEffect } from 'vue'
+import { computed, shallowRef } from 'vue'
+import { applyTheme, keptTheme, themeKey } from './kept-theme'
 
 export const themes = [
   { value: 'system', label: 'As the system' },
   { value: 'light', label: 'Light' },
   { value: 'dark', label: 'Dark' },
 ] as const
-type Theme = (typeof themes)[number]['value']
 
-/** Light or dark as it was chosen on this device. */
-export const theme = useLocalStorage<Theme>('glow-tally theme', 'system', {
-  onError: () => undefined,
-})
-watchEffect(() => {
-  document.documentElement.dataset['theme'] = theme.value
+const chosen = shallowRef(keptTheme())
+
+/** The choice for this device; it takes effect at once. */
+export const theme = computed<string>({
+  get: () => chosen.value,
+  set: (value) => {
+    chosen.value = value
+    applyTheme(value)
+    try {
+      localStorage.setItem(themeKey, value)
+    } catch {
+      // It holds for this visit.
+    }
+  },
 })

@@ -25,14 +25,20 @@ const { view, isFitted, fitAll, pan, zoom } = useView({
   height: () => height.value,
   padding: 4,
 })
-/** Its smallest letters, of 11, are then 12 px: where all of it would be smaller, the picture begins at its top left. */
+/** Its smallest letters, of 11, are then 12 px: where all of it would be smaller, the picture begins at the first supply. */
 const leastScale = 12 / 11
 watch(
   () => width.value > 0 && height.value > 0,
   (isThere) => {
     if (isThere && view.value.scale < leastScale) {
       zoom(leastScale / view.value.scale, [0, 0])
-      pan({ ...view.value, x: 0, y: 0 }, 4, 44)
+      const { x, y } = diagram.blocks.find(({ block }) => block.of.kind === 'supply') ?? {
+        x: 0,
+        y: 0,
+      }
+      // Where there is width, what stands to its left stays in view.
+      const left = width.value < 640 ? x : 0
+      pan({ ...view.value, x: 0, y: 0 }, 8 - left * leastScale, 52 - y * leastScale)
     }
   },
   { flush: 'post' },

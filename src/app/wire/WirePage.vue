@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { storeToRefs } from 'pinia'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
 import PlanFrame from '../shell/PlanFrame.vue'
+import { useView } from '../shell/use-sheet-view'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
@@ -25,7 +26,7 @@ const views = [
   { value: 'joints', label: 'Joints' },
   { value: 'program', label: 'Program' },
 ] as const
-const view = ref<(typeof views)[number]['value']>('diagram')
+const view = useView(views, 'diagram')
 const [wiring, diagram] = [usePart('wiring'), usePart('diagram')]
 
 const choice = shallowRef<WireChoice>()

@@ -1,0 +1,18 @@
+<script setup lang="ts">
+import { defineAsyncComponent } from 'vue'
+import { overlay } from '../stores/overlay'
+
+const SearchDialog = defineAsyncComponent(() => import('./SearchDialog.vue'))
+const HelpSheet = defineAsyncComponent(() => import('./HelpSheet.vue'))
+const ShortGuide = defineAsyncComponent(() => import('./ShortGuide.vue'))
+
+function close(): void {
+  overlay.value = undefined
+}
+</script>
+
+<template>
+  <SearchDialog v-if="overlay === 'search'" @close="close" />
+  <HelpSheet v-else-if="overlay === 'help'" @close="close" />
+  <ShortGuide v-else-if="overlay === 'guide'" @close="close" />
+</template>

@@ -1,0 +1,28 @@
+/** Something to go to or to do, as the search lists it. */
+export interface Find {
+  readonly group: string
+  readonly text: string
+  /** Beside it: a shortcut, a length. */
+  readonly more?: string
+  readonly run: () => void
+}
+
+/** So many are listed. */
+const most = 40
+
+/** Those that have every word of the query, in any order; those that begin with it first. */
+export function found(all: readonly Find[], query: string): readonly Find[] {
+  const words = query.toLowerCase().split(/\s+/).filter(Boolean)
+  const first = words[0] ?? ''
+  return all
+    .filter(({ text, group }) => {
+      const within = `${text} ${group}`.toLowerCase()
+      return words.every((word) => within.includes(word))
+    })
+    .toSorted(
+      (a, b) =>
+        Number(b.text.toLowerCase().startsWith(first)) -
+        Number(a.text.toLowerCase().startsWith(first)),
+    )
+    .slice(0, most)
+}
