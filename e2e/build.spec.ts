@@ -103,6 +103,8 @@ test('at the bench: the clock, readings that are off, what went wrong, skipping,
   // It is there after a reload, on the Wire page, and in the file.
   await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
   await page.reload()
+  await expect(entries).toBeVisible()
+  await view(page, 'Step')
   await expect(title(page)).toHaveText('Light alcove up to B2')
   await page.getByRole('link', { name: /^Wire/ }).click()
   await view(page, 'Joints')

@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright'
 import { expect, line, openEmptyPlan, roll, test } from './browser'
 
 const deployed = 'http://localhost:4186'
@@ -71,3 +72,162 @@ test('a first visit finds an empty pad with three ways to begin', async ({ page 
   await expect(page.getByText('An example: try')).toHaveCount(0)
   await expect(ways).toBeVisible()
 })
+
+test('reload and the back button return to the view, the run and the sheet', async ({ page }) => {
+  await page.goto('/')
+  await line(page, 3).click()
+  await expect(page).toHaveURL(/[?&]run=/)
+  await page.getByTitle(/^Signal /).click()
+  await page.getByRole('radio', { name: 'Pins' }).click()
+  await expect(page).toHaveURL(/view=pins/)
+  await expect(page).toHaveURL(/run=/)
+  await expect(page).toHaveTitle('Bay-window nook · Signal · Glow Tally')
+  await page.reload()
+  await expect(page.getByRole('radio', { name: 'Pins' })).toBeChecked()
+  await page.goBack()
+  await expect(page.getByRole('radio', { name: 'Lanes' })).toBeChecked()
+  await page.goBack()
+  await expect(page.getByRole('heading', { level: 1, name: 'Measure' })).toBeVisible()
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.getByRole('radio', { name: 'Tally' }).click()
+  await expect(page).toHaveURL(/sheet=tally/)
+  await page.reload()
+  await expect(roll(page)).toBeVisible()
+})
+
+test('search, help and the short guide by keys', async ({ page }) => {
+  await page.goto('/')
+  await expect(line(page, 1)).toHaveValue('seat front 2140')
+  const search = page.getByRole('combobox', { name: /^Search pages/ })
+  await page.keyboard.press('Control+k')
+  await expect(search).toBeFocused()
+  await search.pressSequentially('fuse')
+  await expect(page.getByRole('option', { name: 'Fuse', exact: false }).first()).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/sums\/fuse/)
+  await page.goBack()
+  await page.keyboard.press('Control+k')
+  await search.pressSequentially('porthole')
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/run=/)
+  await page.keyboard.press('Control+k')
+  await search.pressSequentially('use 12 v white')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled()
+  await page.keyboard.press('Control+k')
+  await search.pressSequentially('appearance light')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'light')
+  await page.reload()
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'light')
+  await expect(page.locator('body')).toHaveCSS('background-color', 'rgb(231, 233, 239)')
+
+  await page.getByRole('button', { name: 'Help' }).focus()
+  await page.keyboard.press('?')
+  const help = page.getByRole('dialog')
+  await expect(page.getByRole('heading', { name: 'Shortcuts' })).toBeVisible()
+  await page.getByLabel('Find a word').fill('sag')
+  await expect(help.getByText('The volts lost on the way', { exact: false })).toBeVisible()
+  await page.getByRole('button', { name: 'Show me round' }).click()
+  await expect(page.locator('.driver-popover-title')).toHaveText('The pad')
+  await page.keyboard.press('ArrowRight')
+  await expect(page.locator('.driver-popover-title')).toHaveText('The drawing')
+  await page.keyboard.press('Escape')
+  await expect(page.locator('.driver-popover')).toHaveCount(0)
+})
+
+test('a plan goes to another device as a link, and everything as a backup', async ({
+  page,
+  browser,
+  context,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write'])
+  await page.goto('/')
+  await expect(line(page, 1)).toHaveValue('seat front 2140')
+  await page.getByRole('button', { name: 'Plan', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Share as a link' }).click()
+  await expect(page.getByTestId('notice')).toContainText('The link is copied')
+  await expect(page.getByTestId('notice')).toContainText('Without 1 photo')
+  const link = await page.evaluate(() => navigator.clipboard.readText())
+
+  const other = await (await browser.newContext({ serviceWorkers: 'block' })).newPage()
+  await other.goto(link.replace('4185', '4186'))
+  await expect(
+    other.getByRole('heading', { name: 'A plan for you: Bay-window nook' }),
+  ).toBeVisible()
+  await other.getByRole('button', { name: 'Open as a copy' }).click()
+  await expect(line(other, 1)).toHaveValue('seat front 2140')
+  await expect(roll(other)).toContainText('18.5 A')
+  await other.goto(`${deployed}/shared#${new URL(link).hash.slice(1, 400)}`)
+  await other.reload()
+  await expect(other.getByText('The link is damaged')).toBeVisible()
+
+  await page.goto('/plans')
+  await page.getByRole('button', { name: 'Tag Pegboard moon' }).click()
+  await page.getByLabel('Tags, with commas between them').fill('hall, gift')
+  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: 'gift', exact: true }).click()
+  await expect(page.getByRole('link', { name: 'Paper lanterns' })).toHaveCount(0)
+  await expect(page.getByRole('link', { name: 'Pegboard moon' })).toBeVisible()
+  await page.getByRole('button', { name: 'gift', exact: true }).click()
+  await expect(page.getByText('step 96 of 231')).toBeVisible()
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Back up everything' }).click()
+  const file = await (await download).path()
+  await expect(page.getByText(/Last backup: /)).toBeVisible()
+  await page.getByRole('button', { name: 'Remove all examples' }).click()
+  await expect(page.getByText('The shelf is empty')).toBeVisible()
+  await page.getByLabel('Backup file').setInputFiles(file)
+  await expect(page.getByTestId('notice')).toContainText('7 plans added')
+  await expect(page.getByRole('link', { name: 'Pegboard moon' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'gift', exact: true })).toBeVisible()
+
+  await other.goto(`${deployed}/plans`)
+  await other.getByLabel('Backup file').setInputFiles(file)
+  await expect(other.getByTestId('notice')).toContainText('7 plans added')
+  await other.context().close()
+})
+
+for (const [width, colorScheme] of [
+  [1280, 'light'],
+  [390, 'dark'],
+] as const)
+  test(`every page can be read and hit at ${String(width)}, ${colorScheme}`, async ({ page }) => {
+    await page.setViewportSize({ width, height: 844 })
+    await page.emulateMedia({ colorScheme })
+    await page.goto('/')
+    await expect(page).toHaveURL(/measure/)
+    const plan = new URL(page.url()).pathname.replace('/measure', '')
+    const stages = ['measure', 'cut', 'feed', 'signal', 'wire', 'buy', 'build', 'glow', 'mend']
+    for (const path of [
+      ...stages.map((stage) => `${plan}/${stage}`),
+      '/plans',
+      '/sums',
+      '/trouble',
+    ]) {
+      await page.goto(path)
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+      await page.waitForLoadState('networkidle')
+      const { violations } = await new AxeBuilder({ page })
+        .options({ rules: { 'target-size': { enabled: true } } })
+        .analyze()
+      expect([
+        path,
+        violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)]),
+      ]).toEqual([path, []])
+      const small = await page.evaluate(() =>
+        [...document.querySelectorAll('main *')]
+          .filter(
+            (element) =>
+              !element.closest('svg') &&
+              [...element.childNodes].some(
+                (node) => node instanceof Text && node.data.trim() !== '',
+              ) &&
+              element.checkVisibility() &&
+              parseFloat(getComputedStyle(element).fontSize) < 12,
+          )
+          .map((element) => element.outerHTML.slice(0, 80)),
+      )
+      expect([path, small]).toEqual([path, []])
+    }
+  })

@@ -9,7 +9,7 @@ const drawerVersion = 1
 
 const drawerUnits = ['piece', 'm', 'mm', 'sheet'] as const
 
-const itemSchema = z.strictObject({
+export const drawerItemSchema = z.strictObject({
   part: z.string().min(1).max(200).optional(),
   name: nameSchema,
   unit: z.enum(drawerUnits),
@@ -20,7 +20,7 @@ const itemSchema = z.strictObject({
 export const drawerSchema = z.strictObject({
   format: z.literal(drawerFormat, `“${drawerFormat}” is expected: this is no drawer file`),
   version: z.literal(drawerVersion, 'version 1 is expected; a newer file needs a newer program'),
-  items: z.array(itemSchema).max(5_000, 'at most 5,000 items'),
+  items: z.array(drawerItemSchema).max(5_000, 'at most 5,000 items'),
 })
 
 export type DrawerFileResult =

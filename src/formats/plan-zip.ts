@@ -49,7 +49,7 @@ export function writePlanZip(plan: Plan, photos: readonly PlanPhoto[]): Uint8Arr
 export const isZip = (bytes: Uint8Array): boolean =>
   bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3 && bytes[3] === 4
 
-const isJpeg = (bytes: Uint8Array): boolean =>
+export const isJpeg = (bytes: Uint8Array): boolean =>
   bytes[0] === 0xff && bytes[1] === 0xd8 && bytes[2] === 0xff
 
 /** Reads a zip whole or not at all; only the plan and photos that its log names are taken, whatever else is in it. */

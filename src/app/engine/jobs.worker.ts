@@ -29,7 +29,7 @@ import { framesTable } from '../../formats/csv-frames'
 import { planShowC } from '../../formats/exports'
 import { planNetlist } from '../../formats/spice'
 import { drawingSvg } from '../../formats/svg-drawing'
-import { factsOf, type PlanFacts } from './plan-facts'
+import { factsOf, workOf, type PlanFacts } from './plan-facts'
 
 /** A show as it was played, and what is wrong with it. */
 export interface ShowTold {
@@ -150,7 +150,10 @@ const service = {
   drawing: (plan: Plan): string => drawingSvg(plan),
   netlist: (plan: Plan): string => planNetlist(plan),
   /** What the shelf shows of a plan. */
-  facts: (plan: Plan): PlanFacts => factsOf(worked(plan)),
+  facts(plan: Plan): PlanFacts {
+    const results = worked(plan)
+    return { ...factsOf(results), work: workOf(results) }
+  },
 }
 
 export type JobService = typeof service

@@ -1,5 +1,7 @@
 import type { Point } from '../../core/measure/geometry'
+import { progressOf } from '../../core/build/progress'
 import { placer, placesOf } from '../../core/measure/layout'
+import type { Currency } from '../../core/plan/choices'
 import type { WorkedPlan } from '../../core/stages'
 import { amountsOf, type Amounts } from '../../core/tally-parts'
 import type { Grade } from '../../core/verdict/kinds'
@@ -11,8 +13,18 @@ export interface PlanFacts extends Amounts {
   readonly places: number
   readonly stops: number
   readonly warnings: number
+  /** What it costs and how far its build is; left out where only an edit is told. */
+  readonly work?: PlanWork
   /** The lit drawing: its size, and the courses of the strips and the single lights in it, mm rounded to whole ones. */
   readonly drawing: PlanDrawing
+}
+
+export interface PlanWork {
+  readonly cost: number
+  readonly currency: Currency
+  /** Steps of the build, and those that are done or left out. */
+  readonly steps: number
+  readonly done: number
 }
 
 export interface PlanDrawing {
@@ -26,6 +38,21 @@ export interface PlanDrawing {
 
 /** Runs that the small drawing shows, at the most. */
 const mostDrawn = 300
+
+/** What takes longer to work out: the bill and the order of the build. */
+export function workOf({
+  plan,
+  receipt,
+  schedule: { steps },
+}: Pick<WorkedPlan, 'plan' | 'receipt' | 'schedule'>): PlanWork {
+  const { done, skipped } = progressOf(plan, steps, Infinity)
+  return {
+    cost: receipt.total,
+    currency: plan.buy.currency,
+    steps: steps.length,
+    done: done.size + skipped.size,
+  }
+}
 
 /** What a worked-out plan comes to for the shelf. */
 export function factsOf({

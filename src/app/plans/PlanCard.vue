@@ -1,13 +1,15 @@
 <script setup lang="ts">
-import { Copy, FileDown, Pencil, Trash2 } from '@lucide/vue'
+import { Copy, FileDown, Pencil, Tag, Trash2 } from '@lucide/vue'
 import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { formatQuantity, plural } from '../../core/quantity/format'
+import { money } from '../shell/price'
 import type { PlanFacts } from '../engine/plan-facts'
 import type { StoredPlan } from '../storage/db'
 import ErrorBoundary from '../ui/ErrorBoundary.vue'
 import RenameField from '../ui/RenameField.vue'
 import PlanPicture from './PlanPicture.vue'
+import { readTags } from './shelf-order'
 
 const { stored, facts, problem } = defineProps<{
   stored: StoredPlan
@@ -16,7 +18,13 @@ const { stored, facts, problem } = defineProps<{
   /** Why it could not be worked out. */
   problem: string | undefined
 }>()
-const emit = defineEmits<{ rename: [name: string]; duplicate: []; export: []; delete: [] }>()
+const emit = defineEmits<{
+  rename: [name: string]
+  duplicate: []
+  export: []
+  delete: []
+  tags: [tags: readonly string[]]
+}>()
 
 const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 
@@ -32,6 +40,21 @@ function factsText(known: PlanFacts | undefined): string {
   ].join(' · ')
 }
 
+/** What it costs, and how far its build is. */
+function workText({ work }: PlanFacts): string {
+  if (work === undefined) return ''
+  const cost = money(work.cost, work.currency)
+  return work.done > 0
+    ? `${cost} · step ${String(Math.min(work.done + 1, work.steps))} of ${String(work.steps)}`
+    : cost
+}
+
+const isTagging = ref(false)
+function tagAs(text?: string): void {
+  isTagging.value = false
+  if (text !== undefined) emit('tags', readTags(text))
+}
+
 const isRenaming = ref(false)
 function rename(name?: string): void {
   isRenaming.value = false
@@ -40,6 +63,7 @@ function rename(name?: string): void {
 
 const actions = [
   { label: 'Rename', icon: Pencil, run: () => (isRenaming.value = true) },
+  { label: 'Tag', icon: Tag, run: () => (isTagging.value = true) },
   {
     label: 'Duplicate',
     icon: Copy,
@@ -80,6 +104,21 @@ const actions = [
         class="block truncate font-semibold hover:text-glow"
         >{{ stored.name }}</RouterLink
       >
+      <RenameField
+        v-if="isTagging"
+        :name="(stored.tags ?? []).join(', ')"
+        label="Tags, with commas between them"
+        can-be-empty
+        @end="tagAs"
+      />
+      <p v-else-if="stored.tags?.length" class="flex flex-wrap gap-1">
+        <span
+          v-for="one in stored.tags"
+          :key="one"
+          class="rounded-full border border-bench-line px-2 text-[12px] text-bench-soft"
+          >{{ one }}</span
+        >
+      </p>
       <p v-if="problem !== undefined" class="text-[13px] text-warning">
         Cannot be worked out: {{ problem }}. Open it to see why, or export it.
       </p>
@@ -90,8 +129,11 @@ const actions = [
           <span v-if="facts && facts.stops > 0" class="mr-3 text-stop">{{
             plural(facts.stops, 'stop')
           }}</span>
-          <span v-if="facts && facts.warnings > 0" class="text-warning">{{
+          <span v-if="facts && facts.warnings > 0" class="mr-3 text-warning">{{
             plural(facts.warnings, 'warning')
+          }}</span>
+          <span v-if="facts && facts.places > 0" class="text-bench-soft">{{
+            workText(facts)
           }}</span>
         </p>
         <template #failed
@@ -106,7 +148,7 @@ const actions = [
       <button
         v-for="action in actions"
         :key="action.label"
-        class="rounded-md p-2 text-bench-soft hover:bg-bench-high hover:text-bench-ink"
+        class="rounded-md p-2 max-sm:p-3.5 text-bench-soft hover:bg-bench-high hover:text-bench-ink"
         :aria-label="`${action.label} ${stored.name}`"
         :title="action.label"
         @click="action.run"

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { plural } from '../../core/quantity/format'
 import { issueText, messageOf } from '../../core/quantity/message-of'
 import { FolderInput, Plus } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { readPlan } from '../../formats/plan-file'
+import { useAddress } from '../shell/address'
 import { usePlanFiles } from '../shell/plan-files'
 import { useNewPlan } from '../shell/use-new-plan'
 import { savePlanFile, saveRawPlan } from '../shell/save-plan-file'
@@ -14,7 +16,9 @@ import { useLiveQuery } from '../storage/use-live-query'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
+import BackupBar from './BackupBar.vue'
 import PlanCard from './PlanCard.vue'
+import { onShelf, orders, tagsOf, type ShelfCard, type ShelfOrder } from './shelf-order'
 import { freshFacts, useMissingFacts } from './use-facts'
 
 const shelf = useShelf()
@@ -29,12 +33,57 @@ const plans = useLiveQuery(() => shelf.shelf.list(), shelf.fail)
 const deleted = useLiveQuery(() => shelf.shelf.listDeleted(), shelf.fail)
 const problems = useMissingFacts(plans)
 const cards = computed(() =>
-  plans.value?.map((stored) => ({
+  plans.value?.map((stored): ShelfCard => ({
     stored,
     facts: freshFacts(stored) ?? stored.facts,
     problem: freshFacts(stored) === undefined ? problems.value.get(stored.id) : undefined,
   })),
 )
+const query = ref('')
+const tag = useAddress<string | undefined>('tag', undefined)
+const order = useAddress<ShelfOrder>('order', 'changed', {
+  among: orders.map(({ value }) => value),
+})
+const tags = computed(() => tagsOf(cards.value ?? []))
+const shown = computed(() =>
+  onShelf(cards.value ?? [], { query: query.value, tag: tag.value, order: order.value }),
+)
+const groups = computed(() =>
+  [
+    { isExample: false, title: 'Your plans' },
+    { isExample: true, title: 'Examples' },
+  ]
+    .map(({ isExample, title }) => ({
+      title,
+      isExample,
+      cards: shown.value.filter(({ stored }) => (stored.isExample === true) === isExample),
+    }))
+    .filter((group) => group.cards.length > 0),
+)
+const ownPlans = computed(
+  () => plans.value?.filter(({ isExample }) => isExample !== true).length ?? 0,
+)
+
+const setTags = ({ id }: StoredPlan, next: readonly string[]): Promise<void> =>
+  tried('Tagging', () => shelf.shelf.tag(id, next))
+
+const removeExamples = (): Promise<void> =>
+  tried('Removing the examples', async () => {
+    const ids = await shelf.shelf.removeExamples()
+    for (const id of ids) tellTabs({ kind: 'deleted', id })
+    notices.show({
+      kind: 'done',
+      text: `${plural(ids.length, 'example')} removed. They do not come again.`,
+      actions: [
+        {
+          label: 'Undo',
+          run: () => {
+            for (const id of ids) void restore(id)
+          },
+        },
+      ],
+    })
+  })
 
 /** Does something with the store, and says so where it does not let itself be changed. */
 async function tried(what: string, work: () => Promise<unknown>): Promise<void> {
@@ -135,17 +184,67 @@ async function exportStored({ name, document }: StoredPlan): Promise<void> {
         <p>Start a new plan, or drop a plan file anywhere on this window.</p>
       </div>
 
-      <ul class="grid gap-2.5">
-        <PlanCard
-          v-for="card in cards"
-          :key="card.stored.id"
-          v-bind="card"
-          @rename="(name) => rename(card.stored, name)"
-          @duplicate="duplicate(card.stored)"
-          @export="exportStored(card.stored)"
-          @delete="remove(card.stored)"
+      <div v-if="cards && cards.length > 1" class="mb-4 flex flex-wrap items-center gap-2">
+        <input
+          v-model="query"
+          type="search"
+          class="field w-64! max-sm:w-full! max-sm:min-h-11"
+          aria-label="Find a plan by name or tag"
+          placeholder="Name or tag"
         />
-      </ul>
+        <select
+          v-model="order"
+          class="field w-auto! max-sm:min-h-11"
+          aria-label="Order of the plans"
+        >
+          <option v-for="{ value, label } in orders" :key="value" :value="value">
+            {{ label }}
+          </option>
+        </select>
+        <button
+          v-for="one in tags"
+          :key="one"
+          type="button"
+          class="min-h-7 rounded-full border px-2.5 text-[12.5px] max-sm:min-h-11"
+          :class="tag === one ? 'border-glow bg-bench-high' : 'border-bench-line text-bench-soft'"
+          :aria-pressed="tag === one"
+          @click="tag = tag === one ? undefined : one"
+        >
+          {{ one }}
+        </button>
+      </div>
+      <p v-if="cards && cards.length > 0 && shown.length === 0" class="text-bench-soft">
+        No plan with that name or tag.
+        <button type="button" class="link-quiet min-h-6" @click="((query = ''), (tag = undefined))">
+          Show all
+        </button>
+      </p>
+      <section v-for="group in groups" :key="group.title" class="mb-6" :aria-label="group.title">
+        <div v-if="group.isExample || groups.length > 1" class="mb-2 flex items-center gap-3">
+          <h2 class="text-[14px] font-semibold">{{ group.title }}</h2>
+          <button
+            v-if="group.isExample"
+            type="button"
+            class="link-quiet min-h-6 text-[13px]"
+            @click="removeExamples"
+          >
+            Remove all examples
+          </button>
+        </div>
+        <ul class="grid gap-2.5">
+          <PlanCard
+            v-for="card in group.cards"
+            :key="card.stored.id"
+            v-bind="card"
+            @rename="(name) => rename(card.stored, name)"
+            @duplicate="duplicate(card.stored)"
+            @export="exportStored(card.stored)"
+            @delete="remove(card.stored)"
+            @tags="(next) => setTags(card.stored, next)"
+          />
+        </ul>
+      </section>
+      <BackupBar :own-plans="ownPlans" />
 
       <section v-if="deleted?.length" class="mt-8">
         <button

@@ -6,9 +6,9 @@ import { within } from '../engine/within'
 import type { StoredPlan } from '../storage/db'
 import { useShelf } from '../stores/shelf'
 
-/** Facts of a stored plan that are of its present state. */
+/** Facts of a stored plan that are of its present state, with what it costs and how far it is built. */
 export const freshFacts = ({ facts, revision }: StoredPlan): PlanFacts | undefined =>
-  facts?.revision === revision ? facts : undefined
+  facts?.revision === revision && facts.work !== undefined ? facts : undefined
 
 /** Longer than any plan takes, ms. */
 const patienceMs = 30_000

@@ -138,8 +138,10 @@ const groups = computed(() =>
   ),
 )
 
-function choose(one: Find | null): void {
-  if (one === null) return
+let isChosen = false
+function choose(one: Find | null | undefined): void {
+  if (one === null || one === undefined || isChosen) return
+  isChosen = true
   emit('close')
   one.run()
 }
@@ -155,12 +157,18 @@ function choose(one: Find | null): void {
         class="h-fit w-full max-w-xl rounded-xl border border-bench-line bg-bench-raised p-2 shadow-2xl"
       >
         <DialogTitle class="sr-only">Search pages, actions, runs, parts and sums</DialogTitle>
-        <Combobox nullable :model-value="null" @update:model-value="choose">
+        <Combobox
+          v-slot="{ activeOption }"
+          nullable
+          :model-value="null"
+          @update:model-value="choose"
+        >
           <ComboboxInput
             class="field w-full py-2.5 text-[15px]"
             aria-label="Search pages, actions, runs, parts and sums"
             placeholder="Page, action, run, part or sum"
             @change="query = $event.target.value"
+            @keydown.enter.prevent="choose(activeOption ?? shown[0])"
           />
           <ComboboxOptions static class="mt-1 max-h-[52vh] overflow-y-auto">
             <template v-for="[group, finds] in groups" :key="group">

@@ -55,7 +55,8 @@ const tour = driver({
   nextBtnText: 'Next',
   prevBtnText: 'Back',
   doneBtnText: 'Done',
-  animate: !matchMedia('(prefers-reduced-motion: reduce)').matches,
+  // While it moves it hears no key.
+  animate: false,
   popoverClass: 'guide',
   onDestroyed: () => {
     emit('close')

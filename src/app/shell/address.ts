@@ -9,28 +9,52 @@ import {
 
 /** What is to be written into the address together: two writes in one moment must not undo each other. */
 let waiting: Record<string, string | undefined> | undefined
-let isStep = false
+let [isStep, path] = [false, '']
+
+/** Whether a page is on its way: a write now would call it off. */
+let isUnderWay = false
+const watched = new WeakSet<Router>()
+function watchRouter(router: Router): void {
+  if (watched.has(router)) return
+  watched.add(router)
+  router.beforeEach(() => {
+    isUnderWay = true
+  })
+  const arrived = (): void => {
+    isUnderWay = false
+    flush(router)
+  }
+  router.afterEach(arrived)
+  router.onError(arrived)
+}
+
+function flush(router: Router): void {
+  if (isUnderWay || waiting === undefined) return
+  const { path: now, query, hash } = router.currentRoute.value
+  const all: Readonly<Record<string, LocationQueryValue | LocationQueryValue[] | undefined>> = {
+    ...query,
+    ...waiting,
+  }
+  const next = Object.fromEntries(Object.entries(all).filter(([, text]) => text !== undefined))
+  const location = { query: next as LocationQuery, hash, replace: !isStep }
+  waiting = undefined
+  isStep = false
+  // Unless another page has been opened meanwhile.
+  if (now === path) void router.push(location)
+}
 
 function write(router: Router, key: string, value: string | undefined, asStep: boolean): void {
+  const { path: now } = router.currentRoute.value
+  if (path !== now) waiting = undefined
   isStep ||= asStep
   if (waiting !== undefined) {
     waiting[key] = value
     return
   }
   waiting = { [key]: value }
-  const { path } = router.currentRoute.value
+  path = now
   queueMicrotask(() => {
-    const { path: now, query, hash } = router.currentRoute.value
-    const all: Readonly<Record<string, LocationQueryValue | LocationQueryValue[] | undefined>> = {
-      ...query,
-      ...waiting,
-    }
-    const next = Object.fromEntries(Object.entries(all).filter(([, text]) => text !== undefined))
-    const location = { query: next as LocationQuery, hash, replace: !isStep }
-    waiting = undefined
-    isStep = false
-    // Another page has been opened meanwhile.
-    if (now === path) void router.push(location)
+    flush(router)
   })
 }
 
@@ -47,6 +71,7 @@ export function useAddress<Value extends string | undefined>(
 ): Ref<Value> {
   const { among, asStep = false } = options
   const [route, router] = [useRoute(), useRouter()]
+  watchRouter(router)
   const own = route.name
   const read = (): Value => {
     const text = route.query[key]

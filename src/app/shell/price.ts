@@ -5,7 +5,7 @@ import { usePlanStore } from '../stores/plan'
 const formats = new Map<string, Intl.NumberFormat>()
 
 /** An amount of money with its sign: `€12.30`. */
-function money(value: number, currency: Currency): string {
+export function money(value: number, currency: Currency): string {
   const format =
     formats.get(currency) ??
     new Intl.NumberFormat('en-GB', { style: 'currency', currency, currencyDisplay: 'narrowSymbol' })

@@ -141,16 +141,17 @@ export class PlanShelf {
   async add(
     plan: Plan,
     {
+      id = nanoid(10),
       changedAt = this.now(),
       isExample = false,
       tags = [],
     }: {
+      readonly id?: string
       readonly changedAt?: number
       readonly isExample?: boolean
       readonly tags?: readonly string[]
     } = {},
   ): Promise<string> {
-    const id = nanoid(10)
     await this.db.plans.add({
       id,
       name: plan.name,

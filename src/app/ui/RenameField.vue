@@ -1,7 +1,11 @@
 <script setup lang="ts">
 import { onMounted, ref, useTemplateRef } from 'vue'
 
-const { name } = defineProps<{ name: string }>()
+const {
+  name,
+  label = 'Name of the plan',
+  canBeEmpty,
+} = defineProps<{ name: string; label?: string; canBeEmpty?: boolean }>()
 /** With the new name, or without one where it is as before. */
 const emit = defineEmits<{ end: [name?: string] }>()
 
@@ -15,7 +19,7 @@ function end(keeps: boolean): void {
   if (isEnded) return
   isEnded = true
   const next = draft.value.trim().slice(0, 120)
-  if (keeps && next !== '' && next !== name) emit('end', next)
+  if (keeps && (next !== '' || canBeEmpty) && next !== name) emit('end', next)
   else emit('end')
 }
 </script>
@@ -26,7 +30,7 @@ function end(keeps: boolean): void {
     ref="field"
     v-model="draft"
     class="field py-0.5 font-semibold"
-    aria-label="Name of the plan"
+    :aria-label="label"
     maxlength="120"
     @keydown.enter="end(true)"
     @keydown.esc="end(false)"

@@ -384,6 +384,15 @@ const wiringSchema = z.strictObject({
   ticks: z.array(z.string().max(200)).max(20_000),
 })
 
+/** What the packs of a line of the bill cost at one's own shop. */
+export const ownPriceSchema = z.strictObject({
+  line: z.string().min(1).max(200),
+  packs: z
+    .array(z.strictObject({ size: z.number().min(0.001).max(1_000_000), price }))
+    .min(1)
+    .max(20),
+})
+
 /** What is bought besides what the plan needs, what is bought already, and what comes from the drawer. */
 const buySchema = z.strictObject({
   /** Lines of one's own on the bill; a price is that of one piece, metre or sheet. */
@@ -399,17 +408,7 @@ const buySchema = z.strictObject({
     )
     .max(300),
   /** Own prices that this plan is reckoned with, by the lines of the bill: they beat the typical ones of packs of that size, or are other packs. */
-  prices: z
-    .array(
-      z.strictObject({
-        line: z.string().min(1).max(200),
-        packs: z
-          .array(z.strictObject({ size: z.number().min(0.001).max(1_000_000), price }))
-          .min(1)
-          .max(20),
-      }),
-    )
-    .max(2_000),
+  prices: z.array(ownPriceSchema).max(2_000),
   currency: z.enum(currencies),
   /** Lines of the bill that are bought, by their ids. */
   bought: z
