@@ -231,3 +231,43 @@ for (const [width, colorScheme] of [
       expect([path, small]).toEqual([path, []])
     }
   })
+
+test('every page has a form for paper: all of it, with the plan’s name, and sheets in their size', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto('/')
+  await expect(line(page, 1)).toHaveValue('seat front 2140')
+  await page.emulateMedia({ media: 'print', colorScheme: 'dark' })
+  await page.setViewportSize({ width: 1010, height: 740 })
+  // Pad, drawing and tally, of which a narrow window shows one at a time.
+  await expect(page.getByRole('region', { name: 'Drawing' })).toBeVisible()
+  await expect(roll(page)).toBeVisible()
+  await expect(page.getByRole('navigation', { name: 'Stages' })).toBeHidden()
+  await expect(page.getByText(/^Bay-window nook · Measure · Glow Tally · /)).toBeVisible()
+  await expect(page.getByText('have fixed mains wiring done by a', { exact: false })).toBeVisible()
+  await expect(roll(page)).toHaveCSS('background-color', 'rgb(255, 255, 255)')
+  await page.emulateMedia({ media: null })
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await page.goto(page.url().replace('/measure', '/build?view=templates'))
+  await expect(page.locator('.print-only svg').first()).toBeAttached()
+  const sheets = await page.locator('.print-only svg').count()
+  const paper = (await page.pdf({ preferCSSPageSize: true })).toString('latin1')
+  expect(paper.match(/\/Type\s*\/Page\b/g)).toHaveLength(sheets)
+})
+
+test('forced colours show what is chosen', async ({ page }) => {
+  await page.emulateMedia({ forcedColors: 'active' })
+  await page.goto('/')
+  const [chosen, other] = [
+    page.getByRole('radio', { name: 'White', exact: true }),
+    page.getByRole('radio', { name: 'Idle', exact: true }),
+  ]
+  await expect(chosen).toBeChecked()
+  const look = (one: typeof chosen): Promise<string> =>
+    one.evaluate((element) => {
+      const { outlineStyle, backgroundColor, textDecorationLine } = getComputedStyle(element)
+      return [outlineStyle, backgroundColor, textDecorationLine].join()
+    })
+  expect(await look(chosen)).not.toBe(await look(other))
+})

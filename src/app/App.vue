@@ -68,12 +68,14 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 })
 
 /** A tab is called by the plan, the page and the app. */
-watchEffect(() => {
+const title = computed(() => {
   const name = String(route.name)
-  const stage = stages.find((one) => one.name === name)
-  const title = stage?.label ?? pageTitles[name]
+  const page = stages.find((one) => one.name === name)?.label ?? pageTitles[name]
   const plan = isInPlan.value ? store.plan?.name : undefined
-  document.title = [plan, title, 'Glow Tally'].filter(Boolean).join(' · ')
+  return [plan, page, 'Glow Tally'].filter(Boolean).join(' · ')
+})
+watchEffect(() => {
+  document.title = title.value
 })
 
 const page = useTemplateRef<{ $el: unknown }>('page')
@@ -91,6 +93,9 @@ function skipToPage(): void {
     >
       Skip to the page
     </button>
+    <p class="on-every-sheet hidden border-b pb-1 text-[11pt] font-semibold print:block">
+      {{ title }} · {{ new Date().toLocaleDateString() }}
+    </p>
     <AppHeader />
     <StorageTrouble v-if="shelf.problem || shelf.isInMemory" />
     <RouterView v-slot="{ Component }">
@@ -102,6 +107,10 @@ function skipToPage(): void {
     >
       <NoticeBar v-if="notices.current" :notice="notices.current" />
     </div>
+    <p class="on-every-sheet mt-4 hidden border-t pt-2 text-[11pt] print:block">
+      Extra-low voltage only. Use a certified, enclosed supply; have fixed mains wiring done by a
+      licensed electrician; local codes decide.
+    </p>
     <DropTarget />
     <VerdictVoice v-if="isInPlan" />
     <OverlayHost v-if="overlay" />

@@ -33,6 +33,12 @@ async function start(): Promise<void> {
   createApp(App).use(pinia).use(router).directive('shown', vShown).mount('#app')
   // Once the first view stands: keeping the app for use without network can wait.
   setTimeout(() => {
+    void import('./shell/print').then(
+      ({ watchPrinting }) => {
+        watchPrinting()
+      },
+      () => undefined,
+    )
     void import('./shell/offline').then(
       ({ useOffline }) => useOffline().start(),
       () => undefined,

@@ -221,6 +221,7 @@ const transform = computed(
 <template>
   <section
     ref="frame"
+    data-prints-as-shown
     class="dots night relative min-h-60 touch-none overflow-hidden rounded-lg bg-bench-raised"
     aria-label="Drawing"
     @pointerdown.self="dragBench"

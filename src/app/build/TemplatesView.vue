@@ -113,7 +113,7 @@ function pick(event: Event): void {
         />
       </div>
     </div>
-    <div v-if="!isTooMany" class="print-only">
+    <div v-if="!isTooMany" class="print-only whole-sheets" :data-paper="paper">
       <div v-for="tile in tiles" :key="`${tile.row}.${tile.column}`" class="break-after-page">
         <TemplateSheet
           :template="template"

@@ -181,6 +181,7 @@ defineExpose({ picture: () => canvas.value })
   <div class="flex min-h-0 flex-col gap-2">
     <div
       ref="holder"
+      data-prints-as-shown
       class="night relative min-h-[180px] flex-1 overflow-hidden max-[899px]:min-h-[230px] rounded-lg bg-black"
     >
       <canvas

@@ -256,7 +256,7 @@ function writeOn(): void {
         >
           + another line
         </button>
-        <EmptyGuide v-if="measured.runs.length === 0" class="min-[900px]:hidden" />
+        <EmptyGuide v-if="measured.runs.length === 0" class="bg-pad min-[900px]:hidden" />
         <div v-else class="min-h-4 flex-1 cursor-text" @click="writeOn" />
       </div>
     </div>

@@ -125,7 +125,7 @@ const actions = [
       <ErrorBoundary v-else>
         <p class="min-h-5 text-[13px] text-bench-soft">{{ factsText(facts) }}</p>
         <!-- Its line is there before it is known: the name must not move under the pointer. -->
-        <p class="h-5 text-[13px]">
+        <p class="min-h-5 text-[13px]">
           <span v-if="facts && facts.stops > 0" class="mr-3 text-stop">{{
             plural(facts.stops, 'stop')
           }}</span>

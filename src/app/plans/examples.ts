@@ -47,7 +47,7 @@ export const examples: readonly Example[] = [
   },
   {
     name: 'Porthole mirror',
-    about: 'a ring that goes from warm to cool white, 24 V',
+    about: 'a ring from warm to cool white, 24 V',
     make: written('Porthole mirror', 'two-white-24v-14', ['mirror ring 470']),
   },
   {

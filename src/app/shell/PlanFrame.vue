@@ -59,7 +59,7 @@ watch(
 )
 
 /** Below this width the parts of a page become sheets, one at a time. */
-const isNarrow = useMediaQuery('(max-width: 899px)')
+const isNarrow = useMediaQuery('screen and (max-width: 899px)')
 const chosen = defineModel<string>('sheet')
 const own = useAddress<string>('sheet', sheets[0]?.value ?? 'tally', {
   among: [...sheets.map(({ value }) => value), 'tally'],
@@ -85,7 +85,10 @@ const shows = (name: string): boolean => !isNarrow.value || sheet.value === name
       class="grid min-h-0 flex-1 grid-cols-1 min-[900px]:grid-cols-[minmax(0,1fr)_312px]"
       :inert="access !== 'mine'"
     >
-      <section class="flex min-h-0 min-w-0 flex-col gap-3 px-3 pt-3.5 pb-3.5 sm:px-[18px]">
+      <section
+        data-prints-as-shown="width"
+        class="flex min-h-0 min-w-0 flex-col gap-3 px-3 pt-3.5 pb-3.5 sm:px-[18px]"
+      >
         <div class="flex flex-wrap items-center gap-x-3.5 gap-y-2">
           <h1 class="text-lg font-bold">{{ title }}</h1>
           <ExampleNote

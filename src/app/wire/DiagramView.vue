@@ -78,7 +78,10 @@ function key(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <div class="night relative min-h-0 flex-1 overflow-hidden rounded-lg bg-bench-raised">
+  <div
+    data-prints-as-shown
+    class="night relative min-h-0 flex-1 overflow-hidden rounded-lg bg-bench-raised"
+  >
     <div
       ref="frame"
       class="h-full touch-none overflow-hidden outline-offset-[-2px]"
