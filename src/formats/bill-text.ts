@@ -1,5 +1,6 @@
 import type { Receipt } from '../core/buy/receipt'
 import { billGroups } from '../core/parts/sold'
+import type { LengthUnits } from '../core/quantity/format'
 import { buysText, needText } from './csv-bill'
 import { oneLine } from './safe-text'
 
@@ -8,6 +9,7 @@ export function billText(
   title: string,
   { lines }: Pick<Receipt, 'lines'>,
   price: (cost: number | null) => string,
+  units?: LengthUnits,
 ): string {
   const groups = billGroups.flatMap((group) => {
     const own = lines.filter((line) => line.group === group)
@@ -17,8 +19,8 @@ export function billText(
           '',
           group.toUpperCase(),
           ...own.map((line) => {
-            const buys = buysText(line)
-            const what = buys === '' ? needText(line.need, line.unit) : buys
+            const buys = buysText(line, units)
+            const what = buys === '' ? needText(line.need, line.unit, units) : buys
             return `- ${line.name}: ${what}${line.cost === null ? '' : ` (${price(line.cost)})`}`
           }),
         ]

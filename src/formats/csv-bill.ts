@@ -1,29 +1,36 @@
 import type { BoughtPack } from '../core/buy/bill-lines'
 import type { Receipt, ReceiptLine } from '../core/buy/receipt'
-import { formatQuantity, significant } from '../core/quantity/format'
+import { formatQuantity, formatSold, type LengthUnits } from '../core/quantity/format'
 import { workingText } from '../core/quantity/figure'
 import { toCents } from '../core/quantity/round'
 import { table, type Table } from './csv'
 
 /** A pack in words: `5 m`, `pack of 10`, `one`. */
-export const packText = ({ size }: Pick<BoughtPack, 'size'>, unit: ReceiptLine['unit']): string =>
-  unit === 'm' ? `${significant(size)} m` : size === 1 ? 'one' : `pack of ${String(size)}`
+export const packText = (
+  { size }: Pick<BoughtPack, 'size'>,
+  unit: ReceiptLine['unit'],
+  units?: LengthUnits,
+): string =>
+  unit === 'm' ? formatSold(size, units) : size === 1 ? 'one' : `pack of ${String(size)}`
 
 /** What is bought of a line in words: `2 × 5 m + 1 × 1 m`, `3`, `1 + pack of 5`. */
-export const buysText = ({ buys, unit }: Pick<ReceiptLine, 'buys' | 'unit'>): string =>
+export const buysText = (
+  { buys, unit }: Pick<ReceiptLine, 'buys' | 'unit'>,
+  units?: LengthUnits,
+): string =>
   buys
     .map((pack) => {
       const count = String(pack.count)
       if (unit !== 'm' && pack.size === 1) return count
       return pack.count === 1 && unit !== 'm'
-        ? packText(pack, unit)
-        : `${count} × ${packText(pack, unit)}`
+        ? packText(pack, unit, units)
+        : `${count} × ${packText(pack, unit, units)}`
     })
     .join(' + ')
 
 /** A need in words: `27`, `2.39 m`. */
-export const needText = (need: number, unit: ReceiptLine['unit']): string =>
-  unit === 'm' ? formatQuantity(need, 'm') : String(Number(need.toFixed(3)))
+export const needText = (need: number, unit: ReceiptLine['unit'], units?: LengthUnits): string =>
+  unit === 'm' ? formatQuantity(need, 'm', units) : String(Number(need.toFixed(3)))
 
 /** The bill as CSV: a row a line, its cost empty where a price is missing. */
 export const billTable = ({ lines }: Pick<Receipt, 'lines'>, currency: string): Table =>

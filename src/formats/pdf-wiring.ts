@@ -1,7 +1,7 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import type { Plan } from '../core/plan/plan'
 import { workingText } from '../core/quantity/figure'
-import { formatLength, formatQuantity } from '../core/quantity/format'
+import { formatLength, formatQuantity, formatSold } from '../core/quantity/format'
 import type { Diagram } from '../core/wire/drawn'
 import type { PlanJoint } from '../core/wire/joints'
 import { wireGroups } from '../core/wire/spools'
@@ -116,12 +116,12 @@ function lists({ plan, wiring }: WiringForPaper): Content[] {
   const groups = wireGroups(wiring.wires, plan.buy).flatMap(
     ({ gauge, colour, wires, totalMm, spools }) => [
       {
-        text: `${gauge.name} ${colour}: ${formatQuantity(totalMm / 1000, 'm')}`,
+        text: `${gauge.name} ${colour}: ${formatQuantity(totalMm / 1000, 'm', plan.units)}`,
         bold: true,
         margin: [0, 10, 0, 3],
       },
       {
-        text: `cut from ${spools.map(({ lengthM, cuts: own }) => `${String(lengthM)} m (${own.map(({ name }) => name).join(' ')})`).join('; ')}`,
+        text: `cut from ${spools.map(({ lengthM, cuts: own }) => `${formatSold(lengthM, plan.units)} (${own.map(({ name }) => name).join(' ')})`).join('; ')}`,
         fontSize: 8,
         color: '#5f5646',
         margin: [0, 0, 0, 3],

@@ -28,8 +28,8 @@ const groups = computed(() =>
           <tr v-for="line in lines" :key="line.id">
             <td>{{ bought.has(line.id) || line.buys.length === 0 ? '☑' : '☐' }}</td>
             <td>{{ line.name }}</td>
-            <td>{{ needText(line.need, line.unit) }}</td>
-            <td>{{ buysText(line) }}</td>
+            <td>{{ needText(line.need, line.unit, plan.units) }}</td>
+            <td>{{ buysText(line, plan.units) }}</td>
             <td>{{ price(line.cost) }}</td>
           </tr>
         </tbody>

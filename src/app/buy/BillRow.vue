@@ -140,13 +140,14 @@ function goTo(id: string | undefined): void {
           <span v-if="line.note" class="block text-[12px] text-warning-paper">{{ line.note }}</span>
         </span>
         <span class="text-right whitespace-nowrap max-sm:order-3 max-sm:text-left">
-          <span class="text-paper-soft sm:hidden">needs </span>{{ needText(line.need, line.unit) }}
+          <span class="text-paper-soft sm:hidden">needs </span
+          >{{ needText(line.need, line.unit, plan.units) }}
           <span v-if="line.have > 0" class="block text-[12px] text-ok-paper">
-            {{ needText(line.have, line.unit) }} in hand
+            {{ needText(line.have, line.unit, plan.units) }} in hand
           </span>
         </span>
         <span class="text-right text-paper-soft max-sm:order-4">
-          {{ isGiven ? 'from the drawer' : buysText(line) }}
+          {{ isGiven ? 'from the drawer' : buysText(line, plan.units) }}
         </span>
         <span
           class="text-right font-semibold whitespace-nowrap"
@@ -191,13 +192,13 @@ function goTo(id: string | undefined): void {
       </p>
       <div class="mt-2 flex flex-wrap gap-x-4 gap-y-2">
         <label v-for="{ size, price: each } in packs" :key="size" class="text-[12px]">
-          {{ packText({ size }, line.unit) }}
+          {{ packText({ size }, line.unit, plan.units) }}
           <span v-if="own.has(size)" class="text-ok-paper">your price</span>
           <input
             v-shown="each === null ? '' : each.toFixed(2)"
             inputmode="decimal"
             class="mt-0.5 block w-24 rounded border border-paper-soft bg-roll px-2 py-1 text-[13px]"
-            :aria-label="`Price of ${packText({ size }, line.unit)}, ${line.name}`"
+            :aria-label="`Price of ${packText({ size }, line.unit, plan.units)}, ${line.name}`"
             @change="setPrice(size, $event)"
           />
         </label>

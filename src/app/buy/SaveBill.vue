@@ -24,7 +24,7 @@ const price = usePrice()
 const picker = useTemplateRef<HTMLInputElement>('picker')
 
 const openText = (): string =>
-  billText(`To buy for ${plan.name}`, { lines: toBuy(receipt, plan.buy) }, price)
+  billText(`To buy for ${plan.name}`, { lines: toBuy(receipt, plan.buy) }, price, plan.units)
 
 async function share(): Promise<void> {
   const text = openText()

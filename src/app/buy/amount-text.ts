@@ -7,7 +7,7 @@ export function amountText({ unit, amount }: DrawerItem, units: LengthUnits): st
     case 'mm':
       return formatLength(amount, units)
     case 'm':
-      return formatQuantity(amount, 'm')
+      return formatQuantity(amount, 'm', units)
     case 'piece':
       return plural(Number(amount.toFixed(2)), 'piece')
     case 'sheet':

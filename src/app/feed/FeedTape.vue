@@ -128,7 +128,7 @@ const flags = computed((): Flag[] =>
       text:
         lead === undefined
           ? wire
-          : `${wire} · ${formatQuantity(lead.lengthMm / 1000, 'm')} · ${formatQuantity(lead.currentA, 'A')}`,
+          : `${wire} · ${formatQuantity(lead.lengthMm / 1000, 'm', plan.units)} · ${formatQuantity(lead.currentA, 'A')}`,
       currentA: lead?.currentA,
     }
   }),

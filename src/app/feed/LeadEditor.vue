@@ -2,7 +2,7 @@
 import { Trash2, X } from '@lucide/vue'
 import { computed } from 'vue'
 import { fusesA } from '../../core/feed/fuse'
-import { wireOf, wires } from '../../core/parts/wires'
+import { gaugesFor, wireOf } from '../../core/parts/wires'
 import { junctionsBefore } from '../../core/plan/supply-of'
 import type { Feed, Junction, Plan } from '../../core/plan/plan'
 import type { Settable } from '../../core/plan/with-set'
@@ -85,7 +85,9 @@ function setFuse(event: Event): void {
         :value="wireId"
         @change="emit('set', { wire: valueOf($event) })"
       >
-        <option v-for="wire in wires" :key="wire.id" :value="wire.id">{{ wire.name }}</option>
+        <option v-for="wire in gaugesFor(plan.units)" :key="wire.id" :value="wire.id">
+          {{ wire.name }}
+        </option>
       </select>
     </label>
     <label>

@@ -2,7 +2,7 @@
 import { fixings } from '../../core/plan/choices'
 import { fixingNames } from './fixing-names'
 import type { Corners, GapPlace, LowLogic, Rounding, Sizing } from '../../core/plan/choices'
-import { wires } from '../../core/parts/wires'
+import { gaugesFor } from '../../core/parts/wires'
 import { eSeriesNames } from '../../core/plan/choices'
 import type { Plan, Rules } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
@@ -88,7 +88,7 @@ const setSizing = (sizing: Sizing): void => {
   store.commit([{ do: 'set-rules', rules: { sizing } }], { label: 'supply size' })
 }
 const seriesOptions = eSeriesNames.map((value) => ({ value, label: value }))
-const wireOptions = wires.map(({ id, name, limitA }) => ({
+const wireOptions = gaugesFor(plan.units).map(({ id, name, limitA }) => ({
   id,
   text: `${name}, ${String(limitA)} A`,
 }))

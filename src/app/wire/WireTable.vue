@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { wires as gauges } from '../../core/parts/wires'
+import { gaugesFor } from '../../core/parts/wires'
 import { wireColours, wireRoles, type WireRole } from '../../core/plan/choices'
 import type { Plan } from '../../core/plan/plan'
 import { workingText } from '../../core/quantity/figure'
-import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
+import { formatLength, formatQuantity, formatSold, plural } from '../../core/quantity/format'
 import type { Tally } from '../../core/tally'
 import { cableGroups, wireGroups } from '../../core/wire/spools'
 import { blocksById, placeText } from '../../formats/csv-wires'
@@ -31,7 +31,7 @@ const tables = computed(() => [
     key: `${group.gauge.id} ${group.colour}`,
     tint: wireTint[group.colour],
     title: `${group.gauge.name} ${group.colour}`,
-    detail: `${plural(group.wires.length, 'wire')}, ${formatQuantity(group.totalMm / 1000, 'm')} · buy ${spoolText(group)}`,
+    detail: `${plural(group.wires.length, 'wire')}, ${formatQuantity(group.totalMm / 1000, 'm', plan.units)} · buy ${spoolText(group)}`,
     spools: group.wires.length > 1 ? group.spools.slice(0, 6) : [],
     wires: group.wires,
   })),
@@ -39,7 +39,7 @@ const tables = computed(() => [
     key: cable.name,
     tint: undefined,
     title: `Cable ${cable.name}`,
-    detail: `${plural(cable.cores, 'core')}, ${formatQuantity(cable.lengthMm / 1000, 'm')}`,
+    detail: `${plural(cable.cores, 'core')}, ${formatQuantity(cable.lengthMm / 1000, 'm', plan.units)}`,
     spools: [],
     wires,
   })),
@@ -62,7 +62,7 @@ const spoolText = ({ spools }: (typeof groups.value)[number]): string => {
   const byLength = new Map<number, number>()
   for (const { lengthM } of spools) byLength.set(lengthM, (byLength.get(lengthM) ?? 0) + 1)
   return [...byLength]
-    .map(([metres, count]) => `${String(count)} × ${String(metres)} m`)
+    .map(([metres, count]) => `${String(count)} × ${formatSold(metres, plan.units)}`)
     .join(' and ')
 }
 </script>
@@ -91,7 +91,7 @@ const spoolText = ({ spools }: (typeof groups.value)[number]): string => {
           :value="plan.wiring.dataWire"
           @change="setDataWire"
         >
-          <option v-for="gauge in gauges" :key="gauge.id" :value="gauge.id">
+          <option v-for="gauge in gaugesFor(plan.units)" :key="gauge.id" :value="gauge.id">
             {{ gauge.name }}
           </option>
         </select>
@@ -127,13 +127,13 @@ const spoolText = ({ spools }: (typeof groups.value)[number]): string => {
             :key="index"
             class="block text-[12px] text-bench-soft"
           >
-            from {{ spool.lengthM }} m cut
+            from {{ formatSold(spool.lengthM, plan.units) }} cut
             {{
               spool.cuts
                 .slice(0, 24)
                 .map(({ name }) => name)
                 .join(' ')
-            }}, {{ formatQuantity(spool.leftMm / 1000, 'm') }} left
+            }}, {{ formatQuantity(spool.leftMm / 1000, 'm', plan.units) }} left
           </span>
         </caption>
         <colgroup>

@@ -65,6 +65,12 @@ export const wires: readonly Wire[] = [
   ),
 ]
 
+/** All gauges, those first that are told as people who think in these units tell them. */
+export const gaugesFor = (units: 'mm' | 'cm' | 'ft-in'): Wire[] =>
+  units === 'ft-in'
+    ? wires.toSorted((a, b) => Number(b.system === 'awg') - Number(a.system === 'awg'))
+    : [...wires]
+
 /** Gauges told in the way that this one is, by square millimetres or by American gauge, thinnest first. */
 export function gaugesLike({ id }: Pick<Wire, 'id'>): Wire[] {
   const { system } = wireOf(id)

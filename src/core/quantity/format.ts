@@ -32,6 +32,8 @@ export type Unit =
   | 'µs'
   | '/s'
 
+const mPerFoot = 0.3048
+
 /** A narrow space that does not break, between thousands. */
 const thin = '\u202f'
 
@@ -50,7 +52,10 @@ export function significant(value: number, digits = 3): string {
   return trimZeros(value.toFixed(Math.max(0, digits - whole)))
 }
 
-/** A value with its unit, as every view shows it: amperes and watts to three significant digits, counts whole. */
+/**
+ * A value with its unit, as every view shows it: amperes and watts to three significant digits, counts whole. Where the plan is in feet and
+ * inches, metres and what is told by the metre come in feet, so that a sum still holds.
+ */
 export function formatQuantity(
   value: number | null,
   unit: Unit,
@@ -61,7 +66,13 @@ export function formatQuantity(
     case 'mm':
       return formatLength(value, units)
     case 'm':
-      return `${value.toFixed(2)} m`
+      return units === 'ft-in' ? `${(value / mPerFoot).toFixed(2)} ft` : `${value.toFixed(2)} m`
+    case 'Ω/m':
+    case 'W/m':
+    case 'lm/m':
+      return units === 'ft-in'
+        ? `${significant(value * mPerFoot)} ${unit.replace('/m', '/ft')}`
+        : `${significant(value)} ${unit}`
     case 'px':
       return `${grouped(value)} px`
     case 'lights':
@@ -92,6 +103,10 @@ export function formatQuantity(
       return `${significant(value)} ${unit}`
   }
 }
+
+/** A length of wire or strip as it is sold, m: metres as few digits tell them, or feet to a tenth. */
+export const formatSold = (metres: number, units: LengthUnits = 'mm'): string =>
+  units === 'ft-in' ? `${trimZeros((metres / mPerFoot).toFixed(1))} ft` : `${significant(metres)} m`
 
 /** A length in the units that the plan shows. Tenths of a millimetre only below 100 mm, inches to a sixteenth. */
 export function formatLength(mm: number, units: LengthUnits = 'mm'): string {

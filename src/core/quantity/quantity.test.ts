@@ -1,7 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { figureText, operand, working, workingText, type Figure } from './figure'
-import { formatLength, formatQuantity, significant, type LengthUnits, type Unit } from './format'
+import {
+  formatLength,
+  formatQuantity,
+  formatSold,
+  significant,
+  type LengthUnits,
+  type Unit,
+} from './format'
 import { readLength } from './length'
 import { isAtLeast, roundDown, roundUp } from './round'
 import { tokensOf } from './tokens'
@@ -34,6 +41,27 @@ describe('quantities as they are shown', () => {
     [0.8, '', '0.8'],
   ])('%f in %s is %s', (value, unit, text) => {
     expect(formatQuantity(value, unit)).toBe(text)
+  })
+
+  it('tells metres, and what goes by the metre, in feet where the plan does: sums still hold', () => {
+    expect(formatQuantity(1.4, 'm', 'ft-in')).toBe('4.59 ft')
+    expect(formatQuantity(1.4, 'm', 'cm')).toBe('1.40 m')
+    expect(formatQuantity(0.0172, 'Ω/m', 'ft-in')).toBe('0.00524 Ω/ft')
+    expect(formatQuantity(10, 'W/m')).toBe('10 W/m')
+    expect([formatSold(5), formatSold(5, 'ft-in'), formatSold(0.5)]).toEqual([
+      '5 m',
+      '16.4 ft',
+      '0.5 m',
+    ])
+    const value = fc.double({ min: 0.5, max: 500, noNaN: true })
+    fc.assert(
+      fc.property(value, value, (metres, perMetre) => {
+        const product =
+          parseFloat(formatQuantity(metres, 'm', 'ft-in')) *
+          parseFloat(formatQuantity(perMetre, 'W/m', 'ft-in'))
+        expect(product / (metres * perMetre)).toBeCloseTo(1, 1)
+      }),
+    )
   })
 
   it.each<[number, LengthUnits, string]>([

@@ -60,7 +60,7 @@ export const fuseBlind: Judge = (evidence) => {
     ? 'at its far end'
     : worst.atM === 0
       ? 'at its start'
-      : `${formatQuantity(worst.atM, 'm')} along it`
+      : `${formatQuantity(worst.atM, 'm', evidence.plan.units)} along it`
   const others =
     blind.length === 1
       ? ''

@@ -1,6 +1,6 @@
 import { diodeOf, diodes } from '../parts/diodes'
 import type { LowLogic } from '../plan/choices'
-import { formatQuantity } from '../quantity/format'
+import { formatQuantity, formatSold } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
 import { laneHighV } from '../lanes/boards'
 import type { LaneLevel, LevelWay } from '../signal/levels'
@@ -126,7 +126,7 @@ export const longData: Judge = ({ plan, fit, lanes }) =>
           code: 'long-data',
           grade: 'warning',
           about: [entry.run.id],
-          text: `${lane.name}, ${isFirst ? 'from the board' : 'between runs'} to ${entry.run.name}: ${formatQuantity(stretchMm / 1000, 'm')} of data wire, about ${String(reach / 1000)} m is what ${!isFirst ? 'a pixel' : isBuffered ? 'a buffer' : `${volts(highV)} logic`} drives`,
+          text: `${lane.name}, ${isFirst ? 'from the board' : 'between runs'} to ${entry.run.name}: ${formatQuantity(stretchMm / 1000, 'm', plan.units)} of data wire, about ${formatSold(reach / 1000, plan.units)} is what ${!isFirst ? 'a pixel' : isBuffered ? 'a buffer' : `${volts(highV)} logic`} drives`,
           why: 'A long wire rounds the edges and picks up noise: pixels flicker or follow their neighbours.',
           remedies,
         },

@@ -30,7 +30,7 @@ export const wrongEnd: Judge = ({ plan, cuts, leads }) =>
         code: 'wrong-end',
         grade: 'warning',
         about: [run.id],
-        text: `${run.name}: the wire enters at the far end, ${formatQuantity(longerMm / 1000, 'm')} longer`,
+        text: `${run.name}: the wire enters at the far end, ${formatQuantity(longerMm / 1000, 'm', plan.units)} longer`,
         why: 'A longer lead loses volts and shows; the arrows point away from where the wire enters.',
         remedies: [
           {
