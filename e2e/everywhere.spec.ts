@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, line, openEmptyPlan, roll, test } from './browser'
+import type { Page } from '@playwright/test'
+import { expect, line, openEmptyPlan, pasteLines, roll, test } from './browser'
 
 const deployed = 'http://localhost:4186'
 
@@ -270,4 +271,55 @@ test('forced colours show what is chosen', async ({ page }) => {
       return [outlineStyle, backgroundColor, textDecorationLine].join()
     })
   expect(await look(chosen)).not.toBe(await look(other))
+})
+
+/** Drops a file on the window as a hand does. */
+const drop = (page: Page, name: string, text: string): Promise<void> =>
+  page.evaluate(
+    ([fileName, content]) => {
+      const data = new DataTransfer()
+      data.items.add(new File([content], fileName))
+      dispatchEvent(new DragEvent('drop', { dataTransfer: data, cancelable: true, bubbles: true }))
+    },
+    [name, text] as const,
+  )
+
+test('a list is dropped or pasted as it was kept; an outline is traced; the rest is told', async ({
+  page,
+}) => {
+  await openEmptyPlan(page)
+  await drop(page, 'attic.csv', 'Place;Count;Length (cm)\nshelf;3;65\nrail;1;90,5\n')
+  await expect(line(page, 2)).toHaveValue('rail 1 x 90,5 cm')
+  await expect(line(page, 1)).toHaveValue('shelf 3 x 65 cm')
+  await expect(page.getByTestId('to-light')).toContainText('2.85 m')
+  await line(page, 2).click()
+  await page.keyboard.press('Enter')
+  await pasteLines(page, ['• ledge 560', '• sill 1200'])
+  await expect(line(page, 3)).toHaveValue('ledge 560')
+  await expect(line(page, 4)).toHaveValue('sill 1200')
+  const square =
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><path d="M1 1h7v7H1z"/></svg>'
+  await page.getByTitle(/^Feed /).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Feed' })).toBeVisible()
+  await drop(page, 'tile.svg', square)
+  await expect(page.getByText('to light in 1 part', { exact: false })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await drop(page, 'song.mp3', 'x')
+  await expect(page.getByTestId('notice')).toContainText('song.mp3 cannot be used here')
+})
+
+test.describe('by touch', () => {
+  test.use({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } })
+  test('a line is removed and another one begun by a finger', async ({ page }) => {
+    await page.goto('/')
+    await expect(line(page, 1)).toHaveValue('seat front 2140')
+    const remove = page.getByRole('button', { name: 'Remove line 3' })
+    await expect(remove).toHaveCSS('opacity', '1')
+    await remove.tap()
+    await expect(line(page, 3)).toHaveValue('left ledge 555')
+    await page.getByRole('button', { name: 'Undo' }).tap()
+    await expect(line(page, 3)).toHaveValue('porthole ring 382')
+    await page.getByRole('button', { name: '+ another line' }).tap()
+    await expect(line(page, 8)).toBeFocused()
+  })
 })

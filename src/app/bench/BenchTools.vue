@@ -2,9 +2,10 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Image, Maximize, Minus, Plus, Shapes } from '@lucide/vue'
 import { nanoid } from 'nanoid'
-import { defineAsyncComponent, ref, useTemplateRef } from 'vue'
+import { defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
 import type { Point } from '../../core/measure/geometry'
 import type { Plan } from '../../core/plan/plan'
+import { dropped, takeDropped } from '../stores/dropped'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { toBench, type View } from './view'
@@ -28,10 +29,21 @@ const notices = useNotices()
 const file = useTemplateRef<HTMLInputElement>('file')
 const isScaling = ref(false)
 
-async function takePhoto(): Promise<void> {
+function choosePhoto(): void {
   const picked = file.value?.files?.[0]
   if (file.value) file.value.value = ''
-  if (picked === undefined) return
+  if (picked !== undefined) void takePhoto(picked)
+}
+// One that was dropped on the window.
+watch(
+  dropped,
+  () => {
+    const own = takeDropped('photo')
+    if (own !== undefined) void takePhoto(own)
+  },
+  { immediate: true },
+)
+async function takePhoto(picked: File): Promise<void> {
   const { readPhoto } = await import('./photo')
   const read = await readPhoto(picked)
   if (!read.ok) {
@@ -104,7 +116,7 @@ const kinds = ['box', 'circle', 'wall'] as const
       accept="image/*"
       class="hidden"
       aria-label="Photo"
-      @change="takePhoto"
+      @change="choosePhoto"
     />
     <span class="w-1" />
     <button

@@ -24,7 +24,8 @@ const { line, reading, units, ownVolts } = defineProps<{
 const emit = defineEmits<{
   text: [text: string]
   enter: []
-  pasteLines: [texts: string[]]
+  /** Several lines at once, with what stood in this one around them. */
+  pasteLines: [text: string]
   remove: []
   /** Move the line by so many places. */
   move: [by: number]
@@ -52,7 +53,7 @@ function onPaste(event: ClipboardEvent): void {
   event.preventDefault()
   const { value, selectionStart, selectionEnd } = event.target
   const whole = value.slice(0, selectionStart ?? 0) + pasted + value.slice(selectionEnd ?? 0)
-  emit('pasteLines', whole.replace(/(?:\r?\n)+$/, '').split(/\r?\n|\r/))
+  emit('pasteLines', whole)
 }
 
 function onKey(event: KeyboardEvent): void {
@@ -78,7 +79,7 @@ function onKey(event: KeyboardEvent): void {
   >
     <div class="flex h-[25px] items-center">
       <span
-        class="grip grid h-full w-6 shrink-0 cursor-grab touch-none place-items-center text-paper-soft opacity-0 group-hover/line:opacity-100"
+        class="grip grid h-full w-6 shrink-0 cursor-grab touch-none place-items-center text-paper-soft opacity-0 pointer-coarse:opacity-100 group-hover/line:opacity-100"
         title="Drag to move the line (Alt with the arrow keys does too)"
       >
         <GripVertical :size="14" aria-hidden="true" />
@@ -109,7 +110,7 @@ function onKey(event: KeyboardEvent): void {
       >
       <span class="ml-2 shrink-0 text-paper-soft" data-testid="understood">{{ understood }}</span>
       <button
-        class="mx-1 grid size-5 shrink-0 place-items-center rounded text-paper-soft opacity-0 group-hover/line:opacity-100 hover:text-stop-paper focus-visible:opacity-100"
+        class="mx-1 grid size-6 shrink-0 place-items-center rounded text-paper-soft opacity-0 pointer-coarse:w-11 pointer-coarse:opacity-100 group-hover/line:opacity-100 hover:text-stop-paper focus-visible:opacity-100"
         :aria-label="`Remove line ${String(number)}`"
         tabindex="-1"
         @click="emit('remove')"

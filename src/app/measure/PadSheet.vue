@@ -103,8 +103,9 @@ function addBelow(index: number): void {
 }
 
 /** The first pasted line goes on where the cursor is, the others become lines of their own. */
-function paste(index: number, line: Line, texts: readonly string[]): void {
-  const [first = '', ...others] = texts
+async function paste(index: number, line: Line, text: string): Promise<void> {
+  const { listLines } = await import('../../formats/list-lines')
+  const [first = '', ...others] = listLines(text)
   setText(line, first.slice(0, 500))
   void focusLine(insert(index + 1, others))
 }
@@ -242,7 +243,7 @@ function writeOn(): void {
             :is-near="isNear(index)"
             @text="(text) => setText(line, text)"
             @enter="addBelow(index)"
-            @paste-lines="(texts) => paste(index, line, texts)"
+            @paste-lines="(text) => paste(index, line, text)"
             @remove="remove(index, line)"
             @move="(by) => move(line, index + by)"
             @go="(by) => focusLine(plan.lines[index + by]?.id)"
@@ -251,7 +252,7 @@ function writeOn(): void {
           />
         </div>
         <button
-          class="h-[25px] shrink-0 pl-8 text-left text-paper-soft opacity-0 hover:opacity-100 focus-visible:opacity-100"
+          class="h-[25px] shrink-0 pl-8 text-left text-paper-soft opacity-0 pointer-coarse:opacity-100 hover:opacity-100 focus-visible:opacity-100"
           @click="writeOn"
         >
           + another line
