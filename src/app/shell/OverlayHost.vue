@@ -4,6 +4,7 @@ import { overlay } from '../stores/overlay'
 
 const SearchDialog = defineAsyncComponent(() => import('./SearchDialog.vue'))
 const HelpSheet = defineAsyncComponent(() => import('./HelpSheet.vue'))
+const MergeSheet = defineAsyncComponent(() => import('./MergeSheet.vue'))
 const ShortGuide = defineAsyncComponent(() => import('./ShortGuide.vue'))
 
 function close(): void {
@@ -15,4 +16,5 @@ function close(): void {
   <SearchDialog v-if="overlay === 'search'" @close="close" />
   <HelpSheet v-else-if="overlay === 'help'" @close="close" />
   <ShortGuide v-else-if="overlay === 'guide'" @close="close" />
+  <MergeSheet v-else-if="overlay === 'merge'" @close="close" />
 </template>

@@ -33,6 +33,11 @@ export function usePlanActions(): readonly PlanAction[] {
     { label: 'Save the drawing as SVG', run: files.saveDrawing, needsPlan: true },
     { label: 'Save the feed as a netlist', run: files.saveNetlist, needsPlan: true },
     { label: 'Save the leads as CSV', run: files.saveFeeds, needsPlan: true },
+    {
+      label: 'Take over what was done elsewhere …',
+      run: () => (overlay.value = 'merge'),
+      needsPlan: true,
+    },
     { label: 'Import from a file', run: files.chooseFile, needsPlan: false },
     {
       label: 'Print this page',

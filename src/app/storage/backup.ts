@@ -1,3 +1,4 @@
+import { isSame } from '../../core/quantity/same'
 import type { Backup } from '../../formats/backup'
 import { photosOf } from '../../formats/plan-zip'
 import type { Database } from './db'
@@ -109,18 +110,4 @@ export async function mergeBackup(
       (price) => db.prices.add(price),
     ),
   }
-}
-
-/** Whether two documents say the same, whatever the order of their keys. */
-const isSame = (a: unknown, b: unknown): boolean =>
-  JSON.stringify(sorted(a)) === JSON.stringify(sorted(b))
-const sorted = (value: unknown): unknown => {
-  if (Array.isArray(value)) return value.map(sorted)
-  if (typeof value !== 'object' || value === null) return value
-  return Object.fromEntries(
-    Object.entries(value)
-      .filter(([, own]) => own !== undefined)
-      .toSorted(([x], [y]) => (x < y ? -1 : 1))
-      .map(([key, own]) => [key, sorted(own)]),
-  )
 }

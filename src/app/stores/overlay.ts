@@ -1,4 +1,7 @@
 import { shallowRef } from 'vue'
 
-/** What lies over the page and belongs to none: the search over everything, the help, the short guide. */
-export const overlay = shallowRef<'search' | 'help' | 'guide' | undefined>()
+/**
+ * What lies over the page and belongs to none: the search over everything, the help, the short guide, what was done
+ * elsewhere.
+ */
+export const overlay = shallowRef<'search' | 'help' | 'guide' | 'merge' | undefined>()

@@ -1,0 +1,11 @@
+/** Whether two plain values say the same, whatever the order of their keys; a key without a value is as good as none. */
+export function isSame(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false
+  if (Array.isArray(a) !== Array.isArray(b)) return false
+  const [own, other] = [definedEntries(a), definedEntries(b)]
+  return own.size === other.size && [...own].every(([key, value]) => isSame(value, other.get(key)))
+}
+
+const definedEntries = (value: object): Map<string, unknown> =>
+  new Map(Object.entries(value).filter(([, own]) => own !== undefined))
