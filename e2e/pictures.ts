@@ -78,13 +78,13 @@ test('the diagram on paper', async ({ page }) => {
   await page.screenshot({ path: `${folder}/wire-paper.png` })
 })
 
-test('supplies and use', async ({ page }) => {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Paper lanterns' }).click()
-  await page.getByRole('link', { name: /^Feed/ }).click()
-  await page.getByRole('radio', { name: 'Supplies and use' }).click()
-  await expect(page.locator('.apexcharts-svg')).toBeVisible()
-  await page.screenshot({ path: `${folder}/supplies.png` })
+test('first visit', async ({ page }) => {
+  await page.emulateMedia({ colorScheme: 'light' })
+  await page.goto('http://localhost:4186/')
+  await expect(page.getByRole('region', { name: 'Ways to begin' })).toBeVisible()
+  await expect(page.getByRole('group', { name: 'Shapes' })).toBeVisible()
+  await page.screenshot({ path: `${folder}/first-visit.png` })
+})
 })
 
 test('plans', async ({ page }) => {

@@ -11,6 +11,7 @@ import { useShelf } from './stores/shelf'
 
 // A moment after what is drawn and typed.
 const DropTarget = defineAsyncComponent(() => import('./shell/DropTarget.vue'))
+const PaperHead = defineAsyncComponent(() => import('./shell/PaperHead.vue'))
 const VerdictVoice = defineAsyncComponent(() => import('./shell/VerdictVoice.vue'))
 // Only where it is asked for.
 const OverlayHost = defineAsyncComponent(() => import('./shell/OverlayHost.vue'))
@@ -93,9 +94,7 @@ function skipToPage(): void {
     >
       Skip to the page
     </button>
-    <p class="on-every-sheet hidden border-b pb-1 text-[11pt] font-semibold print:block">
-      {{ title }} · {{ new Date().toLocaleDateString() }}
-    </p>
+    <PaperHead :title="title" />
     <AppHeader />
     <StorageTrouble v-if="shelf.problem || shelf.isInMemory" />
     <RouterView v-slot="{ Component }">
@@ -107,10 +106,6 @@ function skipToPage(): void {
     >
       <NoticeBar v-if="notices.current" :notice="notices.current" />
     </div>
-    <p class="on-every-sheet mt-4 hidden border-t pt-2 text-[11pt] print:block">
-      Extra-low voltage only. Use a certified, enclosed supply; have fixed mains wiring done by a
-      licensed electrician; local codes decide.
-    </p>
     <DropTarget />
     <VerdictVoice v-if="isInPlan" />
     <OverlayHost v-if="overlay" />

@@ -53,7 +53,7 @@ async function guide(): Promise<void> {
       </p>
     </div>
     <div class="mt-5 grid gap-x-8 gap-y-5 md:grid-cols-2">
-      <section aria-label="Shortcuts">
+      <section class="max-md:order-last" aria-label="Shortcuts">
         <h3 class="text-[15px] font-semibold">Shortcuts</h3>
         <div v-for="{ where, keys } in shortcuts" :key="where" class="mt-2">
           <h4 class="text-bench-soft">{{ where }}</h4>

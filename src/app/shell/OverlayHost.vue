@@ -5,6 +5,7 @@ import { overlay } from '../stores/overlay'
 const SearchDialog = defineAsyncComponent(() => import('./SearchDialog.vue'))
 const HelpSheet = defineAsyncComponent(() => import('./HelpSheet.vue'))
 const MergeSheet = defineAsyncComponent(() => import('./MergeSheet.vue'))
+const SnapshotSheet = defineAsyncComponent(() => import('./SnapshotSheet.vue'))
 const ShortGuide = defineAsyncComponent(() => import('./ShortGuide.vue'))
 
 function close(): void {
@@ -17,4 +18,5 @@ function close(): void {
   <HelpSheet v-else-if="overlay === 'help'" @close="close" />
   <ShortGuide v-else-if="overlay === 'guide'" @close="close" />
   <MergeSheet v-else-if="overlay === 'merge'" @close="close" />
+  <SnapshotSheet v-else-if="overlay === 'snapshots'" @close="close" />
 </template>

@@ -29,7 +29,7 @@ const choices: readonly {
       Plan <ChevronDown :size="14" />
     </MenuButton>
     <MenuItems
-      class="absolute left-0 z-30 mt-1 max-h-[calc(100vh-72px)] w-64 overflow-y-auto rounded-lg max-sm:-left-24 border border-bench-line bg-bench-high p-1 shadow-xl shadow-black/50"
+      class="absolute left-0 z-30 mt-1 max-h-[calc(100vh-72px)] w-64 overflow-y-auto rounded-lg max-sm:fixed max-sm:inset-x-3 max-sm:top-12 max-sm:w-auto border border-bench-line bg-bench-high p-1 shadow-xl shadow-black/50"
     >
       <MenuItem
         v-for="action in fileActions"
@@ -38,7 +38,7 @@ const choices: readonly {
         :disabled="action.needsPlan && !isInPlan"
       >
         <button
-          class="w-full rounded px-3 py-1.5 text-left text-[13px]"
+          class="w-full rounded px-3 py-1.5 text-left text-[13px] pointer-coarse:min-h-11"
           :class="[
             active && 'bg-bench-line',
             action.needsPlan && !isInPlan && 'text-bench-soft/60',
@@ -54,7 +54,7 @@ const choices: readonly {
         </p>
         <MenuItem v-for="{ value, label } in choice.options" :key="label" v-slot="{ active }">
           <button
-            class="flex w-full items-center gap-2 rounded px-3 py-1 text-left text-[13px]"
+            class="flex w-full items-center gap-2 rounded px-3 py-1 text-left text-[13px] pointer-coarse:min-h-11"
             :class="active && 'bg-bench-line'"
             role="menuitemradio"
             :aria-checked="choice.value.value === value"

@@ -57,6 +57,16 @@ export interface StoredPhoto {
   bytes: Uint8Array
 }
 
+/** A plan as it once was, under a name. */
+export interface StoredSnapshot {
+  id: string
+  planId: string
+  name: string
+  /** ms since 1970 */
+  at: number
+  document: unknown
+}
+
 /** What the user pays for something, in every plan. */
 export type StoredPrice = OwnPrice
 
@@ -68,6 +78,7 @@ export type Database = Dexie & {
   takes: EntityTable<StoredTakes, 'planId'>
   prices: EntityTable<StoredPrice, 'line'>
   photos: EntityTable<StoredPhoto, 'id'>
+  snapshots: EntityTable<StoredSnapshot, 'id'>
   settings: EntityTable<{ key: string; value: string }, 'key'>
 }
 
@@ -120,6 +131,7 @@ export function openDatabase(
         })
     })
   db.version(4).stores({ photos: 'id, planId' })
+  db.version(5).stores({ snapshots: 'id, planId' })
   return db
 }
 

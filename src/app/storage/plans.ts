@@ -30,6 +30,15 @@ export type SaveResult =
   | { readonly saved: true; readonly revision: number }
   | { readonly saved: false; readonly why: 'newer' | 'deleted' }
 
+/** What a shelf begins with. */
+export interface FirstVisit {
+  readonly plans: readonly Plan[]
+  readonly areExamples: boolean
+  readonly drawer: readonly DrawerItem[]
+  /** Photos of their builds, by the names of the plans. */
+  readonly photos?: readonly { readonly id: string; readonly plan: string; readonly url: string }[]
+}
+
 /** Deleted plans are kept this long, ms. */
 const keptDeletedMs = 30 * 24 * 3_600_000
 
@@ -243,19 +252,7 @@ export class PlanShelf {
   }
 
   /** Puts on a shelf that never had any the plans of a first visit, and clears away what was deleted long ago. */
-  async prepare(
-    loadFirst: () => Promise<{
-      readonly plans: readonly Plan[]
-      readonly areExamples: boolean
-      readonly drawer: readonly DrawerItem[]
-      /** Photos of their builds, by the names of the plans. */
-      readonly photos?: readonly {
-        readonly id: string
-        readonly plan: string
-        readonly url: string
-      }[]
-    }>,
-  ): Promise<void> {
+  async prepare(loadFirst: () => Promise<FirstVisit>): Promise<void> {
     // Loaded before the transaction: that ends with whatever else is waited for.
     const isNew = (await this.db.settings.get('demos')) === undefined
     const first = isNew ? await loadFirst() : undefined
@@ -269,6 +266,7 @@ export class PlanShelf {
         this.db.takes,
         this.db.drawer,
         this.db.photos,
+        this.db.snapshots,
       ],
       async () => {
         for (const { id, deletedAt } of await this.listDeleted()) {
@@ -277,6 +275,7 @@ export class PlanShelf {
           await this.db.histories.delete(id)
           await this.db.takes.delete(id)
           await this.db.photos.where('planId').equals(id).delete()
+          await this.db.snapshots.where('planId').equals(id).delete()
         }
         if ((await this.db.settings.get('demos')) !== undefined) return
         await this.db.settings.put({ key: 'demos', value: 'added' })

@@ -8,6 +8,7 @@ import wardrobe from '../../../demo/wardrobe-rails.json'
 import nookDrawer from '../../../demo/drawer/nook.json'
 import { readDrawer } from '../../formats/drawer-file'
 import { readPlan } from '../../formats/plan-file'
+import type { FirstVisit } from '../storage/plans'
 
 /** The last one is put on the shelf last, and so is the one that opens. */
 export const plans = [jars, harbour, fireflies, lanterns, wardrobe, moon, nook].flatMap(
@@ -17,17 +18,19 @@ export const plans = [jars, harbour, fireflies, lanterns, wardrobe, moon, nook].
   },
 )
 
-export const areExamples = true
-
-/** Photos of demo builds, by the names of their plans. */
-export const photos = [
-  {
-    id: 'nook-start',
-    plan: nook.name,
-    url: new URL('../../../demo/photos/nook-start.jpg', import.meta.url).href,
-  },
-]
-
 const read = readDrawer(nookDrawer)
-/** What lies in the drawer of whoever built the nook. */
-export const drawer = read.ok ? read.items : []
+
+/** What a first visit finds where the examples are wanted. */
+export const firstVisit: FirstVisit = {
+  plans,
+  areExamples: true,
+  // What lies in the drawer of whoever built the nook.
+  drawer: read.ok ? read.items : [],
+  photos: [
+    {
+      id: 'nook-start',
+      plan: nook.name,
+      url: new URL('../../../demo/photos/nook-start.jpg', import.meta.url).href,
+    },
+  ],
+}

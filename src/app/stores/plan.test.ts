@@ -51,7 +51,11 @@ beforeEach(() => {
     },
   )
   vi.stubGlobal('location', { search: '' })
-  vi.stubGlobal('document', { addEventListener: () => undefined })
+  vi.stubGlobal('document', {
+    addEventListener: () => undefined,
+    // As the demo is served.
+    querySelector: () => ({ getAttribute: () => 'examples' }),
+  })
   // The tabs of a test do not talk: what one saves is all that the other knows.
   vi.stubGlobal('BroadcastChannel', undefined)
   vi.stubGlobal('addEventListener', () => undefined)

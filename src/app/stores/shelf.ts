@@ -39,7 +39,14 @@ export const useShelf = defineStore('shelf', () => {
     }
   }
   const ready = shelf
-    .prepare(() => (opensWithExamples() ? import('./demos') : import('./first-plan')))
+    .prepare(async () => {
+      if (opensWithExamples()) {
+        const { firstVisit } = await import('./demos')
+        return firstVisit
+      }
+      const { firstVisit } = await import('./first-plan')
+      return firstVisit
+    })
     .then(() => {
       // The older tab has been closed after all.
       if (problem.value?.kind === 'blocked') problem.value = undefined

@@ -32,6 +32,8 @@ enablePatches()
  */
 export type Command =
   | { readonly do: 'rename'; readonly name: string }
+  /** The plan as it once was; what was done with it since stays noted. */
+  | { readonly do: 'take-back'; readonly plan: Plan }
   | { readonly do: 'show-units'; readonly units: Plan['units'] }
   | { readonly do: 'add-lines'; readonly at: number; readonly lines: Plan['lines'] }
   | { readonly do: 'set-text'; readonly line: string; readonly text: string }
@@ -143,6 +145,19 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
     case 'rename':
       plan.name = command.name
       return
+    case 'take-back': {
+      const { name, build, buy, wiring, mends, offcuts } = plan
+      const { bought, taken, prices, isBooked } = buy
+      Object.assign(plan, command.plan, {
+        name,
+        mends,
+        offcuts,
+        build: { ...command.plan.build, log: build.log, paces: build.paces },
+        buy: { ...command.plan.buy, bought, taken, prices, isBooked },
+        wiring: { ...command.plan.wiring, ticks: wiring.ticks, asBuilt: wiring.asBuilt },
+      })
+      return
+    }
     case 'show-units':
       plan.units = command.units
       return

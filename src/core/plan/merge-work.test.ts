@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { change } from './commands'
+import { change, patched } from './commands'
 import { emptyPlan } from './empty'
 import { takeOverWork, workElsewhere } from './merge-work'
 import type { LogEntry, Plan } from './plan'
@@ -123,5 +123,25 @@ describe('what was done on another device', () => {
         photos: ['x1'],
       },
     ])
+  })
+})
+
+describe('a plan taken back to what it was', () => {
+  it('keeps its name and what was done with it, and the step can be undone', () => {
+    fc.assert(
+      fc.property(planArb, planArb, (now, before) => {
+        const plan = {
+          ...now,
+          name: 'Nook today',
+          offcuts: [{ id: 'o', stripId: 's', lengthMm: 400 }],
+        }
+        const then = { ...before, limit: 0.4, lines: [{ id: 'z', text: 'rail 900' }] }
+        const taken = change(plan, [{ do: 'take-back', plan: then }])
+        expect(taken.plan).toMatchObject({ name: 'Nook today', limit: 0.4, lines: then.lines })
+        expect(taken.plan.offcuts).toEqual(plan.offcuts)
+        expect(notes(taken.plan)).toEqual(notes(plan))
+        expect(patched(taken.plan, taken.backward)).toEqual(plan)
+      }),
+    )
   })
 })

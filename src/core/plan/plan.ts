@@ -548,9 +548,9 @@ export const planSchema = z.strictObject({
   mends: z.array(mendSchema).max(1_000),
   signal: signalSchema,
   wiring: wiringSchema,
-  /** Rests of strip in the drawer that this plan may use up. */
   /** What it plays; the first of them is shown. */
   shows: z.array(showSchema).max(50, 'a plan holds at most 50 shows'),
+  /** Rests of strip in the drawer that this plan may use up. */
   offcuts: z
     .array(
       z.strictObject({
