@@ -85,7 +85,6 @@ test('first visit', async ({ page }) => {
   await expect(page.getByRole('group', { name: 'Shapes' })).toBeVisible()
   await page.screenshot({ path: `${folder}/first-visit.png` })
 })
-})
 
 test('plans', async ({ page }) => {
   await page.goto('/plans')
