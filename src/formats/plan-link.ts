@@ -60,21 +60,19 @@ export function readPlanLink(fragment: string): PlanFileResult {
 /** A few bytes can unpack to a flood: it is stopped as soon as it is more than a plan. */
 function inflated(bytes: Uint8Array): string | undefined {
   const chunks: Uint8Array[] = []
-  let [size, isWhole] = [0, false]
-  const inflate = new Inflate((chunk, isLast) => {
+  let size = 0
+  const inflate = new Inflate((chunk) => {
     size += chunk.length
     if (size > largestBytes) throw new Error('too large')
     chunks.push(chunk)
-    isWhole = isLast
   })
   try {
-    // In small pieces, so that each can be stopped.
+    // In small pieces, so that each can be stopped; it throws where the last one does not end it.
     for (let at = 0; at < bytes.length; at += 1024)
       inflate.push(bytes.subarray(at, at + 1024), at + 1024 >= bytes.length)
   } catch {
     return undefined
   }
-  if (!isWhole) return undefined
   const whole = new Uint8Array(size)
   let at = 0
   for (const chunk of chunks) {

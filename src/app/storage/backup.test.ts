@@ -102,6 +102,8 @@ describe('a backup', () => {
     const files = unzipSync(await file())
     const broken = `plans/${id}.json`
     const damaged = zipSync({ ...files, [broken]: strToU8('{ "format": 1') })
+    const noPhoto = zipSync({ ...files, 'photos/p1.jpg': strToU8('<svg onload=x>') })
+    expect(read(noPhoto).backup.plans.flatMap(({ photos }) => photos)).toEqual([])
     const result = read(damaged)
     expect(result.leftOut).toMatchObject([{ path: broken }])
     expect(result.backup.plans.map((one) => one.plan.name)).toEqual(['Crown'])

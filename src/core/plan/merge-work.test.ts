@@ -83,6 +83,15 @@ describe('what was done on another device', () => {
         const { plan } = change(here, takeOverWork(here, there, ids))
         expect(notes(plan)).toEqual(new Map([...notes(here), ...notes(there)]))
         expect(workElsewhere(plan, there)).toEqual([])
+        const { buy, wiring, build, mends } = plan
+        for (const ids of [
+          buy.bought.map(({ line }) => line),
+          buy.prices.map(({ line }) => line),
+          (wiring.asBuilt ?? []).map(({ from }) => from),
+          build.log.map(({ step }) => step),
+          mends.map((one) => one.id),
+        ])
+          expect(ids).toHaveLength(new Set(ids).size)
       }),
     )
   })

@@ -1,6 +1,6 @@
 /** Whether two plain values say the same, whatever the order of their keys; a key without a value is as good as none. */
 export function isSame(a: unknown, b: unknown): boolean {
-  if (Object.is(a, b)) return true
+  if (a === b || Object.is(a, b)) return true
   if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false
   if (Array.isArray(a) !== Array.isArray(b)) return false
   const [own, other] = [definedEntries(a), definedEntries(b)]
