@@ -76,13 +76,14 @@ const brightness = computed(() => 0.3 + 0.7 * levelIn(plan, plan.scene.shown))
 const isRoomy = computed(() => store.measured.runs.length <= 60)
 const drawn = computed(() => drawnRuns(store.measured.runs, store.layout, litMm.value))
 const chosen = computed(() => drawn.value.find(({ run }) => run.id === spotlight.chosen))
+const scale = computed(() => view.value.scale)
 /** Those of the chosen run come first where there is not room for all. */
 const chips = computed(() => {
   const first = chosen.value
   const entries = first === undefined ? drawn.value : [first, ...drawn.value]
   return apart(
     [...new Set(entries)].flatMap((entry) =>
-      chipsOf(entry, view.value.scale).map((chip) => ({ ...chip, run: entry.run })),
+      chipsOf(entry, scale.value).map((chip) => ({ ...chip, run: entry.run })),
     ),
   )
 })

@@ -2,10 +2,10 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { Image, Maximize, Minus, Plus, Shapes } from '@lucide/vue'
 import { nanoid } from 'nanoid'
-import { defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
+import { defineAsyncComponent, ref, useTemplateRef } from 'vue'
 import type { Point } from '../../core/measure/geometry'
 import type { Plan } from '../../core/plan/plan'
-import { dropped, takeDropped } from '../stores/dropped'
+import { onDropped } from '../stores/dropped'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { toBench, type View } from './view'
@@ -35,14 +35,7 @@ function choosePhoto(): void {
   if (picked !== undefined) void takePhoto(picked)
 }
 // One that was dropped on the window.
-watch(
-  dropped,
-  () => {
-    const own = takeDropped('photo')
-    if (own !== undefined) void takePhoto(own)
-  },
-  { immediate: true },
-)
+onDropped('photo', (own) => void takePhoto(own))
 async function takePhoto(picked: File): Promise<void> {
   const { readPhoto } = await import('./photo')
   const read = await readPhoto(picked)

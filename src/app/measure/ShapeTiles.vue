@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
+import { defineAsyncComponent, ref, useTemplateRef } from 'vue'
 import type { ShapeName } from '../../core/measure/shape'
 import type { Trace } from '../../core/plan/plan'
-import { dropped, takeDropped } from '../stores/dropped'
+import { onDropped } from '../stores/dropped'
 
 const emit = defineEmits<{
   /** A line to begin with, and what of it is to be typed over. */
@@ -51,13 +51,9 @@ const tiles: readonly { shape: ShapeName; path: string; text: string }[] = [
 const input = useTemplateRef<HTMLInputElement>('input')
 const file = ref<File>()
 // One that was dropped on the window.
-watch(
-  dropped,
-  () => {
-    file.value = takeDropped('outline') ?? file.value
-  },
-  { immediate: true },
-)
+onDropped('outline', (own) => {
+  file.value = own
+})
 function choose(): void {
   file.value = input.value?.files?.[0]
   if (input.value) input.value.value = ''

@@ -8,6 +8,7 @@ import {
 } from '@headlessui/vue'
 import { ChevronDown } from '@lucide/vue'
 import { computed, ref } from 'vue'
+import { hasWords } from '../ui/has-words'
 
 const { items, label, most } = defineProps<{
   items: readonly Item[]
@@ -17,10 +18,7 @@ const { items, label, most } = defineProps<{
 }>()
 const chosen = defineModel<string | undefined>({ required: true })
 const query = ref('')
-const found = computed(() => {
-  const words = query.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return items.filter(({ text }) => words.every((word) => text.toLowerCase().includes(word)))
-})
+const found = computed(() => items.filter(({ text }) => hasWords(text, query.value)))
 const textOf = (id: unknown): string => items.find((item) => item.id === id)?.text ?? ''
 </script>
 

@@ -1,4 +1,5 @@
 import type { PlanFacts } from '../engine/plan-facts'
+import { hasWords } from '../ui/has-words'
 import type { StoredPlan } from '../storage/db'
 
 /** A plan on the shelf with what is known of it. */
@@ -38,11 +39,10 @@ export function onShelf(
     order,
   }: { readonly query: string; readonly tag: string | undefined; readonly order: ShelfOrder },
 ): ShelfCard[] {
-  const words = query.toLowerCase().split(/\s+/).filter(Boolean)
   return cards
     .filter(({ stored: { name, tags = [] } }) => {
-      const text = [name, ...tags].join(' ').toLowerCase()
-      return words.every((word) => text.includes(word)) && (tag === undefined || tags.includes(tag))
+      const text = [name, ...tags].join(' ')
+      return hasWords(text, query) && (tag === undefined || tags.includes(tag))
     })
     .toSorted(compare[order])
 }

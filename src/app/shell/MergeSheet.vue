@@ -10,14 +10,14 @@ import type { Plan } from '../../core/plan/plan'
 import { isSame } from '../../core/quantity/same'
 import { plural } from '../../core/quantity/format'
 import { issueText } from '../../core/quantity/message-of'
-import { readPlanFile, refuseTooLarge } from '../../formats/plan-file'
 import { readPlanLink } from '../../formats/plan-link'
-import { isZip, readPlanZip, type PlanPhoto } from '../../formats/plan-zip'
+import type { PlanPhoto } from '../../formats/plan-zip'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import { usePart } from '../stores/use-parts'
 import SheetDialog from '../ui/SheetDialog.vue'
+import { readPlanUpload } from './read-plan-upload'
 
 const emit = defineEmits<{ close: [] }>()
 const store = usePlanStore()
@@ -68,10 +68,8 @@ async function choose(event: Event): Promise<void> {
   const [file] = input.files ?? []
   input.value = ''
   if (file === undefined) return
-  const start = new Uint8Array(await file.slice(0, 4).arrayBuffer())
-  const zip = isZip(start) ? readPlanZip(new Uint8Array(await file.arrayBuffer())) : undefined
-  const read = zip ?? refuseTooLarge(file.size) ?? readPlanFile(await file.text())
-  if (read.ok) show(read.plan, zip?.ok === true ? zip.photos : [])
+  const read = await readPlanUpload(file)
+  if (read.ok) show(read.plan, read.photos)
   else problems.value = [`${file.name} was not read.`, ...read.issues.map(issueText)]
 }
 const link = ref('')

@@ -10,7 +10,6 @@ import {
 } from '@headlessui/vue'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { stripOf } from '../../core/parts/find-strips'
 import { formatLength } from '../../core/quantity/format'
 import { useSums } from '../sums/use-sums'
 import { overlay } from '../stores/overlay'
@@ -120,8 +119,7 @@ const all = computed((): Find[] => {
           .filter(({ id }) => id !== plan.defaults.stripId)
           .map(({ id, name }) => ({
             group: 'Light for new lines',
-            text: `Use ${stripOf(store.parts, id).name}`,
-            more: name,
+            text: `Use ${name}`,
             run: () => {
               store.commit([{ do: 'set-default-strip', strip: id }], { label: 'light of the plan' })
             },

@@ -1,15 +1,9 @@
 import { ref, watch, type Ref } from 'vue'
-import {
-  useRoute,
-  useRouter,
-  type LocationQuery,
-  type LocationQueryValue,
-  type Router,
-} from 'vue-router'
+import { useRoute, useRouter, type LocationQueryValue, type Router } from 'vue-router'
 
-/** What is to be written into the address together: two writes in one moment must not undo each other. */
-let waiting: Record<string, string | undefined> | undefined
-let [isStep, path] = [false, '']
+/** What is to be written into the address of a page together: two writes in one moment must not undo each other. */
+let waiting:
+  { path: string; query: Record<string, string | undefined>; isStep: boolean } | undefined
 
 /** Whether a page is on its way: a write now would call it off. */
 let isUnderWay = false
@@ -30,32 +24,29 @@ function watchRouter(router: Router): void {
 
 function flush(router: Router): void {
   if (isUnderWay || waiting === undefined) return
-  const { path: now, query, hash } = router.currentRoute.value
+  const { path, query, isStep } = waiting
+  waiting = undefined
+  const { path: now, query: before, hash } = router.currentRoute.value
+  // Another page has been opened meanwhile.
+  if (now !== path) return
   const all: Readonly<Record<string, LocationQueryValue | LocationQueryValue[] | undefined>> = {
+    ...before,
     ...query,
-    ...waiting,
   }
   const next = Object.fromEntries(Object.entries(all).filter(([, text]) => text !== undefined))
-  const location = { query: next as LocationQuery, hash, replace: !isStep }
-  waiting = undefined
-  isStep = false
-  // Unless another page has been opened meanwhile.
-  if (now === path) void router.push(location)
+  void router.push({ query: next, hash, replace: !isStep })
 }
 
 function write(router: Router, key: string, value: string | undefined, asStep: boolean): void {
-  const { path: now } = router.currentRoute.value
-  if (path !== now) waiting = undefined
-  isStep ||= asStep
-  if (waiting !== undefined) {
-    waiting[key] = value
-    return
+  const { path } = router.currentRoute.value
+  if (waiting?.path !== path) {
+    waiting = { path, query: {}, isStep: false }
+    queueMicrotask(() => {
+      flush(router)
+    })
   }
-  waiting = { [key]: value }
-  path = now
-  queueMicrotask(() => {
-    flush(router)
-  })
+  waiting.query[key] = value
+  waiting.isStep ||= asStep
 }
 
 /**

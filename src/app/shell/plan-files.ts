@@ -4,6 +4,7 @@ import type { Jobs } from '../engine/jobs'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
+import { readPlanUpload } from './read-plan-upload'
 import { savePlanFile } from './save-plan-file'
 import { saveTable } from './save-table'
 import { saveText } from './save-text'
@@ -18,13 +19,6 @@ async function inWorker<Result>(work: (jobs: Jobs) => Promise<Result>): Promise<
     endJobs(jobs)
   }
 }
-
-/** No plan with its photos is larger. */
-const largestZipBytes = 200_000_000
-const refusedZip = {
-  ok: false,
-  issues: [{ path: '', message: 'The zip is larger than 200 MB: no plan with photos is' }],
-} as const
 
 /** Plans out to files and in from them. The open plan is never touched by an import. */
 export function usePlanFiles(): {
@@ -66,16 +60,7 @@ export function usePlanFiles(): {
   }
 
   async function importPlan(file: File): Promise<void> {
-    const { readPlanFile, refuseTooLarge } = await import('../../formats/plan-file')
-    const start = new Uint8Array(await file.slice(0, 4).arrayBuffer())
-    const { isZip, readPlanZip } = await import('../../formats/plan-zip')
-    const isPacked = isZip(start)
-    const zip = isPacked
-      ? file.size > largestZipBytes
-        ? refusedZip
-        : readPlanZip(new Uint8Array(await file.arrayBuffer()))
-      : undefined
-    const read = zip ?? refuseTooLarge(file.size) ?? readPlanFile(await file.text())
+    const read = await readPlanUpload(file)
     if (!read.ok) {
       notices.show({
         kind: 'problem',
@@ -87,7 +72,7 @@ export function usePlanFiles(): {
     let id: string
     try {
       id = await shelf.add(read.plan)
-      if (zip?.ok === true) await shelf.addPhotos(id, zip.photos)
+      await shelf.addPhotos(id, read.photos)
     } catch (error) {
       notices.show({
         kind: 'problem',
@@ -98,7 +83,7 @@ export function usePlanFiles(): {
       return
     }
     await router.push({ name: 'measure', params: { id } })
-    const leftOut = zip?.ok === true ? zip.leftOut : []
+    const { leftOut } = read
     notices.show(
       read.adjusted.length === 0
         ? leftOut.length === 0

@@ -1,3 +1,5 @@
+import { hasWords } from '../ui/has-words'
+
 /** Something to go to or to do, as the search lists it. */
 export interface Find {
   readonly group: string
@@ -12,13 +14,9 @@ const most = 40
 
 /** Those that have every word of the query, in any order; those that begin with it first. */
 export function found(all: readonly Find[], query: string): readonly Find[] {
-  const words = query.toLowerCase().split(/\s+/).filter(Boolean)
-  const first = words[0] ?? ''
+  const first = query.trim().toLowerCase().split(/\s+/)[0] ?? ''
   return all
-    .filter(({ text, group }) => {
-      const within = `${text} ${group}`.toLowerCase()
-      return words.every((word) => within.includes(word))
-    })
+    .filter(({ text, group }) => hasWords(`${text} ${group}`, query))
     .toSorted(
       (a, b) =>
         Number(b.text.toLowerCase().startsWith(first)) -

@@ -1,3 +1,4 @@
+import type { LengthUnits } from '../quantity/format'
 import { areaOfAwg, ohmPerMetre } from './copper'
 
 /** A gauge of stranded copper wire. */
@@ -66,7 +67,7 @@ export const wires: readonly Wire[] = [
 ]
 
 /** All gauges, those first that are told as people who think in these units tell them. */
-export const gaugesFor = (units: 'mm' | 'cm' | 'ft-in'): Wire[] =>
+export const gaugesFor = (units: LengthUnits): Wire[] =>
   units === 'ft-in'
     ? wires.toSorted((a, b) => Number(b.system === 'awg') - Number(a.system === 'awg'))
     : [...wires]
