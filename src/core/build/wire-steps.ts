@@ -75,27 +75,19 @@ export function addWires(work: Work, { id, wires, place }: Bundle): void {
 }
 
 /** Ends of wires that are soldered, as the joints have it; what sits in a wire is no end of it. */
-const solderedEnds = (work: Work, wires: Bundle['wires']): number => {
-  const names = new Set(wires.map(({ name }) => name))
-  return work
-    .groupsOf(wires)
-    .flatMap(({ joints }) => joints)
-    .filter(({ at, soldered }) => at.kind !== 'wire' && soldered > 0)
-    .reduce((sum, joint) => sum + joint.wires.filter((name) => names.has(name)).length, 0)
-}
+const solderedEnds = (work: Work, wires: Bundle['wires']): number =>
+  wires
+    .flatMap(({ name }) => work.jointsOf(name))
+    .filter(({ at, soldered }) => at.kind !== 'wire' && soldered > 0).length
 
 /** All that is threaded on wires before their joints, besides sleeves. */
 function threadsOf(work: Work, wires: Bundle['wires']): string[] {
-  const names = new Set(wires.map(({ name }) => name))
   const things = new Set<string>()
-  for (const group of work.groupsOf(wires))
-    for (const { at, wires: own } of group.joints) {
+  for (const wire of wires)
+    for (const { at } of work.jointsOf(wire.name)) {
       const line = 'run' in at ? work.lineOf.get(at.run) : undefined
-      for (const name of own) {
-        const wire = names.has(name) ? wires.find((one) => one.name === name) : undefined
-        if (wire === undefined || line === undefined || at.kind === 'splitter') continue
-        for (const thing of thingsAt(wire, at, line)) things.add(thing)
-      }
+      if (line === undefined || at.kind === 'splitter') continue
+      for (const thing of thingsAt(wire, at, line)) things.add(thing)
     }
   return [...things]
 }

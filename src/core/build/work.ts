@@ -84,6 +84,7 @@ export class Work {
   /** Groups of joints at a run. */
   readonly groupsOfRun = new Map<string, JointGroup[]>()
   private readonly groupsOfWire = new Map<string, Set<JointGroup>>()
+  private readonly jointsOfWire = new Map<string, PlanJoint[]>()
   /** All runs, those with data in its order first. */
   readonly cuts: readonly CutStripRun[]
   readonly strips: readonly StripWork[]
@@ -160,6 +161,11 @@ export class Work {
     return this.indexOfWire.get(name) === (this.indexOfWire.get(before) ?? NaN) + 1
   }
 
+  /** Joints that a wire is part of: at its ends, and what sits in it. */
+  jointsOf(wire: string): readonly PlanJoint[] {
+    return this.jointsOfWire.get(wire) ?? []
+  }
+
   /** Groups of joints in which any of the wires ends. */
   groupsOf(wires: readonly PlanWire[]): JointGroup[] {
     return [...new Set(wires.flatMap(({ name }) => [...(this.groupsOfWire.get(name) ?? [])]))]
@@ -232,6 +238,7 @@ export class Work {
       if ('run' in joint.at) listed(this.groupsOfRun, joint.at.run).push(own)
     }
     for (const wire of joint.wires) {
+      listed(this.jointsOfWire, wire).push(joint)
       const groups = this.groupsOfWire.get(wire)
       if (groups === undefined) this.groupsOfWire.set(wire, new Set([own]))
       else groups.add(own)

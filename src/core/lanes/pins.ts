@@ -21,6 +21,22 @@ export type PinPurpose =
   | { readonly kind: 'status'; readonly channel: StatusChannel }
   | { readonly kind: 'input'; readonly input: string; readonly pin: string }
 
+/** One text for each purpose, by which the pins of a plan are looked up. */
+export const purposeKey = ({ kind, ...rest }: PinPurpose): string =>
+  [
+    kind,
+    ...Object.entries(rest)
+      .toSorted()
+      .map(([key, value]) => (typeof value === 'string' ? `${key} ${value}` : lineKey(value))),
+  ].join('\n')
+
+const lineKey = (line: LightLine | NodeLine): string =>
+  line.kind === 'signal'
+    ? `signal ${String(line.node)} ${String(line.index)} ${line.part}`
+    : 'index' in line
+      ? `${line.kind} ${String(line.index)}`
+      : line.kind
+
 /** A line from the board to single lights: to one of them, to a row or a column, or to what drives them. */
 export type LightLine =
   | { readonly kind: 'light' | 'row' | 'column' | 'between'; readonly index: number }
@@ -228,11 +244,13 @@ export function assignPins(
 ): PinUse[] {
   const wanted = new Map(chosen.map(({ need, pin }) => [need, pin]))
   const fixed = new Map<string, Pin>()
+  const taken = new Set<Pin>()
   for (const need of needs) {
     const pin = board.pins.find(({ name }) => name === wanted.get(need.id))
-    if (pin !== undefined && ![...fixed.values()].includes(pin)) fixed.set(need.id, pin)
+    if (pin === undefined || taken.has(pin)) continue
+    fixed.set(need.id, pin)
+    taken.add(pin)
   }
-  const taken = new Set(fixed.values())
   const free = board.pins.filter((pin) => !taken.has(pin))
   const open = firstOfEachKind(
     needs.filter(({ id }) => !fixed.has(id)),

@@ -97,11 +97,7 @@ function addWiresHome(
         from:
           home === 'pins'
             ? pinFor(
-                (of) =>
-                  of.kind === 'light' &&
-                  of.run === run.id &&
-                  'index' in of.line &&
-                  of.line.index === from + index,
+                { kind: 'light', run: run.id, line: { kind: 'light', index: from + index } },
                 `light ${number}`,
                 role,
               )
@@ -211,13 +207,11 @@ export function addNodes(context: RouteContext): void {
               from:
                 role === 'signal' && !isHub
                   ? context.pinFor(
-                      (of) =>
-                        of.kind === 'node' &&
-                        of.run === id &&
-                        of.line.kind === 'signal' &&
-                        of.line.node === index &&
-                        of.line.part === part.id &&
-                        of.line.index === signal,
+                      {
+                        kind: 'node',
+                        run: id,
+                        line: { kind: 'signal', node: index, part: part.id, index: signal },
+                      },
                       key,
                       role,
                     )
@@ -334,11 +328,7 @@ export function addInputs({ harness, plan, sources, pinFor }: RouteContext): voi
         ...common,
         role: 'signal',
         from: harness.at(block, pin.name, 'signal', { kind: 'pin' }),
-        to: pinFor(
-          (of) => of.kind === 'input' && of.input === id && of.pin === pin.name,
-          `${name} ${pin.name}`,
-          'signal',
-        ),
+        to: pinFor({ kind: 'input', input: id, pin: pin.name }, `${name} ${pin.name}`, 'signal'),
       })
   }
 }

@@ -364,11 +364,7 @@ function addLanes(context: RouteContext): void {
           })
           continue
         }
-        let from = pinFor(
-          (of) => of.kind === 'lane' && of.lane === lane.id && of.line === line,
-          `${lane.name} ${mark}`,
-          line,
-        )
+        let from = pinFor({ kind: 'lane', lane: lane.id, line }, `${lane.name} ${mark}`, line)
         if (harness.blocks.has(blockId.buffer)) {
           const bufferPin = (side: 'in' | 'out'): Terminal =>
             harness.at(
@@ -436,10 +432,9 @@ function addDimmer(context: RouteContext, dimmer: Dimmer): void {
       harness.wire({
         role: 'signal',
         from: pinFor(
-          (of) =>
-            dimmer.by === 'channel-pins'
-              ? of.kind === 'dimmer' && of.dimmer === dimmer.name && of.channel === channel
-              : of.kind === 'light' && of.run === first?.run.id && of.line.kind === 'switch',
+          dimmer.by === 'channel-pins'
+            ? { kind: 'dimmer', dimmer: dimmer.name, channel }
+            : { kind: 'light', run: first?.run.id ?? '', line: { kind: 'switch' } },
           channel,
           'signal',
         ),

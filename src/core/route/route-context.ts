@@ -1,6 +1,6 @@
 import type { CutStripRun } from '../cut/cut'
 import { entriesById } from '../cut/entry-of'
-import type { PinPurpose } from '../lanes/pins'
+import { purposeKey, type PinPurpose } from '../lanes/pins'
 import type { Point } from '../measure/geometry'
 import { placer, placesOf } from '../measure/layout'
 import type { WireRole } from '../plan/choices'
@@ -24,11 +24,7 @@ export interface RouteContext extends RouteGiven {
   /** Where a light of a run is on the drawing. */
   readonly lightAt: (run: string, light: number) => Point
   /** The board's terminal for something that needs a pin. */
-  readonly pinFor: (
-    isIt: (purpose: PinPurpose) => boolean,
-    fallback: string,
-    role: WireRole,
-  ) => Terminal
+  readonly pinFor: (purpose: PinPurpose, fallback: string, role: WireRole) => Terminal
 }
 
 /** At which pad a plus meets a run: behind the first pixel of each lane where that has a diode in its plus. */
@@ -49,7 +45,7 @@ export function contextOf(given: RouteGiven): RouteContext {
   const harness = new Harness()
   const entryOf = entriesById(given.cuts)
   const places = placesOf(given.layout)
-  const uses = given.fit?.pins ?? []
+  const pinOf = new Map((given.fit?.pins ?? []).map(({ need, pin }) => [purposeKey(need.of), pin]))
   return {
     ...given,
     harness,
@@ -63,8 +59,8 @@ export function contextOf(given: RouteGiven): RouteContext {
         ? given.sources.controller
         : placer(entry.run, place)(point)
     },
-    pinFor: (isIt, fallback, role) => {
-      const pin = uses.find(({ need }) => isIt(need.of))?.pin
+    pinFor: (purpose, fallback, role) => {
+      const pin = pinOf.get(purposeKey(purpose))
       // Without a pin of its own it still is a wire of its own: never one with another that lacks a pin.
       const key = pin?.name ?? harness.freeKey(blockId.board, fallback)
       return harness.at(blockId.board, key, role, { kind: 'pin' }, pin?.name ?? fallback)
