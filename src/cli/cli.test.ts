@@ -275,6 +275,16 @@ describe('the command line', () => {
     expect(asked(['tally', '-'], text).status).toBe(0)
   })
 
+  it('prints no character of a name that steers a terminal', () => {
+    const plan = JSON.parse(readFileSync(`${root}/demo/bay-window-nook.json`, 'utf8')) as {
+      supplies: { name: string }[]
+    }
+    plan.supplies[0]!.name = 'A\u009b31m\u202Ez'
+    const { stdout } = run(['tally', '-'], JSON.stringify(plan))
+    expect(stdout).toContain('A\\u009b31m\\u202ez')
+    expect(stdout).not.toMatch(/[\u0080-\u009F\u202E]/)
+  })
+
   it('bills a plan: with the drawer less has to be bought, and every figure adds up', () => {
     interface Bill {
       currency: string

@@ -1,10 +1,11 @@
 import { issueText } from '../core/quantity/message-of'
 import type { Issue } from '../core/quantity/z'
+import { jsonText } from '../formats/safe-text'
 
 /** Input that cannot be worked with: which, and what was expected. Ends the program with code 1. */
 export class BadInput extends Error {}
 
-export const json = (value: unknown): string => `${JSON.stringify(value, plainValues, 2)}\n`
+export const json = (value: unknown): string => `${jsonText(value, plainValues)}\n`
 
 /**
  * Rows of volts as lists, to a tenth of a millivolt; maps as objects and sets as lists; what is endless, such as a battery with no load, as

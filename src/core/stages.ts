@@ -67,6 +67,7 @@ export const everything = [
   'wiring',
   'own',
   'units',
+  'adjusted',
 ] as const
 
 /**

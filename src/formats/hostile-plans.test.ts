@@ -19,6 +19,7 @@ import { csv } from './csv'
 import { planFeedNetwork, planPictures, planPrograms, planTables } from './exports'
 import { readPlan, readPlanFile, writePlanFile } from './plan-file'
 import { wiringPdf } from './pdf-wiring'
+import { jsonText } from './safe-text'
 import { planNetlist } from './spice'
 
 /** The demo plans; of a long log a few entries, so that most changes hit something else. */
@@ -43,7 +44,7 @@ const textsOf = (plan: Plan): [name: string, text: string][] => [
   ...Object.entries(planTables).map(([name, of]): [string, string] => [name, csv(of(plan))]),
   ...Object.entries(planPictures).map(([name, of]): [string, string] => [name, of(plan)]),
   ...Object.entries(planPrograms).map(([name, of]): [string, string] => [name, of(plan)]),
-  ...caseNames.map((one): [string, string] => [one, JSON.stringify(planFeedNetwork(plan, one))]),
+  ...caseNames.map((one): [string, string] => [one, jsonText(planFeedNetwork(plan, one))]),
   ['netlist', planNetlist(plan)],
 ]
 

@@ -44,7 +44,7 @@ describe('a file that is no plan is refused, and the message names the place', (
     ['cut short', demo.slice(0, 300), /^: Not a plan, or cut short/],
     ['something else', '{"rows": [1, 2]}', /^: Not a plan of this program/],
     ['a list', '[]', /^: Not a plan of this program/],
-    ['newer', changed((p) => (p.version = 10)), /^version: .*version 10.*newer one/],
+    ['newer', changed((p) => (p.version = 11)), /^version: .*version 11.*newer one/],
     ['wrong type', changed((p) => (p.lines[1]!.text = 7)), /^lines\[1\].text: a text is expected/],
     ['unknown field', changed((p) => (p.lines[0]!.colour = 'red')), /lines\[0\]: .*colour/],
     ['1e999', demo.replace('"limit": 1', '"limit": 1e999'), /^limit: /],
@@ -102,7 +102,14 @@ it('a rest of strip longer than any reel, and more leads than can be worked out,
   )
   if (!read.ok) throw new Error(JSON.stringify(read.issues))
   expect(read.plan.offcuts[0]?.lengthMm).toBe(1e6)
-  expect(read.adjusted).toMatchObject([{ path: 'offcuts[0].lengthMm' }])
+  expect(read.adjusted).toMatchObject([{ path: 'offcuts.rest.lengthMm' }])
+  // The mark lasts, also in a file, until the figure is changed or somebody says that it is right.
+  const again = readPlanFile(writePlanFile(read.plan))
+  if (!again.ok) throw new Error(JSON.stringify(again.issues))
+  expect(again.adjusted).toEqual([])
+  expect(again.plan.adjusted).toMatchObject([
+    { path: ['offcuts', 'rest', 'lengthMm'], was: 2e6, now: 1e6 },
+  ])
   const { lines } = measure(read.plan)
   expect(lines.map(({ reading }) => reading.kind)).toEqual([
     ...Array<string>(5).fill('run'),
@@ -113,21 +120,25 @@ it('a rest of strip longer than any reel, and more leads than can be worked out,
 const sample = (version: number): string =>
   readFileSync(new URL(`samples/plan-${String(version)}.json`, import.meta.url), 'utf8')
 
-it.each([1, 2, 3, 4, 5, 6, 7, 8])(
+it.each([1, 2, 3, 4, 5, 6, 7, 8, 9])(
   'a plan of version %i is upgraded, and means what it meant',
   (version) => {
     const before = JSON.parse(sample(version)) as {
       lines: object[]
       rules: object
       shows?: object[]
+      mends?: object[]
       signal?: { lanes: object[] }
     }
     const read = readPlanFile(sample(version))
     if (!read.ok) throw new Error(JSON.stringify(read.issues))
     expect(read.plan).toMatchObject({
-      version: 9,
+      version: 10,
       shows: before.shows ?? [],
-      mends: [],
+      mends: before.mends ?? [],
+      notes: [],
+      upkeep: [],
+      adjusted: [],
       lines: before.lines,
       rules: before.rules,
     })
@@ -198,4 +209,20 @@ it.each<[string, (plan: Json & { lines: Json[] }) => void, RegExp]>([
   ],
 ])('%s that is not there is named', (_name, edit, expected) => {
   expect(refusal(changed(edit))).toMatch(expected)
+})
+
+it('more extra pixels before a run than any wire needs open as many as can be worked out, marked', () => {
+  const read = readPlanFile(
+    changed((p) => {
+      p.lines[1]!.skip = [
+        { from: 0, count: 1_000_000, why: 'relay' },
+        { from: 3, count: 600, why: 'dark' },
+      ]
+    }),
+  )
+  if (!read.ok) throw new Error(JSON.stringify(read.issues))
+  expect(read.plan.lines[1]?.skip?.map(({ count }) => count)).toEqual([500, 600])
+  expect(read.plan.adjusted).toMatchObject([
+    { path: ['lines', 'alcove', 'skip', 0, 'count'], was: 1_000_000, now: 500 },
+  ])
 })

@@ -4,9 +4,10 @@ import { profileOf } from '../core/parts/profiles'
 import { sheetMaterialOf } from '../core/parts/sheets'
 import { wires } from '../core/parts/wires'
 import { toVersion5 } from '../core/measure/to-version-5'
-import { mostLines, planFormat, planVersion } from '../core/plan/usual'
-import { planSchema, type Plan } from '../core/plan/plan'
+import { mostAdjusted, mostLines, planFormat, planVersion } from '../core/plan/usual'
+import { planSchema, type AdjustedFigure, type Plan } from '../core/plan/plan'
 import {
+  isObject,
   toVersion2,
   toVersion3,
   toVersion4,
@@ -14,6 +15,7 @@ import {
   toVersion7,
   toVersion8,
   toVersion9,
+  toVersion10,
 } from '../core/plan/upgrade'
 import { issuesOf, pathText, z, type Issue } from '../core/quantity/z'
 
@@ -41,6 +43,7 @@ const upgrades = new Map<number, (document: object) => object>([
   [6, toVersion7],
   [7, toVersion8],
   [8, toVersion9],
+  [9, toVersion10],
 ])
 
 /** Keys that could reach an object's prototype: never part of a plan. */
@@ -108,18 +111,29 @@ export function readPlan(document: unknown): PlanFileResult {
   const { parsed, adjusted } = withinBounds(current)
   if (!parsed.success) return { ok: false, issues: issuesOf(parsed.error) }
   const issues = referenceIssues(parsed.data)
-  return issues.length > 0 ? { ok: false, issues } : { ok: true, plan: parsed.data, adjusted }
+  if (issues.length > 0) return { ok: false, issues }
+  return {
+    ok: true,
+    // They stay marked in the plan until somebody has looked at them.
+    plan: { ...parsed.data, adjusted: [...parsed.data.adjusted, ...adjusted].slice(-mostAdjusted) },
+    adjusted: adjusted.map(adjustedIssue),
+  }
 }
 
 interface Bounded {
   readonly parsed: ReturnType<typeof planSchema.safeParse>
-  readonly adjusted: readonly Issue[]
+  readonly adjusted: readonly AdjustedFigure[]
 }
+
+const adjustedIssue = ({ path, was, now, why }: AdjustedFigure): Issue => ({
+  path: pathText(path),
+  message: `was ${String(was)}, is now ${String(now)}: ${why}`,
+})
 
 /** The checked document. Figures that older versions took and no sum can work with become the nearest that will do. */
 function withinBounds(document: object): Bounded {
   let parsed = planSchema.safeParse(document)
-  const adjusted: Issue[] = []
+  const adjusted: AdjustedFigure[] = []
   // Twice: bounds that depend on each other are only looked at once each figure is within its own.
   for (let round = 0; round < 2 && !parsed.success; round += 1) {
     const mended = structuredClone(document)
@@ -132,8 +146,10 @@ function withinBounds(document: object): Bounded {
       if (nearest === undefined || typeof own !== 'number' || own <= 0) continue
       Reflect.set(holder, key, nearest)
       adjusted.push({
-        path: pathText(issue.path),
-        message: `was ${String(own)}, is now ${String(nearest)}: ${issue.message}`,
+        path: lastingPath(mended, issue.path),
+        was: own,
+        now: nearest,
+        why: issue.message.slice(0, 400),
       })
     }
     if (adjusted.length === 0) break
@@ -163,6 +179,14 @@ const valueAt = (document: unknown, path: readonly PropertyKey[]): unknown =>
         : undefined,
     document,
   )
+
+/** The same way with ids instead of places in lists, where what stands there has one. */
+const lastingPath = (document: unknown, path: readonly PropertyKey[]): AdjustedFigure['path'] =>
+  path.map((key, index) => {
+    if (typeof key !== 'number') return String(key)
+    const item = valueAt(document, path.slice(0, index + 1))
+    return isObject(item) && typeof item.id === 'string' ? item.id : key
+  })
 
 const refused = (path: string, message: string): PlanFileResult => ({
   ok: false,

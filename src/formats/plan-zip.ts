@@ -2,7 +2,7 @@ import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import type { Plan } from '../core/plan/plan'
 import { readPlanFile, writePlanFile, type PlanFileResult } from './plan-file'
 
-/** A photo of the build, as a JPEG. */
+/** A photo of the build or of a note, as a JPEG. */
 export interface PlanPhoto {
   readonly id: string
   readonly bytes: Uint8Array
@@ -24,9 +24,9 @@ const photoEnding = '.jpg'
 const largestPhotoBytes = 10_000_000
 const largestBytes = 300_000_000
 
-/** Ids of all photos that a plan's log has. */
-export const photosOf = ({ build }: Pick<Plan, 'build'>): string[] =>
-  build.log.flatMap(({ photos }) => photos)
+/** Ids of all photos that a plan's log and notes have. */
+export const photosOf = ({ build, notes }: Pick<Plan, 'build' | 'notes'>): string[] =>
+  [...build.log, ...notes].flatMap(({ photos }) => photos)
 
 /** The plan and the photos of its build as one zip: `plan.json`, and `photos/ID.jpg`. */
 export function writePlanZip(plan: Plan, photos: readonly PlanPhoto[]): Uint8Array {
@@ -52,7 +52,7 @@ export const isZip = (bytes: Uint8Array): boolean =>
 export const isJpeg = (bytes: Uint8Array): boolean =>
   bytes[0] === 0xff && bytes[1] === 0xd8 && bytes[2] === 0xff
 
-/** Reads a zip whole or not at all; only the plan and photos that its log names are taken, whatever else is in it. */
+/** Reads a zip whole or not at all; only the plan and photos that it names are taken, whatever else is in it. */
 export function readPlanZip(bytes: Uint8Array): PlanZipResult {
   const leftOut: string[] = []
   let [unpacked, tooLarge] = [0, '']

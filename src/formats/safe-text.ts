@@ -26,9 +26,16 @@ export const cComment = (text: string): string =>
 export const cString = (text: string): string =>
   `"${oneLine(text).replaceAll(/["\\?]/g, (character) => `\\${character}`)}"`
 
-/** A value as JSON, with what steers a terminal or the direction of writing escaped. */
-export const jsonText = (value: unknown): string =>
-  JSON.stringify(value, null, 2).replaceAll(
+/**
+ * A value as JSON, with what steers a terminal or the direction of writing escaped.
+ *
+ * @param replacer as that of `JSON.stringify`
+ */
+export const jsonText = (
+  value: unknown,
+  replacer?: (key: string, value: unknown) => unknown,
+): string =>
+  JSON.stringify(value, replacer, 2).replaceAll(
     control,
     (one) => `\\u${one.charCodeAt(0).toString(16).padStart(4, '0')}`,
   )

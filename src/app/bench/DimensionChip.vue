@@ -2,7 +2,7 @@
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import type { MeasuredRun } from '../../core/measure/measure'
 import { readLine } from '../../core/measure/jot'
-import { formatLength, type LengthUnits } from '../../core/quantity/format'
+import { formatJotted, type LengthUnits } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 import { withDimension } from '../../core/measure/rewrite'
@@ -34,7 +34,7 @@ const source = computed(() => {
 })
 const label = computed(() => {
   const { kind, value = 0 } = measure.value ?? {}
-  const length = formatLength(value, props.units).replace(/ mm$/, '')
+  const length = formatJotted(value, props.units)
   const text = kind === 'radius' ? `r ${length}` : kind === 'diameter' ? `⌀ ${length}` : length
   return props.times > 1 ? `${String(props.times)} × ${text}` : text
 })

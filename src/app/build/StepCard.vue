@@ -13,7 +13,7 @@ import JointPicture from './JointPicture.vue'
 import PlacePicture from './PlacePicture.vue'
 import StepMeter from './StepMeter.vue'
 import StepWires from './StepWires.vue'
-import StepPhotos from './StepPhotos.vue'
+import PhotoRow from '../notes/PhotoRow.vue'
 import type { Clock } from './use-clock'
 import TroubleList from './TroubleList.vue'
 import { kindNames, minutesText, timeOf } from './words'
@@ -247,7 +247,12 @@ function setMinutes(event: Event): void {
           />
         </label>
       </div>
-      <StepPhotos class="mt-4" :photos="entry?.photos ?? []" @photos="emit('photos', $event)" />
+      <PhotoRow
+        class="mt-4"
+        of="this step"
+        :photos="entry?.photos ?? []"
+        @photos="emit('photos', $event)"
+      />
       <p v-if="minutesProblem" class="mt-1 text-[13px] text-stop" role="alert">
         {{ minutesProblem }}
       </p>

@@ -2,6 +2,7 @@ import { asMeasured } from '../../core/build/as-measured'
 import { meterAt, meterStages } from '../../core/build/meter-at'
 import { templatesOf } from '../../core/build/template'
 import { progressOf } from '../../core/build/progress'
+import { upkeepOf } from '../../core/mend/upkeep'
 import { fixSearch as search } from '../../core/choose/fixes'
 import { sectionsOf as rollSections } from '../../core/roll/roll'
 import { derived, everything, type Derived } from '../../core/stages'
@@ -15,6 +16,9 @@ import { readPlan } from '../../formats/plan-file'
 import { programHeader, programJson } from '../../formats/program'
 import type { PlanParts, WholePart } from './parts'
 import { factsOf } from './plan-facts'
+
+/** Parts of a plan that its file has and no figure is made of. */
+const unworked = ['name', 'offcuts', 'build', 'shows', 'mends', 'notes', 'upkeep'] as const
 
 /** How each of them is made of the results of stages. */
 export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]> } = {
@@ -33,7 +37,7 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
       billLines: receipt.lines.length,
     }),
   ),
-  unreadable: derived(['name', 'offcuts', 'build', 'shows', ...everything], [], ({ plan }) => {
+  unreadable: derived([...unworked, ...everything], [], ({ plan }) => {
     const read = readPlan(plan)
     return read.ok ? read.adjusted : read.issues
   }),
@@ -50,6 +54,11 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
   templates: derived(['rules'], ['cuts', 'lit', 'nodes', 'lanes'], templatesOf),
   measured: derived([...everything, 'build'], meterStages, (results) =>
     asMeasured(results, results.schedule.steps),
+  ),
+  upkeep: derived(
+    ['use', 'build', 'upkeep'],
+    ['cuts', 'joints', 'supplies', 'batteries'],
+    upkeepOf,
   ),
   howFar: derived(['build', 'wiring'], ['steps'], ({ plan, steps }) => {
     const { done, skipped } = progressOf(plan, steps, Infinity)

@@ -6,6 +6,7 @@ import type { Template } from '../../core/build/template'
 import type { Receipt } from '../../core/buy/receipt'
 import type { MaterialSheets } from '../../core/buy/sheets'
 import type { Table } from '../../formats/csv'
+import type { UpkeepTask } from '../../core/mend/upkeep'
 import type { Tally } from '../../core/tally'
 import type { Fixes } from '../../core/choose/fixes'
 import type { Diagram } from '../../core/wire/drawn'
@@ -57,6 +58,8 @@ export interface PlanParts extends Omit<Tally, 'roll'> {
   readonly templates: readonly Template[]
   /** What readings say of the strips. */
   readonly measured: readonly MeasuredStrip[]
+  /** What the finished build asks for later, the soonest due first. */
+  readonly upkeep: readonly UpkeepTask[]
   /** How many steps there are, and how many are done. */
   readonly howFar: HowFar
   /** Remedies that were tried on the whole plan and work; a verdict that is missing is still being looked at. */

@@ -4,6 +4,7 @@ import { placer, placesOf } from '../../core/measure/layout'
 import type { Currency } from '../../core/plan/choices'
 import type { WorkedPlan } from '../../core/stages'
 import { amountsOf, type Amounts } from '../../core/tally-parts'
+import { upkeepOf, type UpkeepGiven } from '../../core/mend/upkeep'
 import type { Grade } from '../../core/verdict/kinds'
 import { hueAt } from '../bench/hues'
 import { pathOf } from '../bench/view'
@@ -25,6 +26,8 @@ export interface PlanWork {
   /** Steps of the build, and those that are done or left out. */
   readonly steps: number
   readonly done: number
+  /** What it asks for next once it is built, and when, as an ISO date and time. */
+  readonly upkeep?: { readonly title: string; readonly dueAt: string }
 }
 
 export interface PlanDrawing {
@@ -44,13 +47,19 @@ export function workOf({
   plan,
   receipt,
   schedule: { steps },
-}: Pick<WorkedPlan, 'plan' | 'receipt' | 'schedule'>): PlanWork {
+  cuts,
+  joints,
+  supplies,
+  batteries,
+}: Pick<WorkedPlan, 'plan' | 'receipt' | 'schedule' | keyof UpkeepGiven>): PlanWork {
   const { done, skipped } = progressOf(plan, steps, Infinity)
+  const [first] = upkeepOf({ plan, cuts, joints, supplies, batteries })
   return {
     cost: receipt.total,
     currency: plan.buy.currency,
     steps: steps.length,
     done: done.size + skipped.size,
+    ...(first?.dueAt !== undefined && { upkeep: { title: first.title, dueAt: first.dueAt } }),
   }
 }
 

@@ -42,7 +42,17 @@ type View = (typeof views)[number]['value']
 const { sheet, view } = useSheetView<View>(views, 'play')
 
 /** Noting a minute of building does not begin a show anew. */
-const playedPlan = useHeardPlan(['build', 'buy', 'use', 'name', 'units', 'offcuts', 'mends'])
+const playedPlan = useHeardPlan([
+  'build',
+  'buy',
+  'use',
+  'name',
+  'units',
+  'offcuts',
+  'mends',
+  'notes',
+  'upkeep',
+])
 
 const shownId = useAddress<string | undefined>('show', undefined)
 const show = computed<Show | undefined>(() =>

@@ -9,6 +9,7 @@ import { useShelf } from '../stores/shelf'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 import { keptOf, newToPlan, offeredOf } from '../parts/kept'
+import NoteButton from '../notes/NoteButton.vue'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 
 const { plan } = defineProps<{ plan: Plan }>()
@@ -27,6 +28,12 @@ const kept = computed(() => keptOf(shelf.parts, 'strip'))
 const run = computed(() => store.measured.runs.find(({ id }) => id === spotlight.chosen))
 const stripId = computed(() => run.value?.line.stripId ?? plan.defaults.stripId)
 const strip = computed(() => stripOf(store.parts, stripId.value))
+/** What a note from here is on: the chosen run, or else the strip. */
+const noted = computed(() =>
+  run.value === undefined
+    ? { about: { kind: 'part', part: stripId.value } as const, name: strip.value.name }
+    : { about: { kind: 'run', line: run.value.id } as const, name: run.value.name },
+)
 const hasOthers = computed(
   () =>
     stripId.value !== plan.defaults.stripId ||
@@ -116,6 +123,7 @@ function add(part: Strip): void {
       </h2>
       <div class="ml-auto flex shrink-0 gap-3 text-[12px]">
         <button v-if="hasOthers" class="link-quiet" @click="useEverywhere">use everywhere</button>
+        <NoteButton v-bind="noted" />
         <button class="link-quiet" @click="isAdding = true">add your own</button>
       </div>
     </div>

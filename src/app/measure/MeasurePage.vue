@@ -1,20 +1,16 @@
 <script setup lang="ts">
-import { storeToRefs } from 'pinia'
 import { defineAsyncComponent } from 'vue'
 import BenchDrawing from '../bench/BenchDrawing.vue'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { usePlanStore } from '../stores/plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import PadSheet from './PadSheet.vue'
-import SceneCard from './SceneCard.vue'
 
 // What is chosen by list comes a moment after what is typed and drawn.
-const LightCard = defineAsyncComponent(() => import('./LightCard.vue'))
-const SupplyCard = defineAsyncComponent(() => import('./SupplyCard.vue'))
+const MeasureCards = defineAsyncComponent(() => import('./MeasureCards.vue'))
 const HouseRules = defineAsyncComponent(() => import('./HouseRules.vue'))
 
 const store = usePlanStore()
-const { tally } = storeToRefs(store)
 
 const sheets = [
   { value: 'pad', label: 'Pad' },
@@ -23,6 +19,7 @@ const sheets = [
 const units = [
   { value: 'mm', label: 'mm' },
   { value: 'cm', label: 'cm' },
+  { value: 'm', label: 'm' },
   { value: 'ft-in', label: 'ft in' },
 ] as const
 </script>
@@ -56,9 +53,7 @@ const units = [
       <div
         class="grid grid-cols-1 gap-2.5 min-[900px]:min-h-[106px] min-[900px]:grid-cols-3 min-[1200px]:grid-cols-[1.22fr_1.02fr_0.83fr]"
       >
-        <LightCard v-if="shows('pad')" :plan="plan" />
-        <SceneCard v-if="shows('drawing')" :plan="plan" :tally="tally" />
-        <SupplyCard v-if="shows('pad')" :plan="plan" :tally="tally" />
+        <MeasureCards :plan="plan" :has-light="shows('pad')" :has-scene="shows('drawing')" />
       </div>
     </template>
   </PlanFrame>

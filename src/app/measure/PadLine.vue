@@ -3,7 +3,7 @@ import { GripVertical, X } from '@lucide/vue'
 import { computed } from 'vue'
 import type { Reading } from '../../core/measure/jot'
 import type { Line } from '../../core/plan/plan'
-import { formatLength, plural, type LengthUnits } from '../../core/quantity/format'
+import { formatJotted, plural, type LengthUnits } from '../../core/quantity/format'
 
 const { line, reading, units, ownVolts } = defineProps<{
   line: Line
@@ -15,6 +15,7 @@ const { line, reading, units, ownVolts } = defineProps<{
   ownVolts: number | undefined
   isLit: boolean
   isChosen: boolean
+  isNoted: boolean
   /** The pad's only line: an example shows how to begin. */
   isOnly: boolean
   /** In view or nearly so: far rows of a long pad are plain text, which is much cheaper. */
@@ -32,6 +33,7 @@ const emit = defineEmits<{
   /** Move the cursor by so many lines. */
   go: [by: number]
   choose: []
+  notes: []
   point: [isOn: boolean]
 }>()
 
@@ -39,7 +41,7 @@ const understood = computed(() => {
   if (reading?.kind !== 'run') return ''
   return reading.lights.length > 0
     ? plural(reading.lights.length, 'light')
-    : formatLength(reading.wantedMm, units).replace(/ mm$/, '')
+    : formatJotted(reading.wantedMm, units)
 })
 const error = computed(() => (reading?.kind === 'error' ? reading.message : undefined))
 
@@ -108,6 +110,16 @@ function onKey(event: KeyboardEvent): void {
         class="ml-1.5 rounded-sm border border-current px-1 text-[12px] leading-[15px] text-paper-soft"
         >{{ ownVolts }} V</span
       >
+      <button
+        v-if="isNoted"
+        class="ml-1.5 h-full min-w-6 shrink-0 text-paper-soft pointer-coarse:min-w-11"
+        title="There is a note on this line"
+        :aria-label="`Notes on line ${String(number)}`"
+        tabindex="-1"
+        @click="emit('notes')"
+      >
+        ✎
+      </button>
       <span class="ml-2 shrink-0 text-paper-soft" data-testid="understood">{{ understood }}</span>
       <button
         class="mx-1 grid size-6 shrink-0 place-items-center rounded text-paper-soft opacity-0 pointer-coarse:w-11 pointer-coarse:opacity-100 group-hover/line:opacity-100 hover:text-stop-paper focus-visible:opacity-100"

@@ -17,6 +17,7 @@ import { mostLines } from '../../core/plan/usual'
 import { formatLength, plural } from '../../core/quantity/format'
 import { stripOf } from '../../core/parts/find-strips'
 import { useNotices } from '../stores/notices'
+import { overlay } from '../stores/overlay'
 import { usePlanStore } from '../stores/plan'
 import { typeAhead } from '../stores/type-ahead'
 import { useSpotlight } from '../stores/spotlight'
@@ -32,6 +33,15 @@ const store = usePlanStore()
 const spotlight = useSpotlight()
 const notices = useNotices()
 const { measured, parts } = storeToRefs(store)
+
+/** Lines that have a note. */
+const noted = computed(
+  () => new Set(plan.notes.map(({ about }) => (about.kind === 'run' ? about.line : ''))),
+)
+function openNotes(line: string): void {
+  spotlight.choose(line)
+  overlay.value = 'notes'
+}
 
 /** Sorting works on a list of its own and is told to the plan when the line is dropped. */
 const sorted = shallowRef<readonly Line[]>(plan.lines)
@@ -231,6 +241,7 @@ function writeOn(): void {
               spotlight.chosen === line.id,
               plan.lines.length === 1,
               isNear(index),
+              noted.has(line.id),
             ]"
             :line="line"
             :number="index + 1"
@@ -241,6 +252,7 @@ function writeOn(): void {
             :is-chosen="spotlight.chosen === line.id"
             :is-only="plan.lines.length === 1"
             :is-near="isNear(index)"
+            :is-noted="noted.has(line.id)"
             @text="(text) => setText(line, text)"
             @enter="addBelow(index)"
             @paste-lines="(text) => paste(index, line, text)"
@@ -248,6 +260,7 @@ function writeOn(): void {
             @move="(by) => move(line, index + by)"
             @go="(by) => focusLine(plan.lines[index + by]?.id)"
             @choose="spotlight.choose(line.id)"
+            @notes="openNotes(line.id)"
             @point="(isOn) => (isOn ? spotlight.light([line.id]) : spotlight.dim())"
           />
         </div>

@@ -10,6 +10,7 @@ import { usePlanStore } from '../stores/plan'
 import { usePlanParts } from '../stores/plan-parts'
 import { useShelf } from '../stores/shelf'
 import { keptOf, newToPlan, offeredOf } from '../parts/kept'
+import NoteButton from '../notes/NoteButton.vue'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 
@@ -117,6 +118,11 @@ function remove(): void {
       <h2>Supply</h2>
       <div class="ml-auto flex gap-3 text-[12px]">
         <button v-if="slots.length > 1" class="link-quiet" @click="remove">remove</button>
+        <NoteButton
+          v-if="supply?.partId"
+          :about="{ kind: 'part', part: supply.partId }"
+          :name="supply.part ?? supply.name"
+        />
         <button class="link-quiet" @click="isAdding = true">add your own</button>
       </div>
     </div>

@@ -14,6 +14,7 @@ import MendRoll from './MendRoll.vue'
 import { useMend } from './use-mend'
 
 const MendLog = defineAsyncComponent(() => import('./MendLog.vue'))
+const UpkeepView = defineAsyncComponent(() => import('./UpkeepView.vue'))
 const PracticeView = defineAsyncComponent(() => import('./PracticeView.vue'))
 
 const store = usePlanStore()
@@ -22,12 +23,22 @@ const notices = useNotices()
 const views = [
   { value: 'find', label: 'Find it' },
   { value: 'log', label: 'Log' },
+  { value: 'upkeep', label: 'Upkeep' },
   { value: 'practice', label: 'Practice' },
 ] as const
 type View = (typeof views)[number]['value']
 const { sheet, view } = useSheetView<View>(views, 'find')
 
-const heardPlan = useHeardPlan(['buy', 'use', 'name', 'units', 'offcuts', 'shows'])
+const heardPlan = useHeardPlan([
+  'buy',
+  'use',
+  'name',
+  'units',
+  'offcuts',
+  'shows',
+  'notes',
+  'upkeep',
+])
 const mend = useMend(
   () => store.id,
   () => heardPlan.value,
@@ -104,6 +115,7 @@ function mended({ id, kind, title, where }: ToldFault, did: string, minutes: num
       <template v-if="shows(view)">
         <FindView v-if="view === 'find'" :mend="mend" @mended="mended" />
         <MendLog v-else-if="view === 'log'" :plan="plan" />
+        <UpkeepView v-else-if="view === 'upkeep'" :plan="plan" />
         <PracticeView v-else :plan="plan" />
       </template>
     </template>

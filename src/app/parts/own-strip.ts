@@ -1,5 +1,5 @@
 import { highestVolts, nameSchema, stripSchema, type Strip } from '../../core/plan/parts'
-import { usualStripFacts } from '../../core/plan/upgrade'
+import { usualStripFacts } from '../../core/plan/strip-facts'
 import { z } from '../../core/quantity/z'
 import { amount, checkPart } from './amount'
 

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { Copy, FileDown, Pencil, Tag, Trash2 } from '@lucide/vue'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { formatQuantity, plural } from '../../core/quantity/format'
 import { money } from '../shell/price'
+import { daysUntil, dueText } from '../mend/due'
 import type { PlanFacts } from '../engine/plan-facts'
 import type { StoredPlan } from '../storage/db'
 import ErrorBoundary from '../ui/ErrorBoundary.vue'
@@ -48,6 +49,14 @@ function workText({ work }: PlanFacts): string {
     ? `${cost} · step ${String(Math.min(work.done + 1, work.steps))} of ${String(work.steps)}`
     : cost
 }
+
+/** What its upkeep asks for within a week, or is late with. */
+const upkeep = computed(() => {
+  const next = facts?.work?.upkeep
+  return next === undefined || daysUntil(next.dueAt) > 7
+    ? undefined
+    : { text: `${next.title}: ${dueText(next, true)}`, isLate: daysUntil(next.dueAt) < 0 }
+})
 
 const isTagging = ref(false)
 function tagAs(text?: string): void {
@@ -135,6 +144,13 @@ const actions = [
           <span v-if="facts && facts.places > 0" class="text-bench-soft">{{
             workText(facts)
           }}</span>
+          <RouterLink
+            v-if="upkeep"
+            class="ml-3 underline decoration-dotted"
+            :class="upkeep.isLate && 'text-warning'"
+            :to="{ name: 'mend', params: { id: stored.id }, query: { view: 'upkeep' } }"
+            >{{ upkeep.text }}</RouterLink
+          >
         </p>
         <template #failed
           ><p class="text-[13px] text-bench-soft">What is known of it cannot be shown.</p></template

@@ -32,6 +32,8 @@ const groupTitles: Readonly<Record<(typeof workGroups)[number], string>> = {
   prices: 'Your prices',
   wires: 'Wires as built',
   mends: 'Mended',
+  notes: 'Notes',
+  upkeep: 'Upkeep',
 }
 
 const there = shallowRef<{ readonly plan: Plan; readonly photos: readonly PlanPhoto[] }>()

@@ -6,6 +6,7 @@ const SearchDialog = defineAsyncComponent(() => import('./SearchDialog.vue'))
 const HelpSheet = defineAsyncComponent(() => import('./HelpSheet.vue'))
 const MergeSheet = defineAsyncComponent(() => import('./MergeSheet.vue'))
 const SnapshotSheet = defineAsyncComponent(() => import('./SnapshotSheet.vue'))
+const NotesSheet = defineAsyncComponent(() => import('../notes/NotesSheet.vue'))
 const ShortGuide = defineAsyncComponent(() => import('./ShortGuide.vue'))
 
 function close(): void {
@@ -18,5 +19,6 @@ function close(): void {
   <HelpSheet v-else-if="overlay === 'help'" @close="close" />
   <ShortGuide v-else-if="overlay === 'guide'" @close="close" />
   <MergeSheet v-else-if="overlay === 'merge'" @close="close" />
+  <NotesSheet v-else-if="overlay === 'notes'" @close="close" />
   <SnapshotSheet v-else-if="overlay === 'snapshots'" @close="close" />
 </template>

@@ -33,6 +33,7 @@ export function usePlanActions(): readonly PlanAction[] {
     { label: 'Save the drawing as SVG', run: files.saveDrawing, needsPlan: true },
     { label: 'Save the feed as a netlist', run: files.saveNetlist, needsPlan: true },
     { label: 'Save the leads as CSV', run: files.saveFeeds, needsPlan: true },
+    { label: 'Notes …', run: () => (overlay.value = 'notes'), needsPlan: true },
     { label: 'Snapshots …', run: () => (overlay.value = 'snapshots'), needsPlan: true },
     {
       label: 'Take over what was done elsewhere …',

@@ -12,6 +12,7 @@ import { usePlanStore } from '../stores/plan'
 import { usePlanParts } from '../stores/plan-parts'
 import { useShelf } from '../stores/shelf'
 import { keptOf } from '../parts/kept'
+import NoteButton from '../notes/NoteButton.vue'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 import OwnBoardDialog from './OwnBoardDialog.vue'
 
@@ -122,7 +123,14 @@ const slowest = computed(
     <div class="w-[240px] max-w-full">
       <p class="mb-1 flex justify-between">
         <span class="font-semibold text-bench-ink">Board</span>
-        <button class="link-quiet text-[12px]" @click="isAdding = true">+ your own</button>
+        <span class="flex gap-3 text-[12px]">
+          <NoteButton
+            v-if="signal.board"
+            :about="{ kind: 'part', part: signal.board.id }"
+            :name="signal.board.name"
+          />
+          <button class="link-quiet" @click="isAdding = true">+ your own</button>
+        </span>
       </p>
       <PartList
         label="Board"

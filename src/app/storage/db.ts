@@ -2,7 +2,7 @@ import { Dexie, type EntityTable } from 'dexie'
 import type { History } from '../../core/plan/history'
 import type { DrawerItem } from '../../core/buy/drawer'
 import type { OwnPrice } from '../../core/plan/plan'
-import { withStripFacts } from '../../core/plan/upgrade'
+import { withStripFacts } from '../../core/plan/strip-facts'
 import type { PlanFacts } from '../engine/plan-facts'
 import type { Board, LightPart, Strip, SupplyPart } from '../../core/plan/parts'
 

@@ -31,6 +31,18 @@ const leavesSomething: ReadonlySet<LogEntry['kind']> = new Set([
   'cover',
 ])
 
+/** Steps that come once all is built. */
+const atTheEnd: ReadonlySet<LogEntry['kind']> = new Set(['power', 'soak', 'book'])
+
+/** When a plan was built, as an ISO date and time: the last of the steps at its end; `undefined` while none of them is done. */
+export const builtAt = ({ build }: Pick<Plan, 'build'>): string | undefined =>
+  build.log
+    .flatMap(({ kind, state, at }) =>
+      state === 'done' && at !== undefined && atTheEnd.has(kind) ? [at] : [],
+    )
+    .toSorted((a, b) => Date.parse(a) - Date.parse(b))
+    .at(-1)
+
 /** The log's entry of each step, by its id. */
 export const logOf = ({ build }: Pick<Plan, 'build'>): ReadonlyMap<string, LogEntry> =>
   new Map(build.log.map((entry) => [entry.step, entry]))

@@ -22,13 +22,21 @@ export type PinPurpose =
   | { readonly kind: 'input'; readonly input: string; readonly pin: string }
 
 /** One text for each purpose, by which the pins of a plan are looked up. */
-export const purposeKey = ({ kind, ...rest }: PinPurpose): string =>
-  [
-    kind,
-    ...Object.entries(rest)
-      .toSorted()
-      .map(([key, value]) => (typeof value === 'string' ? `${key} ${value}` : lineKey(value))),
-  ].join('\n')
+export function purposeKey(of: PinPurpose): string {
+  switch (of.kind) {
+    case 'lane':
+      return `lane ${of.line} ${of.lane}`
+    case 'dimmer':
+      return `dimmer ${of.channel} ${of.dimmer}`
+    case 'light':
+    case 'node':
+      return `${of.kind} ${lineKey(of.line)} ${of.run}`
+    case 'status':
+      return `status ${of.channel}`
+    case 'input':
+      return `input ${of.input} ${of.pin}`
+  }
+}
 
 const lineKey = (line: LightLine | NodeLine): string =>
   line.kind === 'signal'

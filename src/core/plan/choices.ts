@@ -5,7 +5,7 @@ export const corners = ['jump', 'fold'] as const
 export const gapPlaces = ['far', 'shared', 'near'] as const
 export const sizings = ['full-white', 'next-size', 'scenes'] as const
 export const caseNames = ['idle', 'full-white', 'red', 'green', 'blue', 'level'] as const
-export const lengthUnits = ['mm', 'cm', 'ft-in'] as const
+export const lengthUnits = ['mm', 'cm', 'm', 'ft-in'] as const
 
 /** What a strip is stuck to, or lies in. */
 /** What a strip is stuck to; `air`: it hangs free; `channel`: a bar or profile. */

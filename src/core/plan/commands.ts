@@ -2,6 +2,7 @@ import { applyPatches, enablePatches, original, produceWithPatches, type Patch }
 import type { Board, LightPart, SupplyPart, Strip } from './parts'
 import type { LoadCase } from './choices'
 import type {
+  AdjustedFigure,
   Build,
   Buy,
   Furniture,
@@ -14,12 +15,14 @@ import type {
   Plan,
   Rules,
   MendEntry,
+  Note,
   Show,
   Signal,
   SupplySlot,
   Use,
   Wiring,
 } from './plan'
+import { isSame } from '../quantity/same'
 import type { Settable } from './with-set'
 import { supplyBehind } from './supply-of'
 import { tagger } from './tags'
@@ -65,6 +68,12 @@ export type Command =
   | { readonly do: 'remove-show'; readonly show: string }
   | { readonly do: 'put-mend'; readonly mend: MendEntry }
   | { readonly do: 'remove-mend'; readonly mend: string }
+  | { readonly do: 'put-note'; readonly note: Note }
+  | { readonly do: 'remove-note'; readonly note: string }
+  /** A task of upkeep was done on a day, as an ISO date and time. */
+  | { readonly do: 'note-upkeep'; readonly task: string; readonly at: string }
+  /** Figures of one thing that were brought within bounds have been looked at; `holder` is the way to that thing. */
+  | { readonly do: 'settle-figures'; readonly holder: AdjustedFigure['path'] }
   | { readonly do: 'set-use'; readonly use: Partial<Use> }
   | {
       readonly do: 'set-capacitor'
@@ -146,12 +155,14 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       plan.name = command.name
       return
     case 'take-back': {
-      const { name, build, buy, wiring, mends, offcuts } = plan
+      const { name, build, buy, wiring, mends, offcuts, notes, upkeep } = plan
       const { bought, taken, prices, isBooked } = buy
       Object.assign(plan, command.plan, {
         name,
         mends,
         offcuts,
+        notes,
+        upkeep,
         build: { ...command.plan.build, log: build.log, paces: build.paces },
         buy: { ...command.plan.buy, bought, taken, prices, isBooked },
         wiring: { ...command.plan.wiring, ticks: wiring.ticks, asBuilt: wiring.asBuilt },
@@ -224,6 +235,18 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       return
     case 'remove-mend':
       removeFrom(plan.mends, command.mend)
+      return
+    case 'put-note':
+      putItem(plan.notes, command.note)
+      return
+    case 'remove-note':
+      removeFrom(plan.notes, command.note)
+      return
+    case 'note-upkeep':
+      plan.upkeep.push({ task: command.task, at: command.at })
+      return
+    case 'settle-figures':
+      plan.adjusted = plan.adjusted.filter(({ path }) => !isSame(path.slice(0, -1), command.holder))
       return
     case 'set-photo':
       put(plan.bench, { photo: command.photo })

@@ -46,6 +46,9 @@ export function emptyPlan(name: string, lineId: string): Plan {
     wiring: { ...usualWiring, ticks: [] },
     shows: [],
     mends: [],
+    notes: [],
+    upkeep: [],
+    adjusted: [],
     offcuts: [],
     own: { strips: [], supplies: [], boards: [], lights: [] },
   }

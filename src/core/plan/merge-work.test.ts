@@ -46,8 +46,10 @@ const workArb = fc.record({
   mends: fc.uniqueArray(fc.tuple(key, fc.constantFrom('soldered', 'swapped')), {
     selector: ([id]) => id,
   }),
+  notes: fc.uniqueArray(fc.tuple(key, fc.constantFrom('wet', 'dry')), { selector: ([id]) => id }),
+  upkeep: fc.uniqueArray(key),
 })
-const planArb = workArb.map(({ log, ticks, bought, prices, wires, mends }): Plan => ({
+const planArb = workArb.map(({ log, ticks, bought, prices, wires, mends, ...kept }): Plan => ({
   ...base,
   build: { ...base.build, log: log.map(([step, minutes]) => entry(step, minutes)) },
   wiring: {
@@ -61,9 +63,17 @@ const planArb = workArb.map(({ log, ticks, bought, prices, wires, mends }): Plan
     prices: prices.map(([line, price]) => ({ line, packs: [{ size: 1, price }] })),
   },
   mends: mends.map(([id, text]) => mend(id, text)),
+  notes: kept.notes.map(([id, text]) => ({
+    id,
+    about: { kind: 'plan' as const },
+    text,
+    at: '2026-01-02T10:00:00Z',
+    photos: [],
+  })),
+  upkeep: kept.upkeep.map((task) => ({ task, at: '2026-02-01T10:00:00Z' })),
 }))
 /** All that is noted, by what it is of. */
-const notes = ({ build, wiring, buy, mends }: Plan): Map<string, string> =>
+const notes = ({ build, wiring, buy, mends, upkeep, ...plan }: Plan): Map<string, string> =>
   new Map(
     [
       ...build.log.map((one) => [`step ${one.step}`, one] as const),
@@ -72,6 +82,8 @@ const notes = ({ build, wiring, buy, mends }: Plan): Map<string, string> =>
       ...buy.bought.map((one) => [`bought ${one.line}`, one] as const),
       ...buy.prices.map((one) => [`price ${one.line}`, one] as const),
       ...mends.map((one) => [`mend ${one.id}`, one] as const),
+      ...plan.notes.map((one) => [`note ${one.id}`, one] as const),
+      ...upkeep.map((one) => [`upkeep ${one.task}`, one] as const),
     ].map(([of, value]) => [of, JSON.stringify(value)]),
   )
 
@@ -90,6 +102,7 @@ describe('what was done on another device', () => {
           (wiring.asBuilt ?? []).map(({ from }) => from),
           build.log.map(({ step }) => step),
           mends.map((one) => one.id),
+          plan.notes.map((one) => one.id),
         ])
           expect(ids).toHaveLength(new Set(ids).size)
       }),

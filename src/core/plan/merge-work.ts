@@ -15,7 +15,16 @@ export interface WorkElsewhere {
   readonly photos: readonly string[]
 }
 
-export const workGroups = ['steps', 'joints', 'bought', 'prices', 'wires', 'mends'] as const
+export const workGroups = [
+  'steps',
+  'joints',
+  'bought',
+  'prices',
+  'wires',
+  'mends',
+  'notes',
+  'upkeep',
+] as const
 
 /**
  * What was done with a copy of a plan on another device, by step, joint, line of the bill, wire and fault: what is only there, and what
@@ -119,6 +128,22 @@ export function workElsewhere(here: Plan, there: Plan): WorkElsewhere[] {
         text: ({ mend, minutes }) => `${mend}, ${formatQuantity(minutes, 'min')}`,
       },
     ),
+    ...list(
+      'notes',
+      { mine: here.notes, theirs: there.notes },
+      {
+        key: ({ id }) => id,
+        title: () => 'a note',
+        text: ({ text, photos }) =>
+          [`“${text}”`, ...(photos.length > 0 ? [plural(photos.length, 'photo')] : [])].join(', '),
+        photos: ({ photos }) => photos,
+      },
+    ),
+    ...list(
+      'upkeep',
+      { mine: here.upkeep, theirs: there.upkeep },
+      { key: ({ task, at }) => `${task} ${at}`, title: ({ task }) => task, text: ({ at }) => at },
+    ),
   ]
 }
 
@@ -167,6 +192,12 @@ export function takeOverWork(here: Plan, there: Plan, ids: ReadonlySet<string>):
     ...there.mends
       .filter(({ id }) => ids.has(`mends.${id}`))
       .map((mend) => ({ do: 'put-mend', mend }) as const),
+    ...there.notes
+      .filter(({ id }) => ids.has(`notes.${id}`))
+      .map((note) => ({ do: 'put-note', note }) as const),
+    ...there.upkeep
+      .filter(({ task, at }) => ids.has(`upkeep.${task} ${at}`))
+      .map(({ task, at }) => ({ do: 'note-upkeep', task, at }) as const),
   ]
 }
 

@@ -42,8 +42,9 @@ import {
 } from './parts'
 import { price } from '../quantity/bounded'
 import { mendSchema } from './mend'
+import { adjustedSchema, noteSchema, upkeepSchema } from './notes'
 import { showSchema } from './show'
-import { mostCharacters, mostLines, planFormat, planVersion } from './usual'
+import { mostAdjusted, mostCharacters, mostLines, planFormat, planVersion } from './usual'
 
 /** Nothing on a drawing is farther away than this, mm. */
 const farthestMm = 1_000_000
@@ -205,12 +206,25 @@ const nodeSchema = z.strictObject({
     .optional(),
 })
 
-const skipSchema = z.strictObject({
-  /** The first of them, from 0, in the run; no matter for extra ones. */
-  from: z.int().min(0).max(1_000_000),
-  count: z.int().min(1).max(1_000_000),
-  why: z.enum(skipReasons),
-})
+/** Pixels before a run that are not its own, at most at one time. */
+const mostExtra = 500
+
+const skipSchema = z
+  .strictObject({
+    /** The first of them, from 0, in the run; no matter for extra ones. */
+    from: z.int().min(0).max(1_000_000),
+    count: z.int().min(1).max(1_000_000),
+    why: z.enum(skipReasons),
+  })
+  .superRefine(({ count, why }, context) => {
+    if (why !== 'dark' && count > mostExtra)
+      context.addIssue({
+        code: 'custom',
+        path: ['count'],
+        message: `at most ${String(mostExtra)} extra pixels before a run`,
+        params: { nearest: mostExtra },
+      })
+  })
 
 /** A sheet of material over or behind what the run goes round. */
 const sheetSchema = z.strictObject({
@@ -546,6 +560,11 @@ export const planSchema = z.strictObject({
   build: buildSchema,
   /** What was wrong with it, newest last. */
   mends: z.array(mendSchema).max(1_000),
+  notes: z.array(noteSchema).max(2_000),
+  /** What was done to keep it well, newest last. */
+  upkeep: z.array(upkeepSchema).max(2_000),
+  /** Figures that were brought within bounds when an older file was read, until somebody has looked at them. */
+  adjusted: z.array(adjustedSchema).max(mostAdjusted),
   signal: signalSchema,
   wiring: wiringSchema,
   /** What it plays; the first of them is shown. */
@@ -571,6 +590,7 @@ export const planSchema = z.strictObject({
 
 /** The document: small, immutable, everything else is worked out from it. */
 export type { MendEntry } from './mend'
+export type { AdjustedFigure, Note, NoteAbout, UpkeepEntry } from './notes'
 export type { LayerValue, Scene, Show, ShowLayer } from './show'
 export type Plan = Readonly<z.infer<typeof planSchema>>
 export type Line = Plan['lines'][number]

@@ -1,3 +1,4 @@
+import { withStripFacts } from './strip-facts'
 import {
   usualBuy,
   usualBuild,
@@ -10,14 +11,6 @@ import {
   usualWire,
   usualWiring,
 } from './usual'
-
-/** What strips of the first version did not say yet; *typical* (handbook 4). */
-export const usualStripFacts = {
-  flatRadiusMm: 15,
-  edgeRadiusMm: null,
-  spliceMm: 500,
-  prewired: [],
-} as const
 
 export type Document = Readonly<Record<string, unknown>>
 
@@ -93,9 +86,14 @@ export const toVersion7 = (document: object): object => ({
 /** Version 9 knows what was wrong and how it was mended. */
 export const toVersion9 = (document: object): object => ({ ...document, version: 9, mends: [] })
 
+/** Version 10 knows notes, upkeep, and which figures were brought within bounds. */
+export const toVersion10 = (document: object): object => ({
+  ...document,
+  version: 10,
+  notes: [],
+  upkeep: [],
+  adjusted: [],
+})
+
 /** Version 8 knows shows. */
 export const toVersion8 = (document: object): object => ({ ...document, version: 8, shows: [] })
-
-/** A strip with all that is known of strips; those of the user's own that were kept by version 1 say less. */
-export const withStripFacts = (strip: unknown): unknown =>
-  isObject(strip) ? { ...usualStripFacts, ...strip } : strip

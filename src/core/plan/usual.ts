@@ -1,10 +1,10 @@
 // What a plan takes where nothing is said. Apart from the schema, so that the worker need not load the checker.
 
 export const planFormat = 'glow-tally plan'
-export const planVersion = 9
+export const planVersion = 10
 
 /** Goes up whenever a plan is checked for more than before: what was stored after an older check is checked again. */
-export const planCheck = 10
+export const planCheck = 11
 
 /** Lines in one plan, at most; a longer list is refused with a message that says so. */
 export const mostLines = 2_000
@@ -18,6 +18,9 @@ export const mostLeads = 2_500
 /** Pixels or cut groups of strip, and single lights, in one plan, at most: more cannot be worked out in a moment. */
 export const mostGroups = 150_000
 export const mostLights = 10_000
+
+/** Figures that were brought within bounds and are still marked, at most. */
+export const mostAdjusted = 200
 
 /** Gauge of leads that name none. */
 export const usualWire = 'mm2-1'

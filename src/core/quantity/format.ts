@@ -1,6 +1,6 @@
 import { mmPerInch } from './length'
 
-export type LengthUnits = 'mm' | 'cm' | 'ft-in'
+export type LengthUnits = 'mm' | 'cm' | 'm' | 'ft-in'
 export type Unit =
   | 'mm'
   | 'm'
@@ -108,9 +108,14 @@ export function formatQuantity(
 export const formatSold = (metres: number, units: LengthUnits = 'mm'): string =>
   units === 'ft-in' ? `${trimZeros((metres / mPerFoot).toFixed(1))} ft` : `${significant(metres)} m`
 
-/** A length in the units that the plan shows. Tenths of a millimetre only below 100 mm, inches to a sixteenth. */
+/**
+ * A length in the units that the plan shows. Tenths of a millimetre only below 100 mm, inches to a sixteenth; where metres are shown, what
+ * is shorter than 100 mm stays in millimetres, as on any tape.
+ */
 export function formatLength(mm: number, units: LengthUnits = 'mm'): string {
   switch (units) {
+    case 'm':
+      return Math.abs(mm) < 100 ? formatLength(mm) : `${trimZeros((mm / 1000).toFixed(3))} m`
     case 'mm':
       return `${trimZeros(mm.toFixed(Math.abs(mm) < 100 ? 1 : 0))} mm`
     case 'cm':
@@ -119,6 +124,10 @@ export function formatLength(mm: number, units: LengthUnits = 'mm'): string {
       return feetAndInches(mm)
   }
 }
+
+/** The same without its unit where the plan is in millimetres, as a maker jots it. */
+export const formatJotted = (mm: number, units: LengthUnits): string =>
+  units === 'mm' ? formatLength(mm).replace(' mm', '') : formatLength(mm, units)
 
 /** Up to an hour and a half in minutes, more in hours. */
 function minutes(value: number): string {

@@ -69,6 +69,8 @@ describe('quantities as they are shown', () => {
     [16.6667, 'mm', '16.7 mm'],
     [2133.33, 'cm', '213.3 cm'],
     [650, 'cm', '65 cm'],
+    [2140.4, 'm', '2.14 m'],
+    [99.94, 'm', '99.9 mm'],
     [1384.3, 'ft-in', '4\' 6 1/2"'],
     [304.8, 'ft-in', "1'"],
     [12.7, 'ft-in', '1/2"'],
@@ -80,11 +82,11 @@ describe('quantities as they are shown', () => {
   })
 
   it('what is shown as a length can be typed again and means the same, to what the units show', () => {
-    const finest: Record<LengthUnits, number> = { mm: 0.5, cm: 0.5, 'ft-in': 25.4 / 32 }
+    const finest: Record<LengthUnits, number> = { mm: 0.5, cm: 0.5, m: 0.5, 'ft-in': 25.4 / 32 }
     fc.assert(
       fc.property(
         fc.double({ min: 1, max: 900_000, noNaN: true }),
-        fc.constantFrom<LengthUnits>('mm', 'cm', 'ft-in'),
+        fc.constantFrom<LengthUnits>('mm', 'cm', 'm', 'ft-in'),
         (mm, units) => {
           const read = readLength(formatLength(mm, units))
           if (!read.ok) throw new Error(read.message)

@@ -9,7 +9,8 @@ import { charliePins } from '../lanes/drives'
 import { dataTiming, frameTime, laneTiming } from '../lanes/timing'
 import { abilitiesText } from '../lanes/pins'
 import { setLights } from './lights'
-import { listed, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
+import type { Evidence, Judge, Remedy, Verdict } from './verdict'
+import { fewNames } from '../quantity/few-names'
 
 /** The board that would do everything, as an edit. */
 function otherBoard({ plan, parts, needs, lanes, fit }: Evidence): Remedy[] {
@@ -50,7 +51,7 @@ export const pinsShort: Judge = (evidence) => {
       code: 'pins-short',
       grade: 'stop',
       about: [],
-      text: `${fit.board.name}: ${plural(fit.pins.length, 'pin')} needed, none is left for ${listed(missing.map(({ need }) => need.name))}${boards.length === 0 ? '; no board that ships has enough' : ''}`,
+      text: `${fit.board.name}: ${plural(fit.pins.length, 'pin')} needed, none is left for ${fewNames(missing.map(({ need }) => need.name))}${boards.length === 0 ? '; no board that ships has enough' : ''}`,
       why: 'Everything that is sent or listened to needs a pin that can do it.',
       remedies: [...boards, ...fewestPins(evidence)],
     },

@@ -5,7 +5,8 @@ import type { FedLead } from '../feed/solved-feed'
 import { supplyBehind } from '../plan/supply-of'
 import { formatQuantity, significant } from '../quantity/format'
 import { bothEnds, middleToo } from './more-feeds'
-import { listed, type Evidence, type Judge, type Remedy } from './verdict'
+import type { Evidence, Judge, Remedy } from './verdict'
+import { fewNames } from '../quantity/few-names'
 
 /** A fuse blows for certain at this many times what is printed on it (handbook 3, fuse). */
 const blowsAt = 2
@@ -64,7 +65,7 @@ export const fuseBlind: Judge = (evidence) => {
   const others =
     blind.length === 1
       ? ''
-      : `; the same on ${listed(blind.filter((one) => one !== first).map((one) => one.entry.run.name))}`
+      : `; the same on ${fewNames(blind.filter((one) => one !== first).map((one) => one.entry.run.name))}`
   return [
     {
       id: 'fuse-blind',

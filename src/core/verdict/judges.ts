@@ -31,6 +31,7 @@ import { statusColours } from './status'
 import { stockShort } from './stock-short'
 import { supplyLoad } from './supply-load'
 import type { Evidence, Judge, JudgedVerdict } from './verdict'
+import { figuresAdjusted } from './figures-adjusted'
 import { fuseBlind } from './fuse-blind'
 import { voltsDiffer } from './volts-differ'
 import { voltsOver } from './volts-over'
@@ -38,6 +39,7 @@ import { copperHot, fuses, joinedSupplies, leadHot, trackOver } from './wiring'
 import { wrongEnd } from './wrong-end'
 
 const judges: readonly Judge[] = [
+  figuresAdjusted,
   voltsDiffer,
   voltsOver,
   notFed,

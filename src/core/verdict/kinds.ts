@@ -43,6 +43,7 @@ const kind = (
  */
 export const verdictKinds = {
   // measure
+  'figures-adjusted': kind('measure', 'length', 'warning'),
   'edge-bend': kind('measure', 'length', 'stop'),
   'tight-bend': kind('measure', 'length', 'stop', 'warning'),
   'wrong-end': kind('measure', 'leads', 'warning'),

@@ -4,7 +4,8 @@ import { formatQuantity, formatSold } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
 import { laneHighV } from '../lanes/boards'
 import type { LaneLevel, LevelWay } from '../signal/levels'
-import { listed, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
+import type { Evidence, Judge, Remedy, Verdict } from './verdict'
+import { fewNames } from '../quantity/few-names'
 
 const volts = (value: number): string => formatQuantity(value, 'V')
 const signed = (value: number): string => `${value < 0 ? '−' : ''}${Math.abs(value).toFixed(2)} V`
@@ -65,7 +66,7 @@ export const levels: Judge = (evidence) => {
         code,
         grade: isHopeless ? 'stop' : 'warning',
         about: own.flatMap(({ lane }) => lane.runs.slice(0, 1).map(({ entry }) => entry.run.id)),
-        text: `${listed(own.map(({ lane }) => lane.name))}, ${hop.name}: ${volts(hop.highV)} has to pass ${volts(hop.thresholdV)}, margin ${signed(hop.marginV)}${dark}`,
+        text: `${fewNames(own.map(({ lane }) => lane.name))}, ${hop.name}: ${volts(hop.highV)} has to pass ${volts(hop.thresholdV)}, margin ${signed(hop.marginV)}${dark}`,
         why: isLow
           ? 'It may work on the bench and flicker for a week in its place: pixels ask for 0.7 × their supply.'
           : 'Below 0.3 V of margin a warm day or a longer wire is enough for flicker.',

@@ -9,7 +9,8 @@ import { formatQuantity } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
 import { sinkBoard } from '../parts/drivers'
 import { matrixScan, npnSwitch, sinkBoards } from '../lanes/drives'
-import { listed, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
+import type { Evidence, Judge, Remedy, Verdict } from './verdict'
+import { fewNames } from '../quantity/few-names'
 
 const mA = (amperes: number): string => formatQuantity(amperes * 1000, 'mA')
 const volts = (value: number): string => formatQuantity(value, 'V')
@@ -154,14 +155,14 @@ export const boardPinsOver: Judge = (evidence) => {
       code: 'pins-over',
       grade: 'stop',
       about: onPins.map(({ id }) => id),
-      text: `${board.name}: ${mA(allA)} from its pins, which give ${mA(board.allA)} in all: ${listed(onPins.map(({ id, peakA }) => `${runName(evidence.cuts, id)} ${mA(peakA)}`))}${others.length > 0 ? `; ${others.join(', ')}` : ''}`,
+      text: `${board.name}: ${mA(allA)} from its pins, which give ${mA(board.allA)} in all: ${fewNames(onPins.map(({ id, peakA }) => `${runName(evidence.cuts, id)} ${mA(peakA)}`))}${others.length > 0 ? `; ${others.join(', ')}` : ''}`,
       why: 'The board’s own regulator feeds its pins: it sags at once and burns in time.',
       remedies:
         commands.length === 0
           ? []
           : [
               {
-                label: `${listed(leaving.map(({ id }) => runName(evidence.cuts, id)))} by a part of its own`,
+                label: `${fewNames(leaving.map(({ id }) => runName(evidence.cuts, id)))} by a part of its own`,
                 commands,
               },
             ],

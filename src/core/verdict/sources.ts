@@ -8,7 +8,8 @@ import type { Plan } from '../plan/plan'
 import { formatQuantity, significant } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
 import { limitTo } from './limit-to'
-import { listed, mountEdit, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
+import { mountEdit, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
+import { fewNames } from '../quantity/few-names'
 
 const amperes = (value: number): string => formatQuantity(value, 'A')
 const volts = (value: number): string => formatQuantity(value, 'V')
@@ -162,7 +163,7 @@ export const hotStrip: Judge = (evidence) => {
       code: 'hot-strip',
       grade: riseK > hotK ? 'stop' : 'warning',
       about: entries.map(({ run }) => run.id),
-      text: `${listed(names)}: ${significant(riseK, 2)} K warmer than the room at the plan’s mix of use: ${onAndIn(warmth)}`,
+      text: `${fewNames(names)}: ${significant(riseK, 2)} K warmer than the room at the plan’s mix of use: ${onAndIn(warmth)}`,
       why: 'Over 35 K adhesive creeps and LEDs age; over 50 K do not. Keep what is touched below 45 °C.',
       remedies: [
         ...(neededMm === undefined

@@ -4,9 +4,13 @@ import { emptyPlan } from '../plan/empty'
 import type { Plan } from '../plan/plan'
 import { usualWire } from '../plan/usual'
 import { shippedStrips } from '../parts/strips'
+import { demoPlan } from '../../testing/demo-plan'
+import { change } from '../plan/commands'
 import { tally } from '../tally'
+import { worked } from '../worked'
 import { nextSupply } from './next-supply'
-import { listed, type Verdict } from './verdict'
+import type { Verdict } from './verdict'
+import { fewNames } from '../quantity/few-names'
 
 type Line = Plan['lines'][number]
 const line = (text: string, extra: Partial<Line> = {}): Line => ({
@@ -171,7 +175,7 @@ describe('words', () => {
     [['a', 'b'], 'a and b'],
     [['a', 'b', 'c', 'd'], 'a, b and 2 more'],
   ])('%j is listed as %s', (names, text) => {
-    expect(listed(names)).toBe(text)
+    expect(fewNames(names)).toBe(text)
   })
   it('count', () => {
     expect([plural(1, 'part'), plural(3, 'part')]).toEqual(['1 part', '3 parts'])
@@ -213,5 +217,28 @@ describe('a profile that a strip does not go into', () => {
       expect(verdict!.text).toMatch(expected)
       expect(verdict!.remedies.map(({ label }) => label)).toEqual(fixes)
     }
+  })
+})
+
+describe('figures that were brought within bounds', () => {
+  const strip = { ...shippedStrips[0]!, id: 'own', name: 'Attic strip', cutPitchMm: 1 }
+  const plan: Plan = {
+    ...demoPlan('bay-window-nook'),
+    own: { strips: [strip], supplies: [], boards: [], lights: [] },
+    adjusted: [
+      { path: ['own', 'strips', 'own', 'cutPitchMm'], was: 1e-6, now: 1, why: 'at least 1' },
+    ],
+  }
+  const marks = (of: Plan): string[] =>
+    worked(of).verdicts.flatMap(({ code, text }) => (code === 'figures-adjusted' ? [text] : []))
+
+  it('stay marked until they are changed, or somebody says that they are right', () => {
+    expect(marks(plan)).toEqual(['“Attic strip”: cut pitch was 0.000001 mm, is 1 mm'])
+    const mended = change(plan, [{ do: 'own-strip', strip: { ...strip, cutPitchMm: 50 } }]).plan
+    expect(marks(mended)).toEqual([])
+    const [verdict] = worked(plan).verdicts.filter(({ code }) => code === 'figures-adjusted')
+    const settled = change(plan, verdict!.remedies[0]!.commands).plan
+    expect(marks(settled)).toEqual([])
+    expect(settled.adjusted).toEqual([])
   })
 })

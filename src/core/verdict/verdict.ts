@@ -35,13 +35,6 @@ export type Evidence = Omit<
 
 export type Judge = (evidence: Evidence) => Verdict[]
 
-/** `seat front`, `seat front and sill`, `seat front, sill and 3 more`. */
-export function listed(names: readonly string[]): string {
-  const [first = '', second = ''] = names
-  if (names.length <= 2) return names.length < 2 ? first : `${first} and ${second}`
-  return `${first}, ${second} and ${String(names.length - 2)} more`
-}
-
 /** The mount of a run with something changed, as an edit of its line. */
 export const mountEdit = (line: Line, set: Mount): Command => ({
   do: 'set-lines',

@@ -4,7 +4,8 @@ import { siblingAt } from '../parts/find'
 import type { Command } from '../plan/commands'
 import { formatQuantity } from '../quantity/format'
 import { nextSupply } from './next-supply'
-import { listed, type Evidence, type Judge, type Remedy } from './verdict'
+import type { Evidence, Judge, Remedy } from './verdict'
+import { fewNames } from '../quantity/few-names'
 
 /** A run made for other volts than its supply gives. */
 export const voltsDiffer: Judge = (evidence) =>
@@ -22,7 +23,7 @@ export const voltsDiffer: Judge = (evidence) =>
         code: 'volts-differ' as const,
         grade: 'stop' as const,
         about: [...ids, supply.slot.id],
-        text: `${listed(names)}: ${wants ?? ''} strip on ${gives ?? ''} from ${supply.slot.name}`,
+        text: `${fewNames(names)}: ${wants ?? ''} strip on ${gives ?? ''} from ${supply.slot.name}`,
         why:
           runVolts > supply.volts
             ? 'On less than its volts a strip stays dark or dim.'

@@ -3,7 +3,8 @@ import { highestVolts } from '../feed/highest-volts'
 import type { Strip } from '../plan/parts'
 import { formatQuantity, significant } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
-import { listed, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
+import type { Evidence, Judge, Remedy, Verdict } from './verdict'
+import { fewNames } from '../quantity/few-names'
 
 const volts = (value: number): string => formatQuantity(value, 'V')
 
@@ -33,7 +34,7 @@ export const voltsOver: Judge = (evidence) =>
         code: 'volts-over',
         grade: isBurning ? 'stop' : 'warning',
         about: [slot.id, ...over.map(({ run }) => run.id)],
-        text: `${slot.name} gives ${volts(highestV)} ${part?.battery === undefined ? 'as it is set' : 'when full'}: ${listed(over.map(({ run }) => run.name))} ${over.length === 1 ? 'stands' : 'stand'} ${volts(mostVolts(worst.strip))}`,
+        text: `${slot.name} gives ${volts(highestV)} ${part?.battery === undefined ? 'as it is set' : 'when full'}: ${fewNames(over.map(({ run }) => run.name))} ${over.length === 1 ? 'stands' : 'stand'} ${volts(mostVolts(worst.strip))}`,
         why:
           worst.strip.light.kind === 'pixels'
             ? 'Their chips age fast, or die when the cells are fresh.'

@@ -6,6 +6,7 @@ import type { Buy } from '../plan/plan'
 import { listed } from '../quantity/listed'
 import type { WireColour } from '../plan/choices'
 import type { Cable } from '../route/circuit'
+import { Rooms } from './first-room'
 import type { PlanWire, Wiring } from './wires'
 
 /** Something that is cut to length in one go: a wire, or a cable. */
@@ -99,16 +100,20 @@ function firstFit<Cut extends Length>(
   const bins: { kind: Spool['kind']; mm: number; left: number; cuts: Cut[] }[] = drawerMm.map(
     (mm) => ({ kind: 'drawer', mm, left: mm, cuts: [] }),
   )
+  const rooms = new Rooms(bins.length + lengths.length)
+  for (const [at, { left }] of bins.entries()) rooms.set(at, left)
   for (const cut of lengths) {
     const mm = Math.ceil(cut.lengthMm)
-    const bin = bins.find(({ left }) => left >= mm)
-    if (bin === undefined) {
+    let at = rooms.first(mm)
+    if (at < 0) {
       const lengthMm = Math.max(longest, Math.ceil(mm / 1000) * 1000)
-      bins.push({ kind: 'spool', mm: lengthMm, left: lengthMm - mm, cuts: [cut] })
-    } else {
-      bin.left -= mm
-      bin.cuts.push(cut)
+      at = bins.push({ kind: 'spool', mm: lengthMm, left: lengthMm, cuts: [] }) - 1
     }
+    const bin = bins[at]
+    if (bin === undefined) continue
+    bin.left -= mm
+    bin.cuts.push(cut)
+    rooms.set(at, bin.left)
   }
   return bins
     .filter(({ cuts }) => cuts.length > 0)

@@ -9,6 +9,7 @@ import { tally } from '../tally'
 import { worked } from '../worked'
 import { diagramOf } from './diagram'
 import type { Diagram } from './drawn'
+import { Rooms } from './first-room'
 import { cableGroups, wireGroups } from './spools'
 import { tracksFor } from './track-order'
 
@@ -313,4 +314,23 @@ it('tracks of a channel cross no more than in the order in which they came', () 
       expect(crossings(tracks)).toBeLessThanOrEqual(crossings(plain))
     }),
   )
+})
+
+describe('the first room with enough left', () => {
+  it('is the one that looking at each in turn finds, whatever is put in', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 40 }),
+        fc.array(fc.tuple(fc.nat(39), fc.nat(20), fc.nat(20))),
+        (count, moves) => {
+          const [rooms, plain] = [new Rooms(count), Array<number>(count).fill(-1)]
+          for (const [at, left, need] of moves) {
+            rooms.set(at % count, left)
+            plain[at % count] = left
+            expect(rooms.first(need)).toBe(plain.findIndex((one) => one >= need))
+          }
+        },
+      ),
+    )
+  })
 })

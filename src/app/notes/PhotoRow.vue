@@ -6,7 +6,12 @@ import { readJpeg } from '../bench/photo'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 
-const { photos } = defineProps<{ photos: readonly string[] }>()
+const { photos, of } = defineProps<{
+  /** Ids of photos in the photo store. */
+  photos: readonly string[]
+  /** What they are of, for people: `this step`. */
+  of: string
+}>()
 const emit = defineEmits<{ photos: [ids: string[]] }>()
 
 const store = usePlanStore()
@@ -78,7 +83,7 @@ async function add(): Promise<void> {
         <a v-if="url" :href="url" target="_blank" rel="noopener">
           <img
             :src="url"
-            :alt="`Photo ${at + 1} of this step`"
+            :alt="`Photo ${at + 1} of ${of}`"
             class="h-20 w-28 rounded-md object-cover"
           />
         </a>
@@ -88,6 +93,7 @@ async function add(): Promise<void> {
           >not on this device</span
         >
         <button
+          type="button"
           class="absolute -top-2 -right-2 grid size-7 place-items-center rounded-full border border-bench-line bg-bench-raised"
           :aria-label="`Remove photo ${at + 1}`"
           @click="
@@ -101,7 +107,7 @@ async function add(): Promise<void> {
         </button>
       </span>
     </template>
-    <button class="button-quiet h-11" :disabled="isReading" @click="field?.click()">
+    <button type="button" class="button-quiet h-11" :disabled="isReading" @click="field?.click()">
       <Camera :size="17" /> {{ isReading ? 'Reading it …' : 'Photo' }}
     </button>
     <input
@@ -110,7 +116,7 @@ async function add(): Promise<void> {
       accept="image/*"
       multiple
       class="hidden"
-      aria-label="Photos of this step"
+      :aria-label="`Photos of ${of}`"
       @change="add"
     />
     <p v-if="problem" class="w-full text-[13px] text-stop" role="alert">{{ problem }}</p>

@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { Check } from '@lucide/vue'
+import { computed } from 'vue'
+import { inUseTask, startOf, type UpkeepTask } from '../../core/mend/upkeep'
+import type { Plan } from '../../core/plan/plan'
+import { plural } from '../../core/quantity/format'
+import { usePart } from '../stores/use-parts'
+import { useNotices } from '../stores/notices'
+import { usePlanStore } from '../stores/plan'
+import { daysUntil, dayText, dueText } from './due'
+
+const { plan } = defineProps<{ plan: Plan }>()
+const store = usePlanStore()
+const notices = useNotices()
+const tasks = usePart('upkeep')
+
+const start = computed(() => startOf(plan))
+/** As a field of a date has it. */
+const today = (): string => new Date().toLocaleDateString('sv')
+const startDay = computed(() =>
+  start.value === undefined ? '' : new Date(start.value).toLocaleDateString('sv'),
+)
+
+const did = (task: string, at: string, label: string): void => {
+  store.commit([{ do: 'note-upkeep', task, at }], { label })
+}
+/** Noon of that day: no zone of the clock makes another day of it. */
+const noonOf = (day: string): string => new Date(`${day}T12:00:00`).toISOString()
+function setStart(event: Event): void {
+  if (event.target instanceof HTMLInputElement && event.target.value !== '')
+    did(inUseTask, noonOf(event.target.value), 'in use since')
+}
+function done({ id, title }: UpkeepTask): void {
+  did(id, new Date().toISOString(), `done: ${title}`)
+  notices.show({
+    kind: 'done',
+    text: `Noted as done today: ${title}.`,
+    actions: [{ label: 'Undo', run: () => store.undo() }],
+  })
+}
+
+const isLate = ({ dueAt }: UpkeepTask): boolean => dueAt !== undefined && daysUntil(dueAt) < 0
+function rhythm({ everyDays, isOnce }: UpkeepTask): string {
+  if (isOnce) return `once, ${plural(everyDays, 'day')} after it was built`
+  if (everyDays >= 360) return 'every year'
+  return everyDays >= 60
+    ? `every ${plural(Math.round(everyDays / 30), 'month')}`
+    : `every ${plural(everyDays, 'day')}`
+}
+const lastOf = ({ id }: UpkeepTask): string[] =>
+  plan.upkeep
+    .filter(({ task }) => task === id)
+    .map(({ at }) => dayText(at))
+    .toReversed()
+</script>
+
+<template>
+  <div class="flex min-h-0 flex-1 flex-col gap-3">
+    <label class="flex flex-wrap items-center gap-2 text-[13px] text-bench-soft">
+      In use since
+      <input
+        class="field w-auto max-sm:min-h-11"
+        type="date"
+        :value="startDay"
+        :max="today()"
+        @change="setStart"
+      />
+      <span v-if="start === undefined"
+        >The last step of the build sets this; put the day in where it was built before.</span
+      >
+    </label>
+    <p
+      v-if="tasks?.length === 0"
+      class="grid flex-1 place-items-center rounded-lg bg-bench-raised p-6 text-center text-bench-soft"
+    >
+      Nothing here asks for upkeep: no screws, no batteries, no covers, nothing outdoors.
+    </p>
+    <ul v-else class="min-h-0 flex-1 space-y-3 overflow-y-auto">
+      <li
+        v-for="task in tasks"
+        :key="task.id"
+        class="flex flex-wrap items-start gap-3 rounded-lg border border-bench-line bg-bench-raised px-4 py-3"
+      >
+        <div class="min-w-0 flex-1 basis-64">
+          <h2 class="text-[15px] font-semibold">{{ task.title }}</h2>
+          <p class="mt-0.5 text-[14px] text-bench-soft">{{ task.how }}</p>
+          <p class="mt-1 text-[13px] text-bench-soft">
+            {{ rhythm(task)
+            }}<template v-if="lastOf(task).length > 0">
+              · done {{ lastOf(task).slice(0, 3).join(', ') }}</template
+            >
+          </p>
+        </div>
+        <p
+          class="min-h-6 text-[14px] font-semibold whitespace-nowrap"
+          :class="isLate(task) && 'text-warning'"
+        >
+          {{ dueText(task, start !== undefined) }}
+        </p>
+        <button
+          v-if="task.isDated"
+          type="button"
+          class="button-quiet min-h-9 max-sm:min-h-11"
+          :aria-label="`Done today: ${task.title}`"
+          @click="done(task)"
+        >
+          <Check :size="15" /> Done today
+        </button>
+      </li>
+    </ul>
+  </div>
+</template>
