@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises'
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { expect, line, openEmptyPlan, pasteLines, roll, test } from './browser'
@@ -464,4 +465,26 @@ test('lengths are shown in metres, short ones in millimetres', async ({ page }) 
   await page.getByRole('radio', { name: 'm', exact: true }).click()
   await expect(page.getByTestId('understood')).toHaveText(['0.73 m', '45 mm'])
   await expect(roll(page)).toContainText('0.717 m')
+})
+
+test('a whole plan becomes one PDF, and its drawing a picture', async ({ page }) => {
+  await page.goto('/')
+  await expect(roll(page)).toContainText('alcove')
+  const saved = async (action: string): Promise<{ name: string; bytes: Buffer }> => {
+    const download = page.waitForEvent('download')
+    await page.getByRole('button', { name: 'Plan', exact: true }).click()
+    await page.getByRole('menuitem', { name: action }).click()
+    const file = await download
+    return { name: file.suggestedFilename(), bytes: await readFile(await file.path()) }
+  }
+  const book = await saved('Save everything as one PDF')
+  expect(book.name).toBe('bay-window-nook.pdf')
+  expect(book.bytes.subarray(0, 5).toString()).toBe('%PDF-')
+  // Twenty pages or so: drawing, sums, lists, diagram, wires, joints, steps, program.
+  expect(book.bytes.toString('latin1').match(/\/Type \/Page\b/g)?.length).toBeGreaterThan(12)
+  const picture = await saved('Save the drawing as PNG')
+  expect(picture.name).toBe('bay-window-nook.png')
+  expect(picture.bytes.subarray(1, 4).toString()).toBe('PNG')
+  // Width and height stand in its header; the longer side is as long as it is made.
+  expect(Math.max(picture.bytes.readUInt32BE(16), picture.bytes.readUInt32BE(20))).toBe(2400)
 })

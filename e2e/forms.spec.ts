@@ -82,7 +82,7 @@ test.describe('parts of one’s own', () => {
       if (kind.endsWith('bank')) await page.getByLabel(/^Holds/).fill('37')
       await page.getByRole('button', { name: 'Add the supply' }).click()
       await expect(dialog(page, 'A supply of your own')).toHaveCount(0)
-      await expect(page.getByRole('button', { name })).toBeVisible()
+      await expect(page.getByRole('button', { name: `Supply: ${name}` })).toBeVisible()
     }
   })
 })

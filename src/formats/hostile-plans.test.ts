@@ -18,6 +18,8 @@ import { runs } from '../testing/runs'
 import { csv } from './csv'
 import { planFeedNetwork, planPictures, planPrograms, planTables } from './exports'
 import { readPlan, readPlanFile, writePlanFile } from './plan-file'
+import { bookPages } from './pdf-book'
+import { paged } from './pdf-pages'
 import { wiringPdf } from './pdf-wiring'
 import { jsonText } from './safe-text'
 import { planNetlist } from './spice'
@@ -120,8 +122,11 @@ describe('whatever is printed', () => {
         const results = worked(plan)
         const wiring = { ...results.wiring, joints: results.joints }
         const diagram = diagramOf(results.wiring, results, plan.units)
-        for (const what of ['diagram', 'lists', 'labels'] as const) {
-          const definition = wiringPdf(what, { plan, wiring, diagram })
+        const book = { ...paged(plan.name, 'plan'), content: bookPages(plan) }
+        const wires = (['diagram', 'lists', 'labels'] as const).map((what) =>
+          wiringPdf(what, { plan, wiring, diagram }),
+        )
+        for (const definition of [book, ...wires]) {
           expect(holes(JSON.stringify(definition.content))).toEqual([])
           expect(await bytesOf(definition)).toBeGreaterThan(500)
         }

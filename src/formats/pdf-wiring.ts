@@ -7,7 +7,7 @@ import type { PlanJoint } from '../core/wire/joints'
 import { wireGroups } from '../core/wire/spools'
 import type { Wiring } from '../core/wire/wires'
 import { blocksById, placeText } from './csv-wires'
-import { plainText } from './safe-text'
+import { cleaned, footer, forPdf, listTable, margin, paged, quiet } from './pdf-pages'
 import { diagramSvg } from './svg-diagram'
 
 export interface WiringForPaper {
@@ -18,8 +18,6 @@ export interface WiringForPaper {
 
 /** Sides of paper, points, upright. */
 const papers = { A4: [595, 842], A3: [842, 1191] } as const
-const margin = 28
-const footer = 20
 
 /** Letters on paper are not smaller than this, points: about 1.8 mm high capitals. */
 const leastLetterPt = 5.5
@@ -63,31 +61,12 @@ export const wiringPdf = (
   given: WiringForPaper,
 ): TDocumentDefinitions => cleaned(pagesOf(what, given)) as TDocumentDefinitions
 
-/** With every text as `plainText`: a PDF's fonts have no letters for what steers a terminal. */
-const cleaned = (value: unknown): unknown => {
-  if (typeof value === 'string') return plainText(value)
-  if (Array.isArray(value)) return value.map(cleaned)
-  return typeof value === 'object' && value !== null
-    ? Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, cleaned(inner)]))
-    : value
-}
-
 function pagesOf(
   what: 'diagram' | 'lists' | 'labels',
   given: WiringForPaper,
 ): TDocumentDefinitions {
   const { plan, diagram } = given
-  const common = {
-    info: { title: `${plan.name}: ${what}` },
-    pageMargins: [margin, margin, margin, margin + footer] as [number, number, number, number],
-    defaultStyle: { fontSize: 9 },
-    footer: (page: number, pages: number): Content => ({
-      text: `${plainText(plan.name)} · ${what} · ${String(page)} of ${String(pages)} · extra-low voltage only; the mains side belongs to a certified, enclosed supply and a licensed electrician`,
-      fontSize: 7,
-      color: '#5f5646',
-      margin: [margin, 6, margin, 0],
-    }),
-  }
+  const common = paged(plan.name, what)
   if (what === 'diagram') {
     const { pageSize, pageOrientation, scale } = paperFor(diagram)
     return {
@@ -103,15 +82,12 @@ function pagesOf(
   return {
     ...common,
     pageSize: 'A4',
-    content: what === 'lists' ? lists(given) : labels(given),
+    content: what === 'lists' ? wiringLists(given) : labels(given),
   }
 }
 
-/** Without what only a browser needs: the PDF's own font is the one there is. */
-const forPdf = (svg: string): string =>
-  svg.replace(/ font-family="[^"]*"/, '').replaceAll(/ (?:data-[\w-]+|cursor)="[^"]*"/g, '')
-
-function lists({ plan, wiring }: WiringForPaper): Content[] {
+/** Wires by gauge and colour with what they are cut from, and the joints. */
+export function wiringLists({ plan, wiring }: Omit<WiringForPaper, 'diagram'>): Content[] {
   const blocks = blocksById(wiring)
   const groups = wireGroups(wiring.wires, plan.buy).flatMap(
     ({ gauge, colour, wires, totalMm, spools }) => [
@@ -123,63 +99,45 @@ function lists({ plan, wiring }: WiringForPaper): Content[] {
       {
         text: `cut from ${spools.map(({ lengthM, cuts: own }) => `${formatSold(lengthM, plan.units)} (${own.map(({ name }) => name).join(' ')})`).join('; ')}`,
         fontSize: 8,
-        color: '#5f5646',
+        color: quiet,
         margin: [0, 0, 0, 3],
       },
-      {
-        layout: 'lightHorizontalLines',
-        table: {
-          headerRows: 1,
-          widths: ['auto', '*', '*', 'auto', '*', 'auto', 'auto'],
-          body: [
-            ['wire', 'from', 'to', 'length', 'why', 'bare', 'sleeve'].map((text) => ({
-              text,
-              bold: true,
-            })),
-            ...wires.map((wire) => [
-              wire.name,
-              placeText(blocks, wire.from),
-              placeText(blocks, wire.to),
-              formatLength(wire.lengthMm, plan.units),
-              workingText(wire.working, plan.units),
-              `${String(wire.bareMm[0])}/${String(wire.bareMm[1])}`,
-              wire.sleeve ?? '',
-            ]),
-          ],
-        },
-      },
+      listTable(
+        ['auto', '*', '*', 'auto', '*', 'auto', 'auto'],
+        ['wire', 'from', 'to', 'length', 'why', 'bare', 'sleeve'],
+        wires.map((wire) => [
+          wire.name,
+          placeText(blocks, wire.from),
+          placeText(blocks, wire.to),
+          formatLength(wire.lengthMm, plan.units),
+          workingText(wire.working, plan.units),
+          `${String(wire.bareMm[0])}/${String(wire.bareMm[1])}`,
+          wire.sleeve ?? '',
+        ]),
+      ),
     ],
   )
   return [
     { text: `Wires · ${plan.name}`, fontSize: 14, bold: true },
     ...(groups as Content[]),
     { text: 'Joints', fontSize: 14, bold: true, pageBreak: 'before', margin: [0, 0, 0, 6] },
-    {
-      layout: 'lightHorizontalLines',
-      table: {
-        headerRows: 1,
-        widths: ['auto', 'auto', '*', '*', 'auto', 'auto'],
-        body: [
-          ['', 'done', 'where', 'what meets', 'min', 'so far'].map((text) => ({
-            text,
-            bold: true,
-          })),
-          ...wiring.joints.map(({ id, where, meets, threadFirst, minutes, soFarMin }, index) => [
-            String(index + 1),
-            plan.wiring.ticks.includes(id) ? 'yes' : '[  ]',
-            where,
-            [
-              ...(threadFirst.length > 0
-                ? [{ text: `first thread ${threadFirst.join(', ')}`, italics: true }]
-                : []),
-              ...meets,
-            ],
-            String(minutes),
-            String(soFarMin),
-          ]),
+    listTable(
+      ['auto', 'auto', '*', '*', 'auto', 'auto'],
+      ['', 'done', 'where', 'what meets', 'min', 'so far'],
+      wiring.joints.map(({ id, where, meets, threadFirst, minutes, soFarMin }, index) => [
+        String(index + 1),
+        plan.wiring.ticks.includes(id) ? 'yes' : '[  ]',
+        where,
+        [
+          ...(threadFirst.length > 0
+            ? [{ text: `first thread ${threadFirst.join(', ')}`, italics: true }]
+            : []),
+          ...meets,
         ],
-      },
-    },
+        String(minutes),
+        String(soFarMin),
+      ]),
+    ),
   ]
 }
 
@@ -197,7 +155,7 @@ function labels({ plan, wiring }: WiringForPaper): Content[] {
       stack: [
         { text: wire.name, bold: true, fontSize: 11 },
         { text: placeText(blocks, here), fontSize: 8 },
-        { text: `to ${placeText(blocks, there)}`, fontSize: 7, color: '#5f5646' },
+        { text: `to ${placeText(blocks, there)}`, fontSize: 7, color: quiet },
       ],
       margin: [2, 2, 2, 2] as [number, number, number, number],
     })),

@@ -1,4 +1,5 @@
 import { expose } from 'comlink'
+import type { Content } from 'pdfmake/interfaces'
 import { meterAt } from '../../core/build/meter-at'
 import type { MeterAt } from './parts'
 import { putRight, type PutRight } from '../../core/choose/put-right'
@@ -27,6 +28,7 @@ import type { Verdict } from '../../core/verdict/verdict'
 import { csv } from '../../formats/csv'
 import { framesTable } from '../../formats/csv-frames'
 import { planShowC } from '../../formats/exports'
+import { bookPages } from '../../formats/pdf-book'
 import { planNetlist } from '../../formats/spice'
 import { drawingSvg } from '../../formats/svg-drawing'
 import { factsOf, workOf, type PlanFacts } from './plan-facts'
@@ -149,6 +151,8 @@ const service = {
   /** The drawing as SVG, and the feed as a netlist. */
   drawing: (plan: Plan): string => drawingSvg(plan),
   netlist: (plan: Plan): string => planNetlist(plan),
+  /** Everything for the bench, as the pages of one document. */
+  book: (plan: Plan): Content[] => bookPages(plan),
   /** What the shelf shows of a plan. */
   facts(plan: Plan): PlanFacts {
     const results = worked(plan)

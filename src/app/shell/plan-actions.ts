@@ -30,6 +30,8 @@ export function usePlanActions(): readonly PlanAction[] {
       needsPlan: true,
     },
     { label: 'Export to a file', run: files.exportPlan, needsPlan: true },
+    { label: 'Save everything as one PDF', run: files.saveBook, needsPlan: true },
+    { label: 'Save the drawing as PNG', run: files.savePicture, needsPlan: true },
     { label: 'Save the drawing as SVG', run: files.saveDrawing, needsPlan: true },
     { label: 'Save the feed as a netlist', run: files.saveNetlist, needsPlan: true },
     { label: 'Save the leads as CSV', run: files.saveFeeds, needsPlan: true },

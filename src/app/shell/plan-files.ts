@@ -7,7 +7,7 @@ import { useShelf } from '../stores/shelf'
 import { readPlanUpload } from './read-plan-upload'
 import { savePlanFile } from './save-plan-file'
 import { saveTable } from './save-table'
-import { saveText } from './save-text'
+import { saveBlob, saveText } from './save-text'
 
 /** Works something out beside the page, in a worker that ends with it. */
 async function inWorker<Result>(work: (jobs: Jobs) => Promise<Result>): Promise<Result> {
@@ -24,6 +24,8 @@ async function inWorker<Result>(work: (jobs: Jobs) => Promise<Result>): Promise<
 export function usePlanFiles(): {
   exportPlan: () => Promise<void>
   saveDrawing: () => Promise<void>
+  savePicture: () => Promise<void>
+  saveBook: () => Promise<void>
   saveNetlist: () => Promise<void>
   saveFeeds: () => Promise<void>
   importPlan: (file: File) => Promise<void>
@@ -43,6 +45,28 @@ export function usePlanFiles(): {
     if (plan === undefined) return
     const svg = await inWorker(({ service }) => service.drawing(plan))
     saveText(`${plan.name}.svg`, svg, 'image/svg+xml')
+  }
+
+  async function savePicture(): Promise<void> {
+    const { plan } = store
+    if (plan === undefined) return
+    const svg = await inWorker(({ service }) => service.drawing(plan))
+    const { pngOf } = await import('./png')
+    saveBlob(`${plan.name}.png`, await pngOf(svg))
+  }
+
+  async function saveBook(): Promise<void> {
+    const { plan } = store
+    if (plan === undefined) return
+    notices.show({ kind: 'offer', text: 'Making the PDF …' })
+    const [content, { pdfBlob }, { paged }] = await Promise.all([
+      inWorker(({ service }) => service.book(plan)),
+      import('./pdf'),
+      import('../../formats/pdf-pages'),
+    ])
+    const pdf = await pdfBlob({ ...paged(plan.name, 'plan'), pageSize: 'A4', content })
+    saveBlob(`${plan.name}.pdf`, pdf)
+    notices.show({ kind: 'done', text: 'The PDF is among your downloads.' })
   }
 
   async function saveNetlist(): Promise<void> {
@@ -127,6 +151,8 @@ export function usePlanFiles(): {
   return {
     exportPlan: told('The plan', exportPlan),
     saveDrawing: told('The drawing', saveDrawing),
+    savePicture: told('The picture', savePicture),
+    saveBook: told('The PDF', saveBook),
     saveNetlist: told('The netlist', saveNetlist),
     saveFeeds: told('The leads', saveFeeds),
     importPlan,

@@ -26,7 +26,7 @@ async function savePdf(what: 'diagram' | 'lists' | 'labels'): Promise<void> {
   isBusy.value = true
   try {
     const { wiringPdf } = await import('../../formats/pdf-wiring')
-    const { pdfBlob } = await import('./pdf')
+    const { pdfBlob } = await import('../shell/pdf')
     saveBlob(
       `${plan.name} ${what}.pdf`,
       await pdfBlob(wiringPdf(what, { plan, wiring: wiring, diagram })),

@@ -1,0 +1,52 @@
+import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
+import { plainText } from './safe-text'
+
+/** White around what is on a page, and the room of its last line, points. */
+export const margin = 28
+export const footer = 20
+
+/** The frame of every document: its title, and a last line with page numbers and the caution. */
+export const paged = (
+  name: string,
+  what: string,
+): Pick<TDocumentDefinitions, 'info' | 'pageMargins' | 'defaultStyle' | 'footer'> => ({
+  info: { title: plainText(`${name}: ${what}`) },
+  pageMargins: [margin, margin, margin, margin + footer],
+  defaultStyle: { fontSize: 9 },
+  footer: (page: number, pages: number): Content => ({
+    text: `${plainText(name)} · ${what} · ${String(page)} of ${String(pages)} · extra-low voltage only; the mains side belongs to a certified, enclosed supply and a licensed electrician`,
+    fontSize: 7,
+    color: quiet,
+    margin: [margin, 6, margin, 0],
+  }),
+})
+
+/** The colour of what stands beside the matter. */
+export const quiet = '#5f5646'
+
+/** With every text as `plainText`: a PDF's fonts have no letters for what steers a terminal. */
+export const cleaned = (value: unknown): unknown => {
+  if (typeof value === 'string') return plainText(value)
+  if (Array.isArray(value)) return value.map(cleaned)
+  return typeof value === 'object' && value !== null
+    ? Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, cleaned(inner)]))
+    : value
+}
+
+/** An SVG without what only a browser needs: the PDF's own font is the one there is. */
+export const forPdf = (svg: string): string =>
+  svg.replace(/ font-family="[^"]*"/, '').replaceAll(/ (?:data-[\w-]+|cursor)="[^"]*"/g, '')
+
+/** A table with its first row in bold. */
+export const listTable = (
+  widths: ('auto' | '*')[],
+  head: readonly string[],
+  rows: readonly (readonly Content[])[],
+): Content => ({
+  layout: 'lightHorizontalLines',
+  table: {
+    headerRows: 1,
+    widths,
+    body: [head.map((text) => ({ text, bold: true })), ...rows.map((row) => [...row])],
+  },
+})
