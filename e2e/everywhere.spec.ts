@@ -323,6 +323,36 @@ test.describe('by touch', () => {
     await page.getByRole('button', { name: '+ another line' }).tap()
     await expect(line(page, 8)).toBeFocused()
   })
+  test('whatever a finger hits is 44 px high', async ({ page }) => {
+    await page.goto('/')
+    await expect(line(page, 1)).toHaveValue('seat front 2140')
+    const id = new URL(page.url()).pathname.split('/')[2]!
+    for (const stage of [
+      'measure',
+      'cut',
+      'feed',
+      'signal',
+      'wire',
+      'buy',
+      'build',
+      'glow',
+      'mend',
+    ]) {
+      await page.goto(`/plan/${id}/${stage}`)
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+      await page.waitForTimeout(500)
+      const small = await page.evaluate(() =>
+        [...document.querySelectorAll('button:not(.slim), [role="radio"], select, header a')]
+          .filter(
+            (element) => element.checkVisibility() && !element.matches('.not-focus\\:sr-only'),
+          )
+          .map((element) => [element.textContent.trim(), element.getBoundingClientRect()] as const)
+          .filter(([, { width, height }]) => height < 44 || width < 24)
+          .map(([name, { width, height }]) => `${name}: ${String(width)} x ${String(height)}`),
+      )
+      expect([stage, ...small]).toEqual([stage])
+    }
+  })
 })
 
 test('what was done on the phone comes back to the plan that it came from', async ({

@@ -114,7 +114,7 @@ function leave(): void {
     </button>
     <button
       v-if="draft === undefined"
-      class="rounded-md border px-2 py-0.5 font-mono text-[12px] whitespace-nowrap"
+      class="slim relative rounded-md border px-2 py-0.5 font-mono text-[12px] whitespace-nowrap"
       :class="
         isLit
           ? 'border-glow bg-glow text-bench'

@@ -48,7 +48,7 @@ function key(event: KeyboardEvent): void {
 <template>
   <button
     type="button"
-    class="absolute z-10 -translate-x-1/2 -translate-y-1/2 cursor-move rounded-md border bg-bench px-2.5 py-1.5 text-[12px] whitespace-nowrap"
+    class="slim absolute z-10 -translate-x-1/2 -translate-y-1/2 cursor-move rounded-md border bg-bench px-2.5 py-1.5 text-[12px] whitespace-nowrap"
     :class="isLit ? 'border-glow text-glow' : 'border-[#a9782f] text-[#ffcf8a]'"
     :style="{ left: `${at[0]}px`, top: `${at[1]}px` }"
     :aria-label="`${name}, ${label}: move with the arrow keys`"

@@ -79,7 +79,7 @@ function onKey(event: KeyboardEvent): void {
     @pointerenter="emit('point', true)"
     @pointerleave="emit('point', false)"
   >
-    <div class="flex h-[25px] items-center">
+    <div class="flex h-(--pad-row) items-center">
       <span
         class="grip grid h-full w-6 shrink-0 cursor-grab touch-none place-items-center text-paper-soft opacity-0 pointer-coarse:opacity-100 group-hover/line:opacity-100"
         title="Drag to move the line (Alt with the arrow keys does too)"
@@ -133,7 +133,7 @@ function onKey(event: KeyboardEvent): void {
     <p
       v-if="error !== undefined"
       :id="`error-${line.id}`"
-      class="flex min-h-[25px] items-center pr-3 pl-9 text-[12px] leading-[25px]"
+      class="flex min-h-(--pad-row) items-center pr-3 pl-9 text-[12px] leading-(--pad-row)"
       data-testid="line-error"
     >
       {{ error }}

@@ -19,6 +19,7 @@ const count = computed(() => notesOn(store.plan?.notes ?? [], about).length)
     :aria-label="`${count === 0 ? 'Add a note' : plural(count, 'note')} on ${name}`"
     @click="openNotes(about)"
   >
-    <NotebookPen :size="13" aria-hidden="true" />{{ count === 0 ? 'note' : plural(count, 'note') }}
+    <NotebookPen :size="13" aria-hidden="true" />
+    <span>{{ count === 0 ? 'note' : plural(count, 'note') }}</span>
   </button>
 </template>

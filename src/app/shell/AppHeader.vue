@@ -69,7 +69,7 @@ function rename(name?: string): void {
   >
     <RouterLink
       :to="{ name: 'plans' }"
-      class="shrink-0 font-bold tracking-wide"
+      class="finger shrink-0 font-bold tracking-wide"
       aria-label="Glow Tally: all plans"
     >
       g<span class="max-sm:hidden">low</span><span class="text-glow">|</span>t<span
@@ -78,7 +78,10 @@ function rename(name?: string): void {
       >
     </RouterLink>
 
-    <div v-if="isInPlan && store.plan" class="flex min-w-0 items-center gap-2">
+    <div
+      v-if="isInPlan && store.plan"
+      class="flex min-w-0 items-center gap-2 max-sm:flex-1 max-sm:basis-0"
+    >
       <RenameField v-if="isRenaming" class="w-52" :name="store.plan.name" @end="rename" />
       <button
         v-else

@@ -87,7 +87,7 @@ const shows = (name: string): boolean => !isNarrow.value || sheet.value === name
     >
       <section
         data-prints-as-shown="width"
-        class="flex min-h-0 min-w-0 flex-col gap-3 px-3 pt-3.5 pb-3.5 sm:px-[18px]"
+        class="flex min-h-0 min-w-0 flex-col gap-3 max-[899px]:overflow-y-auto px-3 pt-3.5 pb-3.5 sm:px-[18px]"
       >
         <div class="flex flex-wrap items-center gap-x-3.5 gap-y-2">
           <h1 class="text-lg font-bold">{{ title }}</h1>
