@@ -184,7 +184,7 @@ function goTo(id: string | undefined): void {
         </button>
         <button
           v-else
-          class="underline decoration-dotted underline-offset-3"
+          class="min-h-6 underline decoration-dotted underline-offset-3"
           @click="goTo(line.for[0])"
         >
           Decided on {{ pageNames[line.page] }}

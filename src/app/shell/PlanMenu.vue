@@ -56,12 +56,10 @@ const choices: readonly {
           <button
             class="flex w-full items-center gap-2 rounded px-3 py-1 text-left text-[13px] pointer-coarse:min-h-11"
             :class="active && 'bg-bench-line'"
-            role="menuitemradio"
-            :aria-checked="choice.value.value === value"
             @click="choice.value.value = value"
           >
             <Check :size="14" :class="choice.value.value === value ? '' : 'invisible'" />
-            {{ label }}
+            {{ label }}<span v-if="choice.value.value === value" class="sr-only">, chosen</span>
           </button>
         </MenuItem>
       </template>
