@@ -15,6 +15,7 @@ import { isJpeg, isZip, type PlanPhoto } from './plan-zip'
 const backupFormat = 'glow-tally backup'
 const indexName = 'backup.json'
 const planPath = (id: string): string => `plans/${id}.json`
+const snapshotPath = (id: string): string => `snapshots/${id}.json`
 const photoPath = (id: string): string => `photos/${id}.jpg`
 
 /** Unpacked: one file, and everything. */
@@ -38,6 +39,11 @@ const indexSchema = z.strictObject({
         tags: z.array(z.string().max(60)).max(20),
         isExample: z.boolean(),
         photos: z.array(idSchema).max(10_000),
+        /** Older backups have none. */
+        snapshots: z
+          .array(z.strictObject({ id: idSchema, name: z.string().max(200), at: z.number() }))
+          .max(1_000)
+          .default([]),
       }),
     )
     .max(10_000),
@@ -55,6 +61,13 @@ export interface BackupPlan {
   readonly isExample: boolean
   readonly plan: Plan
   readonly photos: readonly PlanPhoto[]
+  /** The plan as it once was; `at` in ms since 1970. */
+  readonly snapshots: readonly {
+    readonly id: string
+    readonly name: string
+    readonly at: number
+    readonly plan: Plan
+  }[]
 }
 
 /** Everything that is kept on a device. */
@@ -79,12 +92,13 @@ export function writeBackup({ plans, parts, drawer, prices }: Backup): Uint8Arra
   const index: Index = {
     format: backupFormat,
     version: 1,
-    plans: plans.map(({ id, changedAt, tags, isExample, photos }) => ({
+    plans: plans.map(({ id, changedAt, tags, isExample, photos, snapshots }) => ({
       id,
       changedAt,
       tags: [...tags],
       isExample,
       photos: photos.map((photo) => photo.id),
+      snapshots: snapshots.map(({ id: own, name, at }) => ({ id: own, name, at })),
     })),
     parts,
     drawer,
@@ -95,6 +109,11 @@ export function writeBackup({ plans, parts, drawer, prices }: Backup): Uint8Arra
     {
       [indexName]: text(index),
       ...Object.fromEntries(plans.map(({ id, plan }) => [planPath(id), text(plan)])),
+      ...Object.fromEntries(
+        plans.flatMap(({ snapshots }) =>
+          snapshots.map(({ id, plan }) => [snapshotPath(id), text(plan)]),
+        ),
+      ),
       ...Object.fromEntries(
         plans.flatMap(({ photos }) =>
           // A JPEG does not get smaller.
@@ -132,21 +151,29 @@ export function readBackup(bytes: Uint8Array): BackupResult {
   if (!parsed.success) return { ok: false, issues: issuesOf(parsed.error) }
   const { plans, ...rest } = parsed.data
   const leftOut: Issue[] = []
-  const read = plans.flatMap(({ photos, ...entry }): BackupPlan[] => {
-    const file = files[planPath(entry.id)]
+  /** A plan file of the zip; one that cannot be read is noted among those that are left out. */
+  const planAt = (path: string): Plan | undefined => {
+    const file = files[path]
     const result = file === undefined ? undefined : readPlan(json(file))
-    if (result?.ok !== true) {
-      const [first] = result?.issues ?? []
-      leftOut.push({
-        path: planPath(entry.id),
-        message: first === undefined ? 'is missing' : `${first.path} ${first.message}`.trim(),
-      })
-      return []
-    }
+    if (result?.ok === true) return result.plan
+    const [first] = result?.issues ?? []
+    leftOut.push({
+      path,
+      message: first === undefined ? 'is missing' : `${first.path} ${first.message}`.trim(),
+    })
+    return undefined
+  }
+  const read = plans.flatMap(({ photos, snapshots, ...entry }): BackupPlan[] => {
+    const plan = planAt(planPath(entry.id))
+    if (plan === undefined) return []
     return [
       {
         ...entry,
-        plan: result.plan,
+        plan,
+        snapshots: snapshots.flatMap((one) => {
+          const then = planAt(snapshotPath(one.id))
+          return then === undefined ? [] : [{ ...one, plan: then }]
+        }),
         photos: photos.flatMap((id) => {
           const own = files[photoPath(id)]
           return own !== undefined && isJpeg(own) ? [{ id, bytes: own }] : []

@@ -8,6 +8,7 @@ import { readBackup, writeBackup } from '../../formats/backup'
 import { gatherBackup, mergeBackup } from './backup'
 import { openDatabase, type Database } from './db'
 import { PlanShelf } from './plans'
+import { forgetSnapshot, readSnapshot, snapshotsOf, takeSnapshot } from './snapshots'
 
 let number = 0
 const device = (): { db: Database; shelf: PlanShelf } => {
@@ -43,6 +44,7 @@ beforeEach(async () => {
   id = await here.shelf.add(built, { tags: ['attic'], changedAt: 1_000 })
   await here.shelf.addPhotos(id, [{ id: 'p1', bytes: jpeg }])
   await here.db.parts.add({ id: strip.id, kind: 'strip', part: strip })
+  await takeSnapshot(here.db, id, { name: 'before the rail', plan: { ...plan, limit: 0.3 } })
   await here.db.drawer.add({ id: 'd1', name: 'wire', unit: 'm', amount: 3 })
   await here.db.prices.add({ line: 'strip.x', packs: [{ size: 5, price: 20 }] })
 })
@@ -69,6 +71,14 @@ describe('a backup', () => {
     expect(await there.shelf.load(id)).toMatchObject({ ok: true, plan: built })
     expect((await there.shelf.list())[0]).toMatchObject({ tags: ['attic'], changedAt: 1_000 })
     expect(await there.shelf.photos(['p1'])).toEqual([{ id: 'p1', bytes: jpeg }])
+    const [snapshot] = await snapshotsOf(there.db, id)
+    expect(snapshot).toMatchObject({ name: 'before the rail' })
+    expect(readSnapshot(snapshot!)).toMatchObject({ ok: true, plan: { limit: 0.3 } })
+    // It comes back to a plan that is here unchanged, and only once.
+    await forgetSnapshot(there.db, snapshot!.id)
+    await mergeBackup(there.db, there.shelf, backup)
+    await mergeBackup(there.db, there.shelf, backup)
+    expect(await snapshotsOf(there.db, id)).toEqual([snapshot])
     expect(await there.db.parts.get('own-1')).toMatchObject({ part: { name: 'my strip' } })
     expect(await mergeBackup(there.db, there.shelf, backup)).toEqual({
       added: [],
@@ -101,6 +111,11 @@ describe('a backup', () => {
     await here.shelf.add(emptyPlan('Crown', 'b'))
     const files = unzipSync(await file())
     const broken = `plans/${id}.json`
+    const [snapshot] = await snapshotsOf(here.db, id)
+    const half = `snapshots/${snapshot!.id}.json`
+    const noSnapshot = read(zipSync({ ...files, [half]: strToU8('{') }))
+    expect(noSnapshot.leftOut).toMatchObject([{ path: half }])
+    expect(noSnapshot.backup.plans.map((one) => one.snapshots)).toEqual([[], []])
     const damaged = zipSync({ ...files, [broken]: strToU8('{ "format": 1') })
     const noPhoto = zipSync({ ...files, 'photos/p1.jpg': strToU8('<svg onload=x>') })
     expect(read(noPhoto).backup.plans.flatMap(({ photos }) => photos)).toEqual([])

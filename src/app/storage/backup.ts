@@ -3,6 +3,7 @@ import type { Backup } from '../../formats/backup'
 import { photosOf } from '../../formats/plan-zip'
 import type { Database } from './db'
 import type { PlanShelf } from './plans'
+import { readSnapshot, snapshotsOf } from './snapshots'
 
 const lastKey = 'backup'
 
@@ -30,7 +31,11 @@ export async function gatherBackup(
       continue
     }
     const photos = await shelf.photos(photosOf(loaded.plan))
-    plans.push({ id, changedAt, tags, isExample, plan: loaded.plan, photos })
+    const snapshots = (await snapshotsOf(db, id)).flatMap((kept) => {
+      const read = readSnapshot(kept)
+      return read.ok ? [{ id: kept.id, name: kept.name, at: kept.at, plan: read.plan }] : []
+    })
+    plans.push({ id, changedAt, tags, isExample, plan: loaded.plan, photos, snapshots })
   }
   const [parts, drawer, prices] = await Promise.all([
     db.parts.toArray(),
@@ -60,11 +65,21 @@ export async function mergeBackup(
   const added: string[] = []
   const beside: string[] = []
   let same = 0
-  for (const { id, plan, photos, ...about } of plans) {
+  /** Snapshots that are not here yet, for a plan under its id here. */
+  const keepSnapshots = async (
+    planId: string,
+    snapshots: Backup['plans'][number]['snapshots'],
+  ): Promise<void> => {
+    for (const { plan: document, ...about } of snapshots)
+      if ((await db.snapshots.get(about.id)) === undefined)
+        await db.snapshots.add({ ...about, planId, document })
+  }
+  for (const { id, plan, photos, snapshots, ...about } of plans) {
     const stored = await db.plans.get(id)
     const isHere = stored !== undefined && stored.deletedAt === undefined
     if (isHere && isSame(stored.document, plan)) {
       same += 1
+      await keepSnapshots(id, snapshots)
       continue
     }
     const name = isHere ? `${plan.name} (from the backup)` : plan.name
@@ -74,6 +89,7 @@ export async function mergeBackup(
       { ...about, ...(stored === undefined && { id }) },
     )
     await shelf.addPhotos(own, photos)
+    await keepSnapshots(own, snapshots)
     if (isHere) beside.push(name)
     else added.push(name)
   }
