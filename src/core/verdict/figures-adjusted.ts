@@ -49,8 +49,19 @@ function nameOf(plan: Plan, holder: AdjustedFigure['path']): string {
     const name = textIn(value, 'name') ?? textIn(value, 'text')
     if (name !== undefined && name !== '') return `“${name}”`
   }
-  return holder[0] === 'offcuts' ? 'A rest of strip' : `In ${wordsOf(String(holder[0] ?? 'plan'))}`
+  const place = String(holder[0] ?? '')
+  return placeNames.get(place) ?? wordsOf(place)
 }
+
+/** Places of a plan whose things have no name, in words. */
+const placeNames: ReadonlyMap<string, string> = new Map([
+  ['offcuts', 'A rest of strip'],
+  ['rules', 'House rules'],
+  ['use', 'How it is used'],
+  ['buy', 'What is bought'],
+  ['bench', 'The drawing'],
+  ['shows', 'A show'],
+])
 
 /** `cut pitch was 0.000001 mm, is 1 mm`. */
 function figureText({ path, was, now }: AdjustedFigure): string {

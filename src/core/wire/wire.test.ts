@@ -10,7 +10,11 @@ import { worked } from '../worked'
 import { diagramOf } from './diagram'
 import type { Diagram } from './drawn'
 import { Rooms } from './first-room'
-import { cableGroups, wireGroups } from './spools'
+import { shippedLights } from '../parts/lights'
+import { soldWire } from '../parts/sold'
+import { wireOf } from '../parts/wires'
+import { runs } from '../../testing/runs'
+import { cableGroups, spoolsFor, wireGroups } from './spools'
 import { tracksFor } from './track-order'
 
 const planOf = (lines: readonly Partial<Line>[], extra: Partial<Plan> = {}): Plan => ({
@@ -333,4 +337,50 @@ describe('the first room with enough left', () => {
       ),
     )
   })
+})
+
+it('many wires are laid on spools that hold them, none longer than it has to be', () => {
+  const sold = soldWire(wireOf('mm2-0_22'), 'red')
+  fc.assert(
+    fc.property(
+      fc.array(fc.integer({ min: 20, max: 130_000 }), { minLength: 61, maxLength: 90 }),
+      (lengths) => {
+        const wires = lengths
+          .toSorted((a, b) => b - a)
+          .map((lengthMm, index) => ({ name: `W${String(index)}`, lengthMm }))
+        const spools = spoolsFor(sold, wires)
+        expect(spools.flatMap(({ cuts }) => cuts)).toHaveLength(wires.length)
+        for (const { cuts, lengthM, leftMm } of spools) {
+          const used = cuts.reduce((sum, { lengthMm }) => sum + lengthMm, 0)
+          expect(used + leftMm).toBeCloseTo(lengthM * 1000, 6)
+          expect(leftMm).toBeGreaterThanOrEqual(0)
+        }
+        // First fit: no spool could hold the first wire of a later one.
+        for (const [index, { lengthM, cuts }] of spools.entries()) {
+          const left = Math.max(lengthM, 100) * 1000 - cuts.reduce((sum, c) => sum + c.lengthMm, 0)
+          for (const later of spools.slice(index + 1))
+            expect(left).toBeLessThan(later.cuts[0]?.lengthMm ?? 0)
+        }
+      },
+    ),
+    { numRuns: runs(40) },
+  )
+})
+
+it('wires of lights on pins start at the pin that their own run was given', () => {
+  const lights = { part: shippedLights[0]!.id, drive: 'pins' as const }
+  const plan = planOf([
+    { text: 'left string 3 @ 100', lights },
+    { text: 'right string 3 @ 100', lights },
+  ])
+  const { fit, wiring } = worked(plan)
+  const given = (fit?.pins ?? []).flatMap(({ need: { of }, pin }) =>
+    of.kind === 'light' ? [`${of.run} ${pin?.name ?? ''}`] : [],
+  )
+  expect(given).toHaveLength(6)
+  expect(
+    wiring.wires
+      .filter(({ role, home }) => role === 'signal' && home !== undefined)
+      .map(({ home, from }) => `${home ?? ''} ${from.label}`),
+  ).toEqual(given)
 })
