@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Check } from '@lucide/vue'
 import { computed } from 'vue'
-import { inUseTask, startOf, type UpkeepTask } from '../../core/mend/upkeep'
+import { startOf, type UpkeepTask } from '../../core/mend/upkeep'
 import type { Plan } from '../../core/plan/plan'
 import { plural } from '../../core/quantity/format'
 import { usePart } from '../stores/use-parts'
@@ -28,7 +28,7 @@ const did = (task: string, at: string, label: string): void => {
 const noonOf = (day: string): string => new Date(`${day}T12:00:00`).toISOString()
 function setStart(event: Event): void {
   if (event.target instanceof HTMLInputElement && event.target.value !== '')
-    did(inUseTask, noonOf(event.target.value), 'in use since')
+    store.commit([{ do: 'set-in-use', at: noonOf(event.target.value) }], { label: 'in use since' })
 }
 function done({ id, title }: UpkeepTask): void {
   did(id, new Date().toISOString(), `done: ${title}`)

@@ -3,7 +3,7 @@ import { demoPlan } from '../../testing/demo-plan'
 import { change } from '../plan/commands'
 import type { LogEntry, Plan } from '../plan/plan'
 import { worked } from '../worked'
-import { inUseTask, upkeepOf, type UpkeepTask } from './upkeep'
+import { upkeepOf, type UpkeepTask } from './upkeep'
 
 const built = (at: string, kind: LogEntry['kind'] = 'soak'): LogEntry => ({
   step: `last-${at}`,
@@ -60,10 +60,12 @@ describe('upkeep', () => {
         [...tasks(done)].map(([id, { dueAt }]) => [id, Math.round(daysBetween(at, dueAt))]),
       ),
     ).toEqual({ 'battery.supply-a': NaN, screws: 7, dust: 180, seals: 365 })
-    const { plan } = change(done, [
-      { do: 'note-upkeep', task: inUseTask, at: '2026-04-01T12:00:00Z' },
-    ])
-    expect(daysBetween('2026-04-01T12:00:00Z', tasks(plan).get('dust')?.dueAt)).toBe(180)
+    // The day can be put right in both directions.
+    let plan = done
+    for (const day of ['2026-04-01T12:00:00Z', '2026-05-01T12:00:00Z', '2026-02-01T12:00:00Z']) {
+      plan = change(plan, [{ do: 'set-in-use', at: day }]).plan
+      expect(daysBetween(day, tasks(plan).get('dust')?.dueAt)).toBe(180)
+    }
   })
 
   it('counts from when it was done last; screws are tightened once; the soonest stands first', () => {
@@ -99,7 +101,7 @@ describe('upkeep', () => {
   })
 
   it('a date that is none is none', () => {
-    const { plan } = change(lanterns, [{ do: 'note-upkeep', task: inUseTask, at: 'soon' }])
+    const { plan } = change(lanterns, [{ do: 'set-in-use', at: 'soon' }])
     for (const { dueAt } of tasks(plan).values()) expect(dueAt).toBeUndefined()
   })
 })

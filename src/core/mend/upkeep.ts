@@ -3,6 +3,7 @@ import { builtAt } from '../build/progress'
 import type { ChemistryName } from '../parts/chemistries'
 import type { Plan } from '../plan/plan'
 import { fewNames } from '../quantity/few-names'
+import { inUseTask } from '../plan/usual'
 import { plural, significant } from '../quantity/format'
 import type { MendGiven } from './fault'
 
@@ -148,9 +149,6 @@ const lastOf = (upkeep: Plan['upkeep'], id: string): string | undefined =>
     (last, { task, at }) => (task === id && timeOf(at) > timeOf(last, -Infinity) ? at : last),
     undefined,
   )
-
-/** Stands among the tasks that were done for the day since when all is in use, where somebody has said so. */
-export const inUseTask = 'in use'
 
 /** Since when it is in use, as an ISO date and time: as somebody said, or since the last step of its build. */
 export const startOf = (plan: Pick<Plan, 'build' | 'upkeep'>): string | undefined =>

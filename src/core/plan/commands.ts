@@ -26,6 +26,7 @@ import { isSame } from '../quantity/same'
 import type { Settable } from './with-set'
 import { supplyBehind } from './supply-of'
 import { tagger } from './tags'
+import { inUseTask } from './usual'
 
 enablePatches()
 
@@ -72,6 +73,8 @@ export type Command =
   | { readonly do: 'remove-note'; readonly note: string }
   /** A task of upkeep was done on a day, as an ISO date and time. */
   | { readonly do: 'note-upkeep'; readonly task: string; readonly at: string }
+  /** Since when it is in use; there is one such day. */
+  | { readonly do: 'set-in-use'; readonly at: string }
   /** Figures of one thing that were brought within bounds have been looked at; `holder` is the way to that thing. */
   | { readonly do: 'settle-figures'; readonly holder: AdjustedFigure['path'] }
   | { readonly do: 'set-use'; readonly use: Partial<Use> }
@@ -244,6 +247,10 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       return
     case 'note-upkeep':
       plan.upkeep.push({ task: command.task, at: command.at })
+      return
+    case 'set-in-use':
+      plan.upkeep = plan.upkeep.filter(({ task }) => task !== inUseTask)
+      plan.upkeep.push({ task: inUseTask, at: command.at })
       return
     case 'settle-figures':
       plan.adjusted = plan.adjusted.filter(({ path }) => !isSame(path.slice(0, -1), command.holder))

@@ -22,6 +22,9 @@ export const mostLights = 10_000
 /** Figures that were brought within bounds and are still marked, at most. */
 export const mostAdjusted = 200
 
+/** Stands among the tasks of upkeep for the day since when all is in use, where somebody has said so. */
+export const inUseTask = 'in use'
+
 /** Gauge of leads that name none. */
 export const usualWire = 'mm2-1'
 
