@@ -8,9 +8,10 @@ const address = `http://localhost:${String(port)}`
 /** Serves the build, opens a browser on it, and ends both afterwards. */
 export async function withBrowser(
   work: (newPage: () => Promise<Page>) => Promise<void>,
+  { firstVisit = 'empty' }: { readonly firstVisit?: 'empty' | 'examples' } = {},
 ): Promise<void> {
   const server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
-    env: { ...process.env, PORT: String(port) },
+    env: { ...process.env, PORT: String(port), FIRST_VISIT: firstVisit },
     stdio: 'ignore',
   })
   const browser = await chromium.launch(chromiumOptions.launchOptions)
@@ -32,6 +33,29 @@ async function waitForServer(): Promise<void> {
     }
   }
   throw new Error('The server did not start: run npm run build first')
+}
+
+/** Opens the address of the app as a first visit does. */
+export const openFirst = async (page: Page): Promise<void> => {
+  await page.goto(address)
+}
+
+/** Notes from now on how long the page stands still at most, ms; what is given back tells it and begins anew. */
+export async function watchStalls(page: Page): Promise<() => Promise<string>> {
+  // As text, since what is compiled here would call a helper that the page does not have.
+  await page.evaluate(`{
+    window.longest = 0
+    new PerformanceObserver((list) => {
+      for (const { duration } of list.getEntries()) window.longest = Math.max(window.longest, duration)
+    }).observe({ type: 'longtask' })
+  }`)
+  return async () => {
+    const longest = await page.evaluate<number>('window.longest')
+    await page.evaluate('window.longest = 0')
+    return longest === 0
+      ? 'never stands still for 50 ms'
+      : `stands still for ${longest.toFixed(0)} ms at most`
+  }
 }
 
 /** A new plan whose pad holds these lines. */

@@ -9,6 +9,7 @@ import { packingBench } from './packing'
 import { scaleBench } from './scale'
 import { soakBench } from './soak'
 import { stallsBench } from './stalls'
+import { startBench } from './start'
 import { tallyBench } from './tally'
 import { typingBench } from './typing'
 
@@ -26,6 +27,7 @@ const benches = {
   typing: typingBench,
   hands: handsBench,
   stalls: stallsBench,
+  start: startBench,
   soak: soakBench,
 }
 

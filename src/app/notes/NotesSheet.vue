@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid'
 import { computed, onScopeDispose, ref } from 'vue'
 import type { Note } from '../../core/plan/plan'
 import { plural } from '../../core/quantity/format'
-import { noteAbout, noteDraft } from '../stores/note-about'
+import { noteAbout, noteDraftOf } from '../stores/note-about'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { usePlanParts } from '../stores/plan-parts'
@@ -52,7 +52,7 @@ const startKey = aboutKey(
       : { kind: 'plan' }),
 )
 const subjectKey = ref(names.value.has(startKey) ? startKey : 'plan')
-const { text, photos } = noteDraft
+const { text, photos } = noteDraftOf(store.id ?? '')
 const isMine = computed(() => store.access === 'mine')
 
 /** All notes, the newest first; where they were opened for one thing, those on it first. */

@@ -185,16 +185,25 @@ export class PlanShelf {
     const loaded = await this.load(id)
     if (!loaded.ok) return undefined
     const names = new Set((await this.list()).map((plan) => plan.name))
-    // A copy is another build: nothing is bought, taken or built of it.
+    // A copy is another build: nothing is bought, taken or built of it, and it asks for no upkeep yet.
     const { plan } = loaded
-    return this.add({
+    const photos = await this.photos(plan.notes.flatMap((note) => note.photos))
+    const copies = new Map(photos.map((photo) => [photo.id, { ...photo, id: nanoid(10) }]))
+    const copyId = await this.add({
       ...plan,
+      notes: plan.notes.map((note) => ({
+        ...note,
+        photos: note.photos.flatMap((photo) => copies.get(photo)?.id ?? []),
+      })),
+      upkeep: [],
       name: freeName(`${plan.name} copy`, names),
       offcuts: [],
       build: { ...plan.build, log: [] },
       wiring: { ...plan.wiring, ticks: [] },
       buy: { ...plan.buy, bought: [], taken: [], isBooked: false },
     })
+    await this.addPhotos(copyId, [...copies.values()])
+    return copyId
   }
 
   /** Renames a plan that is open nowhere; an open one is renamed by a command. One that cannot be read is renamed on the shelf alone. */

@@ -70,6 +70,24 @@ describe('the shelf', () => {
     )
   })
 
+  it('a copy has the notes with photos of its own, and no upkeep', async () => {
+    const bytes = Uint8Array.from([0xff, 0xd8, 0xff])
+    const note = { id: 'n', about: { kind: 'plan' as const }, text: 'wet', at: '', photos: ['x'] }
+    const id = await shelf.add({
+      ...demo,
+      notes: [note],
+      upkeep: [{ task: 'screws', at: '2026-01-01T00:00:00Z' }],
+    })
+    await shelf.addPhotos(id, [{ id: 'x', bytes }])
+    const copy = await shelf.load((await shelf.duplicate(id)) ?? '')
+    if (!copy.ok) throw new Error('there is no copy')
+    const { notes, upkeep } = copy.plan
+    expect(notes).toMatchObject([{ text: 'wet' }])
+    expect(upkeep).toEqual([])
+    expect(notes[0]?.photos).not.toEqual(['x'])
+    expect(await shelf.photos(notes[0]?.photos ?? [])).toMatchObject([{ bytes }])
+  })
+
   it('trusts what it has checked itself, and checks what it has not', async () => {
     const own = await shelf.add(demo)
     expect((await db.plans.get(own))?.checkedVersion).toBe(planCheck)

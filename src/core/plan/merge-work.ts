@@ -2,6 +2,7 @@ import { formatQuantity, plural } from '../quantity/format'
 import { isSame } from '../quantity/same'
 import type { Command } from './commands'
 import type { LogEntry, Plan } from './plan'
+import { inUseTask } from './usual'
 
 /** Something that was done with a copy of a plan and is not so in the plan here. */
 export interface WorkElsewhere {
@@ -197,7 +198,11 @@ export function takeOverWork(here: Plan, there: Plan, ids: ReadonlySet<string>):
       .map((note) => ({ do: 'put-note', note }) as const),
     ...there.upkeep
       .filter(({ task, at }) => ids.has(`upkeep.${task} ${at}`))
-      .map(({ task, at }) => ({ do: 'note-upkeep', task, at }) as const),
+      .map(({ task, at }) =>
+        task === inUseTask
+          ? ({ do: 'set-in-use', at } as const)
+          : ({ do: 'note-upkeep', task, at } as const),
+      ),
   ]
 }
 

@@ -1,0 +1,57 @@
+import type { Page } from '@playwright/test'
+import { openFirst, watchStalls, withBrowser } from './browser'
+
+/** How long a first visit takes to its pad, ms, with a processor that is so many times slower. */
+async function timeToPad(page: Page, slower: number): Promise<number> {
+  const tools = await page.context().newCDPSession(page)
+  await tools.send('Emulation.setCPUThrottlingRate', { rate: slower })
+  const start = performance.now()
+  await openFirst(page)
+  await page.getByLabel('Line 1', { exact: true }).waitFor()
+  return performance.now() - start
+}
+
+const middleOf = (values: readonly number[]): number =>
+  values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN
+
+/** A first visit that finds the examples: its pad, also on a slow phone, and each page of the first example. */
+export async function startBench(): Promise<void> {
+  await withBrowser(
+    async (newPage) => {
+      const times = async (slower: number): Promise<number> => {
+        const all: number[] = []
+        for (let visit = 0; visit < 5; visit += 1) {
+          const page = await newPage()
+          all.push(await timeToPad(page, slower))
+          await page.close()
+        }
+        return middleOf(all)
+      }
+      const [own, slow] = [await times(1), await times(4)]
+      console.log(
+        `the pad after ${own.toFixed(0)} ms; with a processor 4 times slower ${slow.toFixed(0)} ms, ${(slow / own).toFixed(1)} times as long`,
+      )
+      const page = await newPage()
+      await openFirst(page)
+      await page.getByLabel('Line 1', { exact: true }).waitFor()
+      await page.waitForTimeout(3_000)
+      const stalled = await watchStalls(page)
+      for (const name of [
+        'Cut',
+        'Feed',
+        'Signal',
+        'Wire',
+        'Buy',
+        'Build',
+        'Glow',
+        'Mend',
+        'Measure',
+      ]) {
+        await page.getByTitle(new RegExp(`^${name} `)).click()
+        await page.waitForTimeout(2_500)
+        console.log(`${name} appears: ${await stalled()}`)
+      }
+    },
+    { firstVisit: 'examples' },
+  )
+}
