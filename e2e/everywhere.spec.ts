@@ -195,6 +195,8 @@ for (const [width, colorScheme] of [
   [390, 'dark'],
 ] as const)
   test(`every page can be read and hit at ${String(width)}, ${colorScheme}`, async ({ page }) => {
+    // Twelve pages in one.
+    test.slow()
     await page.setViewportSize({ width, height: 844 })
     await page.emulateMedia({ colorScheme })
     await page.goto('/')
@@ -242,6 +244,8 @@ for (const isPhone of [false, true])
         : { viewport: { width: 1280, height: 800 }, colorScheme: 'light' },
     )
     test('every dialog can be read and hit', async ({ page }) => {
+      // Twelve dialogs in one.
+      test.slow()
       await page.goto('/')
       await expect(line(page, 1)).toHaveValue('seat front 2140')
       const id = new URL(page.url()).pathname.split('/')[2]!
