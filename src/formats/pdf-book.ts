@@ -8,7 +8,7 @@ import { programData } from '../core/signal/program'
 import { diagramOf } from '../core/wire/diagram'
 import { worked } from '../core/worked'
 import { buysText, needText } from './csv-bill'
-import { cleaned, footer, forPdf, listTable, margin, quiet } from './pdf-pages'
+import { cleaned, footer, forPdf, heading, listTable, margin, quiet } from './pdf-pages'
 import { wiringLists } from './pdf-wiring'
 import { diagramSvg } from './svg-diagram'
 import { drawingSvg } from './svg-drawing'
@@ -20,15 +20,6 @@ const roomOf = (across: number, down: number): readonly [width: number, height: 
   across - 2 * margin,
   down - 2 * margin - footer - 40,
 ]
-
-const heading = (text: string, more: object = {}): Content => ({
-  text,
-  fontSize: 14,
-  bold: true,
-  margin: [0, 0, 0, 6],
-  ...more,
-})
-const nothing = (text: string): Content => ({ text, color: quiet })
 
 /**
  * A whole plan for the bench on A4: what it is, its drawing, the sums with what is wrong, what to cut, to buy and to wire, the steps with
@@ -101,7 +92,7 @@ export function bookPages(plan: Plan): Content[] {
         ),
       ),
     ]),
-    ...(reels.length === 0 ? [nothing('Nothing is cut from reels.')] : []),
+    ...(reels.length === 0 ? [{ text: 'Nothing is cut from reels.', color: quiet }] : []),
     heading('To buy', { pageBreak: 'before' }),
     listTable(
       ['auto', '*', 'auto', '*', 'auto'],

@@ -24,6 +24,15 @@ export const paged = (
 /** The colour of what stands beside the matter. */
 export const quiet = '#5f5646'
 
+/** What a part of a document is called. */
+export const heading = (text: string, more: object = {}): Content => ({
+  text,
+  fontSize: 14,
+  bold: true,
+  margin: [0, 0, 0, 6],
+  ...more,
+})
+
 /** With every text as `plainText`: a PDF's fonts have no letters for what steers a terminal. */
 export const cleaned = (value: unknown): unknown => {
   if (typeof value === 'string') return plainText(value)

@@ -7,7 +7,7 @@ import type { PlanJoint } from '../core/wire/joints'
 import { wireGroups } from '../core/wire/spools'
 import type { Wiring } from '../core/wire/wires'
 import { blocksById, placeText } from './csv-wires'
-import { cleaned, footer, forPdf, listTable, margin, paged, quiet } from './pdf-pages'
+import { cleaned, footer, forPdf, heading, listTable, margin, paged, quiet } from './pdf-pages'
 import { diagramSvg } from './svg-diagram'
 
 export interface WiringForPaper {
@@ -118,9 +118,9 @@ export function wiringLists({ plan, wiring }: Omit<WiringForPaper, 'diagram'>): 
     ],
   )
   return [
-    { text: `Wires · ${plan.name}`, fontSize: 14, bold: true },
+    heading(`Wires · ${plan.name}`, { margin: 0 }),
     ...(groups as Content[]),
-    { text: 'Joints', fontSize: 14, bold: true, pageBreak: 'before', margin: [0, 0, 0, 6] },
+    heading('Joints', { pageBreak: 'before' }),
     listTable(
       ['auto', 'auto', '*', '*', 'auto', 'auto'],
       ['', 'done', 'where', 'what meets', 'min', 'so far'],

@@ -4,10 +4,10 @@ import { profileOf } from '../core/parts/profiles'
 import { sheetMaterialOf } from '../core/parts/sheets'
 import { wires } from '../core/parts/wires'
 import { toVersion5 } from '../core/measure/to-version-5'
+import { lastingPath, valueAt } from '../core/plan/lasting-path'
 import { mostAdjusted, mostLines, planFormat, planVersion } from '../core/plan/usual'
 import { planSchema, type AdjustedFigure, type Plan } from '../core/plan/plan'
 import {
-  isObject,
   toVersion2,
   toVersion3,
   toVersion4,
@@ -170,23 +170,6 @@ function nearestTo(issue: z.core.$ZodIssue): number | undefined {
   const nearest: unknown = issue.code === 'custom' ? issue.params?.nearest : undefined
   return typeof nearest === 'number' ? nearest : undefined
 }
-
-const valueAt = (document: unknown, path: readonly PropertyKey[]): unknown =>
-  path.reduce<unknown>(
-    (value, key) =>
-      typeof value === 'object' && value !== null
-        ? (Reflect.get(value, key) as unknown)
-        : undefined,
-    document,
-  )
-
-/** The same way with ids instead of places in lists, where what stands there has one. */
-const lastingPath = (document: unknown, path: readonly PropertyKey[]): AdjustedFigure['path'] =>
-  path.map((key, index) => {
-    if (typeof key !== 'number') return String(key)
-    const item = valueAt(document, path.slice(0, index + 1))
-    return isObject(item) && typeof item.id === 'string' ? item.id : key
-  })
 
 const refused = (path: string, message: string): PlanFileResult => ({
   ok: false,

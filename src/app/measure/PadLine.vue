@@ -112,7 +112,7 @@ function onKey(event: KeyboardEvent): void {
       >
       <button
         v-if="isNoted"
-        class="ml-1.5 h-full min-w-6 shrink-0 text-paper-soft pointer-coarse:min-w-11"
+        class="ml-1.5 h-full min-w-6 shrink-0 text-paper-soft"
         title="There is a note on this line"
         :aria-label="`Notes on line ${String(number)}`"
         tabindex="-1"
@@ -122,7 +122,7 @@ function onKey(event: KeyboardEvent): void {
       </button>
       <span class="ml-2 shrink-0 text-paper-soft" data-testid="understood">{{ understood }}</span>
       <button
-        class="mx-1 grid size-6 shrink-0 place-items-center rounded text-paper-soft opacity-0 pointer-coarse:w-11 pointer-coarse:opacity-100 group-hover/line:opacity-100 hover:text-stop-paper focus-visible:opacity-100"
+        class="mx-1 grid size-6 shrink-0 place-items-center rounded text-paper-soft opacity-0 pointer-coarse:opacity-100 group-hover/line:opacity-100 hover:text-stop-paper focus-visible:opacity-100"
         :aria-label="`Remove line ${String(number)}`"
         tabindex="-1"
         @click="emit('remove')"

@@ -6,6 +6,7 @@ import { plural } from '../../core/quantity/format'
 import { allMends, type FoundMend } from '../storage/all-logs'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
+import { dayText } from './due'
 
 const { plan } = defineProps<{ plan: Plan }>()
 const [store, { shelf }] = [usePlanStore(), useShelf()]
@@ -34,8 +35,6 @@ const elsewhere = computed(() =>
     ? []
     : others.value.filter(({ entry }) => textOf(entry).includes(wanted.value)),
 )
-const dayOf = (at: string): string =>
-  new Date(at).toLocaleDateString([], { day: 'numeric', month: 'short', year: 'numeric' })
 function remove(entry: MendEntry): void {
   store.commit([{ do: 'remove-mend', mend: entry.id }], { label: 'remove an entry of the log' })
 }
@@ -63,7 +62,7 @@ function remove(entry: MendEntry): void {
         <div class="flex items-baseline gap-3">
           <h2 class="min-w-0 flex-1 text-[15px] font-semibold">{{ entry.cause }}</h2>
           <p class="text-[13px] whitespace-nowrap text-bench-soft">
-            {{ dayOf(entry.at) }} · {{ plural(Math.round(entry.minutes), 'minute') }}
+            {{ dayText(entry.at) }} · {{ plural(Math.round(entry.minutes), 'minute') }}
           </p>
         </div>
         <p class="mt-1 text-[14px]">
@@ -96,7 +95,7 @@ function remove(entry: MendEntry): void {
           <RouterLink class="underline" :to="{ name: 'mend', params: { id: planId } }">{{
             planName
           }}</RouterLink>
-          · {{ dayOf(entry.at) }}
+          · {{ dayText(entry.at) }}
         </p>
         <h2 class="text-[15px] font-semibold">{{ entry.cause }}</h2>
         <p class="text-[14px]">{{ entry.symptom }}</p>

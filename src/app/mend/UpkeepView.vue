@@ -15,11 +15,9 @@ const notices = useNotices()
 const tasks = usePart('upkeep')
 
 const start = computed(() => startOf(plan))
-/** As a field of a date has it. */
-const today = (): string => new Date().toLocaleDateString('sv')
-const startDay = computed(() =>
-  start.value === undefined ? '' : new Date(start.value).toLocaleDateString('sv'),
-)
+/** A day as a field of a date has it. */
+const fieldDay = (day: Date): string => day.toLocaleDateString('sv')
+const startDay = computed(() => (start.value === undefined ? '' : fieldDay(new Date(start.value))))
 
 const did = (task: string, at: string, label: string): void => {
   store.commit([{ do: 'note-upkeep', task, at }], { label })
@@ -62,7 +60,7 @@ const lastOf = ({ id }: UpkeepTask): string[] =>
         class="field w-auto max-sm:min-h-11"
         type="date"
         :value="startDay"
-        :max="today()"
+        :max="fieldDay(new Date())"
         @change="setStart"
       />
       <span v-if="start === undefined"

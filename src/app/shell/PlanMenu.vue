@@ -38,7 +38,7 @@ const choices: readonly {
         :disabled="action.needsPlan && !isInPlan"
       >
         <button
-          class="w-full rounded px-3 py-1.5 text-left text-[13px] pointer-coarse:min-h-11"
+          class="w-full rounded px-3 py-1.5 text-left text-[13px]"
           :class="[
             active && 'bg-bench-line',
             action.needsPlan && !isInPlan && 'text-bench-soft/60',
@@ -54,7 +54,7 @@ const choices: readonly {
         </p>
         <MenuItem v-for="{ value, label } in choice.options" :key="label" v-slot="{ active }">
           <button
-            class="flex w-full items-center gap-2 rounded px-3 py-1 text-left text-[13px] pointer-coarse:min-h-11"
+            class="flex w-full items-center gap-2 rounded px-3 py-1 text-left text-[13px]"
             :class="active && 'bg-bench-line'"
             @click="choice.value.value = value"
           >

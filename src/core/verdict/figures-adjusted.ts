@@ -1,10 +1,11 @@
 import type { AdjustedFigure, Plan } from '../plan/plan'
+import { textIn, valueAt } from '../plan/lasting-path'
 import { isSame } from '../quantity/same'
 import type { Judge, Verdict } from './verdict'
 
 /** `figures-adjusted`: figures of an older file that no sum could work with and that nobody has looked at since. */
 export const figuresAdjusted: Judge = ({ plan }) => {
-  const open = plan.adjusted.filter(({ path, now }) => at(plan, path) === now)
+  const open = plan.adjusted.filter(({ path, now }) => valueAt(plan, path) === now)
   const holders = open.map(({ path }) => path.slice(0, -1))
   return holders
     .filter((path, index) => holders.findIndex((other) => isSame(other, path)) === index)
@@ -27,25 +28,10 @@ export const figuresAdjusted: Judge = ({ plan }) => {
     })
 }
 
-/** What a way leads to; things in lists are found by their ids. */
-const at = (plan: Plan, path: AdjustedFigure['path']): unknown =>
-  path.reduce<unknown>((value, key) => {
-    if (Array.isArray(value))
-      return typeof key === 'number' ? value[key] : value.find((item) => idOf(item) === key)
-    return typeof value === 'object' && value !== null ? Reflect.get(value, key) : undefined
-  }, plan)
-
-const textIn = (value: unknown, key: string): string | undefined => {
-  const text: unknown =
-    typeof value === 'object' && value !== null ? Reflect.get(value, key) : undefined
-  return typeof text === 'string' ? text : undefined
-}
-const idOf = (value: unknown): string | undefined => textIn(value, 'id')
-
 /** What the thing is called that a figure belongs to: `“Window strip”`, or where in the plan it stands. */
 function nameOf(plan: Plan, holder: AdjustedFigure['path']): string {
   for (let end = holder.length; end > 0; end -= 1) {
-    const value = at(plan, holder.slice(0, end))
+    const value = valueAt(plan, holder.slice(0, end))
     const name = textIn(value, 'name') ?? textIn(value, 'text')
     if (name !== undefined && name !== '') return `“${name}”`
   }
