@@ -1,5 +1,11 @@
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
-  test: { include: ['src/**/*.test.ts'], setupFiles: ['src/test-setup.ts'], testTimeout: 180_000 },
+  test: {
+    include: ['src/**/*.test.ts'],
+    setupFiles: ['src/test-setup.ts'],
+    testTimeout: 180_000,
+    // Modules are loaded once a worker, not once a file: that took longer than the tests.
+    isolate: false,
+  },
 })
