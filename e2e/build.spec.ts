@@ -173,7 +173,7 @@ for (const width of [1280, 390]) {
   }) => {
     await page.setViewportSize({ width, height: 800 })
     await openNook(page)
-    for (const name of ['Step', 'Order', 'Log', 'Templates']) {
+    for (const name of ['Step', 'Order', 'Log', 'Templates', 'Bench link']) {
       await view(page, name)
       await expect(page.getByRole('radio', { name, checked: true })).toBeVisible()
       const { violations } = await new AxeBuilder({ page }).analyze()

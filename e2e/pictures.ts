@@ -1,7 +1,3 @@
-import { diagramOf } from '../src/core/wire/diagram'
-import { worked } from '../src/core/worked'
-import { diagramSvg } from '../src/formats/svg-diagram'
-import { demoPlan } from '../src/testing/demo-plan'
 import { expect, fadeOf, line, test, verdict } from './browser'
 
 const folder = 'docs/screenshots'
@@ -64,18 +60,6 @@ test('sums', async ({ page }) => {
   await page.goto('/sums/battery')
   await expect(page.locator('.apexcharts-svg')).toBeVisible()
   await page.screenshot({ path: `${folder}/sums.png` })
-})
-
-test('the diagram on paper', async ({ page }) => {
-  const plan = demoPlan('bay-window-nook')
-  const results = worked(plan)
-  const svg = diagramSvg(diagramOf(results.wiring, results, plan.units), plan)
-  // A4, lying, at 96 px an inch.
-  await page.setViewportSize({ width: 1123, height: 794 })
-  await page.setContent(
-    `<body style="margin:24px">${svg.replace(/ width="\d+" height="\d+"/, ' style="width:1075px;height:746px"')}</body>`,
-  )
-  await page.screenshot({ path: `${folder}/wire-paper.png` })
 })
 
 test('first visit', async ({ page }) => {
@@ -149,4 +133,23 @@ test('mend', async ({ page }) => {
   await expect(suspects.first()).toContainText('Open data')
   await suspects.nth(1).click()
   await page.screenshot({ path: `${folder}/mend.png` })
+})
+
+test('the bench link', async ({ page }) => {
+  await page.goto('/')
+  await page.waitForURL(/measure/)
+  await page.goto(page.url().replace(/measure.*/, 'build?view=link'))
+  await page.getByRole('button', { name: 'Use a simulated board' }).click()
+  await page.getByTestId('link-run').selectOption({ label: 'alcove · Niche' })
+  await page.getByRole('button', { name: 'B2', exact: true }).click()
+  await page.getByRole('radio', { name: 'Up to it' }).click()
+  await page
+    .getByRole('region', { name: 'The simulated board' })
+    .getByLabel('Lane')
+    .selectOption('Niche')
+  const dead = page.getByRole('region', { name: 'The simulated board' }).getByLabel('Dead pixel')
+  await dead.fill('31')
+  await dead.press('Enter')
+  await page.getByRole('button', { name: 'Read them' }).click()
+  await page.screenshot({ path: `${folder}/bench-link.png` })
 })

@@ -169,6 +169,7 @@ describe('the command line', () => {
       ]),
     )
     expect(run(['c', plan, '--show', 'slow']).stdout).toContain('#define GLOW_LANES 3')
+    expect(run(['link', plan]).stdout).toContain('glow_link_lane_count = 3u')
 
     expect(run(['play', plan, '--show', 'None'])).toMatchObject({
       status: 1,

@@ -37,6 +37,7 @@ import {
   planFeedNetwork,
   planPictures,
   planPrograms,
+  planLinkC,
   planShowC,
   planTables,
 } from '../formats/exports'
@@ -585,6 +586,14 @@ function commandsOf({ textOf, jsonOf, planIn, out }: Access): Command {
     .action((file: string, options: { show?: string }) => {
       const plan = planIn(file)
       out(planShowC(plan, showOf(plan, options.show)) ?? nothingToLight(plan))
+    })
+  program
+    .command('link')
+    .description('the bench link as C99 for the board: docs/formats.md has its lines')
+    .argument('<plan>', 'a plan file, or - for standard input')
+    .action((file: string) => {
+      const plan = planIn(file)
+      out(planLinkC(plan) ?? nothingToLight(plan))
     })
   program
     .command('spice')

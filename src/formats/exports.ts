@@ -8,6 +8,8 @@ import { programData } from '../core/signal/program'
 import { tally } from '../core/tally'
 import { diagramOf } from '../core/wire/diagram'
 import { worked } from '../core/worked'
+import { linkPlan } from '../core/glow/link/lanes'
+import { linkC } from './c-link'
 import { showC } from './c-show'
 import type { Table } from './csv'
 import { billTable } from './csv-bill'
@@ -53,6 +55,12 @@ export const planFeedNetwork = (
   plan: Plan,
   loadCase: LoadCase = plan.scene.shown,
 ): ReturnType<typeof splitRuns> => splitRuns(planNetwork(worked(plan), loadCase))
+
+/** The board's side of the bench link as C99; `undefined` where the plan has nothing that a program can light or read. */
+export function planLinkC(plan: Plan): string | undefined {
+  const link = linkPlan(worked(plan))
+  return link.lanes.length + link.inputs.length === 0 ? undefined : linkC(link, plan.name)
+}
 
 /** A show of a plan as C99 for its board; `undefined` where the plan has nothing that a program can dim. */
 export function planShowC(plan: Plan, show: Show): string | undefined {

@@ -17,6 +17,7 @@ import { useClock } from './use-clock'
 const TemplatesView = defineAsyncComponent(() => import('./TemplatesView.vue'))
 const LogView = defineAsyncComponent(() => import('./LogView.vue'))
 const OrderView = defineAsyncComponent(() => import('./OrderView.vue'))
+const BenchLinkView = defineAsyncComponent(() => import('./link/BenchLinkView.vue'))
 const TroubleDialog = defineAsyncComponent(() => import('./TroubleDialog.vue'))
 
 const store = usePlanStore()
@@ -29,6 +30,7 @@ const views = [
   { value: 'order', label: 'Order' },
   { value: 'log', label: 'Log' },
   { value: 'templates', label: 'Templates' },
+  { value: 'link', label: 'Bench link' },
 ] as const
 type View = (typeof views)[number]['value']
 const { sheet, view } = useSheetView<View>(views, 'step')
@@ -149,6 +151,7 @@ const keepReadings = (readings: LoggedReading[]): void => {
           />
           <LogView v-else-if="view === 'log'" :plan="plan" :steps="order.steps" @go="go" />
           <TemplatesView v-else-if="view === 'templates'" :plan="plan" />
+          <BenchLinkView v-else-if="view === 'link'" :plan="plan" />
           <div
             v-else-if="step"
             class="grid min-h-0 flex-1 gap-3"
@@ -179,6 +182,7 @@ const keepReadings = (readings: LoggedReading[]): void => {
               @photos="note({ photos: $event }, 'photos')"
               @minutes="note({ minutes: $event }, 'minutes')"
               @readings="keepReadings"
+              @link="view = 'link'"
               @go="go"
             />
           </div>

@@ -5,6 +5,7 @@ import { measuredStrip, type MeasuredStrip } from '../../core/build/as-measured'
 import { pacesIn } from '../../core/build/progress'
 import type { Step } from '../../core/build/step'
 import type { Plan } from '../../core/plan/plan'
+import { swapStrip } from '../../core/plan/swap-strip'
 import { formatQuantity, plural, significant } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
 import { usePart } from '../stores/use-parts'
@@ -17,18 +18,9 @@ const measured = usePart('measured')
 
 /** Takes the strip as it was measured into the plan: everything else follows. */
 function take(found: MeasuredStrip): void {
-  const id = `own-${nanoid(8)}`
-  const known = found.strip.id
-  store.commit(
-    [
-      { do: 'own-strip', strip: measuredStrip(found, id) },
-      ...(plan.defaults.stripId === known ? [{ do: 'set-default-strip', strip: id } as const] : []),
-      ...plan.lines
-        .filter(({ stripId }) => stripId === known)
-        .map(({ id: line }) => ({ do: 'set-strip', line, strip: id }) as const),
-    ],
-    { label: 'the strip as measured' },
-  )
+  store.commit([...swapStrip(plan, found.strip.id, measuredStrip(found, `own-${nanoid(8)}`))], {
+    label: 'the strip as measured',
+  })
 }
 
 const paces = computed(() => {

@@ -9,6 +9,7 @@ import type { LogEntry, LoggedReading, Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
 import { usePart } from '../stores/use-parts'
+import LinkAim from './link/LinkAim.vue'
 import JointPicture from './JointPicture.vue'
 import PlacePicture from './PlacePicture.vue'
 import StepMeter from './StepMeter.vue'
@@ -38,6 +39,7 @@ const emit = defineEmits<{
   minutes: [minutes: number]
   readings: [readings: LoggedReading[]]
   go: [step: string]
+  link: []
 }>()
 
 const store = usePlanStore()
@@ -181,6 +183,7 @@ function setMinutes(event: Event): void {
             :wiring="wiring"
           />
           <JointPicture v-if="hasPicture && wiring" :step="step" :wiring="wiring" />
+          <LinkAim v-if="step.kind === 'test'" :step="step" @open="emit('link')" />
           <PlacePicture
             v-if="drawing && step.kind !== 'joint'"
             :plan="plan"

@@ -27,7 +27,7 @@ import { showVerdicts } from '../../core/verdict/judge-show'
 import type { Verdict } from '../../core/verdict/verdict'
 import { csv } from '../../formats/csv'
 import { framesTable } from '../../formats/csv-frames'
-import { planShowC } from '../../formats/exports'
+import { planLinkC, planShowC } from '../../formats/exports'
 import { bookPages } from '../../formats/pdf-book'
 import { planNetlist } from '../../formats/spice'
 import { drawingSvg } from '../../formats/svg-drawing'
@@ -145,6 +145,7 @@ const service = {
   },
   /** A show as C for the board; `undefined` where the plan has nothing to play it on. */
   showC: (plan: Plan, show: Show): string | undefined => planShowC(plan, show),
+  linkC: (plan: Plan): string | undefined => planLinkC(plan),
   /** What is sent frame by frame, as CSV. */
   showFrames: (plan: Plan, show: Show, run: ShowRun): string =>
     csv(framesTable(worked(plan), show, run)),

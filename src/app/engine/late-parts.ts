@@ -3,6 +3,7 @@ import { meterAt, meterStages } from '../../core/build/meter-at'
 import { templatesOf } from '../../core/build/template'
 import { progressOf } from '../../core/build/progress'
 import { upkeepOf } from '../../core/mend/upkeep'
+import { linkPlan } from '../../core/glow/link/lanes'
 import { fixSearch as search } from '../../core/choose/fixes'
 import { sectionsOf as rollSections } from '../../core/roll/roll'
 import { derived, everything, type Derived } from '../../core/stages'
@@ -64,6 +65,7 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
     const { done, skipped } = progressOf(plan, steps, Infinity)
     return { steps: steps.length, done: done.size + skipped.size }
   }),
+  link: derived(['limit', 'signal'], ['cuts', 'lit', 'lanes', 'layout'], linkPlan),
   diagram: derived(['units'], ['wiring', 'cuts', 'lanes'], (results) =>
     diagramOf(results.wiring, results, results.plan.units),
   ),

@@ -6,6 +6,7 @@ import type { Template } from '../../core/build/template'
 import type { Receipt } from '../../core/buy/receipt'
 import type { MaterialSheets } from '../../core/buy/sheets'
 import type { Table } from '../../formats/csv'
+import type { LinkPlan } from '../../core/glow/link/lanes'
 import type { UpkeepTask } from '../../core/mend/upkeep'
 import type { Tally } from '../../core/tally'
 import type { Fixes } from '../../core/choose/fixes'
@@ -46,6 +47,8 @@ export interface PlanParts extends Omit<Tally, 'roll'> {
   readonly facts: Facts
   readonly diagram: Diagram
   readonly program: ProgramTexts
+  /** Lanes and inputs as the bench link speaks of them. */
+  readonly link: LinkPlan
   /** Everything to buy, with packs and prices. */
   readonly receipt: Receipt
   readonly bars: readonly ProfileBars[]

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
+import { RouterLink } from 'vue-router'
 import { lookedAgain } from '../../core/mend/diagnose'
 import { paintedOver } from '../../core/mend/painting'
 import type { LightState, When } from '../../core/mend/fault'
@@ -15,7 +16,8 @@ import MendCard from './MendCard.vue'
 import PaintTape from './PaintTape.vue'
 import SuspectList from './SuspectList.vue'
 import TestCard from './TestCard.vue'
-import type { MendCase, MendState } from './use-mend'
+import type { MendCase } from './mend-case'
+import type { MendState } from './use-mend'
 
 const { mend } = defineProps<{ mend: MendState }>()
 const emit = defineEmits<{
@@ -226,6 +228,12 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
           In words
         </button>
         <span class="min-w-0 flex-1 truncate text-[13px] text-bench-soft">{{ wordsText }}</span>
+        <RouterLink
+          class="button-quiet max-[899px]:min-h-11"
+          :to="{ name: 'build', query: { view: 'link' } }"
+        >
+          Light single pixels
+        </RouterLink>
         <button type="button" class="button-quiet max-[899px]:min-h-11" @click="paintRest">
           The rest is right
         </button>

@@ -4,7 +4,7 @@ import { formatQuantity } from '../../core/quantity/format'
 import { isReadingOf } from '../../core/mend/seen'
 import type { OpenMend, Told } from '../engine/mend.worker'
 import { percent, placeText, saidWords, stateText } from './looks'
-import type { MendCase } from './use-mend'
+import type { MendCase } from './mend-case'
 
 const { open, told, trouble } = defineProps<{
   open: OpenMend

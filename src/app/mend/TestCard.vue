@@ -2,7 +2,7 @@
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Outcome, Test } from '../../core/mend/next-test'
 import { readAmount } from '../../core/quantity/amount'
-import type { DoneTest } from './use-mend'
+import type { DoneTest } from './mend-case'
 import { percent } from './looks'
 
 const { tests, openBits, done, isBusy } = defineProps<{

@@ -1,28 +1,9 @@
 import { releaseProxy, wrap } from 'comlink'
 import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef, type Ref } from 'vue'
-import { nothingSeen, type Seen } from '../../core/mend/seen'
 import type { Plan } from '../../core/plan/plan'
 import { messageOf } from '../../core/quantity/message-of'
 import type { MendWorker, OpenMend, Told } from '../engine/mend.worker'
-
-/** A test that was done, in words, and what was known before it. */
-export interface DoneTest {
-  readonly test: string
-  readonly outcome: string
-  readonly before: Seen
-  readonly skippedBefore: readonly string[]
-}
-
-/** What is known of the trouble with a plan; kept on this device until it is mended or given up. */
-export interface MendCase {
-  readonly seen: Seen
-  readonly skipped: readonly string[]
-  readonly done: readonly DoneTest[]
-  /** When it was begun, ms. */
-  readonly sinceMs: number
-}
-
-const noCase = (): MendCase => ({ seen: nothingSeen, skipped: [], done: [], sinceMs: Date.now() })
+import { isNothing, keepCase, keptCase, noCase, type MendCase } from './mend-case'
 
 export interface MendState {
   readonly open: Ref<OpenMend | undefined>
@@ -33,21 +14,6 @@ export interface MendState {
   readonly isEmpty: ComputedRef<boolean>
   readonly change: (next: Partial<MendCase>) => void
   readonly forget: () => void
-}
-
-const keyOf = (id: string): string => `mend of ${id}`
-
-/** What was painted and tested of a plan before, as far as the browser kept it. */
-function keptCase(id: string): MendCase {
-  try {
-    const text = localStorage.getItem(keyOf(id))
-    const kept = text === null ? undefined : (JSON.parse(text) as Partial<MendCase>)
-    return kept === undefined
-      ? noCase()
-      : { ...noCase(), ...kept, seen: { ...nothingSeen, ...kept.seen } }
-  } catch {
-    return noCase()
-  }
 }
 
 /** Follows a plan and what is seen of it in a worker of its own: suspects and the next test. */
@@ -121,12 +87,7 @@ export function useMend(id: () => string | undefined, plan: () => Plan | undefin
   watch(trouble, (next) => {
     const own = id()
     if (own === undefined) return
-    try {
-      if (isNothing(next)) localStorage.removeItem(keyOf(own))
-      else localStorage.setItem(keyOf(own), JSON.stringify(next))
-    } catch {
-      // A store that is full or forbidden: it lasts as long as the page.
-    }
+    keepCase(own, next)
     void rank()
   })
   onScopeDispose(() => {
@@ -149,10 +110,3 @@ export function useMend(id: () => string | undefined, plan: () => Plan | undefin
     },
   }
 }
-
-const isNothing = ({ seen, done, skipped }: MendCase): boolean =>
-  Object.keys(seen.runs).length === 0 &&
-  seen.readings.length === 0 &&
-  seen.words.length === 0 &&
-  done.length === 0 &&
-  skipped.length === 0

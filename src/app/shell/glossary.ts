@@ -1,6 +1,10 @@
 /** Words of the trade as the pages use them, in the order of the alphabet. */
 export const glossary: readonly { readonly word: string; readonly means: string }[] = [
   {
+    word: 'bench link',
+    means: 'The page lights single pixels of the real strip, through a board on a serial port.',
+  },
+  {
     word: 'brown-out',
     means: 'The volts sag so far that a board starts anew or pixels show what they like.',
   },

@@ -57,7 +57,7 @@ type FittedPins = NonNullable<FedPlan['fit']>['pins']
 type PixelLight = Extract<Strip['light'], { kind: 'pixels' }>
 
 /** Order of the colours: as its part says, or as is usual: green first on one wire, blue first with a clock. *Typical.* */
-function colourOrder({ channels, data, order }: PixelLight): string {
+export function colourOrder({ channels, data, order }: PixelLight): string {
   if (order !== undefined) return order
   const letters = channels.map(({ name }) => name.charAt(0).toUpperCase())
   const [red = '', green = '', blue = '', ...rest] = letters
