@@ -189,6 +189,51 @@ test('which light: whole plans side by side, and one is taken in one edit', asyn
   await expect.poll(() => amount(page)).toBe(before)
 })
 
+test('which light at another size: the size is taken with the light, in one edit', async ({
+  page,
+}) => {
+  await page.goto('/plans')
+  await page.getByRole('link', { name: 'Wardrobe rails', exact: true }).click()
+  await openBill(page)
+  const before = await amount(page)
+  await view(page, 'Which light')
+  const ready = page.getByText(/lights, each the whole plan/)
+  await expect(ready).toBeVisible({ timeout: 60_000 })
+  const present = page.locator('[data-light]', { hasText: '· now' })
+  await expect(present).toContainText(before.toFixed(2))
+  const size = page.getByLabel('What if')
+  await size.selectOption({ index: 1 })
+  await page.getByLabel('The other size').fill('ten feet')
+  await page.getByLabel('The other size').press('Enter')
+  await expect(page.getByRole('alert')).toContainText('“ten feet”')
+  await page.getByLabel('The other size').fill('3.1 m')
+  await page.getByLabel('The other size').press('Enter')
+  await expect(present).not.toContainText(before.toFixed(2), { timeout: 60_000 })
+  await expect(ready).toBeVisible({ timeout: 60_000 })
+  const cost = await present.locator('td').nth(1).innerText()
+  await present.getByRole('checkbox').check()
+  await page.getByTestId('side-by-side').getByRole('button', { name: 'Take it' }).click()
+  await view(page, 'Bill')
+  await expect.poll(async () => cost.includes((await amount(page)).toFixed(2))).toBe(true)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect.poll(() => amount(page)).toBe(before)
+})
+
+test('what the next step of building lacks is on the bill by itself', async ({ page }) => {
+  await openNook(page)
+  await page.getByRole('radio', { name: 'For the next step' }).click()
+  const next = page.getByTestId('next-step')
+  await expect(next).toContainText('“Solder W13 to W15 from B1 to B2”. 4 things to buy first')
+  await expect(row(page, 'solder, 0.8 mm, with flux')).toBeVisible()
+  await expect(row(page, 'cable ties, 100 mm')).toHaveCount(0)
+  await page.getByLabel('Bought: solder, 0.8 mm, with flux').check()
+  await expect(next).toContainText('3 things to buy first')
+  await page.getByRole('link', { name: /^Build/ }).click()
+  await expect(page.getByText('Not ticked as bought:')).toBeVisible()
+  await page.getByRole('link', { name: 'Go to the bill' }).click()
+  await expect(page).toHaveURL(/\/buy/)
+})
+
 test('with what I have: a supply from the drawer does with a limit, and is not bought', async ({
   page,
 }) => {

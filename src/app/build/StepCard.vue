@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { ArrowLeft, Check, Pause, Play, SkipForward, TriangleAlert } from '@lucide/vue'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { RouterLink } from 'vue-router'
 import { readAmount } from '../../core/quantity/amount'
 import type { Expected } from '../../core/build/readings'
 import type { Progress } from '../../core/build/progress'
 import type { Step } from '../../core/build/step'
 import type { LogEntry, LoggedReading, Plan } from '../../core/plan/plan'
+import { lackingFor } from '../../core/buy/lacking'
+import { fewNames } from '../../core/quantity/few-names'
 import { formatQuantity } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
 import { usePart } from '../stores/use-parts'
@@ -57,6 +60,12 @@ const lacking = computed(() =>
   step.needs
     .filter((id) => !progress.done.has(id) && !progress.skipped.has(id))
     .flatMap((id) => steps.filter((one) => one.id === id)),
+)
+const receipt = usePart('receipt')
+const unbought = computed(() =>
+  receipt.value === undefined || isDone.value
+    ? []
+    : lackingFor(step, receipt.value, plan.buy).map(({ name }) => name),
 )
 const wet = computed(() => progress.curing.filter((one) => step.needs.includes(one.step.id)))
 const placeName = computed(() => {
@@ -156,6 +165,11 @@ function setMinutes(event: Event): void {
       <p v-else-if="wet.length > 0" class="mt-2 text-[15px] text-warning" role="status">
         Still drying until {{ timeOf(Math.max(...wet.map(({ untilMs }) => untilMs))) }}:
         {{ wet[0]?.step.title }}.
+      </p>
+
+      <p v-if="unbought.length > 0" class="mt-2 text-[14px] text-bench-soft">
+        Not ticked as bought: {{ fewNames(unbought) }}.
+        <RouterLink class="link-quiet" :to="{ name: 'buy' }">Go to the bill</RouterLink>
       </p>
 
       <div

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { PackageOpen, Plus } from '@lucide/vue'
-import { computed, defineAsyncComponent, ref, shallowRef } from 'vue'
+import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
 import { takenFor } from '../../core/buy/drawer'
+import { progressOf } from '../../core/build/progress'
+import { lackingFor } from '../../core/buy/lacking'
 import { toBuy, type Receipt } from '../../core/buy/receipt'
 import { billGroups } from '../../core/parts/sold'
 import { currencies, type Currency } from '../../core/plan/choices'
@@ -11,6 +13,7 @@ import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import { freeRests, useDrawer } from '../stores/use-drawer'
+import { usePart } from '../stores/use-parts'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import BillPaper from './BillPaper.vue'
 import BillRow from './BillRow.vue'
@@ -27,11 +30,54 @@ const entries = useDrawer(() => plan)
 const filters = [
   { value: 'all', label: 'All' },
   { value: 'open', label: 'To buy' },
+  { value: 'next', label: 'For the next step' },
   { value: 'bought', label: 'Bought' },
 ] as const
 const filter = ref<(typeof filters)[number]['value']>('all')
 
 const bought = computed(() => new Map(plan.buy.bought.map((one) => [one.line, one])))
+const order = usePart('build')
+const nextStep = computed(() =>
+  order.value === undefined ? undefined : progressOf(plan, order.value.steps, Infinity).next,
+)
+/** Ids of what the next step of building takes and is not bought. */
+const lacking = computed(
+  () =>
+    new Set(
+      nextStep.value === undefined
+        ? []
+        : lackingFor(nextStep.value, receipt, plan.buy).map(({ id }) => id),
+    ),
+)
+/** Ticked while only what is open is listed: they stay until another list is chosen, so that no line moves under the finger. */
+const lingering = shallowRef<ReadonlySet<string>>(new Set())
+watch(filter, () => {
+  lingering.value = new Set()
+})
+watch(bought, (now, before) => {
+  const fresh = [...now.keys()].filter((id) => !before.has(id))
+  if (filter.value === 'open' || filter.value === 'next')
+    lingering.value = new Set([...lingering.value, ...fresh])
+})
+const isListed = (id: string, openIds: ReadonlySet<string>): boolean => {
+  switch (filter.value) {
+    case 'all':
+      return true
+    case 'open':
+      return openIds.has(id) || lingering.value.has(id)
+    case 'next':
+      return lacking.value.has(id) || lingering.value.has(id)
+    case 'bought':
+      return bought.value.has(id)
+  }
+}
+const nothingText = {
+  all: 'Nothing to buy.',
+  open: 'Everything is bought.',
+  next: 'The next step lacks nothing.',
+  bought: 'Nothing is bought yet.',
+} as const
+
 const open = computed(() => toBuy(receipt, plan.buy))
 const openCost = computed(() => open.value.reduce((sum, { cost }) => sum + (cost ?? 0), 0))
 const groups = computed(() => {
@@ -39,12 +85,7 @@ const groups = computed(() => {
   return billGroups
     .map((group) => ({
       group,
-      lines: receipt.lines.filter(
-        (line) =>
-          line.group === group &&
-          (filter.value === 'all' ||
-            (filter.value === 'open' ? openIds.has(line.id) : bought.value.has(line.id))),
-      ),
+      lines: receipt.lines.filter((line) => line.group === group && isListed(line.id, openIds)),
     }))
     .filter(({ lines }) => lines.length > 0)
 })
@@ -206,6 +247,14 @@ const isEmpty = computed(() => receipt.lines.length === 0)
       role="group"
       aria-label="The bill"
     >
+      <p v-if="filter === 'next' && nextStep" class="mb-3 text-[13px]" data-testid="next-step">
+        Next to do: “{{ nextStep.title }}”.
+        {{
+          lacking.size === 0
+            ? 'All of it is there.'
+            : `${plural(lacking.size, 'thing')} to buy first.`
+        }}
+      </p>
       <section v-for="{ group, lines } in groups" :key="group" class="mb-4">
         <h2
           class="flex items-baseline justify-between border-b border-paper-ink pb-0.5 font-semibold"
@@ -223,7 +272,7 @@ const isEmpty = computed(() => receipt.lines.length === 0)
         />
       </section>
       <p v-if="groups.length === 0" class="py-8 text-center text-paper-soft">
-        {{ filter === 'open' ? 'Everything is bought.' : 'Nothing is bought yet.' }}
+        {{ nothingText[filter] }}
       </p>
       <button
         class="inline-flex items-center gap-1.5 rounded border border-paper-ink/40 px-2.5 py-1 text-[13px] hover:border-paper-ink"

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { ArrowDown, ArrowUp } from '@lucide/vue'
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import type { Candidate } from '../../core/choose/compare'
 import { differences } from '../../core/choose/differences'
+import { change, type Command } from '../../core/plan/commands'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity, plural, significant } from '../../core/quantity/format'
 import { useFinds } from '../engine/use-finds'
@@ -10,6 +11,7 @@ import BlendStrip from '../measure/BlendStrip.vue'
 import { keptOf } from '../parts/kept'
 import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
+import OtherSize from './OtherSize.vue'
 import { useShelf } from '../stores/shelf'
 import { hidesDots, mounted } from '../../core/parts/mounted'
 
@@ -18,8 +20,15 @@ const { plan } = defineProps<{ plan: Plan }>()
 const [store, shelf] = [usePlanStore(), useShelf()]
 const price = usePrice()
 
+/** A line at another size, with which everything is worked out. */
+const other = shallowRef<{ readonly line: string; readonly text: string }>()
+const resize = computed((): Command[] =>
+  other.value === undefined ? [] : [{ do: 'set-text', ...other.value }],
+)
+const sized = computed(() => change(plan, resize.value).plan)
+
 const job = useFinds<Candidate>(
-  () => plan,
+  () => sized.value,
   (service, own, tell) => service.compare(own, keptOf(shelf.parts, 'strip'), tell),
   () => {
     chosen.value = []
@@ -50,12 +59,22 @@ const columns = [
     of: ({ framesPerSecond }: Candidate) => -(framesPerSecond ?? 0),
   },
   {
+    key: 'battery',
+    label: 'On battery',
+    of: ({ batteryHours }: Candidate) => -(batteryHours ?? 0),
+  },
+  {
     key: 'problems',
     label: 'Problems',
     of: ({ problems }: Candidate) =>
       problems.reduce((sum, { grade }) => sum + (grade === 'stop' ? 100 : 1), 0),
   },
 ] as const
+/** Hours on batteries are told where something lives on one. */
+const hasBattery = computed(() => found.value.some(({ batteryHours }) => batteryHours !== null))
+const shownColumns = computed(() =>
+  columns.filter(({ key }) => key !== 'battery' || hasBattery.value),
+)
 const sortedBy = ref<(typeof columns)[number]['key']>('cost')
 const isTurned = ref(false)
 function sortBy(key: (typeof columns)[number]['key']): void {
@@ -96,7 +115,7 @@ const problemText = ({ problems }: Candidate): string => {
   return parts.length === 0 ? 'none' : parts.join(', ')
 }
 function take({ strip, commands }: Candidate): void {
-  store.commit(commands, { label: `take ${strip.name}` })
+  store.commit([...resize.value, ...commands], { label: `take ${strip.name}` })
 }
 </script>
 
@@ -112,7 +131,8 @@ function take({ strip, commands }: Candidate): void {
       <button class="link-quiet ml-1" @click="job.start">again</button>
     </span>
     <span v-if="job.problem.value" class="text-stop" role="alert">{{ job.problem.value }}</span>
-    <label class="ml-auto flex items-center gap-1.5">
+    <OtherSize v-model="other" class="ml-auto" :plan="plan" />
+    <label class="flex items-center gap-1.5">
       Volts
       <select v-model="volts" class="field w-auto py-1">
         <option :value="undefined">all</option>
@@ -146,11 +166,15 @@ function take({ strip, commands }: Candidate): void {
         :pitch-mm="one.pitchMm"
         :depth-mm="depthMm"
       />
-      <p v-if="one.isPresent" class="text-bench-soft">what the plan has now</p>
+      <p v-if="one.isPresent" class="text-bench-soft">
+        what the plan has now{{ other ? ', at that size' : '' }}
+      </p>
       <ul v-else-if="present" class="list-disc pl-4 text-bench-soft">
         <li v-for="text in differences(one, present, price)" :key="text">{{ text }}</li>
       </ul>
-      <button v-if="!one.isPresent" class="button-main mt-2" @click="take(one)">Take it</button>
+      <button v-if="!one.isPresent || other" class="button-main mt-2" @click="take(one)">
+        Take it
+      </button>
     </article>
   </div>
 
@@ -175,7 +199,7 @@ function take({ strip, commands }: Candidate): void {
         <tr>
           <th class="px-3 py-1.5 font-normal" scope="col">Light</th>
           <th
-            v-for="{ key, label } in columns"
+            v-for="{ key, label } in shownColumns"
             :key="key"
             class="px-2 py-1.5 text-right font-normal whitespace-nowrap"
             scope="col"
@@ -258,6 +282,9 @@ function take({ strip, commands }: Candidate): void {
           </td>
           <td class="px-2 py-1.5 text-right whitespace-nowrap">
             {{ one.framesPerSecond === null ? '–' : `${significant(one.framesPerSecond, 2)}/s` }}
+          </td>
+          <td v-if="hasBattery" class="px-2 py-1.5 text-right whitespace-nowrap">
+            {{ one.batteryHours === null ? '–' : `${significant(one.batteryHours, 2)} h` }}
           </td>
           <td
             class="px-3 py-1.5 text-right"

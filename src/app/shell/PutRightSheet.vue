@@ -31,7 +31,7 @@ const differences = computed(() => {
     { name: 'stops', was: String(before.stops), is: String(after.stops) },
     { name: 'warnings', was: String(before.warnings), is: String(after.warnings) },
     { name: 'joints', was: String(before.joints), is: String(after.joints) },
-    { name: 'strip, supplies, board and leads', was: price(before.price), is: price(after.price) },
+    { name: 'everything on the bill', was: price(before.price), is: price(after.price) },
     {
       name: 'power at full white',
       was: formatQuantity(before.peakW, 'W'),

@@ -6,6 +6,8 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { formatQuantity } from '../../core/quantity/format'
 import { workingText } from '../../core/quantity/figure'
 import type { SumCard } from '../../core/sums/sum'
+import { money } from '../shell/price'
+import { deviceCurrency } from '../stores/device-currency'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import type { ToldSum } from '../engine/sum.worker'
@@ -33,6 +35,7 @@ const emit = defineEmits<{ told: [given: Given, told: Extract<ToldSum, { ok: tru
 
 const store = usePlanStore()
 const notices = useNotices()
+const currency = computed(() => store.plan?.buy.currency ?? deviceCurrency.value)
 
 const given = shallowRef<Given>(start)
 const fields = computed(() => fieldsOf(card, given.value))
@@ -135,7 +138,7 @@ watch(given, () => {
         <label v-for="field in fields" :key="field.path" class="block text-[13px]">
           <span class="mb-1 flex justify-between text-bench-soft">
             <span>{{ field.label }}</span>
-            <span v-if="field.unit !== 'price'">{{ field.unit }}</span>
+            <span>{{ field.unit === 'price' ? currency : field.unit }}</span>
           </span>
           <input
             v-if="field.kind === 'switch'"
@@ -203,7 +206,9 @@ watch(given, () => {
             <span>{{ line.label }}</span>
             <span class="text-right" :data-line="line.label">
               <template v-if="line.value !== null || line.word === undefined">{{
-                formatQuantity(line.value, line.unit)
+                line.unit === 'price' && line.value !== null
+                  ? money(line.value, currency)
+                  : formatQuantity(line.value, line.unit)
               }}</template>
               <span v-if="line.word" class="block font-semibold">{{ line.word }}</span>
             </span>

@@ -1,5 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { demoPlan } from '../../testing/demo-plan'
+import { worked } from '../worked'
+import { lackingFor } from './lacking'
 import { cheapestPacks } from './packs'
 import { cutProfiles } from './profile-cut'
 
@@ -49,5 +52,38 @@ describe('profiles', () => {
 
   it('names the piece that is longer than every bar', () => {
     expect(cutProfiles([400, 1001], bars, 2)).toEqual({ ok: false, tooLong: [1] })
+  })
+})
+
+describe('what a step takes and is not bought', () => {
+  const { plan, receipt, schedule } = worked(demoPlan('bay-window-nook'))
+  const lacks = (id: string, bought: readonly string[] = []): string[] => {
+    const step = schedule.steps.find((one) => one.id === id)!
+    return lackingFor(step, receipt, { ...plan.buy, bought: bought.map((line) => ({ line })) }).map(
+      (line) => line.id,
+    )
+  }
+
+  it('is what is cut, at the place where it is cut', () => {
+    expect(lacks('cut:seat/A1')).toEqual(['strip.pixels-5v-60-low'])
+    expect(lacks('cut:seat/A1', ['strip.pixels-5v-60-low'])).toEqual([])
+    expect(lacks('cut:crown/sheet')).toEqual(['sheet.fabric.1400x500'])
+    expect(lacks('cut:ledge2/profile')).toContain('profile.corner')
+    expect(lacks('cut:wires:porthole.first')).toEqual([
+      'wire.mm2-0_14.black',
+      'wire.mm2-0_14.red',
+      'wire.mm2-0_22.green',
+    ])
+    // A sensor's wire is for no run.
+    expect(lacks('cut:wires:input:knob')).toEqual(['wire.mm2-0_22.white'])
+  })
+
+  it('is solder and ties only where they are used', () => {
+    const used = (line: string): Set<string> =>
+      new Set(schedule.steps.filter(({ id }) => lacks(id).includes(line)).map(({ kind }) => kind))
+    expect(used('solder')).toEqual(new Set(['tin', 'joint']))
+    expect(used('ties')).toEqual(new Set(['relief']))
+    expect(lacks('measure:porthole')).toEqual([])
+    expect(lacks('power:supply-a')).toContain('supply.enclosed-5v-100w')
   })
 })

@@ -1,5 +1,4 @@
 import type { Engine } from '../engine'
-import { leadPrice } from '../feed/planner'
 import { change, type Command } from '../plan/commands'
 import type { WorkedPlan } from '../stages'
 import type { Grade } from '../verdict/kinds'
@@ -10,7 +9,7 @@ import { fixSearch } from './fixes'
 export interface Standing {
   readonly stops: number
   readonly warnings: number
-  /** Of strip, supplies, board and leads with their fuses, by typical prices or the user's own. */
+  /** Of everything on the bill that has a price, by typical prices or the user's own. */
   readonly price: number
   readonly joints: number
   readonly peakW: number
@@ -116,26 +115,16 @@ const costOf = (before: Standing, after: Standing): number =>
 /** What a worked-out plan comes to. */
 function standing({
   verdicts,
-  reels,
-  supplies,
-  fit,
+  receipt,
   loads,
   cuts,
-  leads,
   joints,
-}: Pick<
-  WorkedPlan,
-  'verdicts' | 'reels' | 'supplies' | 'fit' | 'loads' | 'cuts' | 'leads' | 'joints'
->): Standing {
+}: Pick<WorkedPlan, 'verdicts' | 'receipt' | 'loads' | 'cuts' | 'joints'>): Standing {
   const count = (grade: Grade): number => verdicts.filter((one) => one.grade === grade).length
   return {
     stops: count('stop'),
     warnings: count('warning'),
-    price:
-      reels.reduce((sum, { price }) => sum + price, 0) +
-      supplies.reduce((sum, { part }) => sum + (part?.price ?? 0), 0) +
-      (fit?.board.price ?? 0) +
-      leads.reduce((sum, lead) => sum + leadPrice(lead), 0),
+    price: receipt.total,
     joints: joints.length,
     peakW: loads.reduce((sum, { currentA, volts }) => sum + currentA['full-white'] * volts, 0),
     pixels: cuts.reduce((sum, { pixels }) => sum + pixels, 0),

@@ -173,7 +173,7 @@ function isMet(entry: CutStripRun, feed: SolvedFeed, goal: FeedGoal): boolean {
 }
 
 /** *Typical* price of a feed: its wire, fuse, holder and joints. */
-export const leadPrice = ({ wire, lengthMm }: Pick<Lead, 'wire' | 'lengthMm'>): number =>
+const leadPrice = ({ wire, lengthMm }: Pick<Lead, 'wire' | 'lengthMm'>): number =>
   feedPrice + (lengthMm / 1000) * wire.pricePerM
 
 /** Every way of feeding one run that reaches the goal, of those that are tried. */

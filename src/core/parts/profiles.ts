@@ -10,6 +10,8 @@ export interface Profile {
   readonly developedMm: number
   /** An angled one has end caps that fit one end only. */
   readonly beam: 'straight' | 'angled'
+  /** Of an angled one: the end, seen from the front, whose cap lets the wire through. */
+  readonly wireEnd?: 'left' | 'right'
   /** Bars as they are sold. */
   readonly bars: readonly { readonly lengthMm: number; readonly price: number }[]
   /** Of a metre of cover, sold in the same lengths. */
@@ -57,6 +59,7 @@ export const profiles: readonly Profile[] = [
     depthMm: 9,
     developedMm: 45,
     beam: 'angled',
+    wireEnd: 'left',
     bars: bars(5),
     coverPricePerM: 1.7,
     capPrice: 0.5,

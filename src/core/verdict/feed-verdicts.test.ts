@@ -98,6 +98,25 @@ const cases: [VerdictCode, Verdict['grade'], RegExp, Plan, Plan][] = [
     ),
   ],
   [
+    // The profile's closed cap decides, though the lead would be shorter there.
+    'wrong-end',
+    'warning',
+    /the wire enters at the right, and the corner profile.* lets it in at the left/,
+    planOf(
+      {
+        text: 'shelf 900',
+        place: { x: 0, y: 0, degrees: 0 },
+        mount: { profile: 'corner' },
+        isTurned: true,
+      },
+      supplied('auto', { at: [1000, 500] }),
+    ),
+    planOf(
+      { text: 'shelf 900', place: { x: 0, y: 0, degrees: 0 }, mount: { profile: 'corner' } },
+      supplied('auto', { at: [1000, 500] }),
+    ),
+  ],
+  [
     'off-mark',
     'stop',
     /A1: cut 8 mm past its mark; the group there, 1 pixel, goes dark/,
