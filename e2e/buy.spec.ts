@@ -1,6 +1,15 @@
 import AxeBuilder from '@axe-core/playwright'
 import { readFile } from 'node:fs/promises'
-import { expect, exportAndImport, figure, line, openEmptyPlan, pasteLines, test } from './browser'
+import {
+  expect,
+  exportAndImport,
+  figure,
+  line,
+  openEmptyPlan,
+  pasteLines,
+  test,
+  verdict,
+} from './browser'
 import type { Locator, Page } from '@playwright/test'
 
 const row = (page: Page, name: string): Locator =>
@@ -160,9 +169,41 @@ test('profiles and sheets are chosen where a run is mounted, and drawn where the
   await page.keyboard.press('Escape')
   await openBill(page)
   await expect(row(page, 'deep profile, 12 mm inside').first()).toBeVisible()
-  await view(page, 'Bars and sheets')
+  await view(page, 'Bars, sheets, boxes')
   await expect(page.getByRole('img', { name: /Bar 1 of/ })).toBeVisible()
   await expect(page.getByText(/opal acrylic, 3 mm/)).toBeVisible()
+})
+
+test('a box: what hides in it fits with air around it, and its holes are told', async ({
+  page,
+}) => {
+  await openNook(page)
+  const before = await amount(page)
+  await view(page, 'Bars, sheets, boxes')
+  await page.getByRole('button', { name: 'Add a box' }).click()
+  const fit = page.getByTestId('box-fit')
+  await expect(fit).toContainText('No room for Supply A')
+  await expect(verdict(page, 'box-small')).toContainText('take the plastic box, 235')
+  await page.getByLabel('Height inside').fill('four')
+  await page.getByLabel('Height inside').press('Enter')
+  await expect(page.getByRole('alert').filter({ hasText: '“four”' })).toBeVisible()
+  await verdict(page, 'box-small')
+    .getByRole('button', { name: /^take the plastic box/ })
+    .click()
+  await expect(fit).toContainText('All of it fits')
+  await expect(verdict(page, 'box-small')).toHaveCount(0)
+  await expect(page.getByRole('row', { name: /alcove/ }).first()).toContainText('6 mm')
+  await page.getByLabel('Supply A', { exact: true }).uncheck()
+  await expect(page.getByRole('row', { name: /W1, W2/ })).toHaveCount(0)
+  await view(page, 'Bill')
+  await expect(row(page, 'plastic box, 235 × 180 × 90 mm inside')).toContainText('16.00')
+  expect(await amount(page)).toBeCloseTo(before + 16, 2)
+  await exportAndImport(page)
+  await openBill(page)
+  await view(page, 'Bars, sheets, boxes')
+  await expect(fit).toContainText('All of it fits')
+  await page.getByRole('button', { name: 'Remove Box' }).click()
+  await expect(fit).toHaveCount(0)
 })
 
 test('which light: whole plans side by side, and one is taken in one edit', async ({ page }) => {
@@ -258,7 +299,7 @@ for (const width of [1280, 390]) {
     await page.setViewportSize({ width, height: 800 })
     await openNook(page)
     await page.getByRole('button', { name: /^solder/ }).click()
-    for (const name of ['Bill', 'Drawer', 'Bars and sheets', 'Which light']) {
+    for (const name of ['Bill', 'Drawer', 'Bars, sheets, boxes', 'Which light']) {
       await view(page, name)
       if (name === 'Which light')
         await expect(page.getByText(/lights, each the whole plan/)).toBeVisible({ timeout: 60_000 })

@@ -267,9 +267,23 @@ export const anyPlan: fc.Arbitrary<Plan> = fc
     }),
     inputs: fc.array(fc.constantFrom(...inputKinds), { maxLength: 4 }),
     laneOf: fc.array(fc.nat({ max: 2 }), { minLength: 6, maxLength: 6 }),
+    /** Everything hides in a box so wide; 0 for none. */
+    boxMm: fc.constantFrom(0, 0, 60, 150, 300),
   })
   .map(
-    ({ lines, stripId, wire, supplies, junctions, fed, inputs, laneOf, signal, ...plan }): Plan => {
+    ({
+      lines,
+      stripId,
+      wire,
+      supplies,
+      junctions,
+      fed,
+      inputs,
+      laneOf,
+      signal,
+      boxMm,
+      ...plan
+    }): Plan => {
       const empty = emptyPlan('any', 'x')
       const slots = supplies.map((slot, index) => ({
         ...slot,
@@ -310,6 +324,22 @@ export const anyPlan: fc.Arbitrary<Plan> = fc
         })),
         rules: { ...empty.rules, ...plan.rules },
         use: { ...empty.use, ...plan.use },
+        buy: {
+          ...empty.buy,
+          boxes:
+            boxMm === 0
+              ? []
+              : [
+                  {
+                    id: 'b0',
+                    name: 'Box 0',
+                    lengthMm: boxMm,
+                    widthMm: boxMm,
+                    tallMm: boxMm,
+                    holds: ['board', ...supplyIds, ...junctionIds],
+                  },
+                ],
+        },
         signal: {
           ...empty.signal,
           ...signal,

@@ -5,9 +5,10 @@ import { sawKerfMm } from '../../core/parts/profiles'
 import type { Plan } from '../../core/plan/plan'
 import { formatLength } from '../../core/quantity/format'
 import { usePart } from '../stores/use-parts'
+import BoxesPanel from './BoxesPanel.vue'
 
 const { plan } = defineProps<{ plan: Plan }>()
-const [bars, sheets] = [usePart('bars'), usePart('sheets')]
+const [bars, sheets, boxes] = [usePart('bars'), usePart('sheets'), usePart('boxes')]
 const length = (mm: number): string => formatLength(mm, plan.units)
 
 /** Pieces of a bar with where they begin, each a saw's cut behind the one before. */
@@ -37,12 +38,9 @@ const pieceText = ({ name, widthMm, heightMm, isTurned }: SheetPiece): string =>
     class="min-h-0 flex-1 overflow-y-auto rounded-lg bg-bench-raised px-4 py-3 text-[13px]"
     tabindex="0"
     role="group"
-    aria-label="Bars and sheets"
+    aria-label="Bars, sheets and boxes"
   >
-    <p
-      v-if="bars?.length === 0 && sheets?.length === 0"
-      class="grid h-full place-items-center text-center text-bench-soft"
-    >
+    <p v-if="bars?.length === 0 && sheets?.length === 0" class="mb-6 text-bench-soft">
       No profile and no sheet yet. Choose them on the Measure page, under “how it is mounted”.
     </p>
     <section v-for="{ profile, bars: own, isProved } in bars" :key="profile.id" class="mb-6">
@@ -123,5 +121,6 @@ const pieceText = ({ name, widthMm, heightMm, isTurned }: SheetPiece): string =>
         </figure>
       </div>
     </section>
+    <BoxesPanel v-if="boxes" :plan="plan" :boxes="boxes" />
   </div>
 </template>

@@ -23,7 +23,7 @@ const views = [
   { value: 'bill', label: 'Bill' },
   { value: 'drawer', label: 'Drawer' },
   { value: 'light', label: 'Which light' },
-  { value: 'bars', label: 'Bars and sheets' },
+  { value: 'bars', label: 'Bars, sheets, boxes' },
 ] as const
 const view = useView(views, 'bill')
 

@@ -12,6 +12,7 @@ import { pixelMap } from '../../core/lanes/pixel-map'
 import { programData } from '../../core/signal/program'
 import { diagramOf } from '../../core/wire/diagram'
 import { pixelsTable } from '../../formats/csv-wires'
+import { planBoxes } from '../../core/buy/boxes'
 import { toBuy } from '../../core/buy/receipt'
 import { readPlan } from '../../formats/plan-file'
 import { programHeader, programJson } from '../../formats/program'
@@ -45,6 +46,11 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
   receipt: derived([], ['receipt'], ({ receipt }) => receipt),
   bars: derived([], ['bars'], ({ bars }) => bars),
   sheets: derived([], ['sheets'], ({ sheets }) => sheets),
+  boxes: derived(
+    ['buy', 'junctions', 'signal'],
+    ['fit', 'supplies', 'wiring', 'cuts', 'sources', 'layout'],
+    planBoxes,
+  ),
   build: derived([], ['schedule'], ({ schedule }) => schedule),
   meter: derived([...everything, 'build'], meterStages, (results) => {
     const { steps } = results.schedule

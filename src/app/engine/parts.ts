@@ -4,6 +4,7 @@ import type { BuildOrder } from '../../core/build/order'
 import type { Expected } from '../../core/build/readings'
 import type { Template } from '../../core/build/template'
 import type { Receipt } from '../../core/buy/receipt'
+import type { PlanBoxes } from '../../core/buy/boxes'
 import type { MaterialSheets } from '../../core/buy/sheets'
 import type { Table } from '../../formats/csv'
 import type { LinkPlan } from '../../core/glow/link/lanes'
@@ -53,6 +54,8 @@ export interface PlanParts extends Omit<Tally, 'roll'> {
   readonly receipt: Receipt
   readonly bars: readonly ProfileBars[]
   readonly sheets: readonly MaterialSheets[]
+  /** What could hide in a box, and each box with what stands in it and the holes of the wires that leave it. */
+  readonly boxes: PlanBoxes
   /** The steps of building in their order, and what the other school comes to. */
   readonly build: BuildOrder
   /** What the meter should say after the next step. */

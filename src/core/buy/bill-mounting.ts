@@ -4,6 +4,8 @@ import { isOnWire } from '../cut/on-wire'
 import { mounted } from '../parts/mounted'
 import {
   bundleThicknessMm,
+  soldBox,
+  soldOwnBox,
   soldClip,
   soldCover,
   soldEndCap,
@@ -18,6 +20,7 @@ import {
   soldTape,
 } from '../parts/sold'
 import { plural } from '../quantity/format'
+import { boxParts } from '../parts/sizes'
 import { bundlesOf } from '../wire/joints'
 import type { BarPiece } from './bars'
 import { cutLine, sumOf, type Bill, type BillGiven } from './bill-lines'
@@ -171,6 +174,21 @@ export function addSheets(bill: Bill, { sheets }: BillGiven): void {
       ...(tooLarge.length > 0 && {
         note: `${plural(tooLarge.length, 'piece')} larger than every sheet: make ${tooLarge.length === 1 ? 'it' : 'them'} of several`,
       }),
+    })
+  }
+}
+
+/** Boxes: as they are sold where one has just that size, else without a price. */
+export function addBoxes(bill: Bill, { plan }: BillGiven): void {
+  for (const { lengthMm, widthMm, tallMm, holds } of plan.buy.boxes ?? []) {
+    const part = boxParts.find(
+      (one) => one.lengthMm === lengthMm && one.widthMm === widthMm && one.tallMm === tallMm,
+    )
+    bill.add(part === undefined ? soldOwnBox({ lengthMm, widthMm, tallMm }) : soldBox(part), {
+      what: 'one each',
+      amount: 1,
+      for: holds.filter((id) => id !== 'board'),
+      page: 'buy',
     })
   }
 }

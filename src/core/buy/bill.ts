@@ -1,7 +1,7 @@
 import type { Plan } from '../plan/plan'
 import { addLights, addNodes, addReels } from './bill-light'
 import { Bill, sumOf, type BillGiven, type BillLine } from './bill-lines'
-import { addBars, addFixing, addSealing, addSheets } from './bill-mounting'
+import { addBars, addBoxes, addFixing, addSealing, addSheets } from './bill-mounting'
 import { addBoard, addDrives, addJunctions, addSupplies } from './bill-power'
 import { addJointParts, addWires } from './bill-wire'
 
@@ -23,6 +23,7 @@ export function billOf(given: BillGiven): BillLine[] {
   addFixing(bill, given)
   addBars(bill, given)
   addSheets(bill, given)
+  addBoxes(bill, given)
   addNodes(bill, given)
   addOwn(bill, given.plan)
   return bill.all()

@@ -7,6 +7,7 @@ import type { Diode } from './diodes'
 import { buffer, extensionLeads, sinkBoard, splitter } from './drivers'
 import { inputParts } from './inputs'
 import type { Profile } from './profiles'
+import type { BoxPart, Size } from './sizes'
 import type { SheetMaterial } from './sheets'
 import type { Wire } from './wires'
 
@@ -300,6 +301,9 @@ const glands = [
   { upToMm: 14, holeMm: 20, price: 1.2 },
   { upToMm: 18, holeMm: 25, price: 1.8 },
 ] as const
+/** The hole for the gland of a cable so thick, mm; the largest there is where it is thicker than any takes. */
+export const glandHoleMm = (cableMm: number): number =>
+  (glands.find(({ upToMm }) => cableMm <= upToMm) ?? glands[glands.length - 1])?.holeMm ?? 0
 /** The gland for a cable so thick; without one where it is thicker than any takes. */
 export function soldGland(cableMm: number): Sold {
   const found = glands.find(({ upToMm }) => cableMm <= upToMm)
@@ -318,6 +322,15 @@ export function soldGland(cableMm: number): Sold {
         [5, 0.8],
       )
 }
+export const soldBox = ({ id, name, price }: BoxPart): Sold => piece('mounting', id, name, price)
+/** A box of a size of one's own: nobody knows its price. */
+export const soldOwnBox = ({ lengthMm, widthMm, tallMm }: Size): Sold =>
+  piece(
+    'mounting',
+    `box-own.${[lengthMm, widthMm, tallMm].map(key).join('.')}`,
+    `box, ${[lengthMm, widthMm, tallMm].map((mm) => significant(mm)).join(' × ')} mm inside`,
+    null,
+  )
 export const soldClip = (widthMm: number): Sold =>
   spared(
     piece(

@@ -407,6 +407,17 @@ export const ownPriceSchema = z.strictObject({
     .max(20),
 })
 
+/** A box that hides the board, supplies and junctions; inner size, mm. */
+const boxSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  lengthMm: z.number().min(10).max(5_000),
+  widthMm: z.number().min(10).max(5_000),
+  tallMm: z.number().min(5).max(5_000),
+  /** Ids of supplies and junctions, and `board`. */
+  holds: z.array(z.string().min(1).max(200)).max(200),
+})
+
 /** What is bought besides what the plan needs, what is bought already, and what comes from the drawer. */
 const buySchema = z.strictObject({
   /** Lines of one's own on the bill; a price is that of one piece, metre or sheet. */
@@ -448,6 +459,8 @@ const buySchema = z.strictObject({
     .max(1_000),
   /** It is built: what it took is out of the drawer, and what was left is in. */
   isBooked: z.boolean().optional(),
+  /** Boxes in which things hide. */
+  boxes: z.array(boxSchema).max(50).optional(),
 })
 
 /** What a meter or a bench supply said. */
@@ -606,6 +619,7 @@ export type SupplySlot = Plan['supplies'][number]
 export type Rules = Plan['rules']
 export type Use = Plan['use']
 export type Buy = Plan['buy']
+export type PlanBox = NonNullable<Buy['boxes']>[number]
 export type Build = Plan['build']
 export type LogEntry = Build['log'][number]
 export type LoggedReading = LogEntry['readings'][number]

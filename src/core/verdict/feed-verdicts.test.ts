@@ -29,6 +29,12 @@ const rules = (set: Partial<Plan['rules']>): Extra => ({
   rules: { ...emptyPlan('test', 'x').rules, ...set },
 })
 
+/** The supply in a box of so many mm each way. */
+const inBox = (mm: number): Plan['buy'] => ({
+  ...emptyPlan('test', 'x').buy,
+  boxes: [{ id: 'box', name: 'Cubby', lengthMm: mm, widthMm: mm, tallMm: mm, holds: ['supply-a'] }],
+})
+
 /** Four fresh alkaline cells: 6.3 V. */
 const fourCells: Plan['own'] = {
   ...emptyPlan('test', 'x').own,
@@ -115,6 +121,13 @@ const cases: [VerdictCode, Verdict['grade'], RegExp, Plan, Plan][] = [
       { text: 'shelf 900', place: { x: 0, y: 0, degrees: 0 }, mount: { profile: 'corner' } },
       supplied('auto', { at: [1000, 500] }),
     ),
+  ],
+  [
+    'box-small',
+    'warning',
+    /Cubby: no room for Supply A, with air/,
+    { ...planOf({ text: 'shelf 900' }, supplied('enclosed-5v-100w')), buy: inBox(100) },
+    { ...planOf({ text: 'shelf 900' }, supplied('enclosed-5v-100w')), buy: inBox(200) },
   ],
   [
     'off-mark',

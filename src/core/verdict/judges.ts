@@ -36,6 +36,7 @@ import { fuseBlind } from './fuse-blind'
 import { voltsDiffer } from './volts-differ'
 import { voltsOver } from './volts-over'
 import { copperHot, fuses, joinedSupplies, leadHot, trackOver } from './wiring'
+import { boxSmall } from './box-small'
 import { wrongEnd } from './wrong-end'
 
 const judges: readonly Judge[] = [
@@ -60,6 +61,7 @@ const judges: readonly Judge[] = [
   offMark,
   ...mountingJudges,
   wrongEnd,
+  boxSmall,
   gapShows,
   spliceShows,
   stockShort,

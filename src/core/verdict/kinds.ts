@@ -3,7 +3,7 @@ export const grades = ['stop', 'warning', 'note'] as const
 export type Grade = (typeof grades)[number]
 
 /** The page on which a verdict is counted and can be acted on. */
-export type VerdictPage = 'measure' | 'cut' | 'feed' | 'signal' | 'glow'
+export type VerdictPage = 'measure' | 'cut' | 'feed' | 'signal' | 'buy' | 'glow'
 
 /** The section of the roll under which a verdict is printed. */
 export type VerdictSection =
@@ -22,6 +22,7 @@ export type VerdictSection =
   | 'level'
   | 'frames'
   | 'board'
+  | 'bill'
 
 /** What is fixed about every verdict with one code. */
 export interface VerdictKind {
@@ -102,6 +103,8 @@ export const verdictKinds = {
   'serial-pin': kind('signal', 'board', 'warning'),
   'sensors-over': kind('signal', 'board', 'stop'),
   'status-colours-alike': kind('signal', 'board', 'warning'),
+  // buy
+  'box-small': kind('buy', 'bill', 'warning'),
   // glow: judged when a show is played
   'flash-rate': kind('glow', 'current', 'stop'),
   'scene-over-supply': kind('glow', 'supply', 'stop', 'warning'),

@@ -1,0 +1,274 @@
+<script setup lang="ts">
+import { Plus, Trash2 } from '@lucide/vue'
+import { nanoid } from 'nanoid'
+import { computed, ref } from 'vue'
+import type { PackedBox, PlacedItem, PlanBoxes } from '../../core/buy/boxes'
+import { boxParts } from '../../core/parts/sizes'
+import type { Plan, PlanBox } from '../../core/plan/plan'
+import { formatLength } from '../../core/quantity/format'
+import { readLength } from '../../core/quantity/length'
+import { usePlanStore } from '../stores/plan'
+
+const { plan, boxes } = defineProps<{ plan: Plan; boxes: PlanBoxes }>()
+
+const store = usePlanStore()
+const length = (mm: number): string => formatLength(mm, plan.units)
+const own = computed(() => plan.buy.boxes ?? [])
+function put(next: readonly PlanBox[], label: string): void {
+  store.commit([{ do: 'set-buy', buy: { boxes: [...next] } }], { label })
+}
+function set(id: string, change: Partial<PlanBox>, label: string): void {
+  put(
+    own.value.map((box) => (box.id === id ? { ...box, ...change } : box)),
+    label,
+  )
+}
+
+/** What can hide, by its id: what comes with it is told beside it. */
+const things = computed(() => {
+  const names = new Map<string, string[]>()
+  for (const { of, name } of boxes.items) names.set(of, [...(names.get(of) ?? []), name])
+  return [...names].map(([id, all]) => ({ id, name: all.join(' and ') }))
+})
+const elsewhere = (box: string, thing: string): PlanBox | undefined =>
+  own.value.find(({ id, holds }) => id !== box && holds.includes(thing))
+
+function add(): void {
+  const taken = new Set(own.value.flatMap(({ holds }) => holds))
+  const holds = things.value.map(({ id }) => id).filter((id) => !taken.has(id))
+  const number = own.value.length + 1
+  const [{ lengthMm, widthMm, tallMm } = { lengthMm: 155, widthMm: 110, tallMm: 70 }] =
+    boxParts.slice(2)
+  const box: PlanBox = {
+    id: nanoid(8),
+    name: number === 1 ? 'Box' : `Box ${String(number)}`,
+    lengthMm,
+    widthMm,
+    tallMm,
+    holds,
+  }
+  put([...own.value, box], 'add a box')
+}
+function hold(box: PlanBox, thing: string): void {
+  const isIn = box.holds.includes(thing)
+  put(
+    own.value.map((one) =>
+      one.id === box.id && !isIn
+        ? { ...one, holds: [...one.holds, thing] }
+        : { ...one, holds: one.holds.filter((id) => id !== thing) },
+    ),
+    `what hides in ${box.name}`,
+  )
+}
+const sides = [
+  { key: 'lengthMm', label: 'Length inside' },
+  { key: 'widthMm', label: 'Width inside' },
+  { key: 'tallMm', label: 'Height inside' },
+] as const
+/** What was typed and is no length, by box and side. */
+const problems = ref<Readonly<Record<string, string>>>({})
+function setSide(box: PlanBox, key: (typeof sides)[number]['key'], event: Event): void {
+  if (!(event.target instanceof HTMLInputElement)) return
+  const text = event.target.value
+  const read = readLength(text)
+  const isGood = read.ok && read.mm >= 10 && read.mm <= 5_000
+  problems.value = {
+    ...problems.value,
+    [box.id]: isGood
+      ? ''
+      : `“${text}”: ${read.ok ? 'a box has 10 mm to 5 m inside' : read.message}`,
+  }
+  if (isGood) set(box.id, { [key]: read.mm }, `size of ${box.name}`)
+}
+function take(box: PlanBox, event: Event): void {
+  if (!(event.target instanceof HTMLSelectElement)) return
+  const id = event.target.value
+  const part = boxParts.find((one) => one.id === id)
+  if (part === undefined) return
+  const { lengthMm, widthMm, tallMm } = part
+  set(box.id, { lengthMm, widthMm, tallMm }, `size of ${box.name}`)
+}
+const partOf = (box: PlanBox): string =>
+  boxParts.find(
+    ({ lengthMm, widthMm, tallMm }) =>
+      lengthMm === box.lengthMm && widthMm === box.widthMm && tallMm === box.tallMm,
+  )?.id ?? ''
+function rename(box: PlanBox, event: Event): void {
+  if (!(event.target instanceof HTMLInputElement)) return
+  const name = event.target.value.trim().slice(0, 60)
+  if (name === '') event.target.value = box.name
+  else set(box.id, { name }, 'name of a box')
+}
+const across = (one: PlacedItem): [number, number] =>
+  one.isTurned ? [one.widthMm, one.lengthMm] : [one.lengthMm, one.widthMm]
+const itemText = (one: PlacedItem): string =>
+  `${one.name}: ${length(one.lengthMm)} × ${length(one.widthMm)} × ${length(one.tallMm)}`
+const pictureText = ({ placed }: PackedBox): string =>
+  placed.length === 0 ? 'Nothing stands in it' : placed.map(itemText).join('; ')
+</script>
+
+<template>
+  <section class="mb-6" aria-label="Boxes">
+    <h2 class="mb-1 flex flex-wrap items-center gap-x-3 gap-y-1 font-semibold">
+      Boxes
+      <span class="font-normal text-bench-soft">
+        for what hides: sizes of supplies and boards are typical, with 20 mm of air round a supply
+      </span>
+    </h2>
+    <article
+      v-for="packed in boxes.boxes"
+      :key="packed.box.id"
+      class="mb-4 grid gap-x-6 gap-y-3 rounded-lg border border-bench-line p-3 lg:grid-cols-[minmax(0,20rem)_minmax(0,1fr)]"
+      :data-box="packed.box.name"
+    >
+      <div class="flex min-w-0 flex-col gap-2">
+        <div class="flex items-end gap-2">
+          <label class="min-w-0 flex-1 text-bench-soft">
+            Name
+            <input
+              class="field mt-0.5"
+              maxlength="60"
+              :value="packed.box.name"
+              @change="rename(packed.box, $event)"
+            />
+          </label>
+          <button
+            class="button-quiet"
+            :aria-label="`Remove ${packed.box.name}`"
+            @click="
+              put(
+                own.filter(({ id }) => id !== packed.box.id),
+                `remove ${packed.box.name}`,
+              )
+            "
+          >
+            <Trash2 :size="15" />
+          </button>
+        </div>
+        <label class="text-bench-soft">
+          As sold
+          <select
+            class="field mt-0.5"
+            :value="partOf(packed.box)"
+            @change="take(packed.box, $event)"
+          >
+            <option value="">another size, below</option>
+            <option v-for="part in boxParts" :key="part.id" :value="part.id">
+              {{ part.name }}
+            </option>
+          </select>
+        </label>
+        <div class="grid grid-cols-3 gap-2">
+          <label v-for="{ key, label } in sides" :key="key" class="text-bench-soft">
+            {{ label }}
+            <input
+              v-shown="length(packed.box[key])"
+              class="field mt-0.5"
+              @change="setSide(packed.box, key, $event)"
+            />
+          </label>
+        </div>
+        <p v-if="problems[packed.box.id]" class="text-stop" role="alert">
+          {{ problems[packed.box.id] }}
+        </p>
+        <fieldset class="flex flex-wrap gap-x-4">
+          <legend class="text-bench-soft">What hides in it</legend>
+          <label v-for="thing in things" :key="thing.id" class="finger flex items-center gap-2">
+            <input
+              type="checkbox"
+              class="accent-glow"
+              :checked="packed.box.holds.includes(thing.id)"
+              @change="hold(packed.box, thing.id)"
+            />
+            {{ thing.name }}
+            <span v-if="elsewhere(packed.box.id, thing.id)" class="text-bench-soft">
+              · now in {{ elsewhere(packed.box.id, thing.id)?.name }}
+            </span>
+          </label>
+        </fieldset>
+      </div>
+      <div class="min-w-0">
+        <p
+          role="status"
+          :class="packed.lacking.length > 0 ? 'text-warning' : 'text-ok'"
+          data-testid="box-fit"
+        >
+          <template v-if="packed.lacking.length > 0">
+            No room for {{ packed.lacking.map(({ name }) => name).join(' and ') }}.
+            <template v-if="packed.fitting"> The {{ packed.fitting.name }} holds all. </template>
+            <template v-else> No box that is sold holds all of it: use two. </template>
+          </template>
+          <template v-else-if="packed.placed.length === 0">Nothing hides in it yet.</template>
+          <template v-else>All of it fits, with air round what gets warm.</template>
+        </p>
+        <svg
+          class="mt-2 max-h-56 w-full max-w-md rounded bg-bench-line"
+          :viewBox="`0 0 ${packed.box.lengthMm} ${packed.box.widthMm}`"
+          role="img"
+          :aria-label="pictureText(packed)"
+        >
+          <g v-for="(item, index) in packed.placed" :key="index">
+            <rect
+              v-if="item.airMm > 5"
+              :x="item.x - item.airMm"
+              :y="item.y - item.airMm"
+              :width="across(item)[0] + 2 * item.airMm"
+              :height="across(item)[1] + 2 * item.airMm"
+              class="fill-glow/15"
+            />
+            <rect
+              :x="item.x"
+              :y="item.y"
+              :width="across(item)[0]"
+              :height="across(item)[1]"
+              class="fill-pad stroke-bench"
+              :stroke-width="packed.box.lengthMm / 250"
+            />
+            <text
+              :x="item.x + across(item)[0] / 2"
+              :y="item.y + across(item)[1] / 2"
+              text-anchor="middle"
+              dominant-baseline="middle"
+              class="fill-paper-ink"
+              :font-size="packed.box.lengthMm / 14"
+            >
+              {{ index + 1 }}
+            </text>
+          </g>
+        </svg>
+        <ol v-if="packed.placed.length > 0" class="mt-1 list-decimal pl-5 text-bench-soft">
+          <li v-for="(item, index) in packed.placed" :key="index">{{ itemText(item) }}</li>
+        </ol>
+        <table v-if="packed.holes.length > 0" class="mt-3 w-full text-left">
+          <caption class="text-left text-bench-soft">
+            Holes to drill, on the side where the wires go
+          </caption>
+          <thead class="text-bench-soft">
+            <tr>
+              <th class="pr-4 font-normal">Hole</th>
+              <th class="pr-4 font-normal">With a gland</th>
+              <th class="pr-4 font-normal">Side</th>
+              <th class="pr-4 font-normal">For</th>
+              <th class="font-normal">Wires</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(hole, index) in packed.holes" :key="index">
+              <td class="pr-4 font-semibold whitespace-nowrap">{{ length(hole.diameterMm) }}</td>
+              <td class="pr-4 whitespace-nowrap">{{ length(hole.glandMm) }}</td>
+              <td class="pr-4">{{ hole.side }}</td>
+              <td class="pr-4">{{ hole.to }}</td>
+              <td>{{ hole.wires.join(', ') }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </article>
+    <button class="button-quiet" :disabled="things.length === 0" @click="add">
+      <Plus :size="15" /> Add a box
+    </button>
+    <p v-if="things.length === 0" class="mt-1 text-bench-soft">
+      Nothing of this plan hides in a box: its supply sits in a socket, and there is no board.
+    </p>
+  </section>
+</template>
