@@ -226,3 +226,37 @@ it('more extra pixels before a run than any wire needs open as many as can be wo
     { path: ['lines', 'alcove', 'skip', 0, 'count'], was: 1_000_000, now: 500 },
   ])
 })
+
+it('a node with more wires or signals than can be worked out a thousand times opens with fewer, marked', () => {
+  const part = {
+    id: 'pair',
+    name: 'proximity pair',
+    holes: 2,
+    holeMm: 6,
+    minutes: 7,
+    mA: 18,
+    reads: 'analogue',
+  }
+  const read = readPlanFile(
+    changed((p) => {
+      p.lines[1]!.node = {
+        parts: [
+          { ...part, id: 'a', count: 1, wires: 3, channels: 100 },
+          { ...part, id: 'b', count: 5, wires: 3, channels: 1 },
+          { ...part, id: 'c', count: 90, wires: 1, channels: 0 },
+          { ...part, id: 'd', count: 3, wires: 4, channels: 4 },
+        ],
+      }
+    }),
+  )
+  if (!read.ok) throw new Error(JSON.stringify(read.issues))
+  expect(
+    read.plan.lines[1]?.node?.parts.map(({ count, wires, channels }) => [count, wires, channels]),
+  ).toEqual([
+    [1, 3, 12],
+    [5, 2, 1],
+    [12, 1, 0],
+    [3, 4, 4],
+  ])
+  expect(read.plan.adjusted).toHaveLength(3)
+})

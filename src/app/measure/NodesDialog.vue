@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import type { MeasuredRun } from '../../core/measure/measure'
 import { nodeParts } from '../../core/parts/node-parts'
 import { nodeReads, objectShapes, readerKinds } from '../../core/plan/choices'
-import type { LightNode, NodePart, Plan } from '../../core/plan/plan'
+import { mostNodeWires, type LightNode, type NodePart, type Plan } from '../../core/plan/plan'
 import { withSet } from '../../core/plan/with-set'
 import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
 import { numberOf, valueOf } from '../feed/value-of'
@@ -54,12 +54,19 @@ const columns: readonly {
   { key: 'mA', label: 'mA', least: 0, most: 10_000, isWhole: false },
   { key: 'channels', label: 'signals', least: 0, most: 100, isWhole: true },
 ]
+/** All parts of one kind share the wires and signals that a node can have. */
+function mostOf(part: NodePart, key: Counted, most: number): number {
+  if (key === 'wires' || key === 'channels') return Math.floor(mostNodeWires / part.count)
+  if (key !== 'count') return most
+  const each = Math.max(part.wires, part.channels)
+  return each === 0 ? most : Math.floor(mostNodeWires / each)
+}
 function setNumber(
   part: NodePart,
   { key, least, most, isWhole }: (typeof columns)[number],
   event: Event,
 ): void {
-  const typed = Math.min(most, Math.max(least, numberOf(event)))
+  const typed = Math.min(mostOf(part, key, most), Math.max(least, numberOf(event)))
   setPart(part, { [key]: isWhole ? Math.round(typed) : typed })
 }
 const readers = [

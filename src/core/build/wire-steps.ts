@@ -1,3 +1,4 @@
+import { largest } from '../quantity/extremes'
 import { formatLength, plural } from '../quantity/format'
 import { thingsAt } from '../wire/joints'
 import { cautions, typicalMinutes as minutes } from './step'
@@ -12,7 +13,7 @@ export function addWires(work: Work, { id, wires, place }: Bundle): void {
   const common = { ...plain, about, place }
   const runs = wires.flatMap((wire) => wire.about)
   const lengths = [...new Set(wires.map(({ lengthMm }) => formatLength(lengthMm, plan.units)))]
-  const longestMm = Math.max(...wires.map(({ lengthMm }) => lengthMm))
+  const longestMm = largest(wires.map(({ lengthMm }) => lengthMm))
   const lengthsText =
     lengths.length > 3
       ? `${plural(lengths.length, 'length')} up to ${formatLength(longestMm, plan.units)}`

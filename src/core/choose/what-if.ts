@@ -1,3 +1,4 @@
+import { largest } from '../quantity/extremes'
 import { entryOf } from '../cut/entry-of'
 import { cutFromReels } from '../cut/reels'
 import { worked } from '../worked'
@@ -103,7 +104,10 @@ export function valuesAround(plan: Plan, lineId: string, dimension: number): num
   for (let at = Math.ceil(low / step) * step; at <= high; at += step) values.add(at)
   // A part grows in proportion to what sets it: a ring's length is π times its diameter.
   const own = run.segments.filter((segment) => segment.dimension === dimension)
-  const longest = Math.max(0, ...own.map(({ lengthMm }) => lengthMm))
+  const longest = largest(
+    own.map(({ lengthMm }) => lengthMm),
+    0,
+  )
   const [pitch, splice] = [cutPitchMm, spliceMm].map((mm) => (mm * now) / Math.max(longest, 1e-9))
   for (const each of [pitch, splice]) {
     if (each === undefined || longest === 0) continue

@@ -1,3 +1,4 @@
+import { largest } from '../quantity/extremes'
 import { demandOf, fillBin, hair } from './fill'
 
 /** Which pieces lie in which bin: for each bin the lengths in it, or `undefined` where not all pieces fit. */
@@ -26,9 +27,9 @@ export function fitInto(
 ): FitAnswer {
   const total = pieces.reduce((sum, piece) => sum + piece, 0)
   if (total > bins.reduce((sum, bin) => sum + bin, 0) + hair) return { kind: 'none' }
-  if ((pieces[0] ?? 0) > Math.max(0, ...bins) + hair) return { kind: 'none' }
+  if ((pieces[0] ?? 0) > largest(bins, 0) + hair) return { kind: 'none' }
   // Of pieces longer than half the largest bin each needs a bin to itself.
-  const half = Math.max(0, ...bins) / 2
+  const half = largest(bins, 0) / 2
   const long = pieces.filter((piece) => piece > half + hair)
   const shortestLong = long.at(-1) ?? 0
   if (long.length > bins.filter((bin) => bin >= shortestLong - hair).length) return { kind: 'none' }

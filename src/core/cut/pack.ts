@@ -1,3 +1,4 @@
+import { largest } from '../quantity/extremes'
 import { demandOf, fillBin, hair } from './fill'
 import { fitInto } from './fit'
 
@@ -125,7 +126,7 @@ export function pack(given: PackGiven, options: PackOptions = {}): PackResult {
 function packMany(given: PackGiven, options: PackOptions, mostPieces: number): PackResult {
   const { pieces, stock, offcuts } = given
   const best = stock.toSorted((a, b) => a.price / a.length - b.price / b.length)[0]
-  const longest = Math.max(0, ...pieces)
+  const longest = largest(pieces, 0)
   if (best === undefined || longest > best.length + hair)
     return pack(given, { ...options, mostPieces: Infinity })
   const { lengths, counts } = demandOf(pieces)

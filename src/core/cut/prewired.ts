@@ -1,3 +1,4 @@
+import { largest } from '../quantity/extremes'
 import type { Strip } from '../plan/parts'
 import type { CutStripRun } from './cut'
 
@@ -30,7 +31,7 @@ export function prewiredInstead(cuts: readonly CutStripRun[]): Prewired[] {
       .flatMap((entry) => entry.pieces)
       .filter(({ cuts: groups }) => groups > 0)
     if (prewired.length === 0 || pieces.length === 0) return []
-    const longest = Math.max(...pieces.map(({ lengthMm }) => lengthMm))
+    const longest = largest(pieces.map(({ lengthMm }) => lengthMm))
     const reach = reachOf(prewired, longest)
     const counts = prewired.map(() => 0)
     let [price, dark, tooShort] = [0, 0, 0]

@@ -1,3 +1,4 @@
+import { largest } from '../quantity/extremes'
 import type { Plan } from '../plan/plan'
 import { plural } from '../quantity/format'
 import { leadName } from '../route/leads'
@@ -127,7 +128,7 @@ function splitterBranches([own, ...rest]: readonly Splitter[], run: string): Bra
           kind: 'lights',
           name: plural(lights.length, 'light'),
           currentA: currentA - behind,
-          leadMm: Math.max(...lights.map((light) => light.needMm)),
+          leadMm: largest(lights.map((light) => light.needMm)),
           extensionsMm: lights.flatMap((light) => light.extensionsMm),
           plugs: lights.length,
           ways: undefined,

@@ -1,3 +1,4 @@
+import { largest } from '../quantity/extremes'
 import type { Candidate, Diagnosis } from './diagnose'
 import { factsOf } from './symptoms'
 import type { Seen } from './seen'
@@ -50,7 +51,7 @@ export function pairsFor(diagnosis: Diagnosis, seen: Seen): readonly Pair[] {
       return { a, b, both, log }
     }),
   )
-  const most = Math.max(...pairs.map(({ log }) => log))
+  const most = largest(pairs.map(({ log }) => log))
   const all = pairs.reduce((sum, { log }) => sum + Math.exp(log - most), 0)
   return pairs
     .map(({ log, ...pair }) => ({ ...pair, probability: Math.exp(log - most) / all }))

@@ -176,22 +176,39 @@ const lightsSchema = z.strictObject({
 })
 
 /** One thing that is in every node, and what it takes. */
-const nodePartSchema = z.strictObject({
-  id: idSchema,
-  name: nameSchema,
-  count: z.int().min(1).max(100),
-  holes: z.int().min(0).max(100),
-  holeMm: z.number().min(0.1).max(1_000),
-  wires: z.int().min(0).max(100),
-  minutes: z.number().min(0).max(1_000),
-  /** What it draws all the time, besides the light itself, mA. */
-  mA: z.number().min(0).max(10_000),
-  /** Signals that a board reads from it. */
-  channels: z.int().min(0).max(100),
-  reads: z.enum(nodeReads),
-  /** It is the light itself, and on the bill as that. */
-  isLight: z.boolean().optional(),
-})
+/** Wires, and signals, of all parts of one kind in a node: a node is a small assembly, and there can be thousands of them. */
+export const mostNodeWires = 12
+
+const nodePartSchema = z
+  .strictObject({
+    id: idSchema,
+    name: nameSchema,
+    count: z.int().min(1).max(100),
+    holes: z.int().min(0).max(100),
+    holeMm: z.number().min(0.1).max(1_000),
+    wires: z.int().min(0).max(100),
+    minutes: z.number().min(0).max(1_000),
+    /** What it draws all the time, besides the light itself, mA. */
+    mA: z.number().min(0).max(10_000),
+    /** Signals that a board reads from it. */
+    channels: z.int().min(0).max(100),
+    reads: z.enum(nodeReads),
+    /** It is the light itself, and on the bill as that. */
+    isLight: z.boolean().optional(),
+  })
+  .superRefine(({ count, wires, channels }, context) => {
+    for (const [key, each] of Object.entries({ wires, channels })) {
+      if (count * each <= mostNodeWires) continue
+      context.addIssue({
+        code: 'custom',
+        path: each === 1 ? ['count'] : [key],
+        message: `at most ${String(mostNodeWires)} ${key === 'wires' ? 'wires' : 'signals'} of parts of one kind in a node`,
+        params: {
+          nearest: each === 1 ? mostNodeWires : Math.max(1, Math.floor(mostNodeWires / count)),
+        },
+      })
+    }
+  })
 
 /** Lights that are small assemblies: all of a run are alike. */
 const nodeSchema = z.strictObject({

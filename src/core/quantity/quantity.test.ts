@@ -9,6 +9,7 @@ import {
   type LengthUnits,
   type Unit,
 } from './format'
+import { largest, smallest } from './extremes'
 import { readLength } from './length'
 import { isAtLeast, roundDown, roundUp } from './round'
 import { tokensOf } from './tokens'
@@ -266,4 +267,16 @@ describe('volts and what else the feed is told in', () => {
     expect(formatQuantity(mm, 'mm')).toBe(text)
     expect(formatQuantity(mm, 'mm', 'mm')).toBe(formatLength(mm))
   })
+})
+
+it('the largest and the smallest are found among more numbers than a call takes', () => {
+  const many = Float64Array.from({ length: 400_000 }, (_, at) => Math.sin(at) * 7)
+  const sorted = many.toSorted()
+  expect([smallest(many), largest(many)]).toEqual([sorted[0], sorted.at(-1)])
+  expect([smallest([]), largest([]), largest([], 0), largest([-3], 0)]).toEqual([
+    Infinity,
+    -Infinity,
+    0,
+    0,
+  ])
 })

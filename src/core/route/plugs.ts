@@ -1,3 +1,4 @@
+import { largest } from '../quantity/extremes'
 import type { CutStripRun } from '../cut/cut'
 import { entryOf } from '../cut/entry-of'
 import type { LitRun } from '../load/lights'
@@ -57,7 +58,7 @@ export const isPlugged = ({ part, settings }: LitRun): boolean =>
 /** Extension leads that make up for what is missing: the longest as often as it goes, then the shortest that does. */
 export function extensionsFor(missingMm: number): number[] {
   const lengths = extensionLeads.map(([lengthMm]) => lengthMm)
-  const longest = Math.max(...lengths)
+  const longest = largest(lengths)
   const found: number[] = []
   let left = missingMm
   while (left > longest) {

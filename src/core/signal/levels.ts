@@ -1,3 +1,4 @@
+import { smallest } from '../quantity/extremes'
 import { weakestAt } from '../feed/brightness'
 import type { FedPlan } from '../feed/fed-plan'
 import { feedAlone } from '../feed/feed-alone'
@@ -75,7 +76,7 @@ function hopsOf(given: LevelGiven, { chipV, groundV }: FirstPixel): Hop[] {
   ]
 }
 
-const leastOf = (hops: readonly Hop[]): number => Math.min(...hops.map(({ marginV }) => marginV))
+const leastOf = (hops: readonly Hop[]): number => smallest(hops.map(({ marginV }) => marginV))
 
 /** The level of a lane where its first pixel has these volts at full white, and those of its supply while dark. */
 function levelOf(given: LevelGiven, lit: FirstPixel, darkV: number): LaneLevel {
@@ -199,7 +200,7 @@ function way(
     darkMarginV:
       least === undefined
         ? null
-        : Math.min(...[...levels.values()].map(({ darkMarginV }) => darkMarginV)),
+        : smallest([...levels.values()].map(({ darkMarginV }) => darkMarginV)),
     hops: least?.hops ?? [],
   }
 }

@@ -1,3 +1,4 @@
+import { largest } from '../quantity/extremes'
 import { isOnWire } from '../cut/on-wire'
 import { isPlugged, extensionsOf } from '../route/plugs'
 import { mostWays, waysOf } from '../feed/branches'
@@ -110,7 +111,7 @@ export const nodesApart: Judge = ({ plan, cuts }) =>
     const gaps = run.lights
       .slice(1)
       .map((light, index) => distance(light, run.lights[index] ?? light))
-    const worst = Math.max(0, ...gaps)
+    const worst = largest(gaps, 0)
     const short = gaps.filter((mm) => mm > strip.cutPitchMm + 1e-6).length
     if (short === 0) return []
     const at = gaps.indexOf(worst)

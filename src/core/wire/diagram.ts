@@ -1,3 +1,4 @@
+import { largest } from '../quantity/extremes'
 import type { CutStripRun } from '../cut/cut'
 import type { LengthUnits } from '../quantity/format'
 import type { Lane } from '../lanes/lanes'
@@ -76,8 +77,11 @@ export function diagramOf(
     })),
     4,
   )
-  const widest = Math.max(0, ...throughs.map((wires) => wires.length))
-  const trackCount = Math.max(0, ...tracks) + 1
+  const widest = largest(
+    throughs.map((wires) => wires.length),
+    0,
+  )
+  const trackCount = largest(tracks, 0) + 1
   const channelLeft = right + (size.isClose ? 30 : 58)
   const channelWidth = throughs.length === 0 ? 0 : trackCount * (widest * size.track + 4)
   const runsX = channelLeft + channelWidth + size.notes

@@ -1,3 +1,4 @@
+import { largest } from '../quantity/extremes'
 import type { Point } from '../measure/geometry'
 import type { Terminal } from '../route/circuit'
 import type { InLine, PlanBlock, PlanWire } from './wires'
@@ -88,7 +89,10 @@ export const inputWidth = 144
 
 /** Where the lowest of them ends. */
 export const bottomOf = (blocks: readonly DrawnBlock[]): number =>
-  Math.max(0, ...blocks.map(({ y, height }) => y + height))
+  largest(
+    blocks.map(({ y, height }) => y + height),
+    0,
+  )
 
 /** Rounded up to the grid that sources stand on; runs stand half a step off it, so that no two wires lie on each other. */
 export const onGrid = (y: number): number => Math.ceil(y / 8) * 8

@@ -1,3 +1,4 @@
+import { smallest } from '../quantity/extremes'
 import { formatLength, type LengthUnits } from '../quantity/format'
 import type { BlockKind } from '../route/circuit'
 import {
@@ -95,7 +96,7 @@ export function notesOf(
           ]
     }
     const isData = first.role === 'data' || first.role === 'clock'
-    const y = Math.min(...wires.map(({ name }) => routes.get(name)?.at(-2)?.[1] ?? last[1]))
+    const y = smallest(wires.map(({ name }) => routes.get(name)?.at(-2)?.[1] ?? last[1]))
     return [
       {
         text,

@@ -1,3 +1,4 @@
+import { largest, smallest } from '../quantity/extremes'
 import type { BlockKind, Terminal } from '../route/circuit'
 import { blockId } from '../route/harness'
 import {
@@ -142,8 +143,8 @@ function placeBuffer(
       side: 'right',
       at: [columnRight, data[index]?.at[1] ?? 0],
     }))
-  const top = Math.min(...lefts.map(({ at }) => at[1])) - 40
-  const bottom = Math.max(...lefts.map(({ at }) => at[1])) + 12
+  const top = smallest(lefts.map(({ at }) => at[1])) - 40
+  const bottom = largest(lefts.map(({ at }) => at[1])) + 12
   return {
     block,
     x,

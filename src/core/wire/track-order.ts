@@ -1,3 +1,4 @@
+import { largest, smallest } from '../quantity/extremes'
 /** What runs through a channel: from some heights at its left to others at its left or right. */
 export interface Crossing {
   /** Of its ends at the left side. */
@@ -8,7 +9,7 @@ export interface Crossing {
 
 const span = ({ left, right }: Crossing): [top: number, bottom: number] => {
   const all = [...left, ...right]
-  return [Math.min(...all), Math.max(...all)]
+  return [smallest(all), largest(all)]
 }
 
 const inside = (heights: readonly number[], [top, bottom]: readonly [number, number]): number =>

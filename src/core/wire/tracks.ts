@@ -1,3 +1,4 @@
+import { largest } from '../quantity/extremes'
 import type { Point } from '../measure/geometry'
 import {
   inputTrackPx,
@@ -23,7 +24,10 @@ export function inputTracks(
     })),
   )
   const start =
-    Math.max(0, ...own.map(({ from }) => (heads.get(from.block)?.x ?? 0) + inputWidth)) + 20
+    largest(
+      own.map(({ from }) => (heads.get(from.block)?.x ?? 0) + inputWidth),
+      0,
+    ) + 20
   return new Map(own.map(({ name }, index) => [name, start + (tracks[index] ?? 0) * inputTrackPx]))
 }
 

@@ -1,3 +1,4 @@
+import { largest } from '../../quantity/extremes'
 import {
   missing,
   shareUnit,
@@ -183,7 +184,7 @@ export const readRows: ReadShape = (reader, count) => {
   const pitch = reader.skipMark('@') ? takeLength(reader) : undefined
   const isSerpentine = reader.skipWord('serpentine')
 
-  const longest = Math.max(...lengths.map((length) => length.mm))
+  const longest = largest(lengths.map((length) => length.mm))
   const pitchMm = pitch?.mm ?? longest * 0.12
   const unique = [...new Set(lengths)]
   const one = lengths.map((length, index): Segment => {
