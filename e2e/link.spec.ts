@@ -187,3 +187,15 @@ test('a board on a serial port is spoken to, and noticed when it goes', async ({
   await expect(status(page)).toContainText('No board is connected')
   expect((await asked()).at(-1)).toBe('off')
 })
+
+test('a browser without a serial port says so, and offers the simulated board', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    Reflect.deleteProperty(Navigator.prototype, 'serial')
+  })
+  await openLink(page)
+  await expect(page.getByRole('button', { name: 'Connect a board' })).toBeDisabled()
+  await expect(page.getByText('cannot speak to a serial port')).toBeVisible()
+  await simulate(page)
+})

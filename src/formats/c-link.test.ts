@@ -105,6 +105,9 @@ function talk(link: ReturnType<typeof linkPlan>): { lines: string[]; answers: st
     'light  0 1 ff0000',
     'light 0 1 ff0000 ',
     'light 0 9999999999 ff0000',
+    'x'.repeat(74),
+    'x'.repeat(75),
+    'x'.repeat(76),
     'x'.repeat(90),
     'off off',
   )

@@ -1,4 +1,3 @@
-import { MaxRectsPacker, PACKING_LOGIC } from 'maxrects-packer'
 import type { FedSupply } from '../feed/supplies'
 import type { FedPlan } from '../feed/fed-plan'
 import {
@@ -18,6 +17,7 @@ import type { PlanBox } from '../plan/plan'
 import type { Block } from '../route/circuit'
 import { bundlesOf } from '../wire/joints'
 import type { WiredPlan } from '../wire/wired-plan'
+import { laidOn } from './rects'
 
 /** Something that hides in a box. */
 export interface BoxItem extends Size {
@@ -108,15 +108,9 @@ function packed(
     return one.tallMm + one.airMm <= tallMm + 1e-9 && (fitsBy(long, wide) || fitsBy(wide, long))
   })
   const lay = (isTurned: (one: BoxItem) => boolean): PlacedItem[] => {
-    const packer = new MaxRectsPacker<Laid>(lengthMm, widthMm, 0, {
-      smart: false,
-      pot: false,
-      square: false,
-      allowRotation: false,
-      border: 0,
-      logic: PACKING_LOGIC.MAX_AREA,
-    })
-    packer.addArray(
+    const bins = laidOn(
+      lengthMm,
+      widthMm,
       lowered.map((of): Laid => {
         const [long, wide] = footprint(of)
         // What fits one way alone lies that way.
@@ -131,8 +125,8 @@ function packed(
         }
       }),
     )
-    const [fullest] = packer.bins.toSorted((one, other) => other.rects.length - one.rects.length)
-    return (fullest?.rects ?? []).map(({ x, y, of, isTurned: turned }) => ({
+    const [fullest = []] = bins.toSorted((one, other) => other.length - one.length)
+    return fullest.map(({ x, y, of, isTurned: turned }) => ({
       ...of,
       x: x + of.airMm,
       y: y + of.airMm,

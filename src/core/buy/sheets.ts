@@ -1,7 +1,7 @@
-import { MaxRectsPacker, PACKING_LOGIC } from 'maxrects-packer'
 import type { MeasuredRun } from '../measure/measure'
 import { boxAround } from '../measure/geometry'
 import { sheetMaterialOf, type SheetMaterial } from '../parts/sheets'
+import { laidOn } from './rects'
 
 type Size = SheetMaterial['sizes'][number]
 
@@ -125,22 +125,16 @@ function packedSo(
 ): MaterialSheets['sheets'] {
   // The packer does not turn: where it may, it lays pieces over the edge. With a kerf on every piece and on the sheet nothing is lost at the
   // last edge.
-  const packer = new MaxRectsPacker<Laid>(widthMm + kerfMm, heightMm + kerfMm, 0, {
-    smart: false,
-    pot: false,
-    square: false,
-    allowRotation: false,
-    border: 0,
-    logic: PACKING_LOGIC.MAX_AREA,
-  })
-  packer.addArray(
+  const bins = laidOn(
+    widthMm + kerfMm,
+    heightMm + kerfMm,
     wanted.map((of): Laid => {
       const isTurned = isTurnedFor(of)
       const [width, height] = isTurned ? [of.height, of.width] : [of.width, of.height]
       return { width: width + kerfMm, height: height + kerfMm, x: 0, y: 0, of, isTurned }
     }),
   )
-  return packer.bins.map(({ rects }) => ({
+  return bins.map((rects) => ({
     pieces: rects.map(({ x, y, width, height, of, isTurned }) => ({
       run: of.run,
       name: of.name,

@@ -29,7 +29,9 @@ it.each(['bay-window-nook', 'pegboard-moon'])(
     expect(result.before).toMatchObject({
       stops: count(plan, 'stop'),
       warnings: count(plan, 'warning'),
+      price: worked(plan).receipt.total,
     })
+    expect(result.after.price).toBeCloseTo(worked(after).receipt.total, 6)
     expect(result.before.stops).toBeGreaterThan(0)
     expect(result.after).toMatchObject({ stops: 0, warnings: count(after, 'warning') })
     expect(count(after, 'stop')).toBe(0)

@@ -219,7 +219,7 @@ async function lookForCause(): Promise<void> {
         </button>
       </template>
     </div>
-    <div>
+    <div v-if="run.count > 1">
       <h2 class="text-[15px] font-semibold">How many are there?</h2>
       <template v-if="counted?.kind === 'ask'">
         <p class="mt-1" role="status">

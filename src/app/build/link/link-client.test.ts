@@ -62,6 +62,33 @@ describe('the client of the bench link', () => {
     expect(other.length).toBeGreaterThan(0)
   })
 
+  it('takes no late answer for one to what it asked again', async () => {
+    let hear: (text: string) => void = () => undefined
+    const sent: string[] = []
+    const client = new LinkClient({
+      name: 'a slow board',
+      send: (text) => {
+        const [number] = text.trim().split(' ')
+        sent.push(text.trim())
+        // The first answer comes while the second is waited for, and tells what was before.
+        if (sent.length === 2) {
+          hear(`${sent[0]?.split(' ')[0] ?? ''} ok read 0 1\n`)
+          setTimeout(() => {
+            hear(`${number ?? ''} ok read 0 2\n`)
+          }, 1)
+        }
+        return Promise.resolve()
+      },
+      onText: (take) => {
+        hear = take
+      },
+      onGone: () => undefined,
+      close: () => Promise.resolve(),
+    })
+    expect(await client.ask({ word: 'read', input: 0 })).toBe('2')
+    expect(sent).toHaveLength(2)
+  })
+
   it('says that a board is silent, that it refuses, and that it is gone', async () => {
     const port = boardOf()
     const client = new LinkClient(port)
