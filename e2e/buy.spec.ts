@@ -193,7 +193,7 @@ test('a box: what hides in it fits with air around it, and its holes are told', 
   await expect(fit).toContainText('All of it fits')
   await expect(verdict(page, 'box-small')).toHaveCount(0)
   await expect(page.getByRole('row', { name: /alcove/ }).first()).toContainText('6 mm')
-  await page.getByLabel('Supply A', { exact: true }).uncheck()
+  await page.getByRole('checkbox', { name: /Supply A and what sits/ }).uncheck()
   await expect(page.getByRole('row', { name: /W1, W2/ })).toHaveCount(0)
   await view(page, 'Bill')
   await expect(row(page, 'plastic box, 235 × 180 × 90 mm inside')).toContainText('16.00')

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import type { PackedBox, PlacedItem, PlanBoxes } from '../../core/buy/boxes'
 import { boxParts } from '../../core/parts/sizes'
 import type { Plan, PlanBox } from '../../core/plan/plan'
+import { fewNames } from '../../core/quantity/few-names'
 import { formatLength } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
 import { usePlanStore } from '../stores/plan'
@@ -28,7 +29,10 @@ function set(id: string, change: Partial<PlanBox>, label: string): void {
 const things = computed(() => {
   const names = new Map<string, string[]>()
   for (const { of, name } of boxes.items) names.set(of, [...(names.get(of) ?? []), name])
-  return [...names].map(([id, all]) => ({ id, name: all.join(' and ') }))
+  return [...names].map(([id, [first = '', ...rest]]) => ({
+    id,
+    name: rest.length < 2 ? [first, ...rest].join(' and ') : `${first} and what sits in its leads`,
+  }))
 })
 const elsewhere = (box: string, thing: string): PlanBox | undefined =>
   own.value.find(({ id, holds }) => id !== box && holds.includes(thing))
@@ -194,7 +198,7 @@ const pictureText = ({ placed }: PackedBox): string =>
           data-testid="box-fit"
         >
           <template v-if="packed.lacking.length > 0">
-            No room for {{ packed.lacking.map(({ name }) => name).join(' and ') }}.
+            No room for {{ fewNames(packed.lacking.map(({ name }) => name)) }}.
             <template v-if="packed.fitting"> The {{ packed.fitting.name }} holds all. </template>
             <template v-else> No box that is sold holds all of it: use two. </template>
           </template>

@@ -48,7 +48,7 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
   sheets: derived([], ['sheets'], ({ sheets }) => sheets),
   boxes: derived(
     ['buy', 'junctions', 'signal'],
-    ['fit', 'supplies', 'wiring', 'cuts', 'sources', 'layout'],
+    ['fit', 'full', 'supplies', 'wiring', 'cuts', 'sources', 'layout'],
     planBoxes,
   ),
   build: derived([], ['schedule'], ({ schedule }) => schedule),

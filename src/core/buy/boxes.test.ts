@@ -64,14 +64,20 @@ describe('boxes', () => {
       widthMm: widthMm + 2 * airMm,
       holds: ['supply-a'],
     })
-    const lackingIn = (own: PlanBox): string[] =>
-      boxesOf({ ...given, plan: withBoxes(own) })[0]!.lacking.map(({ of }) => of)
-    expect(lackingIn(fits)).toEqual([])
-    expect(lackingIn({ ...fits, lengthMm: fits.widthMm, widthMm: fits.lengthMm })).toEqual([])
-    expect(lackingIn({ ...fits, widthMm: fits.widthMm - 1 })).toEqual(['supply-a'])
-    expect(lackingIn({ ...fits, widthMm: fits.widthMm - 1, holds: ['board', 'supply-a'] })).toEqual(
-      ['supply-a'],
-    )
+    const lacksSupply = (own: PlanBox): boolean =>
+      boxesOf({ ...given, plan: withBoxes(own) })[0]!.lacking.some(
+        ({ name }) => name === 'Supply A',
+      )
+    const flat = { ...fits, lengthMm: fits.widthMm, widthMm: fits.lengthMm }
+    const narrow = { ...fits, widthMm: fits.widthMm - 1 }
+    expect([fits, flat, narrow].map(lacksSupply)).toEqual([false, false, true])
+    // The board, and a holder for each fuse of its leads, come beside it.
+    const [beside] = boxesOf({
+      ...given,
+      plan: withBoxes({ ...narrow, holds: ['board', 'supply-a'] }),
+    })
+    expect(beside?.lacking.map(({ name }) => name)).toEqual(['Supply A'])
+    expect(beside?.placed.map(({ of }) => of).filter((of) => of === 'supply-a')).toHaveLength(5)
   })
 
   it('have a hole for every wire that leaves them, and none for those that stay inside', () => {

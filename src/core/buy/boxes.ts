@@ -1,5 +1,6 @@
 import type { FedSupply } from '../feed/supplies'
 import type { FedPlan } from '../feed/fed-plan'
+import { leadFuse } from '../feed/lead-fuse'
 import {
   boardSize,
   boxParts,
@@ -44,12 +45,12 @@ export interface PackedBox {
   readonly fitting: BoxPart | undefined
 }
 
-type BoxGiven = Pick<FedPlan, 'plan' | 'fit'> & {
+type BoxGiven = Pick<FedPlan, 'plan' | 'fit' | 'full'> & {
   readonly supplies: readonly Pick<FedSupply, 'slot' | 'part'>[]
 }
 
 /** All that can hide in a box, with what comes with it. */
-export function boxItems({ plan, fit, supplies }: BoxGiven): BoxItem[] {
+export function boxItems({ plan, fit, full, supplies }: BoxGiven): BoxItem[] {
   const items: BoxItem[] = []
   if (fit !== undefined) {
     const { board } = fit
@@ -60,8 +61,20 @@ export function boxItems({ plan, fit, supplies }: BoxGiven): BoxItem[] {
   for (const { slot, part } of supplies) {
     if (part === undefined) continue
     const own = supplySize(part)
-    if (own !== undefined)
-      items.push({ of: slot.id, name: slot.name, airMm: supplyAirMm(part), ...own })
+    if (own === undefined) continue
+    items.push({ of: slot.id, name: slot.name, airMm: supplyAirMm(part), ...own })
+    if (part.kind === 'brick')
+      items.push({ of: slot.id, name: `plug of ${slot.name}`, airMm: 3, ...smallSizes.plug })
+    const fuses = full.leads.filter(
+      (fed) => fed.lead.from === slot.id && typeof leadFuse(fed) === 'number',
+    )
+    for (const number of fuses.keys())
+      items.push({
+        of: slot.id,
+        name: `fuse holder ${String(number + 1)} of ${slot.name}`,
+        airMm: 1,
+        ...smallSizes.fuse,
+      })
   }
   for (const { id, name } of plan.junctions)
     items.push({ of: id, name, airMm: 3, ...smallSizes.junction })
@@ -125,7 +138,7 @@ function packed(
         }
       }),
     )
-    const [fullest = []] = bins.toSorted((one, other) => other.length - one.length)
+    const [fullest = []] = bins.toSorted((one, other) => floorOf(other) - floorOf(one))
     return fullest.map(({ x, y, of, isTurned: turned }) => ({
       ...of,
       x: x + of.airMm,
@@ -133,14 +146,25 @@ function packed(
       isTurned: turned,
     }))
   }
-  const ways = [() => false, () => true, ({ airMm }: BoxItem) => airMm < 20]
-  const placed = ways.map(lay).toSorted((a, b) => b.length - a.length)[0] ?? []
+  const ways = [
+    () => false,
+    () => true,
+    ({ airMm }: BoxItem) => airMm < 20,
+    ({ airMm }: BoxItem) => airMm >= 20,
+  ]
+  const placed = ways.map(lay).toSorted((a, b) => taken(b) - taken(a))[0] ?? []
   const isPlaced = (one: BoxItem): boolean =>
     placed.some(({ of, name }) => of === one.of && name === one.name)
   return { placed, lacking: items.filter((one) => !isPlaced(one)) }
 }
 
 export type BoxHolesGiven = Pick<WiredPlan, 'plan' | 'wiring' | 'cuts' | 'sources' | 'layout'>
+
+/** How much of the floor is taken, mm²: what takes most comes first. */
+const floorOf = (rects: readonly Pick<Laid, 'width' | 'height'>[]): number =>
+  rects.reduce((sum, { width, height }) => sum + width * height, 0)
+const taken = (items: readonly BoxItem[]): number =>
+  items.map(footprint).reduce((sum, [long, wide]) => sum + long * wide, 0)
 
 export interface BoxHole {
   readonly diameterMm: number

@@ -84,6 +84,7 @@ export const smallSizes = {
   buffer: size(25, 20, 10),
   junction: size(60, 35, 25),
   fuse: size(55, 12, 12),
+  plug: size(40, 16, 14),
 } as const
 
 /** A box as it is sold: inner size, mm, and its price. *Typical.* */
