@@ -304,6 +304,9 @@ test('every page has a form for paper: all of it, with the plan’s name, and sh
   await expect(page.getByText(/^Bay-window nook · Measure · Glow Tally · /)).toBeVisible()
   await expect(page.getByText('have fixed mains wiring done by a', { exact: false })).toBeVisible()
   await expect(roll(page)).toHaveCSS('background-color', 'rgb(255, 255, 255)')
+  // Nothing on paper can be pressed.
+  await expect(page.locator('.button-quiet:visible, .button-main:visible')).toHaveCount(0)
+  await expect(page.getByRole('radiogroup').filter({ visible: true })).toHaveCount(0)
   await page.emulateMedia({ media: null })
   await page.setViewportSize({ width: 1280, height: 800 })
   await page.goto(page.url().replace('/measure', '/build?view=templates'))
