@@ -37,6 +37,11 @@ test('pixels are lit, counted and found dead on a simulated board', async ({ pag
   await expect(lit(page).first()).toHaveAttribute('data-lit', '#00ff00')
   await page.getByRole('button', { name: 'All off' }).click()
   await expect(lit(page)).toHaveCount(0)
+  // The view scrolls by itself: the page round it never does.
+  const over = await page.evaluate(
+    () => document.documentElement.scrollHeight - document.documentElement.clientHeight,
+  )
+  expect(over).toBe(0)
   await page.getByRole('radio', { name: 'Chase' }).click()
   await page.getByRole('button', { name: 'Light it' }).click()
   await expect(lit(page)).toHaveCount(1)

@@ -45,7 +45,11 @@ const { progress, problem: saveProblem } = job
   >
     Nothing here is lit or read by a board: there is nothing to try over a link.
   </p>
-  <div v-else class="flex min-h-0 flex-1 flex-col gap-3 overflow-y-auto" data-testid="bench-link">
+  <div
+    v-else
+    class="relative flex min-h-0 flex-1 flex-col gap-3 overflow-y-auto"
+    data-testid="bench-link"
+  >
     <section
       class="rounded-lg border border-bench-line bg-bench-raised px-4 py-3"
       aria-label="The board"

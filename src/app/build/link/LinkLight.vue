@@ -159,13 +159,21 @@ const shownBytes = computed(() => {
   const isMoving = [bench.litSince.value, bench.faults.value].length > 0
   return board.seen(own.lane, isMoving ? Math.max(now.value, performance.now()) : 0)
 })
-/** As many squares as the simulated strip has there, or as the plan says. */
-const shownCount = computed(() => {
+/** As many pixels as the simulated strip has there, or as the plan says. */
+const stripCount = computed(() => {
   const own = run.value
   if (own === undefined) return 0
   if (!isLastRun.value || shownBytes.value === undefined) return own.count
   return Math.max(0, shownBytes.value.length / own.on.bytes - own.from)
 })
+/** So many are drawn at a time, around the chosen one. */
+const mostShown = 600
+const shownFrom = computed(() => {
+  const first = run.value?.from ?? 0
+  const last = first + stripCount.value
+  return Math.max(first, Math.min(at.value - mostShown / 2, last - mostShown))
+})
+const shownCount = computed(() => Math.min(mostShown, stripCount.value))
 </script>
 
 <template>
@@ -243,14 +251,16 @@ const shownCount = computed(() => {
       <p class="mt-3 text-[13px] text-bench-soft">
         {{
           shownBytes ? 'What the simulated strip shows' : 'What should be lit, in the data’s order'
-        }}
+        }}<template v-if="stripCount > mostShown">
+          · {{ mostShown }} of {{ stripCount }}, around the chosen one</template
+        >
       </p>
       <LinkStrip
         class="night mt-1.5 rounded-md"
         data-testid="link-strip"
         :bytes="shownBytes ?? sent"
         :channels="lane.channels"
-        :from="run.from"
+        :from="shownFrom"
         :count="shownCount"
         :marked="marked"
         :chosen="at"

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { screenColour } from '../../../core/glow/colour'
 import { full } from '../../../core/glow/fixed'
+import { largest } from '../../../core/quantity/extremes'
 
 const { bytes, channels, from, count, marked, chosen, label } = defineProps<{
   /** Light of each element by channel, from the lane's first on. */
@@ -17,7 +18,7 @@ const { bytes, channels, from, count, marked, chosen, label } = defineProps<{
 const emit = defineEmits<{ pick: [at: number] }>()
 
 /** Dim light is shown lighter than it is, so that it can be told from none. */
-const brightest = computed(() => Math.max(1, ...bytes))
+const brightest = computed(() => largest(bytes, 1))
 const letters: Readonly<Record<string, readonly [number, number, number]>> = {
   R: [1, 0, 0],
   G: [0, 1, 0],
