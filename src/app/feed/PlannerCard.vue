@@ -51,11 +51,7 @@ const differences = ({ feeds }: FeedAnswer): string =>
 
 function apply(answer: FeedAnswer): void {
   store.commit(answer.commands, { label: 'planned feeds' })
-  notices.show({
-    kind: 'done',
-    text: `Fed anew: ${formatQuantity(answer.worstV, 'V')} at the worst.`,
-    actions: [{ label: 'Undo', run: () => store.undo() }],
-  })
+  notices.done(`Fed anew: ${formatQuantity(answer.worstV, 'V')} at the worst.`, store.undo)
 }
 </script>
 

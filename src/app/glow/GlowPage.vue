@@ -168,11 +168,7 @@ function removeShow(): void {
   const { value } = show
   if (value === undefined) return
   store.commit([{ do: 'remove-show', show: value.id }], { label: `remove ${value.name}` })
-  notices.show({
-    kind: 'done',
-    text: `Removed: ${value.name}.`,
-    actions: [{ label: 'Undo', run: () => store.undo() }],
-  })
+  notices.done(`Removed: ${value.name}.`, store.undo)
 }
 const isRenaming = ref(false)
 function rename(name?: string): void {

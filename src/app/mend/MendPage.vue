@@ -71,11 +71,7 @@ function mended({ id, kind, title, where }: ToldFault, did: string, minutes: num
   store.commit([{ do: 'put-mend', mend: entry }], { label: 'note what was mended' })
   forget()
   view.value = 'log'
-  notices.show({
-    kind: 'done',
-    text: `Noted: ${entry.cause}.`,
-    actions: [{ label: 'Undo', run: () => store.undo() }],
-  })
+  notices.done(`Noted: ${entry.cause}.`, store.undo)
 }
 </script>
 

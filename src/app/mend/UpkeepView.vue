@@ -30,11 +30,7 @@ function setStart(event: Event): void {
 }
 function done({ id, title }: UpkeepTask): void {
   did(id, new Date().toISOString(), `done: ${title}`)
-  notices.show({
-    kind: 'done',
-    text: `Noted as done today: ${title}.`,
-    actions: [{ label: 'Undo', run: () => store.undo() }],
-  })
+  notices.done(`Noted as done today: ${title}.`, store.undo)
 }
 
 const isLate = ({ dueAt }: UpkeepTask): boolean => dueAt !== undefined && daysUntil(dueAt) < 0

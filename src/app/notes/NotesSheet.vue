@@ -102,11 +102,7 @@ function keepEdit(): void {
 onScopeDispose(keepEdit)
 function remove(note: Note): void {
   store.commit([{ do: 'remove-note', note: note.id }], { label: 'delete a note' })
-  notices.show({
-    kind: 'done',
-    text: 'The note is deleted.',
-    actions: [{ label: 'Undo', run: () => store.undo() }],
-  })
+  notices.done('The note is deleted.', store.undo)
 }
 </script>
 

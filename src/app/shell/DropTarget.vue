@@ -66,11 +66,10 @@ async function addLines(file: File): Promise<void> {
     ],
     { label: `${plural(lines.length, 'line')} of ${file.name}` },
   )
-  notices.show({
-    kind: 'done',
-    text: `${plural(lines.length, 'line')} of ${file.name} on the pad. Look whether each is understood.`,
-    actions: [{ label: 'Undo', run: () => store.undo() }],
-  })
+  notices.done(
+    `${plural(lines.length, 'line')} of ${file.name} on the pad. Look whether each is understood.`,
+    store.undo,
+  )
 }
 
 async function take(file: File): Promise<void> {

@@ -100,11 +100,10 @@ async function takeOver(): Promise<void> {
   store.commit(takeOverWork(plan, other.plan, chosen.value), { label: 'take over what was done' })
   emit('close')
   const missing = wanted.size - photos.length
-  notices.show({
-    kind: 'done',
-    text: `${plural(count, 'entry', 'entries')} taken over.${missing > 0 ? ` ${plural(missing, 'photo')} did not come along: a zip has them, a link has not.` : ''}`,
-    actions: [{ label: 'Undo', run: () => store.undo() }],
-  })
+  notices.done(
+    `${plural(count, 'entry', 'entries')} taken over.${missing > 0 ? ` ${plural(missing, 'photo')} did not come along: a zip has them, a link has not.` : ''}`,
+    store.undo,
+  )
 }
 </script>
 

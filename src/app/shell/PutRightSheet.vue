@@ -46,11 +46,7 @@ function apply(): void {
   const found = result.value
   if (found === undefined) return
   store.commit(found.commands, { label: 'put right' })
-  notices.show({
-    kind: 'done',
-    text: `Put right: ${plural(found.steps.length, 'change')}.`,
-    actions: [{ label: 'Undo', run: () => store.undo() }],
-  })
+  notices.done(`Put right: ${plural(found.steps.length, 'change')}.`, store.undo)
   emit('close')
 }
 </script>

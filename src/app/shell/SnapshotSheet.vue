@@ -106,11 +106,10 @@ function takeBack(snapshot: StoredSnapshot): void {
   if (plan === undefined) return
   store.commit([{ do: 'take-back', plan }], { label: `take back “${snapshot.name}”` })
   emit('close')
-  notices.show({
-    kind: 'done',
-    text: `The plan is as in “${snapshot.name}”. What was built, bought and mended stays noted.`,
-    actions: [{ label: 'Undo', run: () => store.undo() }],
-  })
+  notices.done(
+    `The plan is as in “${snapshot.name}”. What was built, bought and mended stays noted.`,
+    store.undo,
+  )
 }
 const isMine = computed(() => store.access === 'mine')
 </script>

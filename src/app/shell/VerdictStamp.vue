@@ -29,11 +29,7 @@ const fixes = computed(
 
 function apply(remedy: Verdict['remedies'][number]): void {
   store.commit(remedy.commands, { label: remedy.label })
-  notices.show({
-    kind: 'done',
-    text: `Done: ${remedy.label}.`,
-    actions: [{ label: 'Undo', run: () => store.undo() }],
-  })
+  notices.done(`Done: ${remedy.label}.`, store.undo)
 }
 </script>
 

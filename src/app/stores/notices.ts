@@ -18,6 +18,10 @@ export const useNotices = defineStore('notices', () => {
     show: (notice: Notice): void => {
       current.value = notice
     },
+    /** Says what was just done, with the way back. */
+    done: (text: string, undo: () => void): void => {
+      current.value = { kind: 'done', text, actions: [{ label: 'Undo', run: undo }] }
+    },
     close: (): void => {
       current.value = undefined
     },
