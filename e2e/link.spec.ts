@@ -133,6 +133,8 @@ function putSerialPort(): void {
   }
   const port = {
     open: () => {
+      if (port.readable !== undefined)
+        return Promise.reject(new DOMException('The port is already open.', 'InvalidStateError'))
       port.readable = new ReadableStream({
         start: (controller) => {
           put = controller
@@ -145,7 +147,10 @@ function putSerialPort(): void {
       })
       return Promise.resolve()
     },
-    close: () => Promise.resolve(),
+    close: () => {
+      port.readable = undefined
+      return Promise.resolve()
+    },
     readable: undefined as ReadableStream<Uint8Array> | undefined,
     writable: undefined as WritableStream<Uint8Array> | undefined,
   }
@@ -177,6 +182,14 @@ test('a board on a serial port is spoken to, and noticed when it goes', async ({
   const asked = (): Promise<string[]> =>
     page.evaluate(() => (window as unknown as { asked: string[] }).asked)
   expect((await asked()).at(-1)).toBe('light 0 29 333333')
+  // From one thing that moves to another: what is shown begins anew.
+  await page.getByRole('radio', { name: 'Chase' }).click()
+  await expect.poll(async () => (await asked()).at(-1)).toBe('chase 0 60 333333')
+  await expect(lit(page)).toHaveCount(1)
+  await page.getByRole('radio', { name: 'Count up' }).click()
+  await expect.poll(async () => (await asked()).at(-1)).toBe('count 0 60 333333')
+  await page.getByRole('radio', { name: 'Chase' }).click()
+  await expect(lit(page)).toHaveCount(1)
   const pixels = await strip(page).locator('[data-at]').count()
   expect(pixels).toBe(30)
   await new AxeBuilder({ page }).analyze().then(({ violations }) => {

@@ -18,7 +18,7 @@ const measured = usePart('measured')
 
 /** Takes the strip as it was measured into the plan: everything else follows. */
 function take(found: MeasuredStrip): void {
-  store.commit([...swapStrip(plan, found.strip.id, measuredStrip(found, `own-${nanoid(8)}`))], {
+  store.commit(swapStrip(plan, found.strip.id, measuredStrip(found, `own-${nanoid(8)}`)), {
     label: 'the strip as measured',
   })
 }

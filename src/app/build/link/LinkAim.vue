@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { lastOf } from '../../../core/glow/link/lanes'
 import type { Step } from '../../../core/build/step'
 import { usePart } from '../../stores/use-parts'
-import { linkAim } from './bench-link'
+import { linkAim } from './link-aim'
 
 const { step } = defineProps<{ step: Step }>()
 const emit = defineEmits<{ open: [] }>()

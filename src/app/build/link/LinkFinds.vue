@@ -76,13 +76,9 @@ function takeOrder(found: string): void {
     name: isOwn ? known.name : `${known.name}, order ${found}`.slice(0, 60),
     light: { ...known.light, order: found },
   }
-  store.commit([...swapStrip(plan, known.id, strip)], { label: `colour order ${found}` })
+  store.commit(swapStrip(plan, known.id, strip), { label: `colour order ${found}` })
   seen.value = undefined
-  notices.show({
-    kind: 'done',
-    text: `Taken: ${strip.name} takes its colours as ${found}.`,
-    actions: [{ label: 'Undo', run: () => store.undo() }],
-  })
+  notices.done(`Taken: ${strip.name} takes its colours as ${found}.`, store.undo)
 }
 const whyNoOrder = {
   twice: 'Two channels looked the same: look once more, at a low level and from close by.',
@@ -148,11 +144,7 @@ function keepNote(): void {
     ],
     { label: `note on ${run.name}` },
   )
-  notices.show({
-    kind: 'done',
-    text: `Noted on ${run.name}.`,
-    actions: [{ label: 'Undo', run: () => store.undo() }],
-  })
+  notices.done(`Noted on ${run.name}.`, store.undo)
 }
 /** Paints what was found where the cause is looked for. Mend counts from where the current enters. */
 async function lookForCause(): Promise<void> {

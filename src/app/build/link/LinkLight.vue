@@ -8,7 +8,8 @@ import { leastMs, litBytes, type Colour, type Lit } from '../../../core/glow/lin
 import type { Plan } from '../../../core/plan/plan'
 import { usePlanStore } from '../../stores/plan'
 import SegmentedChoice from '../../ui/SegmentedChoice.vue'
-import { linkAim, useLinkTime, type BenchLink } from './bench-link'
+import { useLinkTime, type BenchLink } from './bench-link'
+import { linkAim } from './link-aim'
 import LinkFinds from './LinkFinds.vue'
 import LinkStrip from './LinkStrip.vue'
 import { useLinkMarks } from './link-marks'
@@ -141,23 +142,21 @@ const piece = computed(
 const isBeyond = computed(() => run.value !== undefined && inRun.value > run.value.count)
 
 const marks = useLinkMarks(() => store.id ?? '')
-const marked = computed(() => new Set(marks.darkOf(run.value?.id ?? '')))
+const marked = computed(() => new Set(marks.of(run.value?.id ?? '').dark))
 
 const now = useLinkTime(
   () => isOpen.value && (bench.lit.value.word === 'count' || bench.lit.value.word === 'chase'),
 )
+/** The time that is shown, ms: what was just lit is not older than that. */
+const shownMs = computed(() => Math.max(now.value, bench.litSince.value))
 const sent = computed(() => {
   const own = run.value
   if (own === undefined || !isOpen.value) return new Uint8Array()
-  return litBytes(bench.lit.value, own.lane, own.on, now.value - bench.litSince.value)
+  return litBytes(bench.lit.value, own.lane, own.on, shownMs.value - bench.litSince.value)
 })
 const shownBytes = computed(() => {
   const own = run.value
-  const board = bench.simulated.value?.board
-  if (own === undefined || board === undefined) return undefined
-  // Read again whenever something else is lit, or the strip is another.
-  const isMoving = [bench.litSince.value, bench.faults.value].length > 0
-  return board.seen(own.lane, isMoving ? Math.max(now.value, performance.now()) : 0)
+  return own && bench.strip.value?.board.seen(own.lane, shownMs.value)
 })
 /** As many pixels as the simulated strip has there, or as the plan says. */
 const stripCount = computed(() => {

@@ -1,6 +1,6 @@
 import { useRafFn } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef, type Ref } from 'vue'
-import type { StripFault } from '../../../core/glow/link/board'
+import type { SimulatedBoard, StripFault } from '../../../core/glow/link/board'
 import type { LinkPlan } from '../../../core/glow/link/lanes'
 import { linkVersion, type Lit } from '../../../core/glow/link/protocol'
 import { messageOf } from '../../../core/quantity/message-of'
@@ -28,13 +28,12 @@ const said = ref<readonly string[]>([])
 const repeated = ref(0)
 const faults = shallowRef<readonly LaneFault[]>([])
 const wire = shallowRef<WireFaults>({ isNoisy: false, isDeaf: false })
+/** The simulated board as it is now. */
+const strip = shallowRef<{ readonly board: SimulatedBoard }>()
 /** What the inputs of the simulated board say, by their number. */
 const inputValues = shallowRef<readonly number[]>([])
 
 const mostSaid = 8
-
-/** What a step wants to be lit: taken over by the view once it is there. */
-export const linkAim = shallowRef<{ readonly lane: number; readonly at: number }>()
 
 function lose(why: string): void {
   status.value = 'lost'
@@ -156,6 +155,8 @@ export interface BenchLink {
   readonly isOther: ComputedRef<boolean>
   /** The simulated board, where that is spoken to. */
   readonly simulated: ComputedRef<SimulatedPort | undefined>
+  /** … with its strip: another object whenever the strip is another. */
+  readonly strip: typeof strip
   readonly faults: typeof faults
   readonly wire: typeof wire
   readonly inputValues: typeof inputValues
@@ -173,6 +174,7 @@ export function useBenchLink(link: () => LinkPlan | undefined): BenchLink {
   )
   watch([link, faults, inputValues, wire, simulated], () => {
     const [own, now] = [simulated.value, link()]
+    strip.value = own && { board: own.board }
     if (own === undefined || now === undefined) return
     own.board.change(simulatedOf(now))
     own.wire = wire.value
@@ -195,6 +197,7 @@ export function useBenchLink(link: () => LinkPlan | undefined): BenchLink {
       )
     }),
     simulated,
+    strip,
     faults,
     wire,
     inputValues,

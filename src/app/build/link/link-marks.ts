@@ -11,7 +11,6 @@ export interface RunMarks {
 
 export interface LinkMarks {
   readonly of: (run: string) => RunMarks
-  readonly darkOf: (run: string) => readonly number[]
   readonly mark: (run: string, set: Partial<RunMarks>) => void
   readonly forget: (run: string) => void
 }
@@ -29,7 +28,6 @@ export function useLinkMarks(plan: () => string): LinkMarks {
   const of = (run: string): RunMarks => own.value[run] ?? nothing
   return {
     of,
-    darkOf: (run) => of(run).dark,
     mark: (run, set) => {
       kept.value = {
         ...kept.value,

@@ -39,7 +39,16 @@ export async function openSerial(): Promise<LinkPort | undefined> {
     } catch {
       // It was pulled out, or closed: both are told below.
     }
-    if (!isClosed) gone()
+    if (isClosed) return
+    // Else it could not be opened again.
+    await close()
+    gone()
+  }
+  async function close(): Promise<void> {
+    isClosed = true
+    await reader?.cancel().catch(() => undefined)
+    reader?.releaseLock()
+    await port?.close().catch(() => undefined)
   }
   void listen()
   return {
@@ -59,11 +68,6 @@ export async function openSerial(): Promise<LinkPort | undefined> {
     onGone: (next) => {
       gone = next
     },
-    close: async () => {
-      isClosed = true
-      await reader?.cancel().catch(() => undefined)
-      reader?.releaseLock()
-      await port.close().catch(() => undefined)
-    },
+    close,
   }
 }
