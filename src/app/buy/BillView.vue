@@ -13,7 +13,6 @@ import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import { freeRests, useDrawer } from '../stores/use-drawer'
-import { usePart } from '../stores/use-parts'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import BillPaper from './BillPaper.vue'
 import BillRow from './BillRow.vue'
@@ -36,10 +35,11 @@ const filters = [
 const filter = ref<(typeof filters)[number]['value']>('all')
 
 const bought = computed(() => new Map(plan.buy.bought.map((one) => [one.line, one])))
-const order = usePart('build')
-const nextStep = computed(() =>
-  order.value === undefined ? undefined : progressOf(plan, order.value.steps, Infinity).next,
-)
+/** The order of the work is worked out only while its list is shown. */
+const nextStep = computed(() => {
+  const order = filter.value === 'next' ? store.tally?.build : undefined
+  return order && progressOf(plan, order.steps, Infinity).next
+})
 /** Ids of what the next step of building takes and is not bought. */
 const lacking = computed(
   () =>
@@ -51,8 +51,9 @@ const lacking = computed(
 )
 /** Ticked while only what is open is listed: they stay until another list is chosen, so that no line moves under the finger. */
 const lingering = shallowRef<ReadonlySet<string>>(new Set())
-watch(filter, () => {
+watch(filter, (list, _before, onCleanup) => {
   lingering.value = new Set()
+  if (list === 'next') onCleanup(store.want('build'))
 })
 watch(bought, (now, before) => {
   const fresh = [...now.keys()].filter((id) => !before.has(id))

@@ -3,7 +3,7 @@ import { Plus, Trash2 } from '@lucide/vue'
 import { nanoid } from 'nanoid'
 import { computed, ref } from 'vue'
 import type { PackedBox, PlacedItem, PlanBoxes } from '../../core/buy/boxes'
-import { boxParts } from '../../core/parts/sizes'
+import { boxParts, warmAirMm } from '../../core/parts/sizes'
 import type { Plan, PlanBox } from '../../core/plan/plan'
 import { fewNames } from '../../core/quantity/few-names'
 import { formatLength } from '../../core/quantity/format'
@@ -116,7 +116,8 @@ const pictureText = ({ placed }: PackedBox): string =>
     <h2 class="mb-1 flex flex-wrap items-center gap-x-3 gap-y-1 font-semibold">
       Boxes
       <span class="font-normal text-bench-soft">
-        for what hides: sizes of supplies and boards are typical, with 20 mm of air round a supply
+        for what hides: sizes of supplies and boards are typical, with {{ length(warmAirMm) }} of
+        air round a supply
       </span>
     </h2>
     <article
@@ -213,7 +214,7 @@ const pictureText = ({ placed }: PackedBox): string =>
         >
           <g v-for="(item, index) in packed.placed" :key="index">
             <rect
-              v-if="item.airMm > 5"
+              v-if="item.airMm >= warmAirMm"
               :x="item.x - item.airMm"
               :y="item.y - item.airMm"
               :width="across(item)[0] + 2 * item.airMm"

@@ -4,9 +4,11 @@ import { leadFuse } from '../feed/lead-fuse'
 import {
   boardSize,
   boxParts,
+  coolAirMm,
   smallSizes,
   supplyAirMm,
   supplySize,
+  warmAirMm,
   type BoxPart,
   type Size,
 } from '../parts/sizes'
@@ -54,9 +56,9 @@ export function boxItems({ plan, fit, full, supplies }: BoxGiven): BoxItem[] {
   const items: BoxItem[] = []
   if (fit !== undefined) {
     const { board } = fit
-    items.push({ of: 'board', name: board.name, airMm: 3, ...boardSize(board) })
+    items.push({ of: 'board', name: board.name, airMm: coolAirMm, ...boardSize(board) })
     if (plan.signal.fix === 'buffer')
-      items.push({ of: 'board', name: 'buffer', airMm: 3, ...smallSizes.buffer })
+      items.push({ of: 'board', name: 'buffer', airMm: coolAirMm, ...smallSizes.buffer })
   }
   for (const { slot, part } of supplies) {
     if (part === undefined) continue
@@ -64,7 +66,12 @@ export function boxItems({ plan, fit, full, supplies }: BoxGiven): BoxItem[] {
     if (own === undefined) continue
     items.push({ of: slot.id, name: slot.name, airMm: supplyAirMm(part), ...own })
     if (part.kind === 'brick')
-      items.push({ of: slot.id, name: `plug of ${slot.name}`, airMm: 3, ...smallSizes.plug })
+      items.push({
+        of: slot.id,
+        name: `plug of ${slot.name}`,
+        airMm: coolAirMm,
+        ...smallSizes.plug,
+      })
     const fuses = full.leads.filter(
       (fed) => fed.lead.from === slot.id && typeof leadFuse(fed) === 'number',
     )
@@ -77,7 +84,7 @@ export function boxItems({ plan, fit, full, supplies }: BoxGiven): BoxItem[] {
       })
   }
   for (const { id, name } of plan.junctions)
-    items.push({ of: id, name, airMm: 3, ...smallSizes.junction })
+    items.push({ of: id, name, airMm: coolAirMm, ...smallSizes.junction })
   return items
 }
 
@@ -149,8 +156,8 @@ function packed(
   const ways = [
     () => false,
     () => true,
-    ({ airMm }: BoxItem) => airMm < 20,
-    ({ airMm }: BoxItem) => airMm >= 20,
+    ({ airMm }: BoxItem) => airMm < warmAirMm,
+    ({ airMm }: BoxItem) => airMm >= warmAirMm,
   ]
   const placed = ways.map(lay).toSorted((a, b) => taken(b) - taken(a))[0] ?? []
   const isPlaced = (one: BoxItem): boolean =>

@@ -68,9 +68,14 @@ export function supplySize({ kind, volts, ratedA, battery, bank }: SupplyPart): 
   }
 }
 
-/** Needs air all round, mm: what makes its volts from the mains or from much higher ones. *Typical.* */
+/** Air that what gets warm needs all round, mm. *Typical.* */
+export const warmAirMm = 20
+/** … and what does not: room for its wires. */
+export const coolAirMm = 3
+
+/** Needs air: what makes its volts from the mains or from much higher ones. */
 export const supplyAirMm = ({ kind }: Pick<SupplyPart, 'kind'>): number =>
-  kind === 'enclosed' || kind === 'brick' ? 20 : 3
+  kind === 'enclosed' || kind === 'brick' ? warmAirMm : coolAirMm
 
 /** Boards with their plugs, by the number of their pins where nothing more is known. *Typical.* */
 export function boardSize({ pins, memoryBytes }: Pick<Board, 'pins' | 'memoryBytes'>): Size {
