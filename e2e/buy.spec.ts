@@ -220,6 +220,9 @@ test('which light: whole plans side by side, and one is taken in one edit', asyn
   await page.getByLabel('Side by side: 12 V white, 9.6 W/m').check()
   const card = page.getByTestId('side-by-side')
   await expect(card).toContainText('on 12 V')
+  await page.getByLabel('ticked ones only').check()
+  await expect(page.locator('[data-light]')).toHaveCount(2)
+  await page.getByLabel('ticked ones only').uncheck()
   await card.getByRole('button', { name: 'Take it' }).click()
   await expect(page.locator('[data-light="white-12v-10"]')).toContainText('now', {
     timeout: 60_000,

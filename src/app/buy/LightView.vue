@@ -32,6 +32,7 @@ const job = useFinds<Candidate>(
   (service, own, tell) => service.compare(own, keptOf(shelf.parts, 'strip'), tell),
   () => {
     chosen.value = []
+    onlyTicked.value = false
   },
 )
 const { found } = job
@@ -41,9 +42,12 @@ const present = computed(() => found.value.find(({ isPresent }) => isPresent))
 const volts = ref<number>()
 const kind = ref<'pixels' | 'plain'>()
 const withoutStops = ref(false)
+/** Leaves the lights that are ticked, beside the plan's own. */
+const onlyTicked = ref(false)
 const isShown = ({ strip, problems, isPresent }: Candidate): boolean =>
   isPresent ||
-  ((volts.value === undefined || strip.volts === volts.value) &&
+  ((!onlyTicked.value || chosen.value.includes(strip.id)) &&
+    (volts.value === undefined || strip.volts === volts.value) &&
     (kind.value === undefined || strip.light.kind === kind.value) &&
     !(withoutStops.value && problems.some(({ grade }) => grade === 'stop')))
 
@@ -87,15 +91,19 @@ const rows = computed(() => {
   return isTurned.value ? sorted.toReversed() : sorted
 })
 
-const most = 3
+const mostBeside = 3
 const chosen = ref<readonly string[]>([])
 function choose(id: string): void {
   chosen.value = chosen.value.includes(id)
     ? chosen.value.filter((one) => one !== id)
-    : [...chosen.value, id].slice(-most)
+    : [...chosen.value, id]
+  if (chosen.value.length === 0) onlyTicked.value = false
 }
+/** The ones ticked last. */
 const side = computed(() =>
-  chosen.value.flatMap((id) => found.value.find(({ strip }) => strip.id === id) ?? []),
+  chosen.value
+    .slice(-mostBeside)
+    .flatMap((id) => found.value.find(({ strip }) => strip.id === id) ?? []),
 )
 /** From the lights to the nearest cover that hides dots, mm. */
 const depthMm = computed(() => {
@@ -149,6 +157,15 @@ function take({ strip, commands }: Candidate): void {
     </label>
     <label class="flex items-center gap-1.5">
       <input v-model="withoutStops" type="checkbox" class="accent-glow" /> without stops
+    </label>
+    <label class="flex items-center gap-1.5" :class="chosen.length === 0 && 'opacity-60'">
+      <input
+        v-model="onlyTicked"
+        type="checkbox"
+        class="accent-glow"
+        :disabled="chosen.length === 0"
+      />
+      ticked ones only
     </label>
   </div>
 
