@@ -247,7 +247,7 @@ test('a run that goes into something has its holes threaded first', async ({ pag
   await page.getByLabel('Line 1', { exact: true }).press('Tab')
   await page.getByRole('button', { name: 'how it is mounted' }).click()
   await page.getByLabel('Its wires are threaded through').selectOption('a shelf')
-  const hole = page.getByLabel('Hole where the wire enters, mm')
+  const hole = page.getByLabel('Hole where the wire enters')
   await hole.fill('wide')
   await hole.press('Enter')
   await expect(page.getByRole('alert').filter({ hasText: '“wide”' })).toBeVisible()

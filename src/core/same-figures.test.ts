@@ -6,8 +6,10 @@ import { jointsTable, pixelsTable, wiresTable } from '../formats/csv-wires'
 import { anyPlan } from '../testing/any-plan'
 import { demoPlan } from '../testing/demo-plan'
 import { runs } from '../testing/runs'
+import { planNetwork } from './feed/plan-network'
 import { pixelMap } from './lanes/pixel-map'
 import type { Plan } from './plan/plan'
+import { blockId } from './route/harness'
 import { programData } from './signal/program'
 import { tally } from './tally'
 import { worked } from './worked'
@@ -71,6 +73,28 @@ function compare(plan: Plan): void {
     )
     expect(countIn(figure('wires.total')?.label ?? '')).toBe(wiring.wires.length)
   }
+  // What the solver takes for a wire between pieces, and the signal page for data, is the wire that is cut.
+  same(
+    'jumpers',
+    sum(
+      planNetwork(results, 'full-white').runs.flatMap(({ jumpers = [] }) =>
+        jumpers.map(({ plusOhm }) => plusOhm),
+      ),
+    ),
+    sum(
+      wiring.wires.flatMap(({ role, from, gauge, lengthMm }) =>
+        role === 'plus' && from.spot.kind === 'piece' ? [(lengthMm / 1000) * gauge.ohmPerM] : [],
+      ),
+    ),
+  )
+  for (const { runs: own } of signal.lanes)
+    for (const { id, leadMm } of own) {
+      const wire = wiring.wires.find(
+        ({ role, to }) =>
+          role === 'data' && to.block === blockId.run(id) && to.spot.kind === 'data',
+      )
+      same('data wire', wire?.lengthMm ?? NaN, leadMm)
+    }
   expect(rows(wiresTable(wiring))).toBe(wiring.wires.length)
   same('joints', sum(joints.map(({ count }) => count)), wiring.joints.length)
   expect(rows(jointsTable(wiring.joints, []))).toBe(wiring.joints.length)

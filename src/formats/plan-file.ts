@@ -16,6 +16,7 @@ import {
   toVersion8,
   toVersion9,
   toVersion10,
+  toVersion11,
 } from '../core/plan/upgrade'
 import { issuesOf, pathText, z, type Issue } from '../core/quantity/z'
 
@@ -44,6 +45,7 @@ const upgrades = new Map<number, (document: object) => object>([
   [7, toVersion8],
   [8, toVersion9],
   [9, toVersion10],
+  [10, toVersion11],
 ])
 
 /** Keys that could reach an object's prototype: never part of a plan. */

@@ -28,7 +28,7 @@ describe('the wiring as CSV', () => {
       'wire,from,to,use,gauge,colour,length mm,why,bare from mm,bare to mm,sleeve,in the wire,cable',
     )
     expect(first).toBe(
-      'W1,Supply A seat front +,seat front +,plus,1 mm²,red,462,"420 mm × 1.1 (at right angles along the drawing, with the plan’s slack)",7,3,4.8 mm,fuse 7.5 A,',
+      'W1,Supply A seat front +,seat front +,plus,1 mm²,red,502,"420 mm × 1.1 + 40 mm (at right angles along the drawing, with the plan’s slack)",7,3,4.8 mm,fuse 7.5 A,',
     )
     expect(rest).toHaveLength(wiring.wires.length - 1)
   })

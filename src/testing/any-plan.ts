@@ -244,6 +244,7 @@ export const anyPlan: fc.Arbitrary<Plan> = fc
       sizing: fc.constantFrom(...sizings),
       headroom: fc.constantFrom(0, 0.2, 0.5),
       slack: fc.constantFrom(0, 0.1),
+      slackEndMm: fc.constantFrom(0, 20),
       keep: fc.constantFrom(0.5, 0.8, 1),
       lowLogic: fc.constantFrom(...lowLogics),
       joinsMinus: fc.boolean(),

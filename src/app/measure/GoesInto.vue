@@ -1,26 +1,25 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import type { MeasuredRun } from '../../core/measure/measure'
 import { containers, type Container } from '../../core/plan/build-choices'
-import type { Into } from '../../core/plan/plan'
-import { readAmount } from '../../core/quantity/amount'
+import type { Into, Plan } from '../../core/plan/plan'
+import { usualSpareMm } from '../../core/plan/usual'
+import LengthField from '../ui/LengthField.vue'
 import { useRunSettings } from './run-settings'
 
-const { run } = defineProps<{ run: MeasuredRun }>()
+const { run, units } = defineProps<{ run: MeasuredRun; units: Plan['units'] }>()
 
 const { set } = useRunSettings(() => run)
 const into = computed(() => run.line.into)
 const ends = [
-  { at: 'start', label: 'Hole where the wire enters, mm' },
-  { at: 'end', label: 'Hole at the far end, mm' },
+  { at: 'start', label: 'Hole where the wire enters' },
+  { at: 'end', label: 'Hole at the far end' },
 ] as const
-const problem = ref('')
 
 const holeAt = (at: Into['holes'][number]['at']): number | undefined =>
   into.value?.holes.find((hole) => hole.at === at)?.mm
 function setWhat(event: Event): void {
   if (!(event.target instanceof HTMLSelectElement)) return
-  problem.value = ''
   const what = event.target.value
   set(
     {
@@ -28,28 +27,23 @@ function setWhat(event: Event): void {
         what === ''
           ? undefined
           : {
+              ...(into.value ?? { holes: [{ at: 'start', mm: 8 }], spareMm: usualSpareMm }),
               what: what as Container,
-              holes: into.value?.holes ?? [{ at: 'start', mm: 8 }],
             },
     },
     'what it goes into',
   )
 }
-function setHole(at: Into['holes'][number]['at'], event: Event): void {
-  if (!(event.target instanceof HTMLInputElement) || into.value === undefined) return
-  const text = event.target.value.trim()
+function setHole(at: Into['holes'][number]['at'], mm: number | undefined): void {
+  if (into.value === undefined) return
   const others = into.value.holes.filter((hole) => hole.at !== at)
-  problem.value = ''
-  if (text === '') {
-    set({ into: { ...into.value, holes: others } }, 'hole')
-    return
-  }
-  const read = readAmount(text, 'mm')
-  if (!read.ok || read.value < 0.1 || read.value > 1000) {
-    problem.value = `“${text}”: a hole of 0.1 to 1000 mm, such as 8.`
-    return
-  }
-  set({ into: { ...into.value, holes: [...others, { at, mm: read.value }] } }, 'hole')
+  set(
+    { into: { ...into.value, holes: mm === undefined ? others : [...others, { at, mm }] } },
+    'hole',
+  )
+}
+function setSpare(spareMm = 0): void {
+  if (into.value !== undefined) set({ into: { ...into.value, spareMm } }, 'extra wire')
 }
 </script>
 
@@ -64,17 +58,24 @@ function setHole(at: Into['holes'][number]['at'], event: Event): void {
       </select>
     </label>
     <template v-if="into">
-      <label v-for="{ at, label } in ends" :key="at" class="text-bench-soft">
-        {{ label }}
-        <input
-          v-shown="holeAt(at) === undefined ? '' : String(holeAt(at))"
-          class="field mt-0.5 font-mono"
-          inputmode="decimal"
-          placeholder="none"
-          @change="setHole(at, $event)"
-        />
-      </label>
+      <LengthField
+        v-for="{ at, label } in ends"
+        :key="at"
+        :label="label"
+        :mm="holeAt(at)"
+        :least="0.1"
+        :most="1000"
+        :units="units"
+        @set="setHole(at, $event)"
+      />
+      <LengthField
+        class="col-span-2"
+        label="Extra wire at each hole, to thread it and to reach while the lid is open"
+        :mm="into.spareMm ?? 0"
+        :most="10_000"
+        :units="units"
+        @set="setSpare($event)"
+      />
     </template>
   </div>
-  <p v-if="problem" class="mt-1 text-stop" role="alert">{{ problem }}</p>
 </template>

@@ -6,6 +6,7 @@ import { gaugesFor } from '../../core/parts/wires'
 import { eSeriesNames } from '../../core/plan/choices'
 import type { Plan, Rules } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
+import LengthField from '../ui/LengthField.vue'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 
 const { plan } = defineProps<{ plan: Plan }>()
@@ -108,6 +109,10 @@ function setSlack(event: Event): void {
   const slack = percentOf(event, 0, 1)
   if (slack !== undefined)
     store.commit([{ do: 'set-rules', rules: { slack } }], { label: 'slack', key: 'slack' })
+}
+function setSlackEnd(slackEndMm: number | undefined): void {
+  if (slackEndMm !== undefined)
+    store.commit([{ do: 'set-rules', rules: { slackEndMm } }], { label: 'slack at the ends' })
 }
 function setCable(event: Event): void {
   if (!(event.target instanceof HTMLInputElement)) return
@@ -275,6 +280,14 @@ function setHeadroom(event: Event): void {
         />
         % longer than on the drawing
       </label>
+      <LengthField
+        label="More at each end, to strip and solder it"
+        :mm="plan.rules.slackEndMm"
+        :most="1000"
+        :units="plan.units"
+        is-required
+        @set="setSlackEnd"
+      />
       <label class="flex items-center gap-2 px-1 py-1">
         Wires home come in cables of
         <input

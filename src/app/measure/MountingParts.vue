@@ -100,5 +100,5 @@ function setWrap(event: Event): void {
       />
     </label>
   </div>
-  <GoesInto :run="run" />
+  <GoesInto :run="run" :units="store.plan?.units ?? 'mm'" />
 </template>

@@ -50,6 +50,13 @@ export interface Jumper {
   readonly lengthMm: number
 }
 
+/** Between strips that all but touch, a jumper still bends from pad to pad, mm. */
+const shortestJumperMm = 20
+
+/** The way of a jumper's wires from pad to pad, mm; `undefined` where pads are soldered on pads, or strings plugged. */
+export const jumperWayMm = ({ from, to, lengthMm }: Jumper): number | undefined =>
+  from.part === to.part ? undefined : Math.max(shortestJumperMm, lengthMm)
+
 /** All joins of a run from piece to piece, in the order of the current. */
 export function jumpersOf(entry: CutStripRun): Jumper[] {
   const placed = entry.pieces.filter(({ cuts }) => cuts > 0)

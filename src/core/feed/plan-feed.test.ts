@@ -8,7 +8,7 @@ import { shippedStrips } from '../parts/strips'
 import { shippedSupplies } from '../parts/supplies'
 import { wireOf, wires } from '../parts/wires'
 import { emptyPlan } from '../plan/empty'
-import type { Plan } from '../plan/plan'
+import type { Into, Plan } from '../plan/plan'
 import { tally } from '../tally'
 import { batteryUse, meanOf } from './batteries'
 import { sharesAt, voltsFor, weakestAt } from './brightness'
@@ -181,12 +181,17 @@ describe('how a plan is fed', () => {
   it('leads follow supply and run: right angles and slack', () => {
     const plan = planOf([{ text: 'shelf 1000', place: { x: 300, y: 100, degrees: 0 } }], {
       supplies: [{ id: 'supply-a', name: 'A', part: 'auto', at: [0, 700] }],
-      rules: { ...emptyPlan('t', 'x').rules, slack: 0.2 },
+      rules: { ...emptyPlan('t', 'x').rules, slack: 0.2, slackEndMm: 25 },
     })
     expect(worked(plan).leads[0]).toMatchObject({ start: [0, 700], end: [300, 100] })
-    expect(worked(plan).leads[0]!.lengthMm).toBeCloseTo((300 + 600) * 1.2, 9)
+    expect(worked(plan).leads[0]!.lengthMm).toBeCloseTo((300 + 600) * 1.2 + 50, 9)
     const end = { ...plan, lines: [{ ...plan.lines[0]!, feeds: [feed('end')] }] }
-    expect(worked(end).leads[0]!.lengthMm).toBeCloseTo((1300 + 600) * 1.2, 6)
+    expect(worked(end).leads[0]!.lengthMm).toBeCloseTo((1300 + 600) * 1.2 + 50, 6)
+    // Extra wire where it goes through a hole: at that end alone.
+    const into: Into = { what: 'shelf', holes: [{ at: 'end', mm: 8 }], spareMm: 80 }
+    const withHole = (of: Plan): Plan => ({ ...of, lines: [{ ...of.lines[0]!, into }] })
+    expect(worked(withHole(plan)).leads[0]!.lengthMm).toBeCloseTo((300 + 600) * 1.2 + 50, 9)
+    expect(worked(withHole(end)).leads[0]!.lengthMm).toBeCloseTo((1300 + 600) * 1.2 + 130, 6)
   })
 
   it('scenes light channels alone; a line may have a level of its own', () => {

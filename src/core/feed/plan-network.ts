@@ -1,6 +1,6 @@
 import type { CutStripRun } from '../cut/cut'
 import { entryOf } from '../cut/entry-of'
-import { jumpersOf } from '../cut/pads'
+import { jumpersOf, jumperWayMm } from '../cut/pads'
 import { boardA, boardSupply } from '../lanes/boards'
 import { dimmersOf } from '../lanes/dimmers'
 import { groupDraw, loadsPerGroup } from '../load/group-draw'
@@ -11,6 +11,7 @@ import { wireOf } from '../parts/wires'
 import type { LoadCase } from '../plan/choices'
 import type { Strip } from '../plan/parts'
 import type { Plan } from '../plan/plan'
+import { cutLengthMm } from '../measure/wire-way'
 import { supplyOfLine } from '../plan/supply-of'
 import { blockId } from '../route/harness'
 import type { Lead } from '../route/lead'
@@ -118,12 +119,12 @@ function stripRun(
     pitchM: strip.cutPitchMm / loads / 1000,
     railOhmPerM: { p: strip.railOhmPerM, m: strip.railOhmPerM },
     load: stripLoad(strip, dutiesIn(plan, loadCase, run.line, strip), besidePixelMa(entry)),
-    jumpers: jumpersOf(entry)
-      .filter(({ lengthMm }) => lengthMm > 0)
-      .map(({ pad, lengthMm }) => {
-        const ohm = (lengthMm / 1000) * (1 + plan.rules.slack) * jumperOhmPerM
-        return { pad: pad * loads, plusOhm: ohm, minusOhm: ohm }
-      }),
+    jumpers: jumpersOf(entry).flatMap((jumper) => {
+      const wayMm = jumperWayMm(jumper)
+      if (wayMm === undefined) return []
+      const ohm = (cutLengthMm(plan, wayMm) / 1000) * jumperOhmPerM
+      return { pad: jumper.pad * loads, plusOhm: ohm, minusOhm: ohm }
+    }),
     ...(duties !== undefined && { duties }),
   }
 }

@@ -1,7 +1,8 @@
 import type { CutStripRun } from '../cut/cut'
 import { entryOf } from '../cut/entry-of'
 import { padPlace } from '../cut/pads'
-import { squareWay, type Point } from '../measure/geometry'
+import type { Point } from '../measure/geometry'
+import { cutLengthMm, spareMmAt, wireWayMm } from '../measure/wire-way'
 import { placer, placesOf, type Layout } from '../measure/layout'
 import type { SourcePlaces } from '../measure/source-places'
 import type { Strip } from '../plan/parts'
@@ -21,6 +22,9 @@ export interface LaneRun {
   readonly dark: readonly (readonly [from: number, to: number])[]
   /** The data wire to it, from the board or the run before, with slack, mm. */
   readonly leadMm: number
+  /** What the holes at both ends of that wire add to it, and at the start of the next, mm. */
+  readonly spareMm: number
+  readonly spareOutMm: number
   readonly start: Point
   readonly end: Point
   /** The data wire enters where the arrow points to. */
@@ -103,6 +107,11 @@ export function lanesOf(
       const { skip = [], isDataAtEnd = false } = entry.run.line
       const extra = skip.reduce((sum, { count, why }) => sum + (why === 'dark' ? 0 : count), 0)
       const [start = from, end = from] = isDataAtEnd ? [far, near] : [near, far]
+      const [dataIn, dataOut] = isDataAtEnd
+        ? (['end', 'start'] as const)
+        : (['start', 'end'] as const)
+      const before = runs.at(-1)
+      const spareMm = spareMmAt(entry.run.line, dataIn) + (before?.spareOutMm ?? 0)
       runs.push({
         entry,
         first: number + extra,
@@ -111,7 +120,9 @@ export function lanesOf(
         dark: skip
           .filter(({ why, from: first }) => why === 'dark' && first < entry.pixels)
           .map(({ from: first, count }) => [first, Math.min(entry.pixels, first + count)]),
-        leadMm: squareWay(from, start) * (1 + plan.rules.slack),
+        leadMm: cutLengthMm(plan, wireWayMm(from, start), spareMm),
+        spareMm,
+        spareOutMm: spareMmAt(entry.run.line, dataOut),
         start,
         end,
         isAgainstArrow: isDataAtEnd,

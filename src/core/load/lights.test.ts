@@ -258,7 +258,7 @@ describe('wires home', () => {
       ...plan,
       lines: plan.lines.map((line) => ({ ...line, place: { x: 0, y: 0, degrees: 0 } })),
       bench: { furniture: [], controllerAt: [0, 0] },
-      rules: { ...plan.rules, slack: 0 },
+      rules: { ...plan.rules, slack: 0, slackEndMm: 0 },
     }
   }
   const y = (plan: Plan): number => worked(plan).measured.runs[0]!.lights[0]![1]

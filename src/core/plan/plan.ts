@@ -263,6 +263,8 @@ const intoSchema = z.strictObject({
       }),
     )
     .max(20),
+  /** Extra wire at each end with a hole, mm: to thread it, and to reach while the lid is open. */
+  spareMm: z.number().min(0).max(10_000).optional(),
 })
 
 /** A line of the pad as it was typed, and what hangs on it. One line, one run. */
@@ -330,8 +332,10 @@ const rulesSchema = z.strictObject({
   headroom: z.number().min(0).max(0.5),
   /** A piece may be joined of two, and what a join is worth. */
   joins: z.strictObject({ areAllowed: z.boolean(), price: z.number().min(0).max(10_000) }),
-  /** Share by which a lead is longer than its way on the drawing. */
+  /** Share by which a wire is longer than its way on the drawing. */
   slack: shareSchema,
+  /** … and by so much at each of its ends, to strip and solder it, mm. */
+  slackEndMm: z.number().min(0).max(1_000),
   /** Share of full brightness below which a light has faded. */
   keep: z.number().min(0.1).max(1),
   /** Minuses of all supplies are joined; their pluses never are. */

@@ -1,10 +1,10 @@
 // What a plan takes where nothing is said. Apart from the schema, so that the worker need not load the checker.
 
 export const planFormat = 'glow-tally plan'
-export const planVersion = 10
+export const planVersion = 11
 
 /** Goes up whenever a plan is checked for more than before: what was stored after an older check is checked again. */
-export const planCheck = 11
+export const planCheck = 12
 
 /** Lines in one plan, at most; a longer list is refused with a message that says so. */
 export const mostLines = 2_000
@@ -65,6 +65,12 @@ export const usualSignalRules = {
 
 /** Rules that came with the fourth version of the plan. */
 export const usualCableRules = { cableWires: 8 } as const
+
+/** What both ends of a wire take to strip and solder, mm: *typical*. Plans before the eleventh version say nothing of it and have none. */
+export const usualSlackRules = { slackEndMm: 20 } as const
+
+/** Extra wire at a hole that a run's wires go through, mm: *typical*, to work outside while the lid is open. */
+export const usualSpareMm = 60
 
 /** Rules that came with the sixth version of the plan. */
 export const usualBuyRules = { spare: 0.1, fixing: 'backing' } as const

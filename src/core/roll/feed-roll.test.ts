@@ -49,7 +49,7 @@ describe('the feed on the roll', () => {
     })))
       expect(numbers(wardrobe, 'drops')).toContain(dropV === 0 ? lead.dropV : dropV)
     expect(lines.filter((line) => line.startsWith('fuse '))).toHaveLength(6)
-    expect(lines[0]).toMatch(/^Back track 2 × 1\.43 m × 0\.0115 Ω\/m × \d\.\d\d A = 0\.\d+ V$/)
+    expect(lines[0]).toMatch(/^Back track 2 × 1\.47 m × 0\.0115 Ω\/m × \d\.\d\d A = 0\.\d+ V$/)
   })
 
   it('adds the runs up to what the plan draws in the scene shown', () => {
@@ -91,10 +91,10 @@ describe('the feed on the roll', () => {
       bench: { furniture: [], controllerAt: [0, 1000] },
       rules: { ...emptyPlan('t', 'a').rules, slack: 0.1 },
     }
-    // Ways 1.0 + 1.1 + 0.8 and drops 3 × 0.3, and once more the longest, 1.4, for what they have in common; a tenth of slack.
+    // Ways 1.0 + 1.1 + 0.8 and drops 3 × 0.3, and once more the longest, 1.4, for what they have in common; a tenth of slack and 20 mm at each end.
     expect(section(tally(plan), 'home')).toEqual([
-      'fireflies, wires home 4 × 1.43 m = 5.72 m',
-      'fireflies, 1 cable of up to 8 1 × 1.54 m = 1.54 m',
+      'fireflies, wires home 4 × 1.47 m = 5.88 m',
+      'fireflies, 1 cable of up to 8 1 × 1.58 m = 1.58 m',
     ])
   })
 })
@@ -110,7 +110,7 @@ it('the leads as CSV: a row each, what is measured marked', () => {
     .trimEnd()
     .split('\r\n')
   expect(header).toBe('lead,from,to,pad,wire,length m,measured,current A,drop V,loss W,fuse A')
-  expect(track).toMatch(/^track,supply-a,track,,1\.5 mm²,1\.43,no,/)
+  expect(track).toMatch(/^track,supply-a,track,,1\.5 mm²,1\.47,no,/)
   expect(rail).toMatch(/^upper\.first,track,hanging rail left,0,0\.5 mm²,2\.5,yes,/)
   expect(rows).toHaveLength(4)
 })

@@ -1,4 +1,5 @@
 import { runName } from '../cut/entry-of'
+import type { Plan } from '../plan/plan'
 import { extensionsOf } from '../route/plugs'
 import type { RoutedWire } from '../route/circuit'
 import { leadFuse } from '../feed/lead-fuse'
@@ -17,6 +18,13 @@ import type { JudgedPlan } from '../verdict/judged-plan'
 /** Leads that are listed one by one; a plan of hundreds tells their sum. */
 const mostListed = 24
 
+/** How much longer than its way a wire is cut. */
+const slackText = ({ rules, units }: Pick<Plan, 'rules' | 'units'>): string =>
+  [
+    `${String(Math.round(rules.slack * 100))} % slack`,
+    ...(rules.slackEndMm > 0 ? [`${formatLength(2 * rules.slackEndMm, units)} at its ends`] : []),
+  ].join(' and ')
+
 /** How long each lead is, and the wire that all need together. */
 export function leadFigures(results: JudgedPlan): Figure[] {
   const { leads, plan, cuts } = results
@@ -28,9 +36,7 @@ export function leadFigures(results: JudgedPlan): Figure[] {
     unit: 'm',
     operation: '',
     operands: [],
-    rule: lead.isMeasured
-      ? 'measured'
-      : `along the drawing, and ${String(Math.round(plan.rules.slack * 100))} % slack`,
+    rule: lead.isMeasured ? 'measured' : `along the drawing, and ${slackText(plan)}`,
     about: [targetOf(lead)],
   }))
   const allMm = leads.reduce((sum, { lengthMm }) => sum + lengthMm, 0)

@@ -72,9 +72,7 @@ function addWiresHome(
   const commonRole: WireRole = isSink ? 'plus' : 'minus'
   const commonSign = isSink ? '+' : '−'
   const block = blockId.run(run.id)
-  const lengths = own.map((light) =>
-    way(plan, sources.controller, lightAt(run.id, light), run.dropMm ?? 0),
-  )
+  const lengths = own.map((light) => way(plan, sources.controller, lightAt(run.id, light), run))
   const cables: Cable[] = []
   for (let from = 0; from < own.length; from += perCable) {
     const lights = own.slice(from, from + perCable)
@@ -190,12 +188,9 @@ export function addNodes(context: RouteContext): void {
         ? harness.at(hub, key, role, { kind: 'pin', side: 'out' })
         : commonAt(harness, role === 'plus' ? '+' : '−')
     for (let index = 0; index < count; index += 1) {
-      const length = way(
-        plan,
-        sources.controller,
-        lightAt(id, index),
-        entryOf.get(id)?.run.dropMm ?? 0,
-      )
+      const length = way(plan, sources.controller, lightAt(id, index), {
+        dropMm: entryOf.get(id)?.run.dropMm ?? 0,
+      })
       for (const part of node.parts)
         for (let one = 0; one < part.count; one += 1)
           for (const [at, role] of rolesOf(part).entries()) {

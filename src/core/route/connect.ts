@@ -1,6 +1,6 @@
 import type { CutStripRun } from '../cut/cut'
 import { isOnWire } from '../cut/on-wire'
-import { jumpersOf } from '../cut/pads'
+import { jumpersOf, jumperWayMm } from '../cut/pads'
 import { supplyByBoard } from '../lanes/boards'
 import { dimmersOf, type Dimmer } from '../lanes/dimmers'
 import type { LaneRun } from '../lanes/lanes'
@@ -12,7 +12,7 @@ import { operand, working } from '../quantity/figure'
 import { formatQuantity } from '../quantity/format'
 import type { Circuit, InLineResistor, RoutedWire, Terminal } from './circuit'
 import { addInputs, addLights, addNodes, addStatus } from './connect-lights'
-import { beside, blockId, type Harness, slackOf, way } from './harness'
+import { beside, blockId, cutTo, type Harness, way } from './harness'
 import { homeOf } from './home'
 import type { Lead } from './lead'
 import { leadName } from './leads'
@@ -182,7 +182,10 @@ function addLead(context: RouteContext, lead: Lead, dimmer: Dimmer | undefined):
     lengthMm: lead.lengthMm,
     working: lead.isMeasured
       ? working`${operand('measured', lead.lengthMm, 'mm')}`
-      : working`${operand('along the drawing', lead.lengthMm / slackOf(plan), 'mm')} × ${operand('slack', slackOf(plan))}`,
+      : cutTo(plan, {
+          parts: [operand('along the drawing', lead.wayMm, 'mm')],
+          spareMm: lead.spareMm,
+        }).working,
     rule: lead.isMeasured
       ? 'as measured'
       : 'at right angles along the drawing, with the plan’s slack',
@@ -237,10 +240,10 @@ function addJumpers({ harness, plan }: RouteContext, entry: CutStripRun): void {
   const block = blockId.run(run.id)
   const gauge = wireOf(plan.defaults.wire)
   const thin = wireOf(plan.wiring.dataWire)
-  for (const { from, to, lengthMm } of jumpersOf(entry)) {
-    // Pieces of a split part are soldered pad on pad.
-    if (from.part === to.part) continue
-    const mm = Math.max(20, lengthMm)
+  for (const jumper of jumpersOf(entry)) {
+    const mm = jumperWayMm(jumper)
+    if (mm === undefined) continue
+    const { from, to } = jumper
     for (const { mark, role, channel } of linesOf(entry.strip)) {
       const end = (piece: string, side: 'start' | 'end'): Terminal =>
         harness.at(
@@ -255,8 +258,7 @@ function addJumpers({ harness, plan }: RouteContext, entry: CutStripRun): void {
         from: end(from.name, 'end'),
         to: end(to.name, 'start'),
         gauge: role === 'data' || role === 'clock' ? thin : gauge,
-        lengthMm: mm * slackOf(plan),
-        working: working`${operand('from end to start', mm, 'mm')} × ${operand('slack', slackOf(plan))}`,
+        ...cutTo(plan, { parts: [operand('from end to start', mm, 'mm')] }),
         rule: 'straight from piece to piece, with the plan’s slack',
         bundle: `${run.id}.${from.name}`,
         about: [run.id],
@@ -346,7 +348,7 @@ function addLanes(context: RouteContext): void {
     let before: LaneRun | undefined
     for (const run of lane.runs) {
       const block = blockId.run(run.entry.run.id)
-      const length = way(plan, before?.end ?? sources.controller, run.start)
+      const length = way(plan, before?.end ?? sources.controller, run.start, run)
       for (const line of lines) {
         const mark = line === 'data' ? 'D' : 'C'
         const to = harness.at(block, `${mark} in`, line, { kind: 'data', side: 'in' })

@@ -1,33 +1,58 @@
-import { squareWay, type Point } from '../measure/geometry'
+import type { Point } from '../measure/geometry'
+import { cutLengthMm, wireWayMm } from '../measure/wire-way'
 import type { WireRole } from '../plan/choices'
 import type { Plan } from '../plan/plan'
-import { operand, working } from '../quantity/figure'
+import { operand, working, type Operand, type Working } from '../quantity/figure'
 import type { Block, RoutedWire, Spot, Terminal } from './circuit'
 
-/** Where something hangs on one supply's minus the wires are at least so long, mm. */
-const shortestMm = 60
 /** Wires between parts that sit in the same box, mm. */
 const besideMm = 120
 
 /** How long a wire is, and why. */
 export type WireLength = Pick<RoutedWire, 'lengthMm' | 'working' | 'rule'>
 
-/** Wires are longer than their way by so much. */
-export const slackOf = ({ rules }: Pick<Plan, 'rules'>): number => 1 + rules.slack
-
-/** How long a wire is from place to place, and down a drop, with its slack. */
-export function way(plan: Pick<Plan, 'rules'>, from: Point, to: Point, dropMm = 0): WireLength {
-  const mm = Math.max(shortestMm, squareWay(from, to))
-  const slack = slackOf(plan)
-  return {
-    lengthMm: (mm + dropMm) * slack,
-    working:
-      dropMm === 0
-        ? working`${operand('along the drawing', mm, 'mm')} × ${operand('slack', slack)}`
-        : working`(${operand('along the drawing', mm, 'mm')} + ${operand('drop', dropMm, 'mm')}) × ${operand('slack', slack)}`,
-    rule: 'at right angles along the drawing, with the plan’s slack',
-  }
+/** What a wire's way is made of, mm, and what the holes at its ends add. */
+interface WireNeed {
+  readonly parts: readonly [Operand, ...Operand[]]
+  readonly spareMm?: number
 }
+
+/** How long a wire is cut, and the sum that says so. */
+export function cutTo(
+  plan: Pick<Plan, 'rules'>,
+  { parts, spareMm = 0 }: WireNeed,
+): Pick<WireLength, 'lengthMm' | 'working'> {
+  const wayMm = parts.reduce((sum, { value }) => sum + value, 0)
+  const { slack, slackEndMm } = plan.rules
+  const added = [
+    ...(slackEndMm > 0 ? [operand('at its ends', 2 * slackEndMm, 'mm')] : []),
+    ...(spareMm > 0 ? [operand('for its holes', spareMm, 'mm')] : []),
+  ]
+  const way = parts.map((_, index) => `{${String(index)}}`).join(' + ')
+  const operation = [
+    `${parts.length > 1 ? `(${way})` : way} × {${String(parts.length)}}`,
+    ...added.map((_, index) => `{${String(parts.length + 1 + index)}}`),
+  ].join(' + ')
+  const sum: Working = { operation, operands: [...parts, operand('slack', 1 + slack), ...added] }
+  return { lengthMm: cutLengthMm(plan, wayMm, spareMm), working: sum }
+}
+
+/** How long a wire is from place to place, down a drop and through holes, with its slack. */
+export const way = (
+  plan: Pick<Plan, 'rules'>,
+  from: Point,
+  to: Point,
+  { dropMm = 0, spareMm = 0 }: { readonly dropMm?: number; readonly spareMm?: number } = {},
+): WireLength => ({
+  ...cutTo(plan, {
+    parts: [
+      operand('along the drawing', wireWayMm(from, to), 'mm'),
+      ...(dropMm === 0 ? [] : [operand('drop', dropMm, 'mm')]),
+    ],
+    spareMm,
+  }),
+  rule: 'at right angles along the drawing, with the plan’s slack',
+})
 
 /** … between two things in one box. */
 export const beside: WireLength = {

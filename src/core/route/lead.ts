@@ -16,7 +16,10 @@ export interface Lead {
   readonly wire: Wire
   /** What its wire, and the junction that it goes to, take, A: no fuse before it may be more. */
   readonly limitA: number
-  /** Along the drawing at right angles, with the plan's slack, mm. */
+  /** Along the drawing at right angles, mm, and extra for the hole where it ends. */
+  readonly wayMm: number
+  readonly spareMm: number
+  /** What is cut for that way, with the plan's slack, mm. */
   readonly drawnMm: number
   /** As measured, or else as drawn. */
   readonly lengthMm: number

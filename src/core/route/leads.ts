@@ -5,6 +5,7 @@ import { isOnPins, type LitRun } from '../load/lights'
 import { squareWay } from '../measure/geometry'
 import { placer, placesOf } from '../measure/layout'
 import type { SourcePlaces } from '../measure/source-places'
+import { cutLengthMm, spareMmAt } from '../measure/wire-way'
 import { wireOf } from '../parts/wires'
 import type { Feed, Junction, Place, Plan } from '../plan/plan'
 import { feedsOf, padOf } from '../plan/feeds'
@@ -103,6 +104,7 @@ function lightLeads(
         from: feedFrom(plan, run.line, feed),
         to: { kind: 'run', run: run.id, pad: 0 },
         end: lead.end,
+        spareMm: spareMmAt(run.line, 'start'),
         lightShare: lead.lights / lights,
       }),
     )
@@ -132,10 +134,15 @@ export function runLeads(
             from: feedFrom(plan, run.line, feed),
             to: { kind: 'run', run: run.id, pad },
             end: at(found.point),
+            spareMm: spareAtPad(entry, pad),
           }),
         ]
   })
 }
+
+/** What the hole at a pad of a run adds to the wires that end there, mm. */
+const spareAtPad = ({ run, cuts }: CutStripRun, pad: number): number =>
+  pad === 0 ? spareMmAt(run.line, 'start') : pad === cuts ? spareMmAt(run.line, 'end') : 0
 
 function leadOf(
   plan: Plan,
@@ -146,13 +153,17 @@ function leadOf(
     from,
     to,
     end,
+    spareMm = 0,
     share = 0,
     lightShare,
   }: Pick<Lead, 'id' | 'from' | 'to' | 'end'> &
-    Partial<Pick<Lead, 'share' | 'lightShare'>> & { readonly settings: Feed | Junction },
+    Partial<Pick<Lead, 'spareMm' | 'share' | 'lightShare'>> & {
+      readonly settings: Feed | Junction
+    },
 ): Lead {
   const start = sources.supplies.get(from) ?? sources.junctions.get(from) ?? [0, 0]
-  const drawnMm = squareWay(start, end) * (1 + plan.rules.slack)
+  const wayMm = squareWay(start, end)
+  const drawnMm = cutLengthMm(plan, wayMm, spareMm)
   const wire = wireOf(settings.wire ?? plan.defaults.wire)
   const junction = plan.junctions.find((one) => to.kind === 'junction' && one.id === to.junction)
   return {
@@ -163,6 +174,8 @@ function leadOf(
     end,
     wire,
     limitA: Math.min(wire.limitA, junction?.limitA ?? Infinity),
+    wayMm,
+    spareMm,
     drawnMm,
     lengthMm: settings.lengthMm ?? drawnMm,
     isMeasured: settings.lengthMm !== undefined,

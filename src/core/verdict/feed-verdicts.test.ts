@@ -146,7 +146,7 @@ const cases: [VerdictCode, Verdict['grade'], RegExp, Plan, Plan][] = [
   [
     'fade',
     'stop',
-    /fades to 2\.77 V: blue is down to 8\.2 %/,
+    /fades to 2\.77 V: blue is down to 8 %/,
     planOf({ text: 'wall 4200' }),
     planOf({ text: 'wall 2000', feeds: [feed(), feed({ id: 'b', pad: 'end' })] }),
   ],

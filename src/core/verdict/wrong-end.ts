@@ -1,6 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
 import { padPlace } from '../cut/pads'
 import { squareWay, type Point } from '../measure/geometry'
+import { cutLengthMm } from '../measure/wire-way'
 import { placer } from '../measure/layout'
 import type { MeasuredRun } from '../measure/measure'
 import { profileOf, type Profile } from '../parts/profiles'
@@ -59,7 +60,7 @@ function fartherEnd(
   const [lead] = own
   if (lead === undefined || own.length > 1 || lead.isMeasured) return []
   if (run.line.feeds?.some(({ pad }) => pad !== 0) === true) return []
-  const otherMm = squareWay(lead.start, end) * (1 + plan.rules.slack)
+  const otherMm = cutLengthMm(plan, squareWay(lead.start, end), lead.spareMm)
   const longerMm = lead.drawnMm - otherMm
   if (longerMm < worthMm) return []
   return [

@@ -70,8 +70,8 @@ describe('data', () => {
     const data = wiring.wires.filter(({ role }) => role === 'data')
     expect(data.map(ends)).toEqual(['board → run:l0', 'run:l0 → run:l1', 'run:l1 → run:l2'])
     const [first, second] = lanes[0]!.runs
-    expect(data[0]!.lengthMm).toBeCloseTo(squareWay(sources.controller, first!.start) * 1.1, 6)
-    expect(data[1]!.lengthMm).toBeCloseTo(squareWay(first!.end, second!.start) * 1.1, 6)
+    expect(data[0]!.lengthMm).toBeCloseTo(squareWay(sources.controller, first!.start) * 1.1 + 40, 6)
+    expect(data[1]!.lengthMm).toBeCloseTo(squareWay(first!.end, second!.start) * 1.1 + 40, 6)
   })
 
   it('takes a clock along where there is one, and a buffer where one is built', () => {

@@ -82,10 +82,12 @@ describe('the wiring', () => {
       expect(terminals).toContain(wire.to.id)
       expect(wire.lengthMm).toBeGreaterThan(0)
       // What it says of its length comes to its length.
-      const values = wire.working.operands.map(({ value }) => value)
-      const slack = values.length > 1 ? values.at(-1)! : 1
-      const sum = values.slice(0, Math.max(1, values.length - 1)).reduce((all, mm) => all + mm, 0)
-      expect(sum * slack).toBeCloseTo(wire.lengthMm, 6)
+      const { operation, operands } = wire.working
+      const said = operation.replaceAll(/\{(\d)\}/g, (_, at) => String(operands[Number(at)]!.value))
+      const [way = '', ...added] = said.replaceAll(/[()]/g, '').split(/ \+ (?=[^×]*$)/)
+      const [sum = '', slack = '1'] = way.split(' × ')
+      const addUp = (terms: readonly string[]) => terms.reduce((all, mm) => all + Number(mm), 0)
+      expect(addUp(sum.split(' + ')) * Number(slack) + addUp(added)).toBeCloseTo(wire.lengthMm, 6)
       expect(wire.colour).toBe(plan.wiring.colours[wire.role])
     }
     expect(new Set(wiring.wires.map(({ name }) => name)).size).toBe(wiring.wires.length)
