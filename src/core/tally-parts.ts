@@ -5,6 +5,7 @@ import type { BatteryUse } from './feed/batteries'
 import { branchesOf, type Branch } from './feed/branches'
 import { leadFuse } from './feed/lead-fuse'
 import type { FedRun, SolvedFeed } from './feed/solved-feed'
+import { standbyOf, type Standby } from './feed/standby'
 import type { FedSupply } from './feed/supplies'
 import type { LitRun } from './load/lights'
 import type { CaseAmperes, RunLoad } from './load/load'
@@ -56,6 +57,7 @@ export interface TallySupply {
   readonly currentA: CaseAmperes
   /** The board with its sensors, where it lives on this supply. */
   readonly boardA: number
+  readonly standby: Standby
 }
 
 /** What a plan comes to, whatever load case is shown. */
@@ -196,7 +198,10 @@ function tallyRun(
   }
 }
 
-function tallySupply(supply: FedSupply, plan: Pick<Plan, 'scene'>): TallySupply {
+function tallySupply(
+  supply: FedSupply,
+  plan: Pick<Plan, 'scene' | 'supplies' | 'own'>,
+): TallySupply {
   const { slot, part, volts, ratedA, loadA, needA, limitA, currentA, boardA } = supply
   return {
     id: slot.id,
@@ -211,6 +216,7 @@ function tallySupply(supply: FedSupply, plan: Pick<Plan, 'scene'>): TallySupply 
     shownA: currentA[plan.scene.shown],
     currentA,
     boardA,
+    standby: standbyOf(plan, supply),
   }
 }
 

@@ -1,5 +1,6 @@
 import { partsOf } from '../core/parts/find'
 import { diodes } from '../core/parts/diodes'
+import { powerSwitches } from '../core/parts/power-switches'
 import { profileOf } from '../core/parts/profiles'
 import { sheetMaterialOf } from '../core/parts/sheets'
 import { wires } from '../core/parts/wires'
@@ -227,6 +228,16 @@ function referenceIssues(plan: Plan): Issue[] {
         ? []
         : [missing(`lines[${String(index)}].sheet.material`, 'sheet material', sheet.material)]),
     ]),
+    ...plan.supplies.flatMap(({ powerSwitch = 'auto' }, index) =>
+      ['auto', 'none', ...powerSwitches.map(({ id }) => id)].includes(powerSwitch)
+        ? []
+        : [
+            {
+              path: `supplies[${String(index)}].powerSwitch`,
+              message: `“${powerSwitch}” is no switch that ships`,
+            },
+          ],
+    ),
     ...plan.junctions.flatMap((junction, index) =>
       leadIssues(`junctions[${String(index)}]`, junction),
     ),

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { shippedBoards } from '../core/parts/boards'
 import { diodes } from '../core/parts/diodes'
 import { shippedLights } from '../core/parts/lights'
+import { powerSwitches } from '../core/parts/power-switches'
 import { profiles } from '../core/parts/profiles'
 import { sheetMaterials } from '../core/parts/sheets'
 import { shippedStrips } from '../core/parts/strips'
@@ -203,6 +204,7 @@ const anySupply = fc.record(
     ),
     capacitorV: fc.constantFrom(null, 6.3, 16, 35),
     trimV: fc.constantFrom(4.7, 5.2),
+    powerSwitch: fc.constantFrom('auto', 'none', ...powerSwitches.map(({ id }) => id)),
   },
   { requiredKeys: ['part'] },
 )

@@ -3,6 +3,7 @@ import { Plus, Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import { capacitorsV } from '../../core/feed/capacitor'
+import { powerSwitches } from '../../core/parts/power-switches'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity, significant } from '../../core/quantity/format'
 import type { TallySupply } from '../../core/tally'
@@ -43,6 +44,19 @@ function setCapacitor(id: string, event: Event): void {
   const value = valueOf(event)
   const volts = value === 'auto' ? undefined : value === 'none' ? null : Number(value)
   store.commit([{ do: 'set-capacitor', supply: id, volts }], { label: 'the capacitor' })
+}
+function setPowerSwitch(id: string, event: Event): void {
+  const powerSwitch = valueOf(event) || undefined
+  store.commit([{ do: 'set-power-switch', supply: id, powerSwitch }], { label: 'the power switch' })
+}
+/** What is drawn in the dark, and what ends it. */
+function standbyText({ idleA, hours, ownW, powerSwitch }: TallySupply['standby']): string {
+  const dark =
+    idleA === 0
+      ? 'Dark, it draws nothing'
+      : `Dark but left on, it draws ${formatQuantity(idleA, 'A')}${hours === null ? '' : `: empty in ${formatQuantity(hours * 60, 'min')}`}`
+  const own = ownW > 0 ? `; the supply itself takes ${formatQuantity(ownW, 'W')} all the time` : ''
+  return `${dark}${own}${powerSwitch === null ? '' : `. Off by its ${powerSwitch}`}.`
 }
 const share = ({ loadA, ratedA }: TallySupply): string =>
   ratedA === null
@@ -147,6 +161,24 @@ const capacitorChoices = (chosen: number | null | undefined): number[] =>
           </option>
         </select>
       </label>
+      <label class="mt-1.5 flex items-center gap-2 text-[12px] text-bench-soft">
+        Power switch, by hand
+        <select
+          class="field w-auto px-1.5 py-0.5"
+          :value="slot.powerSwitch ?? ''"
+          @change="setPowerSwitch(slot.id, $event)"
+        >
+          <option value="">by the rule: with cells</option>
+          <option value="none">none</option>
+          <option value="auto">the smallest that will do</option>
+          <option v-for="one in powerSwitches" :key="one.id" :value="one.id">
+            {{ one.name }}
+          </option>
+        </select>
+      </label>
+      <p v-if="supply && supply.loadA > 0" class="mt-1 text-[12px] text-bench-soft">
+        {{ standbyText(supply.standby) }}
+      </p>
     </div>
     <label v-if="plan.supplies.length > 1" class="flex items-center gap-2 text-[12px]">
       <input

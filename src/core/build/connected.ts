@@ -278,14 +278,30 @@ function joinedLeads(given: ConnectedGiven, joined: Joined, whole: Network): Net
   const extra = whole.leads.slice(leads.length)
   const fedJunctions = new Set<string>()
   const usedNodes = new Map<string, string>()
+  // The bench supply is clipped behind a switch by hand that is not wired yet.
+  const switches = new Map(
+    plan.supplies.map(({ id }) => [networkName.powerSwitch(id), networkName.supply(id)]),
+  )
+  const switchWired = new Set(
+    plan.supplies.flatMap(({ id }) =>
+      wiring.wires.some(({ bundle, to }) => bundle === `power.${id}` && joined.at(to.id))
+        ? [networkName.powerSwitch(id)]
+        : [],
+    ),
+  )
+  own.push(...extra.filter(({ to }) => switchWired.has(to)))
+  const minuses = new Map<string, Network['leads'][number][]>()
+  for (const lead of extra) if (lead.plusOhm === null) listed(minuses, lead.to).push(lead)
   for (const [index, lead] of leads.entries()) {
     const known = whole.leads[index]
     const wires = wiresOf.get(lead.id) ?? []
+    // Leads that meet at one pad have a minus each, in their own order.
+    const switched = known?.minusOhm === null ? minuses.get(known.to)?.shift() : undefined
     if (known === undefined || !isJoined(joined, lead, wires)) continue
     const fromJoined = wires.every(({ from }) => joined.at(from.id))
-    const from = junctions.has(lead.from) && fromJoined ? known.from : behind(lead.from)
+    const isKept = fromJoined && (junctions.has(lead.from) || switchWired.has(known.from))
+    const from = isKept ? known.from : behind(lead.from)
     if (lead.to.kind === 'junction') fedJunctions.add(known.to)
-    const switched = extra.find(({ to, plusOhm }) => to === known.to && plusOhm === null)
     if (switched === undefined) {
       own.push({ ...known, from })
       continue
@@ -328,7 +344,11 @@ function joinedLeads(given: ConnectedGiven, joined: Joined, whole: Network): Net
         ? [boardWire.to, boardWire.from]
         : [boardWire.from, boardWire.to]
     const isAtStrip = outer.spot.kind === 'pad'
-    if (joined.at(inner.id) && (!isAtStrip || joined.at(outer.id))) own.push(board)
+    if (joined.at(inner.id) && (!isAtStrip || joined.at(outer.id))) {
+      const source = switches.get(board.from)
+      const isBehind = switchWired.has(board.from) && joined.at(outer.id)
+      own.push(source === undefined || isBehind ? board : { ...board, from: source })
+    }
   }
   return own
 }

@@ -36,12 +36,15 @@ export function addWires(work: Work, { id, wires, place }: Bundle): void {
     phase: 'cut-wire',
   })
   const soldered = solderedEnds(work, wires)
+  // Of a pair one may be soldered and the other screwed down.
+  const tinned = wires.filter((wire) => solderedEnds(work, [wire]) > 0).map(({ name }) => name)
   if (soldered > 0)
     work.add({
       ...common,
+      about: about.filter((one) => !names.includes(one) || tinned.includes(one)),
       id: stepId.tinWires(id),
       kind: 'tin',
-      title: `Tin the ends of ${namesOf(work, names)} that are soldered`,
+      title: `Tin the ends of ${namesOf(work, tinned)} that are soldered`,
       how: ['Ends for screws, springs and crimps stay bare: a ferrule, no solder.'],
       needs: [stepId.cutWires(id)],
       minutes: minutes.tinEnd * soldered,

@@ -217,6 +217,8 @@ export class Work {
         return of.junction
       case 'buffer':
         return places.board
+      case 'power-switch':
+        return of.supply
       default:
         return first.about[0] ?? places.board
     }

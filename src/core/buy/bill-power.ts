@@ -1,7 +1,9 @@
 import { dimmersOf } from '../lanes/dimmers'
 import { sinkBoards } from '../lanes/drives'
 import { isChemistry } from '../parts/chemistries'
+import { switchedA } from '../feed/supplies'
 import { buffer } from '../parts/drivers'
+import { powerSwitchOf } from '../parts/power-switches'
 import {
   soldBarrelSocket,
   soldBoard,
@@ -10,6 +12,7 @@ import {
   soldDriver,
   soldInput,
   soldMosfet,
+  soldPowerSwitch,
   soldSinkBoard,
   soldSplitter,
   soldStatusLight,
@@ -30,7 +33,7 @@ const plainUsbV = 5
 /** Supplies, with what joins them to the plan. */
 export function addSupplies(bill: Bill, { supplies, wiring }: BillGiven): void {
   const used = new Set(wiring.blocks.flatMap(({ of }) => (of.kind === 'supply' ? [of.supply] : [])))
-  for (const { slot, part } of supplies) {
+  for (const { slot, part, currentA } of supplies) {
     if (part === undefined || !used.has(slot.id)) continue
     const share = { amount: 1, for: [slot.id], page: 'feed' } as const
     if (part.kind !== 'board-pin')
@@ -45,6 +48,12 @@ export function addSupplies(bill: Bill, { supplies, wiring }: BillGiven): void {
       bill.add(soldTrigger(part.volts), { what: 'to ask for its volts', ...share })
     if (part.kind === 'brick')
       bill.add(soldBarrelSocket, { what: 'for the plug of the brick', ...share })
+    const byHand = wiring.blocks.some(
+      ({ of }) => of.kind === 'power-switch' && of.supply === slot.id,
+    )
+    const powerSwitch = byHand ? powerSwitchOf(slot, switchedA({ part, currentA })) : undefined
+    if (powerSwitch !== undefined)
+      bill.add(soldPowerSwitch(powerSwitch), { what: 'to switch it off', ...share })
     const { battery } = part
     if (battery !== undefined && isChemistry(battery.chemistry))
       bill.add(soldCell(battery.chemistry), {

@@ -204,6 +204,7 @@ export function boxHoles(
       case 'switch':
         return inside.has('board')
       case 'supply':
+      case 'power-switch':
         return inside.has(of.supply)
       case 'junction':
         return inside.has(of.junction)

@@ -7,13 +7,15 @@ import { groupDraw, loadsPerGroup } from '../load/group-draw'
 import { dutiesIn } from '../load/load'
 import { besidePixelMa } from '../load/nodes'
 import { isOnPins } from '../load/lights'
+import { powerSwitchesOf } from '../parts/find'
+import { powerSwitches, powerSwitchOf } from '../parts/power-switches'
 import { wireOf } from '../parts/wires'
 import type { LoadCase } from '../plan/choices'
 import type { Strip } from '../plan/parts'
 import type { Plan } from '../plan/plan'
 import { cutLengthMm } from '../measure/wire-way'
 import { supplyOfLine } from '../plan/supply-of'
-import { blockId } from '../route/harness'
+import { beside, blockId } from '../route/harness'
 import type { Lead } from '../route/lead'
 import type { RoutedPlan } from '../route/routed-plan'
 import { fuseOhm } from './fuse'
@@ -25,6 +27,7 @@ export const networkName = {
   supply: (id: string) => `supply:${id}`,
   junction: (id: string) => `junction:${id}`,
   switch: (dimmer: string) => `switch:${dimmer}`,
+  powerSwitch: (supply: string) => `power-switch:${supply}`,
   lights: (run: string, share: number) => `lights:${run}:${String(share)}`,
   board: 'board',
   pad: (run: string, pad: number) => `${run}@${String(pad)}`,
@@ -50,39 +53,77 @@ export function stripNetwork(
   const placed = cuts.filter(({ cuts: groups }) => groups > 0)
   const perGroup = new Map(placed.map(({ run, strip }) => [run.id, loadsPerGroup(strip)]))
   const junctions = new Set(plan.junctions.map(({ id }) => id))
-  const fuseOhms = fuseOhmsOf(plan, cuts, leads, litA)
+  const nominalA = nominalLeads(plan, cuts, leads, litA)
+  const switched = plusSwitches(plan)
   return {
     supplies: plan.supplies.map(({ id }) => ({
       id: networkName.supply(id),
       volts: volts.get(id) ?? 0,
     })),
     runs: placed.map((entry) => stripRun(plan, entry, loadCase, levels?.get(entry.run.id))),
-    leads: leads.map(({ from, to, wire, lengthMm }, index) => {
-      const ohm = (lengthMm / 1000) * wire.ohmPerM
-      return {
-        from: junctions.has(from) ? networkName.junction(from) : networkName.supply(from),
-        to:
-          to.kind === 'junction'
-            ? networkName.junction(to.junction)
-            : networkName.pad(to.run, to.pad * (perGroup.get(to.run) ?? 1)),
-        plusOhm: ohm + (fuseOhms[index] ?? 0),
-        minusOhm: ohm,
-      }
-    }),
+    leads: [
+      ...leads.map((lead, index) => {
+        const { from, to, wire, lengthMm } = lead
+        const ohm = (lengthMm / 1000) * wire.ohmPerM
+        return {
+          from: junctions.has(from) ? networkName.junction(from) : sourceOf(switched, from),
+          to:
+            to.kind === 'junction'
+              ? networkName.junction(to.junction)
+              : networkName.pad(to.run, to.pad * (perGroup.get(to.run) ?? 1)),
+          plusOhm: ohm + fuseOhm(leadFuse({ lead, fuseLoadA: nominalA[index] ?? 0 })),
+          minusOhm: ohm,
+        }
+      }),
+      ...plan.supplies
+        .filter(({ id }) => switched.has(id))
+        .map((slot) => switchLead(slot, leads, nominalA)),
+    ],
+  }
+}
+
+/** Supplies whose plus goes through a switch by hand. */
+const plusSwitches = (plan: Pick<Plan, 'supplies' | 'own'>): ReadonlySet<string> =>
+  new Set([...powerSwitchesOf(plan)].flatMap(([id, place]) => (place === 'plus' ? [id] : [])))
+
+/** Where what hangs on a supply begins: behind its switch, where it has one. */
+const sourceOf = (switched: ReadonlySet<string>, supply: string): string =>
+  switched.has(supply) ? networkName.powerSwitch(supply) : networkName.supply(supply)
+
+/** From a supply to behind its switch: a short wire and a contact in the plus; the minus does not go through it. */
+function switchLead(
+  slot: Plan['supplies'][number],
+  leads: readonly Lead[],
+  nominalA: readonly number[],
+): Network['leads'][number] {
+  let amperes = 0
+  let thickest = Infinity
+  for (const [index, { from, wire }] of leads.entries()) {
+    if (from !== slot.id) continue
+    amperes += nominalA[index] ?? 0
+    thickest = Math.min(thickest, wire.ohmPerM)
+  }
+  const contact = powerSwitchOf(slot, amperes) ?? powerSwitches.at(-1)
+  return {
+    from: networkName.supply(slot.id),
+    to: networkName.powerSwitch(slot.id),
+    plusOhm:
+      (contact?.ohm ?? 0) + (Number.isFinite(thickest) ? (beside.lengthMm / 1000) * thickest : 0),
+    minusOhm: 0,
   }
 }
 
 /**
- * Resistance of each lead's fuse with its holder, Ω. Which fuse fits is only known once the currents are; for its resistance the nominal
- * current will do, shared out evenly between the leads of a run.
+ * What each lead carries nominally at full white, A, shared out evenly between the leads of a run. Which fuse and which switch fit is only
+ * known once the currents are; for their resistance this will do.
  */
-function fuseOhmsOf(
+function nominalLeads(
   plan: Pick<Plan, 'scene' | 'limit'>,
   cuts: readonly CutStripRun[],
   leads: readonly Lead[],
   litA: ReadonlyMap<string, number>,
 ): number[] {
-  const nominalA = nominalAmperes(
+  return nominalAmperes(
     leads,
     leads.map(() => 0),
     (run) => {
@@ -90,7 +131,6 @@ function fuseOhmsOf(
       return litA.get(run) ?? (entry === undefined ? 0 : nominalOf(plan, entry))
     },
   )
-  return leads.map((lead, index) => fuseOhm(leadFuse({ lead, fuseLoadA: nominalA[index] ?? 0 })))
 }
 
 /** What a run of strip draws nominally at full white, A. */
@@ -259,7 +299,7 @@ function addBoard(
     })
   }
   leads.push({
-    from: atStrip ? networkName.pad(first.entry.run.id, 0) : networkName.supply(supply),
+    from: atStrip ? networkName.pad(first.entry.run.id, 0) : sourceOf(plusSwitches(plan), supply),
     to: networkName.pad(networkName.board, 0),
     plusOhm: ohm,
     minusOhm: ohm,

@@ -59,6 +59,10 @@ const isPickable = ({ kind, ratedA }: SupplyPart): boolean =>
 const sourceKind = ({ kind, battery }: SupplyPart): string =>
   kind === 'brick' || kind === 'enclosed' ? 'wall' : `${kind} ${battery?.chemistry ?? ''}`
 
+/** What a switch by hand at a supply carries at the most, A: next to nothing at a booster's enable pin. */
+export const switchedA = ({ part, currentA }: Pick<FedSupply, 'part' | 'currentA'>): number =>
+  part?.kind === 'boosted-cell' ? 0 : Math.max(...Object.values(currentA))
+
 /** Puts every run on the supplies that its leads reach, and sizes the supplies by the plan's school. */
 export function feedSupplies(
   given: Pick<RoutedPlan, 'plan' | 'loads' | 'parts' | 'volts' | 'fit' | 'lanes' | 'lit' | 'leads'>,

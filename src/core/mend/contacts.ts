@@ -122,6 +122,12 @@ class Linker {
         role,
         from.spot.channel,
       )
+    const powerSwitch = given.plan.supplies.find(({ id }) => bundle === `power.${id}`)
+    if (powerSwitch !== undefined) {
+      const name = networkName.powerSwitch(powerSwitch.id)
+      const index = this.network.leads.findIndex(({ to: end }) => end === name)
+      return index >= 0 && role === 'plus' ? [{ kind: 'lead', lead: index, rail: 'plus' }] : []
+    }
     if (bundle === 'board') {
       const index = this.network.leads.findIndex(({ to: end }) => nodeOf(end) === networkName.board)
       if (index >= 0 && (role === 'plus' || role === 'minus'))

@@ -2,6 +2,7 @@ import type { Plan } from '../plan/plan'
 import type { Board, LightPart, Strip, SupplyPart } from '../plan/parts'
 import { shippedBoards } from './boards'
 import { shippedLights } from './lights'
+import { powerSwitchPlace, type PowerSwitchPlace } from './power-switches'
 import { merged, stripsOf } from './find-strips'
 import { shippedSupplies } from './supplies'
 
@@ -43,6 +44,20 @@ export function lightPartOf(parts: Parts, id: string): LightPart {
   const found = parts.lights.find((part) => part.id === id)
   if (found === undefined) throw new RangeError(`no single light has the id ${id}`)
   return found
+}
+
+/** Where each supply of a plan has a switch by hand; supplies without one are left out. */
+export function powerSwitchesOf({
+  supplies,
+  own,
+}: Pick<Plan, 'supplies' | 'own'>): ReadonlyMap<string, PowerSwitchPlace> {
+  const parts = partsOf(own)
+  return new Map(
+    supplies.flatMap((slot) => {
+      const place = powerSwitchPlace(slot, supplyPartOf(parts, slot.part))
+      return place === undefined ? [] : [[slot.id, place] as const]
+    }),
+  )
 }
 
 export const supplyPartOf = (parts: Parts, id: string): SupplyPart | undefined =>

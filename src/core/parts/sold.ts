@@ -6,6 +6,7 @@ import type { ChemistryName } from './chemistries'
 import type { Diode } from './diodes'
 import { buffer, extensionLeads, sinkBoard, splitter } from './drivers'
 import { inputParts } from './inputs'
+import type { PowerSwitch } from './power-switches'
 import type { Profile } from './profiles'
 import type { BoxPart, Size } from './sizes'
 import type { SheetMaterial } from './sheets'
@@ -125,6 +126,8 @@ export const soldBarrelSocket: Sold = piece(
   0.8,
   [5, 0.8],
 )
+export const soldPowerSwitch = ({ id, name, price }: PowerSwitch): Sold =>
+  piece('power', `power-switch.${id}`, name, price)
 export const soldTerminals = (ways: number): Sold =>
   piece(
     'power',

@@ -83,6 +83,11 @@ export type Command =
       readonly supply: string
       readonly volts: number | null | undefined
     }
+  | {
+      readonly do: 'set-power-switch'
+      readonly supply: string
+      readonly powerSwitch: SupplySlot['powerSwitch']
+    }
   | { readonly do: 'trim-supply'; readonly supply: string; readonly volts: number | undefined }
   | { readonly do: 'set-signal'; readonly signal: Settable<Signal> }
   | { readonly do: 'set-pin'; readonly need: string; readonly pin: string | undefined }
@@ -272,6 +277,11 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
     case 'set-capacitor': {
       const slot = plan.supplies.find((supply) => supply.id === command.supply)
       if (slot !== undefined) put(slot, { capacitorV: command.volts })
+      return
+    }
+    case 'set-power-switch': {
+      const slot = plan.supplies.find((supply) => supply.id === command.supply)
+      if (slot !== undefined) put(slot, { powerSwitch: command.powerSwitch })
       return
     }
     case 'trim-supply': {

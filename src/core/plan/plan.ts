@@ -318,6 +318,8 @@ const supplySlotSchema = z.strictObject({
   capacitorV: z.number().min(0.1).max(100).nullable().optional(),
   /** What its trimmer is set to, V; without it its nominal volts. */
   trimV: z.number().min(0.5).max(60).optional(),
+  /** Its switch by hand: `auto` for the smallest that will do, or a part of `parts/power-switches`; without it as the rule says. */
+  powerSwitch: z.union([z.enum(['auto', 'none']), idSchema]).optional(),
 })
 
 /** The schools that practitioners differ on (handbook 5); every sum says which was used. */

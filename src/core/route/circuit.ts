@@ -5,6 +5,8 @@ import type { Working } from '../quantity/figure'
 /** What a block of the wiring is. */
 export type BlockOf =
   | { readonly kind: 'supply'; readonly supply: string }
+  /** A switch by hand in a supply's plus, or at its booster's enable pin. */
+  | { readonly kind: 'power-switch'; readonly supply: string }
   | { readonly kind: 'junction'; readonly junction: string }
   | { readonly kind: 'board' }
   | { readonly kind: 'buffer' }

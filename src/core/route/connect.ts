@@ -1,7 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
 import { isOnWire } from '../cut/on-wire'
 import { jumpersOf, jumperWayMm } from '../cut/pads'
-import { supplyByBoard } from '../lanes/boards'
+import { boardSupply, supplyByBoard } from '../lanes/boards'
 import { dimmersOf, type Dimmer } from '../lanes/dimmers'
 import type { LaneRun } from '../lanes/lanes'
 import { wireOf } from '../parts/wires'
@@ -30,6 +30,7 @@ export function connect(given: RouteGiven): Circuit {
   const dimmerOf = new Map(
     dimmers.flatMap((dimmer) => dimmer.runs.map(({ run }) => [run.id, dimmer] as const)),
   )
+  addPowerSwitches(context)
   for (const lead of given.leads)
     addLead(context, lead, lead.to.kind === 'run' ? dimmerOf.get(lead.to.run) : undefined)
   for (const entry of cuts) addJumpers(context, entry)
@@ -72,7 +73,16 @@ export function connect(given: RouteGiven): Circuit {
   }
 }
 
-function addBlocks({ harness, plan, cuts, litOf, lanes, fit, volts }: RouteContext): void {
+function addBlocks({
+  harness,
+  plan,
+  cuts,
+  litOf,
+  lanes,
+  fit,
+  volts,
+  powerSwitches,
+}: RouteContext): void {
   for (const { id, name } of plan.supplies)
     harness.block(blockId.supply(id), {
       of: { kind: 'supply', supply: id },
@@ -80,6 +90,16 @@ function addBlocks({ harness, plan, cuts, litOf, lanes, fit, volts }: RouteConte
       detail: formatQuantity(volts.get(id) ?? 0, 'V'),
       about: [id],
     })
+  for (const { id, name } of plan.supplies) {
+    const place = powerSwitches.get(id)
+    if (place !== undefined)
+      harness.block(blockId.powerSwitch(id), {
+        of: { kind: 'power-switch', supply: id },
+        name: `Switch of ${name}`,
+        detail: place === 'plus' ? 'in the plus' : 'at the enable pin',
+        about: [id],
+      })
+  }
   for (const { id, name, limitA } of plan.junctions)
     harness.block(blockId.junction(id), {
       of: { kind: 'junction', junction: id },
@@ -140,6 +160,47 @@ function stripDetail(
 const sourceBlock = ({ plan }: RouteContext, id: string): string =>
   plan.junctions.some((junction) => junction.id === id) ? blockId.junction(id) : blockId.supply(id)
 
+/** … and its plus: from the supply's switch, where it has one. */
+const plusBlock = (context: RouteContext, id: string): string =>
+  context.powerSwitches.get(id) === 'plus' ? blockId.powerSwitch(id) : sourceBlock(context, id)
+
+/** The wires of switches by hand: into the plus of what hangs on their supply, or from its booster's enable pin to minus. */
+function addPowerSwitches({ harness, plan, leads, fit, lanes, powerSwitches }: RouteContext): void {
+  const boardOn = boardSupply(plan, fit, lanes)
+  for (const [supply, place] of powerSwitches) {
+    const own = leads.filter(({ from }) => from === supply)
+    if (own.length === 0 && boardOn !== supply) continue
+    const [source, block] = [blockId.supply(supply), blockId.powerSwitch(supply)]
+    const common = { ...beside, bundle: `power.${supply}`, about: [supply] }
+    const thin = wireOf(plan.wiring.dataWire)
+    if (place === 'plus') {
+      const gauge = own.reduce(
+        (most, { wire }) => (wire.areaMm2 > most.areaMm2 ? wire : most),
+        thin,
+      )
+      harness.wire({
+        ...common,
+        role: 'plus',
+        gauge,
+        from: harness.at(source, '+ switch', 'plus', { kind: 'power' }, 'switch +'),
+        to: harness.at(block, '+ in', 'plus', { kind: 'power' }, 'in'),
+      })
+      continue
+    }
+    for (const [key, role] of [
+      ['enable', 'signal'],
+      ['− switch', 'minus'],
+    ] as const)
+      harness.wire({
+        ...common,
+        role,
+        gauge: thin,
+        from: harness.at(source, key, role, { kind: 'pin' }),
+        to: harness.at(block, key, role, { kind: 'pin' }),
+      })
+  }
+}
+
 /** The splitter that a lead of plugged lights ends in. */
 const splitterOf = ({ plugs }: RouteContext, { share, to }: Lead): string | undefined =>
   to.kind === 'run'
@@ -195,7 +256,7 @@ function addLead(context: RouteContext, lead: Lead, dimmer: Dimmer | undefined):
   harness.wire({
     ...common,
     role: 'plus',
-    from: harness.at(source, `+ ${lead.id}`, 'plus', spot, `${goal} +`),
+    from: harness.at(plusBlock(context, lead.from), `+ ${lead.id}`, 'plus', spot, `${goal} +`),
     to: leadEnd(context, lead, '+'),
     fusedLead: lead.id,
   })
@@ -268,7 +329,8 @@ function addJumpers({ harness, plan }: RouteContext, entry: CutStripRun): void {
 }
 
 /** Plus and minus of the board, and of the buffer beside it. */
-function addBoardFeed({ harness, plan, sources, lanes, plusPad }: RouteContext): void {
+function addBoardFeed(context: RouteContext): void {
+  const { harness, plan, sources, lanes, plusPad } = context
   const gauge = wireOf(plan.wiring.dataWire)
   const first = lanes[0]?.runs[0]
   const supplyId = supplyByBoard(plan, lanes)
@@ -296,7 +358,7 @@ function addBoardFeed({ harness, plan, sources, lanes, plusPad }: RouteContext):
         }
       : {
           from: harness.at(
-            source,
+            sign === '+' ? plusBlock(context, supplyId) : source,
             `${sign} board`,
             role,
             { kind: 'lead', lead: 'board' },

@@ -102,6 +102,7 @@ export class Harness {
 /** Ids of blocks. */
 export const blockId = {
   supply: (id: string) => `supply:${id}`,
+  powerSwitch: (supply: string) => `power-switch:${supply}`,
   junction: (id: string) => `junction:${id}`,
   board: 'board',
   buffer: 'buffer',

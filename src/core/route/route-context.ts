@@ -3,6 +3,8 @@ import { entriesById } from '../cut/entry-of'
 import { purposeKey, type PinPurpose } from '../lanes/pins'
 import type { Point } from '../measure/geometry'
 import { placer, placesOf } from '../measure/layout'
+import { powerSwitchesOf } from '../parts/find'
+import type { PowerSwitchPlace } from '../parts/power-switches'
 import type { WireRole } from '../plan/choices'
 import type { Terminal } from './circuit'
 import { blockId, Harness } from './harness'
@@ -19,6 +21,8 @@ export interface RouteContext extends RouteGiven {
   readonly harness: Harness
   readonly entryOf: ReadonlyMap<string, CutStripRun>
   readonly litOf: ReadonlyMap<string, RouteGiven['lit'][number]>
+  /** Where each supply has a switch by hand; supplies without one are left out. */
+  readonly powerSwitches: ReadonlyMap<string, PowerSwitchPlace>
   /** The pad at which a plus meets a run: behind the first pixel where that has a diode in its plus. */
   readonly plusPad: (run: string, pad: number) => number
   /** Where a light of a run is on the drawing. */
@@ -51,6 +55,7 @@ export function contextOf(given: RouteGiven): RouteContext {
     harness,
     entryOf,
     litOf: new Map(given.lit.map((run) => [run.id, run])),
+    powerSwitches: powerSwitchesOf(given.plan),
     plusPad: plusPads(given),
     lightAt: (run, light) => {
       const [entry, place] = [entryOf.get(run), places.get(run)]

@@ -33,6 +33,7 @@ import { supplyLoad } from './supply-load'
 import type { Evidence, Judge, JudgedVerdict } from './verdict'
 import { figuresAdjusted } from './figures-adjusted'
 import { fuseBlind } from './fuse-blind'
+import { switchOver } from './switch-over'
 import { voltsDiffer } from './volts-differ'
 import { voltsOver } from './volts-over'
 import { copperHot, fuses, joinedSupplies, leadHot, trackOver } from './wiring'
@@ -46,6 +47,7 @@ const judges: readonly Judge[] = [
   notFed,
   supplyLoad,
   regulatorHot,
+  switchOver,
   batteries,
   fade,
   uneven,

@@ -67,6 +67,7 @@ export const verdictKinds = {
   'port-over': kind('feed', 'supply', 'stop'),
   'regulator-hot': kind('feed', 'supply', 'stop'),
   'board-regulator-hot': kind('feed', 'supply', 'stop'),
+  'switch-over': kind('feed', 'supply', 'stop'),
   'over-100-watt': kind('feed', 'supply', 'note'),
   'volts-over': kind('feed', 'volts', 'stop', 'warning'),
   'fuse-blind': kind('feed', 'drops', 'warning'),

@@ -18,7 +18,14 @@ export function placeSources(
   circuit: Pick<Wiring, 'blocks' | 'wires'>,
   size: DiagramSize,
 ): DrawnBlock[] {
-  const order: readonly BlockKind[] = ['supply', 'junction', 'switch', 'hub', 'board']
+  const order: readonly BlockKind[] = [
+    'supply',
+    'power-switch',
+    'junction',
+    'switch',
+    'hub',
+    'board',
+  ]
   const inputs = circuit.blocks.filter(({ of }) => of.kind === 'input')
   const hasInputs = inputs.length > 0
   const x = edge + (hasInputs ? inputWidth + 36 + inputs.length * 3 * inputTrackPx : 0)

@@ -1,0 +1,81 @@
+import { describe, expect, it } from 'vitest'
+import { change } from '../plan/commands'
+import { emptyPlan } from '../plan/empty'
+import type { Plan } from '../plan/plan'
+import { worked } from '../worked'
+import { standbyOf } from './standby'
+
+const planOf = (part: string, of: Partial<Plan['supplies'][number]> = {}): Plan => {
+  const plan = emptyPlan('t', 'l')
+  return {
+    ...plan,
+    lines: [{ id: 'l', text: 'lantern 500', stripId: 'pixels-5v-30' }],
+    supplies: [{ id: 'supply-a', name: 'A', part, ...of }],
+  }
+}
+const switchIn = (plan: Plan): string[] =>
+  worked(plan).receipt.lines.flatMap(({ id, name }) =>
+    id.startsWith('power-switch.') ? [name] : [],
+  )
+const plusWays = (plan: Plan): string[] =>
+  worked(plan).wiring.wires.flatMap(({ role, from, to }) =>
+    role === 'plus' && to.block !== 'board' ? [`${from.block} → ${to.block}`] : [],
+  )
+
+describe('the power switch', () => {
+  it('stands in the plus of cells by the rule, and elsewhere where it was chosen', () => {
+    const cells = planOf('battery-4-nimh')
+    expect(switchIn(cells)).toEqual(['toggle switch, 3 A'])
+    expect(plusWays(cells)).toEqual([
+      'supply:supply-a → power-switch:supply-a',
+      'power-switch:supply-a → run:l',
+    ])
+    const wall = planOf('brick-5v-2')
+    expect(switchIn(wall)).toEqual([])
+    expect(plusWays(wall)).toEqual(['supply:supply-a → run:l'])
+    expect(switchIn(planOf('brick-5v-2', { powerSwitch: 'auto' }))).toEqual(['toggle switch, 3 A'])
+    expect(switchIn(planOf('battery-4-nimh', { powerSwitch: 'none' }))).toEqual([])
+  })
+
+  it('sits at the enable pin of a booster, where next to nothing flows', () => {
+    const boosted = planOf('boosted-li-ion')
+    expect(switchIn(boosted)).toEqual(['slide switch, 0.5 A'])
+    const { wiring } = worked(boosted)
+    expect(
+      wiring.wires
+        .filter(({ to }) => to.block === 'power-switch:supply-a')
+        .map(({ role, from }) => `${role} ${from.label}`),
+    ).toEqual(['signal enable', 'minus − switch'])
+  })
+
+  it('costs the volts of its contact and its wire', () => {
+    const at = (powerSwitch: string): number =>
+      worked(planOf('brick-5v-2', { powerSwitch })).full.runs.get('l')!.minV
+    const { full } = worked(planOf('brick-5v-2', { powerSwitch: 'toggle-3a' }))
+    const amperes = full.leads[0]!.currentA
+    // 20 mΩ of a 3 A switch against 5 mΩ of one for 20 A: the current hardly changes.
+    expect(at('toggle-20a') - at('toggle-3a')).toBeCloseTo(0.015 * amperes, 2)
+    // 120 mm of 1 mm².
+    const without = worked(planOf('brick-5v-2')).full.runs.get('l')!.minV
+    expect(without - at('toggle-3a')).toBeCloseTo((0.02 + 0.12 * 0.017241) * amperes, 2)
+  })
+
+  it('is too small where it carries more than it is rated for, and the remedy is the next', () => {
+    const small = planOf('brick-5v-2', { powerSwitch: 'slide-0_5a' })
+    const found = worked(small).verdicts.find(({ code }) => code === 'switch-over')!
+    expect(found.text).toMatch(/A through its slide switch, 0\.5 A/)
+    const mended = change(small, found.remedies[0]!.commands).plan
+    expect(mended.supplies[0]!.powerSwitch).toBe('toggle-3a')
+    expect(worked(mended).verdicts.map(({ code }) => code)).not.toContain('switch-over')
+  })
+
+  it('standby tells what dark pixels and the board take, and how long cells last by that', () => {
+    const plan = planOf('battery-4-nimh')
+    const standby = standbyOf(plan, worked(plan).supplies[0]!)
+    // 15 pixels × 0.7 mA and the board.
+    expect(standby.idleA).toBeCloseTo(0.0105 + worked(plan).supplies[0]!.boardA, 9)
+    expect(standby.hours! * standby.idleA).toBeGreaterThan(1.5)
+    expect(standby.hours! * standby.idleA).toBeLessThan(2.2)
+    expect(standby.powerSwitch).toBe('toggle switch, 3 A')
+  })
+})
