@@ -3,13 +3,13 @@ import { entryOf } from '../cut/entry-of'
 import { jumpersOf, jumperWayMm } from '../cut/pads'
 import { boardA, boardSupply } from '../lanes/boards'
 import { dimmersOf } from '../lanes/dimmers'
-import { groupDraw, loadsPerGroup } from '../load/group-draw'
+import { loadsPerGroup } from '../load/group-draw'
 import { dutiesIn } from '../load/load'
 import { besidePixelMa } from '../load/nodes'
 import { isOnPins } from '../load/lights'
 import { powerSwitchesOf } from '../parts/find'
 import { powerSwitches, powerSwitchOf } from '../parts/power-switches'
-import { wireOf } from '../parts/wires'
+import { wireOf, type Wire } from '../parts/wires'
 import type { LoadCase } from '../plan/choices'
 import type { Strip } from '../plan/parts'
 import type { Plan } from '../plan/plan'
@@ -18,6 +18,7 @@ import { supplyOfLine } from '../plan/supply-of'
 import { beside, blockId } from '../route/harness'
 import type { Lead } from '../route/lead'
 import type { RoutedPlan } from '../route/routed-plan'
+import { nominalOf, switchWire } from '../route/switch-wire'
 import { fuseOhm } from './fuse'
 import { leadFuse, nominalAmperes } from './lead-fuse'
 import type { Network, NetworkLoad, NetworkRun } from './network'
@@ -34,7 +35,8 @@ export const networkName = {
 } as const
 
 /** What the network of strips alone is made from. */
-export type StripNetworkGiven = Pick<RoutedPlan, 'plan' | 'cuts' | 'volts' | 'leads'>
+export type StripNetworkGiven = Pick<RoutedPlan, 'plan' | 'cuts' | 'volts' | 'leads'> &
+  Partial<Pick<RoutedPlan, 'lit'>>
 
 /** Brightness of every channel of every load of a run, 0–1: loads × channels, load by load; of single lights one for all of them. */
 export type RunLevels = ReadonlyMap<string, Float64Array>
@@ -45,7 +47,7 @@ export type RunLevels = ReadonlyMap<string, Float64Array>
  * @param litA what runs of single lights draw at full white, A: their leads have fuses too
  */
 export function stripNetwork(
-  { plan, cuts, volts, leads }: StripNetworkGiven,
+  { plan, cuts, volts, leads, lit = [] }: StripNetworkGiven,
   loadCase: LoadCase,
   levels?: RunLevels,
   litA: ReadonlyMap<string, number> = new Map(),
@@ -77,7 +79,9 @@ export function stripNetwork(
       }),
       ...plan.supplies
         .filter(({ id }) => switched.has(id))
-        .map((slot) => switchLead(slot, leads, nominalA)),
+        .map((slot) =>
+          switchLead(slot, switchWire({ plan, cuts, lit, leads }, slot.id), leads, nominalA),
+        ),
     ],
   }
 }
@@ -93,22 +97,19 @@ const sourceOf = (switched: ReadonlySet<string>, supply: string): string =>
 /** From a supply to behind its switch: a short wire and a contact in the plus; the minus does not go through it. */
 function switchLead(
   slot: Plan['supplies'][number],
+  wire: Wire,
   leads: readonly Lead[],
   nominalA: readonly number[],
 ): Network['leads'][number] {
-  let amperes = 0
-  let thickest = Infinity
-  for (const [index, { from, wire }] of leads.entries()) {
-    if (from !== slot.id) continue
-    amperes += nominalA[index] ?? 0
-    thickest = Math.min(thickest, wire.ohmPerM)
-  }
+  const amperes = leads.reduce(
+    (sum, { from }, index) => sum + (from === slot.id ? (nominalA[index] ?? 0) : 0),
+    0,
+  )
   const contact = powerSwitchOf(slot, amperes) ?? powerSwitches.at(-1)
   return {
     from: networkName.supply(slot.id),
     to: networkName.powerSwitch(slot.id),
-    plusOhm:
-      (contact?.ohm ?? 0) + (Number.isFinite(thickest) ? (beside.lengthMm / 1000) * thickest : 0),
+    plusOhm: (contact?.ohm ?? 0) + (beside.lengthMm / 1000) * wire.ohmPerM,
     minusOhm: 0,
   }
 }
@@ -131,17 +132,6 @@ function nominalLeads(
       return litA.get(run) ?? (entry === undefined ? 0 : nominalOf(plan, entry))
     },
   )
-}
-
-/** What a run of strip draws nominally at full white, A. */
-function nominalOf(
-  plan: Pick<Plan, 'scene' | 'limit'>,
-  { run, strip, cuts: groups }: CutStripRun,
-): number {
-  const { channelMa, idleMa } = groupDraw(strip)
-  const duties = dutiesIn(plan, 'full-white', run.line, strip)
-  const eachMa = channelMa.reduce((sum, mA, index) => sum + mA * (duties[index] ?? 0), idleMa)
-  return (eachMa * groups * loadsPerGroup(strip)) / 1000
 }
 
 function stripRun(

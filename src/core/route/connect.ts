@@ -19,6 +19,7 @@ import { leadName } from './leads'
 import { isPlugged } from './plugs'
 import { contextOf, type RouteContext, type RouteGiven } from './route-context'
 import { linesOf } from './strip-lines'
+import { switchWire } from './switch-wire'
 import { switchResistor } from './switch-resistor'
 
 /** Routes every wire of the plan: supplies, junctions, board, what stands between, runs, lights and sensors. */
@@ -165,7 +166,8 @@ const plusBlock = (context: RouteContext, id: string): string =>
   context.powerSwitches.get(id) === 'plus' ? blockId.powerSwitch(id) : sourceBlock(context, id)
 
 /** The wires of switches by hand: into the plus of what hangs on their supply, or from its booster's enable pin to minus. */
-function addPowerSwitches({ harness, plan, leads, fit, lanes, powerSwitches }: RouteContext): void {
+function addPowerSwitches(context: RouteContext): void {
+  const { harness, plan, leads, fit, lanes, powerSwitches } = context
   const boardOn = boardSupply(plan, fit, lanes)
   for (const [supply, place] of powerSwitches) {
     const own = leads.filter(({ from }) => from === supply)
@@ -174,14 +176,10 @@ function addPowerSwitches({ harness, plan, leads, fit, lanes, powerSwitches }: R
     const common = { ...beside, bundle: `power.${supply}`, about: [supply] }
     const thin = wireOf(plan.wiring.dataWire)
     if (place === 'plus') {
-      const gauge = own.reduce(
-        (most, { wire }) => (wire.areaMm2 > most.areaMm2 ? wire : most),
-        thin,
-      )
       harness.wire({
         ...common,
         role: 'plus',
-        gauge,
+        gauge: switchWire(context, supply),
         from: harness.at(source, '+ switch', 'plus', { kind: 'power' }, 'switch +'),
         to: harness.at(block, '+ in', 'plus', { kind: 'power' }, 'in'),
       })
