@@ -70,6 +70,7 @@ const lateStages: { readonly [Name in LateName]: Derived<WorkedPlan[Name]> } = {
       'fit',
       'plugs',
       'leads',
+      'circuit',
       'full',
       'unlimited',
       'supplies',

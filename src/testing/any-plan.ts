@@ -32,6 +32,7 @@ import {
   sizings,
   skipReasons,
   surfaces,
+  usePlaces,
 } from '../core/plan/choices'
 import { emptyPlan } from '../core/plan/empty'
 import type { Line, Plan } from '../core/plan/plan'
@@ -255,6 +256,7 @@ export const anyPlan: fc.Arbitrary<Plan> = fc
     }),
     use: fc.record({
       batteryHours: fc.constantFrom(1, 4, 40),
+      where: fc.subarray([...usePlaces]),
       mix: fc.constantFrom(
         { fullWhite: 5, level: 55 },
         { fullWhite: 0, level: 0 },

@@ -1,12 +1,24 @@
 <script setup lang="ts">
+import type { UsePlace } from '../../core/plan/choices'
 import type { Plan, Use } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
 import { numberOf } from './value-of'
 
-defineProps<{ plan: Plan }>()
+const { plan } = defineProps<{ plan: Plan }>()
 
 const store = usePlanStore()
 
+const placeNames: Readonly<Record<UsePlace, string>> = {
+  worn: 'it is worn on the body',
+  children: 'children play with it',
+  mains: 'it goes in beside sockets or mains wiring',
+}
+function setWhere(place: UsePlace): void {
+  const where = plan.use.where ?? []
+  setUse({
+    where: where.includes(place) ? where.filter((one) => one !== place) : [...where, place],
+  })
+}
 function setUse(set: Partial<Use>): void {
   store.commit([{ do: 'set-use', use: set }], { label: 'how it is used', key: 'use' })
 }
@@ -83,5 +95,17 @@ function setUse(set: Partial<Use>): void {
         />
       </label>
     </div>
+    <fieldset class="mt-3 grid gap-1.5">
+      <legend class="mb-1 text-bench-soft">Where care is due</legend>
+      <label v-for="(label, place) in placeNames" :key="place" class="flex items-center gap-2">
+        <input
+          type="checkbox"
+          class="accent-glow"
+          :checked="plan.use.where?.includes(place) === true"
+          @change="setWhere(place)"
+        />
+        {{ label }}
+      </label>
+    </fieldset>
   </section>
 </template>

@@ -1,9 +1,7 @@
 import { fixingPlaces } from '../build/clips'
-import { entryOf } from '../cut/entry-of'
 import { isOnWire } from '../cut/on-wire'
 import { mounted } from '../parts/mounted'
 import {
-  bundleThicknessMm,
   soldBox,
   soldOwnBox,
   soldClip,
@@ -21,7 +19,7 @@ import {
 } from '../parts/sold'
 import { plural } from '../quantity/format'
 import { boxParts } from '../parts/sizes'
-import { bundlesOf } from '../wire/joints'
+import { glandsOf } from '../wire/glands'
 import type { BarPiece } from './bars'
 import { cutLine, sumOf, type Bill, type BillGiven } from './bill-lines'
 
@@ -42,24 +40,13 @@ export function addSealing(bill: Bill, { cuts, wiring }: BillGiven): void {
   }
   if (isSealed)
     bill.add(soldSealant, { what: 'behind the caps', amount: 1, for: [], page: 'measure' })
-  const blockOf = new Map(wiring.blocks.map((block) => [block.id, block]))
-  for (const bundle of bundlesOf(wiring.wires)) {
-    const [first] = bundle
-    const ends = first === undefined ? [] : [first.to, first.from]
-    for (const { block, spot } of ends) {
-      const of = blockOf.get(block)?.of
-      if (first === undefined || of?.kind !== 'run' || spot.kind === 'splitter') continue
-      const entry = entryOf(cuts, of.run)
-      if (entry === undefined || mounted(entry.run.line.mount).damp !== 'outdoors') continue
-      const thickMm = bundleThicknessMm(bundle.length, first.gauge)
-      bill.add(soldGland(thickMm), {
-        what: 'where wires come in',
-        amount: 1,
-        for: [of.run],
-        page: 'measure',
-      })
-    }
-  }
+  for (const { run, thickMm } of glandsOf(cuts, wiring))
+    bill.add(soldGland(thickMm), {
+      what: 'where wires come in',
+      amount: 1,
+      for: [run],
+      page: 'measure',
+    })
 }
 
 /** Glue points from one stick. *Typical.* */

@@ -20,6 +20,9 @@ const coveredFactor = 1.15
 export const warmK = 35
 export const hotK = 50
 
+/** The room that warmth is counted from, °C (handbook 3, warmth). */
+export const roomC = 25
+
 /** Share of its power that a strip turns into heat: white, and pixels or colours (handbook 3, warmth). */
 export const whiteHeatShare = 0.7
 export const colourHeatShare = 0.85

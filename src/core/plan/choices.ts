@@ -52,6 +52,9 @@ export const currencies = [
 /** What a line of one's own on the bill is counted in. */
 export const billUnits = ['piece', 'm', 'sheet'] as const
 export const dampnesses = ['dry', 'damp', 'outdoors'] as const
+/** Where a light is used, as far as care is due. */
+export const usePlaces = ['worn', 'children', 'mains'] as const
+export type UsePlace = (typeof usePlaces)[number]
 export const furnitureKinds = ['box', 'circle', 'wall'] as const
 /** What one lead branches into: a splitter or terminal block at a point, or a bus track with an ampere limit. */
 export const junctionKinds = ['terminals', 'splitter', 'track'] as const

@@ -31,6 +31,7 @@ import {
   skipReasons,
   surfaces,
   wireColours,
+  usePlaces,
 } from './choices'
 import {
   boardSchema,
@@ -542,6 +543,8 @@ const useSchema = z.strictObject({
   /** Minutes of each scene in an hour of use; the rest is idle. */
   mix: z.strictObject({ fullWhite: z.number().min(0).max(60), level: z.number().min(0).max(60) }),
   hoursADay: z.number().min(0).max(24),
+  /** Where care is due: on a body, with children, beside sockets or mains wiring. */
+  where: z.array(z.enum(usePlaces)).max(usePlaces.length).optional(),
   pricePerKwh: z.number().min(0).max(100),
 })
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { change } from '../plan/commands'
 import { shippedSupplies } from '../parts/supplies'
+import type { UsePlace } from '../plan/choices'
 import { emptyPlan } from '../plan/empty'
 import type { Plan } from '../plan/plan'
 import { tally } from '../tally'
@@ -53,6 +54,16 @@ const fourCells: Plan['own'] = {
 const alwaysWhite = {
   use: { ...emptyPlan('test', 'x').use, mix: { fullWhite: 60, level: 0 } },
 }
+
+/** Lit all the time, where care is due. */
+const usedAt = (...where: readonly UsePlace[]): Extra => ({
+  use: { ...alwaysWhite.use, where: [...where] },
+})
+/** Outdoors, through a hole at its start. */
+const throughHole = (mm: number): Partial<Line> => ({
+  mount: { damp: 'outdoors', hasSleeve: true, hasCaps: true },
+  into: { what: 'case', holes: [{ at: 'start', mm }] },
+})
 
 const cases: [VerdictCode, Verdict['grade'], RegExp, Plan, Plan][] = [
   [
@@ -334,6 +345,48 @@ const cases: [VerdictCode, Verdict['grade'], RegExp, Plan, Plan][] = [
     /can give 150 W into a fault/,
     planOf({ text: 'shelf 900' }, supplied('enclosed-5v-150w')),
     planOf({ text: 'shelf 900' }, supplied('enclosed-5v-100w')),
+  ],
+  [
+    'worn',
+    'stop',
+    // 8 mm bare on wood, 14.4 W/m: about 33 K above the room.
+    /^wall: 5\d °C at the plan’s mix of use; what is worn stays below 43 °C/,
+    planOf({ text: 'wall 900', dimmer: 'wall' }, { ...strip('white-12v-14'), ...usedAt('worn') }),
+    planOf({ text: 'wall 900', dimmer: 'wall' }, { ...strip('white-12v-14'), ...usedAt() }),
+  ],
+  [
+    'worn',
+    'stop',
+    /^Held by small magnets, where children are/,
+    planOf(
+      { text: 'wall 300', mount: { fixing: 'magnets' } },
+      { ...strip('pixels-5v-30'), limit: 0.2, ...usedAt('children') },
+    ),
+    planOf(
+      { text: 'wall 300', mount: { fixing: 'magnets' } },
+      { ...strip('pixels-5v-30'), limit: 0.2, ...usedAt('mains') },
+    ),
+  ],
+  [
+    'mains-near',
+    'note',
+    /beside sockets or mains wiring/,
+    planOf({ text: 'wall 300' }, usedAt('mains')),
+    planOf({ text: 'wall 300' }, usedAt('children')),
+  ],
+  [
+    'glands',
+    'warning',
+    /^wall: a hole of 4 mm for wires [\d.]+ mm thick; their gland wants 1\d mm/,
+    planOf({ text: 'wall 900', ...throughHole(4) }),
+    planOf({ text: 'wall 900', ...throughHole(25) }),
+  ],
+  [
+    'switch-over',
+    'stop',
+    /A through its toggle switch, 3 A/,
+    planOf({ text: 'wall 3000' }, supplied('auto', { powerSwitch: 'toggle-3a' })),
+    planOf({ text: 'wall 3000' }, supplied('auto', { powerSwitch: 'auto' })),
   ],
 ]
 

@@ -25,6 +25,7 @@ import {
 } from './lights'
 import { mountingJudges } from './mounting'
 import { nameplate } from './nameplate'
+import { glands, mainsNear, worn } from './place'
 import { leadOver, leadShort, nodesApart, plugHole, portsShort } from './plugs'
 import { batteries, capacitor, hotStrip, over100Watt, regulatorHot } from './sources'
 import { statusColours } from './status'
@@ -62,6 +63,9 @@ const judges: readonly Judge[] = [
   over100Watt,
   offMark,
   ...mountingJudges,
+  glands,
+  worn,
+  mainsNear,
   wrongEnd,
   boxSmall,
   gapShows,

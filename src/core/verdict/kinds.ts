@@ -52,6 +52,9 @@ export const verdictKinds = {
   glare: kind('measure', 'place', 'warning'),
   wet: kind('measure', 'place', 'stop', 'warning'),
   'open-sleeve': kind('measure', 'place', 'warning'),
+  glands: kind('measure', 'place', 'warning'),
+  worn: kind('measure', 'place', 'stop', 'note'),
+  'mains-near': kind('measure', 'place', 'note'),
   // cut
   'gap-shows': kind('cut', 'length', 'warning', 'note'),
   'off-mark': kind('cut', 'length', 'stop'),

@@ -201,12 +201,17 @@ function coolBar(evidence: Evidence, entries: readonly CutStripRun[]): number | 
 }
 
 /** The highest limit on white, in whole per cent, at which none of the runs gets warmer than it should; 0 where none does. */
-function coolEnough(plan: Plan, entries: readonly CutStripRun[], riseK: number): number {
+export function coolEnough(
+  plan: Plan,
+  entries: readonly CutStripRun[],
+  riseK: number,
+  mostK = warmK,
+): number {
   const now = Math.max(...entries.map((entry) => meanLevel(plan, entry)))
   for (let percent = Math.round(plan.limit * 100) - 1; percent > 0; percent -= 1) {
     const held = { ...plan, limit: percent / 100 }
     const then = Math.max(...entries.map((entry) => meanLevel(held, entry)))
-    if ((riseK * then) / now <= warmK) return percent
+    if ((riseK * then) / now <= mostK) return percent
   }
   return 0
 }

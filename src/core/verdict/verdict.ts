@@ -30,7 +30,7 @@ export interface JudgedVerdict extends Verdict {
 /** What a verdict is judged on: the plan and the results of the stages before. */
 export type Evidence = Omit<
   WiredPlan,
-  'circuit' | 'wiring' | 'joints' | 'measured' | 'prices' | 'prewired' | 'shown'
+  'wiring' | 'joints' | 'measured' | 'prices' | 'prewired' | 'shown'
 >
 
 export type Judge = (evidence: Evidence) => Verdict[]
