@@ -12,6 +12,8 @@ import {
   useTemplateRef,
   watch,
 } from 'vue'
+import { runsFromTo } from '../../core/measure/from-to'
+import { separateCommands, takenOver } from '../../core/measure/line-edits'
 import type { Line, Plan, Trace } from '../../core/plan/plan'
 import { mostLines } from '../../core/plan/usual'
 import { formatLength, plural } from '../../core/quantity/format'
@@ -26,6 +28,7 @@ import { useNearRows } from './use-near-rows'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
+const LineMenu = defineAsyncComponent(() => import('./LineMenu.vue'))
 const ShapeTiles = defineAsyncComponent(() => import('./ShapeTiles.vue'))
 const EmptyGuide = defineAsyncComponent(() => import('../plans/EmptyGuide.vue'))
 
@@ -94,12 +97,19 @@ function insert(at: number, texts: readonly string[]): string | undefined {
     })
     return undefined
   }
-  const lines = texts.map((text) => ({ id: nanoid(8), text: text.slice(0, 500) }))
+  const lines = texts.map((text) => newLine(text, plan.lines[at - 1]))
   store.commit([{ do: 'add-lines', at, lines }], {
     label: texts.length === 1 ? 'new line' : `paste ${String(texts.length)} lines`,
   })
   return lines.at(-1)?.id
 }
+
+/** A line below takes the light and the mount of the one above. */
+const newLine = (text: string, above: Line | undefined): Line => ({
+  ...(above !== undefined && takenOver(above)),
+  id: nanoid(8),
+  text: text.slice(0, 500),
+})
 
 const setText = (line: Line, text: string): void => {
   store.commit([{ do: 'set-text', line: line.id, text }], {
@@ -109,7 +119,22 @@ const setText = (line: Line, text: string): void => {
 }
 
 function addBelow(index: number): void {
-  void focusLine(insert(index + 1, ['']))
+  const line = plan.lines[index]
+  const several = line && runsFromTo(line.text)
+  if (line === undefined || several === undefined || readings.value.get(line.id)?.kind === 'run') {
+    void focusLine(insert(index + 1, ['']))
+    return
+  }
+  // `tier 1 to 6 1040`: a line each.
+  if (plan.lines.length + several.length - 1 > mostLines) {
+    insert(index + 1, several)
+    return
+  }
+  store.commit(
+    separateCommands(plan, line.id, several, () => nanoid(8)),
+    { label: plural(several.length, 'line') },
+  )
+  void focusLine(store.plan?.lines[index + several.length - 1]?.id)
 }
 
 /** The first pasted line goes on where the cursor is, the others become lines of their own. */
@@ -201,8 +226,8 @@ async function begin(text: string, trace?: Trace): Promise<void> {
     setText(last, text)
     id = last.id
   } else {
-    id = nanoid(8)
-    const line = { id, text, ...(trace !== undefined && { trace }) }
+    const line = { ...newLine(text, last), ...(trace !== undefined && { trace }) }
+    id = line.id
     store.commit([{ do: 'add-lines', at: plan.lines.length, lines: [line] }], {
       label: `line “${text}”`,
     })
@@ -274,12 +299,12 @@ function writeOn(): void {
         <div v-else class="min-h-4 flex-1 cursor-text" @click="writeOn" />
       </div>
     </div>
-    <p
-      class="mx-4 flex justify-between border-t-2 border-paper-ink py-2 font-semibold"
+    <div
+      class="mx-4 flex min-h-11 items-center justify-between gap-2 border-t-2 border-paper-ink py-1.5 font-semibold"
       data-testid="to-light"
     >
-      <span>to light</span><span>{{ total }}</span>
-    </p>
+      <span>to light</span><LineMenu :plan="plan" /><span>{{ total }}</span>
+    </div>
     <!-- As high as they are: what stands above must not move when they come. -->
     <div class="min-h-24"><ShapeTiles @begin="begin" @trace="addTrace" /></div>
   </section>

@@ -3,6 +3,7 @@ import { mostCharacters } from '../plan/usual'
 import { missing, takeCount } from '../quantity/length'
 import { withDecimalPoints } from '../quantity/decimals'
 import { Reader, type Reads } from '../quantity/reader'
+import { runsFromTo } from './from-to'
 import { NotUnderstood, tokensOf, type Token } from '../quantity/tokens'
 import { boxAround, type Box } from './geometry'
 import { mostParts, shapeNames, type ReadShape, type Shape, type ShapeName } from './shape'
@@ -72,6 +73,14 @@ export function readLine(line: string, how: ReadsLine = {}): Reading {
     return { kind: 'run', ...takeRun(text, how) }
   } catch (error) {
     if (!(error instanceof NotUnderstood)) throw error
+    const several = runsFromTo(text)
+    if (several !== undefined && readLine(several[0] ?? '', how).kind === 'run')
+      return {
+        kind: 'error',
+        message: `${String(several.length)} runs: press Enter for a line each`,
+        at: 0,
+        end: text.length,
+      }
     const at = Math.min(error.at, text.length)
     return { kind: 'error', message: error.message, at, end: Math.max(at, error.end) }
   }

@@ -77,9 +77,19 @@ describe('lights on pins', () => {
 })
 
 describe('frames and memory', () => {
-  it('one long run cannot be split, several can', () => {
-    const one = told(planOf('shelf 24000', { board: 'wifi-3v3' }), 'slow-frames')
-    expect(one?.remedies).toEqual([])
+  it('one long run is divided in two, several are dealt out', () => {
+    const long = planOf('shelf 24000', { board: 'wifi-3v3' })
+    const [divide] = told(long, 'slow-frames')!.remedies
+    expect(divide!.label).toBe('divide shelf in two, on two lanes')
+    const divided = tally(change(long, divide!.commands).plan)
+    expect(divided.runs.map(({ name, pixels }) => [name, pixels])).toEqual([
+      ['shelf 1', 720],
+      ['shelf 2', 720],
+    ])
+    expect(divided.signal.lanes.map(({ pixels }) => pixels)).toEqual([720, 720])
+    expect(divided.verdicts.map(({ code }) => code)).not.toContain('slow-frames')
+    // What no two halves make fast enough is not offered them.
+    expect(told(planOf('shelf 90000', { board: 'wifi-3v3' }), 'slow-frames')?.remedies).toEqual([])
     const two = { ...planOf('a 12000', { board: 'wifi-3v3' }) }
     const plan = { ...two, lines: [...two.lines, { id: 'm', text: 'b 12000' }] }
     const verdict = told(plan, 'slow-frames')!

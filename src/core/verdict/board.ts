@@ -8,6 +8,11 @@ import { splitLanes } from '../lanes/lanes'
 import { charliePins } from '../lanes/drives'
 import { dataTiming, frameTime, laneTiming } from '../lanes/timing'
 import { abilitiesText } from '../lanes/pins'
+import { lightPitchMm } from '../parts/light-pitch'
+import { readLine } from '../measure/jot'
+import { placesOf } from '../measure/layout'
+import { divideCommands } from '../measure/line-edits'
+import { halvesOf } from '../measure/several'
 import { setLights } from './lights'
 import type { Evidence, Judge, Remedy, Verdict } from './verdict'
 import { fewNames } from '../quantity/few-names'
@@ -167,7 +172,8 @@ export const boardFeed: Judge = ({ plan, fit, lanes, volts: voltsOf }) => {
 const slowFps = 30
 
 /** Lanes that are too long to be sent often enough. */
-export const slowFrames: Judge = ({ lanes }) => {
+export const slowFrames: Judge = (evidence) => {
+  const { lanes } = evidence
   const slowest = lanes
     .map((lane) => ({ lane, fps: laneTiming(lane).framesPerSecond }))
     .toSorted((a, b) => a.fps - b.fps)[0]
@@ -195,13 +201,59 @@ export const slowFrames: Judge = ({ lanes }) => {
       why: `Below about ${String(slowFps)} a second fades step and motion jerks.`,
       remedies:
         count === undefined || !isOneKind
-          ? []
+          ? dividedRun(evidence, lane)
           : [
               {
                 label: `split into ${String(count)} lanes: ${String(Math.round(fpsOf(count)))} a second`,
                 commands: [{ do: 'set-signal', signal: { lanes: splitLanes(lanes, count) } }],
               },
             ],
+    },
+  ]
+}
+
+/** The longest run of a lane in two, each on a lane of its own: for what no dealing out of whole runs makes fast enough. */
+function dividedRun(
+  { plan, lanes, layout }: Evidence,
+  slowest: Evidence['lanes'][number],
+): Remedy[] {
+  const longest = slowest.runs.reduce((most, run) => (run.pixels > most.pixels ? run : most))
+  const { run, strip } = longest.entry
+  const reading = readLine(run.line.text, { pixelMm: lightPitchMm(strip), trace: run.line.trace })
+  const place = placesOf(layout).get(run.id)
+  const halves =
+    reading.kind === 'run' && place !== undefined
+      ? halvesOf(reading, run.name, place, strip.cutPitchMm)
+      : undefined
+  const at = slowest.runs.indexOf(longest)
+  const pixelsOf = (runs: typeof slowest.runs): number =>
+    runs.reduce((sum, { pixels, extra }) => sum + pixels + extra, longest.pixels / 2)
+  const most = Math.max(pixelsOf(slowest.runs.slice(0, at)), pixelsOf(slowest.runs.slice(at + 1)))
+  const isEnough =
+    frameTime({
+      pixels: Math.ceil(most),
+      bitsPerPixel: slowest.bitsPerPixel,
+      ...dataTiming[slowest.data],
+    }).framesPerSecond >= slowFps
+  if (halves === undefined || !isEnough) return []
+  const taken = new Set([...plan.lines, ...lanes].map(({ id }) => id))
+  const newId = (): string => {
+    for (let number = 1; ; number += 1) {
+      const id = `divided-${String(number)}`
+      if (taken.has(id)) continue
+      taken.add(id)
+      return id
+    }
+  }
+  const now = lanes.map(({ id, name, runs }) => ({
+    id,
+    name,
+    lines: runs.map(({ entry }) => entry.run.id),
+  }))
+  return [
+    {
+      label: `divide ${run.name} in two, on two lanes`,
+      commands: divideCommands(plan, run.id, halves, now, newId),
     },
   ]
 }
