@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue'
-import { batteryUse } from '../../core/feed/batteries'
+import { packUse } from '../../core/feed/batteries'
 import { suits } from '../../core/feed/supplies'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
@@ -21,7 +21,7 @@ const packs = computed(() => {
   return parts.value.supplies
     .filter((part) => part.battery !== undefined || part.bank !== undefined)
     .flatMap((part) => {
-      const use = batteryUse(part, load.currentA, plan.use)
+      const use = packUse(part, load, plan.use)
       return use === undefined ? [] : [{ part, use, isFit: suits(load.volts, part.volts) }]
     })
     .toSorted(
@@ -67,10 +67,15 @@ const hours = (value: number | null): string =>
           :class="!isFit && 'text-bench-soft'"
         >
           <td class="py-1">{{ part.name }}</td>
-          <td>{{ use.peakFirstV < use.cutoffV ? 'not at all' : hours(use.hours) }}</td>
+          <td>
+            {{ use.isOver || use.peakFirstV < use.cutoffV ? 'not at all' : hours(use.hours) }}
+          </td>
           <td>
             {{ formatQuantity(use.peakFirstV, 'V') }}
-            <span v-if="!isFit" class="text-warning">other volts</span>
+            <span v-if="!isFit" class="text-warning">other volts, by watts</span>
+            <span v-else-if="use.isOver" class="text-stop">
+              gives {{ formatQuantity(part.ratedA, 'A') }} of {{ formatQuantity(use.peakA, 'A') }}
+            </span>
             <span v-else-if="use.peakFirstV < use.cutoffV" class="text-stop">sags too far</span>
             <span v-else-if="use.sleeps" class="text-warning">sleeps while idle</span>
           </td>

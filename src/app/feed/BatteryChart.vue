@@ -6,7 +6,11 @@ import { chartLooks } from '../ui/chart-looks'
 import type { Told } from '../engine/follow-plan'
 
 const { battery, name } = defineProps<{
-  battery: Pick<Told['batteries'][number], 'course' | 'cutoffV' | 'peakFirstV' | 'hours' | 'endsBy'>
+  battery: Pick<
+    Told['batteries'][number],
+    'course' | 'cutoffV' | 'peakFirstV' | 'hours' | 'endsBy'
+  > &
+    Partial<Pick<Told['batteries'][number], 'hoursAt'>>
   name: string
 }>()
 
@@ -52,6 +56,14 @@ const options = computed(() => ({
     ],
   },
 }))
+const span = (hours: number | null): string =>
+  hours === null ? 'for ever' : formatQuantity(hours * 60, 'min')
+const atOneLevel = computed(() => {
+  const { hoursAt } = battery
+  return hoursAt === undefined
+    ? ''
+    : `At its level all the time ${span(hoursAt.level)}, at full white ${span(hoursAt['full-white'])}.`
+})
 const summary = computed(
   () =>
     `${name}: ${formatQuantity((battery.hours ?? 0) * 60, 'min')} until the ${battery.endsBy === 'cut-off' ? 'brown-out at its peak' : 'cells are empty'}`,
@@ -61,6 +73,7 @@ const summary = computed(
 <template>
   <figure class="mb-3">
     <figcaption class="text-[12.5px]">{{ summary }}</figcaption>
+    <p v-if="atOneLevel" class="text-[12px] text-bench-soft">{{ atOneLevel }}</p>
     <div role="img" :aria-label="summary">
       <VueApexCharts type="line" height="190" :options="options" :series="series" />
     </div>

@@ -10,6 +10,7 @@ import {
   soldBuffer,
   soldCell,
   soldDriver,
+  soldHolder,
   soldInput,
   soldMosfet,
   soldPowerSwitch,
@@ -55,6 +56,9 @@ export function addSupplies(bill: Bill, { supplies, wiring }: BillGiven): void {
     if (powerSwitch !== undefined)
       bill.add(soldPowerSwitch(powerSwitch), { what: 'to switch it off', ...share })
     const { battery } = part
+    // A pack is sold with its holder.
+    if (battery !== undefined && part.kind === 'board-pin')
+      bill.add(soldHolder, { what: 'at the raw input', ...share })
     if (battery !== undefined && isChemistry(battery.chemistry))
       bill.add(soldCell(battery.chemistry), {
         what: 'cells',

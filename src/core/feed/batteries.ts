@@ -1,7 +1,8 @@
-import type { CaseAmperes } from '../load/load'
+import { eachCase, type CaseAmperes } from '../load/load'
 import { isChemistry } from '../parts/chemistries'
 import type { SupplyPart } from '../plan/parts'
 import type { Use } from '../plan/plan'
+import { isAtLeast } from '../quantity/round'
 import { discharge, type Moment } from './battery'
 import type { FedSupply } from './supplies'
 
@@ -17,9 +18,16 @@ export interface BatteryUse {
   readonly cutoffV: number
   /** A hundred moments at most, for a chart; none for a power bank, whose port keeps its volts. */
   readonly course: readonly Moment[]
+  /** At its level and at full white all the time; `null`, for ever, where nothing is drawn. */
+  readonly hoursAt: Readonly<Record<'level' | 'full-white', number | null>>
+  /** It is asked for more than it gives. */
+  readonly isOver: boolean
   /** A power bank that switches off while idle. */
   readonly sleeps: boolean
 }
+
+/** … at one mean and one peak. */
+export type CellUse = Omit<BatteryUse, 'hoursAt' | 'isOver'>
 
 /** The mean over an hour of use: so many minutes of each load case, the rest idle. */
 export function meanOf(currentA: CaseAmperes, { mix }: Pick<Use, 'mix'>): number {
@@ -40,16 +48,39 @@ const peakOf = (currentA: CaseAmperes, { mix }: Pick<Use, 'mix'>): number =>
   )
 
 /** How long cells last at the plan's mix of load cases; `undefined` for a supply that does not live on cells. */
-export const batteryUse = (
+export function batteryUse(
   part: SupplyPart,
   currentA: CaseAmperes,
   use: Use,
+): BatteryUse | undefined {
+  const idleA = currentA.idle
+  const peakA = peakOf(currentA, use)
+  const found = cellUse(part, { idleA, meanA: meanOf(currentA, use), peakA })
+  const hoursAt = (amperes: number): number | null =>
+    cellUse(part, { idleA, meanA: amperes, peakA: amperes })?.hours ?? null
+  return (
+    found && {
+      ...found,
+      hoursAt: {
+        level: hoursAt(currentA.level),
+        'full-white': hoursAt(currentA['full-white']),
+      },
+      isOver: !isAtLeast(part.ratedA, peakA),
+    }
+  )
+}
+
+/** The same for a pack of other volts: it would have to give the same watts through a converter. */
+export const packUse = (
+  part: SupplyPart,
+  { volts, currentA }: { readonly volts: number; readonly currentA: CaseAmperes },
+  use: Use,
 ): BatteryUse | undefined =>
-  cellUse(part, {
-    idleA: currentA.idle,
-    meanA: meanOf(currentA, use),
-    peakA: peakOf(currentA, use),
-  })
+  batteryUse(
+    part,
+    eachCase((loadCase) => (currentA[loadCase] * volts) / part.volts),
+    use,
+  )
 
 /** How long cells last at a mean, with their sag at the peak; `undefined` for a supply that does not live on cells. */
 export function cellUse(
@@ -59,7 +90,7 @@ export function cellUse(
     meanA,
     peakA,
   }: { readonly idleA: number; readonly meanA: number; readonly peakA: number },
-): BatteryUse | undefined {
+): CellUse | undefined {
   if (part.bank !== undefined) {
     const { wattHours, sleepsBelowA } = part.bank
     return {

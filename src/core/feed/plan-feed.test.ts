@@ -10,7 +10,7 @@ import { wireOf, wires } from '../parts/wires'
 import { emptyPlan } from '../plan/empty'
 import type { Into, Plan } from '../plan/plan'
 import { tally } from '../tally'
-import { batteryUse, meanOf } from './batteries'
+import { batteryUse, meanOf, packUse } from './batteries'
 import { sharesAt, voltsFor, weakestAt } from './brightness'
 import { loadsPerGroup } from '../load/group-draw'
 import { planNetwork } from './plan-network'
@@ -352,6 +352,17 @@ describe('on cells', () => {
   })
 
   it('a brick is no battery, and a battery with nothing on it lasts for ever', () => {
+    const cells = batteryUse(part('battery-4-nimh'), drain, use)!
+    // Half an ampere from cells that give 2 A, and from a block that gives 0.4 A.
+    expect(cells.isOver).toBe(false)
+    expect(batteryUse(part('battery-9v'), drain, use)!.isOver).toBe(true)
+    // All the time at its level, and at full: as long as by that current alone.
+    const [dim, bright] = [cells.hoursAt.level!, cells.hoursAt['full-white']!]
+    expect(dim).toBeLessThan(cells.hours!)
+    expect(bright).toBeLessThan(dim * 0.5)
+    // A pack of other volts gives the same watts: at 12 V well under half the amperes.
+    const at12 = packUse(part('battery-8-aa'), { volts: 5, currentA: drain }, use)!
+    expect(at12.meanA).toBeCloseTo((cells.meanA * 5) / 12, 9)
     expect(batteryUse(part('brick-5v-2'), drain, use)).toBeUndefined()
     const nothing = eachCase(() => 0)
     expect(batteryUse(part('battery-9v'), nothing, use)!.hours).toBeNull()

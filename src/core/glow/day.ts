@@ -1,4 +1,4 @@
-import { cellUse, type BatteryUse } from '../feed/batteries'
+import { cellUse, type CellUse } from '../feed/batteries'
 import { wattHoursADay } from '../feed/energy'
 import type { FedSupply } from '../feed/supplies'
 import type { Plan, Show } from '../plan/plan'
@@ -29,7 +29,7 @@ export interface ShowDay {
 export interface ShowCells {
   readonly id: string
   readonly name: string
-  readonly use: BatteryUse
+  readonly use: CellUse
 }
 
 /** Cells under the mean of a show, with their sag at its peak. */

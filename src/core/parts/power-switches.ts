@@ -29,10 +29,10 @@ export type PowerSwitchPlace = 'plus' | 'enable'
 /** Where a supply has a switch by hand: what lives on cells has one unless it says otherwise, others where they say so. */
 export function powerSwitchPlace(
   { powerSwitch }: Pick<SupplySlot, 'powerSwitch'>,
-  part: Pick<SupplyPart, 'kind'> | undefined,
+  part: Pick<SupplyPart, 'kind' | 'battery'> | undefined,
 ): PowerSwitchPlace | undefined {
-  const hasCells = part?.kind === 'battery' || part?.kind === 'boosted-cell'
-  if (powerSwitch === 'none' || (powerSwitch === undefined && !hasCells)) return undefined
+  if (powerSwitch === 'none' || (powerSwitch === undefined && part?.battery === undefined))
+    return undefined
   return part?.kind === 'boosted-cell' ? 'enable' : 'plus'
 }
 

@@ -111,6 +111,8 @@ const cellNames: Readonly<Record<ChemistryName, readonly [name: string, price: n
 export const soldCell = (chemistry: ChemistryName): Sold =>
   piece('power', `cell.${chemistry}`, ...cellNames[chemistry], [4, 0.85])
 
+export const soldHolder: Sold = piece('power', 'cell-holder', 'holder or clip for the cells', 1.2)
+
 export const soldUsbLead: Sold = piece('power', 'usb-lead', 'USB lead with open ends', 2)
 export const soldTrigger = (volts: number): Sold =>
   piece(

@@ -89,6 +89,22 @@ const rail = (volts: number, ratedA: number): SupplyPart => ({
   price: 0,
 })
 
+/** What a board's regulator needs above its 5 V where a diode guards its raw input, V (handbook 3, linear-regulator). */
+const rawDropoutV = 1.8
+
+/** Cells at a board's raw input, the light on its 5 V pin: the regulator's heat and the sag of the cells meet. */
+const cellsOnRaw = (
+  key: string,
+  name: string,
+  battery: Omit<NonNullable<SupplyPart['battery']>, 'cutoffV'>,
+): SupplyPart => ({
+  ...boardPin(9),
+  id: `board-pin-${key}`,
+  name,
+  standbyW: 0,
+  battery: { ...battery, cutoffV: 5 + rawDropoutV },
+})
+
 const boardPin = (inV: number): SupplyPart => ({
   id: `board-pin-${id(inV)}v`,
   name: `Board’s 5 V pin, ${String(inV)} V in`,
@@ -153,6 +169,16 @@ export const shippedSupplies: readonly SupplyPart[] = [
   boardPin(7.5),
   boardPin(9),
   boardPin(12),
+  cellsOnRaw('block', 'Board’s 5 V pin, 9 V block at its raw input', {
+    chemistry: 'alkaline-9v',
+    inSeries: 1,
+    inParallel: 1,
+  }),
+  cellsOnRaw('6-aa', 'Board’s 5 V pin, six round cells at its raw input', {
+    chemistry: 'alkaline-aa',
+    inSeries: 6,
+    inParallel: 1,
+  }),
   {
     id: 'boosted-li-ion',
     name: 'Boosted single cell, 5 V 1 A',
@@ -195,6 +221,7 @@ export const shippedSupplies: readonly SupplyPart[] = [
     chemistry: 'lead-acid-12v',
     inSeries: 1,
     inParallel: 1,
-    cutoffV: 11,
+    // Where half is used (handbook 3, battery).
+    cutoffV: 12,
   }),
 ]
