@@ -74,6 +74,9 @@ const facts = computed(() => {
     density,
     formatQuantity(nameplateWPerM, 'W/m'),
     `cut every ${formatLength(cutPitchMm, plan.units)}`,
+    ...(light.kind === 'plain' && light.channels.some(({ kelvin }) => kelvin !== undefined)
+      ? [`${light.channels.map(({ kelvin }) => String(kelvin ?? '?')).join(' and ')} K`]
+      : []),
   ].join(' · ')
 })
 

@@ -102,7 +102,15 @@ const sealed = [
         />
       </template>
       <FormField
-        v-else
+        v-if="values.kind === 'plain' && values.plainColours === 'white'"
+        name="kelvin"
+        label="Its white"
+        unit="K"
+        type="number"
+        hint="2700 warm, 4000 neutral, 6000 cool"
+      />
+      <FormField
+        v-if="values.kind === 'plain'"
         name="forwardV"
         label="LEDs of a group drop"
         unit="V"

@@ -32,6 +32,8 @@ const fields = z.object({
   /** Of plain strips. */
   plainColours: z.enum(['white', 'two-white', 'rgb', 'colour']),
   forwardV: amount('Forward volts', highestVolts, 0).optional(),
+  /** Of a single white, K. */
+  kelvin: amount('Colour temperature', 20_000, 1_000).optional(),
   lumensPerM: amount('Lumens to the metre', 20_000, 0),
   widthMm: amount('Width', 200),
   railOhmPerM: amount('Copper', 10),
@@ -134,6 +136,7 @@ export function stripFrom(own: OwnStrip, id: string): Strip {
             name,
             wattsPerM: wattsPerM / plain.length,
             forwardV: own.forwardV ?? forwardShare * volts,
+            ...(own.kelvin !== undefined && own.plainColours === 'white' && { kelvin: own.kelvin }),
           })),
         },
     cutPitchMm: isPixels ? (perCut * 1000) / perM : cutPitchMm,

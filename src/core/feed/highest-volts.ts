@@ -13,7 +13,9 @@ const chargedV: Partial<Readonly<Record<ChemistryName, number>>> = {
 
 /** The most that a supply ever gives, V: fresh cells without a load, a block on its charger; otherwise what it is set to. */
 export function highestVolts(part: SupplyPart | undefined, volts: number): number {
-  if (part?.battery === undefined || part.kind === 'boosted-cell') return volts
+  // Behind a converter or a regulator the volts stay what they are.
+  if (part?.battery === undefined || part.kind === 'boosted-cell' || part.regulator !== undefined)
+    return volts
   const { chemistry, inSeries } = part.battery
   if (!isChemistry(chemistry)) return volts
   const full = chemistries[chemistry].ocv[0]?.[1] ?? 0

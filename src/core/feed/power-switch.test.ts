@@ -69,6 +69,19 @@ describe('the power switch', () => {
     expect(worked(mended).verdicts.map(({ code }) => code)).not.toContain('switch-over')
   })
 
+  it('stands before a board’s raw input too, whose regulator keeps the strip’s volts', () => {
+    const raw = planOf('board-pin-block')
+    expect(switchIn(raw)).toEqual(['toggle switch, 3 A'])
+    const codes = worked({
+      ...raw,
+      lines: [{ id: 'l', text: 'jar 15 px', stripId: 'pixels-5v-60' }],
+    }).verdicts.map(({ code }) => code)
+    // Heat and sag meet; fresh cells do no harm behind the regulator.
+    expect(codes).toContain('regulator-hot')
+    expect(codes).toContain('battery-short')
+    expect(codes).not.toContain('volts-over')
+  })
+
   it('standby tells what dark pixels and the board take, and how long cells last by that', () => {
     const plan = planOf('battery-4-nimh')
     const standby = standbyOf(plan, worked(plan).supplies[0]!)

@@ -23,8 +23,9 @@ const tintOf = ([r, g, b]: readonly number[]): Tint => [
 /** Whites of strips that do not say which, K. *Typical.* */
 const [neutralK, warmK, coolK] = [4000, 2700, 6000]
 
-/** How a channel looks by its name. */
-function channelTint(name: string): Tint {
+/** How a channel looks by its white, or else by its name. */
+function channelTint(name: string, kelvin?: number): Tint {
+  if (kelvin !== undefined) return tintOf(whiteOf(kelvin))
   const lower = name.toLowerCase()
   if (lower === 'red') return [1, 0, 0]
   if (lower === 'green') return [0, 1, 0]
@@ -108,7 +109,9 @@ export class Look {
         run,
         tints:
           part === undefined
-            ? entry.strip.light.channels.map(({ name }) => channelTint(name))
+            ? entry.strip.light.channels.map((one) =>
+                channelTint(one.name, 'kelvin' in one ? one.kelvin : undefined),
+              )
             : [tintOf(readColour(part.tint) ?? [full, full, full])],
         from: points.length,
         count: own.length,

@@ -37,6 +37,18 @@ export const shippedLights: readonly LightPart[] = [
     lead: { lengthMm: 300, plugMm: 6.5, mostOnLead: 24 },
   },
   {
+    id: 'flicker-grain-12v',
+    name: 'pre-wired 12 V flicker grain',
+    kind: 'fixed',
+    volts: 12,
+    mA: 15,
+    leds: 1,
+    tint: '#ffc27a',
+    holeMm: 4,
+    price: 0.6,
+    lead: { lengthMm: 300, plugMm: 6.5, mostOnLead: 24 },
+  },
+  {
     id: 'bulb-5v',
     name: '5 V bulb of four LEDs',
     kind: 'fixed',

@@ -117,6 +117,13 @@ interface PlainStrip {
 /** Forward volts of a group of white LEDs in series, by the strip's volts (handbook 4). */
 const groupForwardV: Readonly<Record<number, number>> = { 5: 2.9, 12: 8.7, 24: 20.3 }
 
+/** Whites by how they are called, K. *Typical*: each strip is sold in several. */
+const whites: Readonly<Record<string, number>> = {
+  white: 4000,
+  'warm white': 2700,
+  'cool white': 6000,
+}
+
 function plain(part: PlainStrip): Strip {
   const { id, name, volts, wattsPerM, cutPitchMm, ledsPerM, lumensPerM, reels } = part
   const { colours = ['white'] } = part
@@ -131,6 +138,7 @@ function plain(part: PlainStrip): Strip {
         name: colour,
         wattsPerM: wattsPerM / colours.length,
         forwardV: groupForwardV[volts] ?? 0,
+        ...(whites[colour] !== undefined && { kelvin: whites[colour] }),
       })),
     },
     cutPitchMm,

@@ -31,6 +31,8 @@ const plainChannelSchema = z.strictObject({
   name: z.string().min(1).max(40),
   wattsPerM: atLeast(0.001).max(200),
   forwardV: notNegative.max(highestVolts),
+  /** Of a white: its colour temperature, K. */
+  kelvin: atLeast(1_000).max(20_000).optional(),
 })
 
 const pixelLightSchema = z.strictObject({

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { change } from '../plan/commands'
+import { shippedStrips } from '../parts/strips'
 import { shippedSupplies } from '../parts/supplies'
 import type { UsePlace } from '../plan/choices'
 import { emptyPlan } from '../plan/empty'
@@ -64,6 +65,24 @@ const throughHole = (mm: number): Partial<Line> => ({
   mount: { damp: 'outdoors', hasSleeve: true, hasCaps: true },
   into: { what: 'case', holes: [{ at: 'start', mm }] },
 })
+
+/** A wall of one's own 12 V white, and a second run of the white that ships. */
+function twoWhites(kelvin: number): Plan {
+  const shipped = shippedStrips.find(({ id }) => id === 'white-12v-10')!
+  const { light } = shipped
+  if (light.kind !== 'plain') throw new Error('a plain strip')
+  const own = {
+    ...shipped,
+    id: 'own-white',
+    light: { ...light, channels: light.channels.map((one) => ({ ...one, kelvin })) },
+  }
+  const plan = planOf({ text: 'wall 900', stripId: 'own-white' }, strip('white-12v-10'))
+  return {
+    ...plan,
+    lines: [...plan.lines, { id: 'b', text: 'b 900' }],
+    own: { ...plan.own, strips: [own] },
+  }
+}
 
 const cases: [VerdictCode, Verdict['grade'], RegExp, Plan, Plan][] = [
   [
@@ -366,6 +385,14 @@ const cases: [VerdictCode, Verdict['grade'], RegExp, Plan, Plan][] = [
       { text: 'wall 300', mount: { fixing: 'magnets' } },
       { ...strip('pixels-5v-30'), limit: 0.2, ...usedAt('mains') },
     ),
+  ],
+  [
+    'whites-differ',
+    'note',
+    /^Two whites: wall 2700 K, b 4000 K/,
+    twoWhites(2700),
+    // 4100 K beside 4000 K is 6 mired: not seen.
+    twoWhites(4100),
   ],
   [
     'mains-near',

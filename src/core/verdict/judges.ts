@@ -39,6 +39,7 @@ import { voltsDiffer } from './volts-differ'
 import { voltsOver } from './volts-over'
 import { copperHot, fuses, joinedSupplies, leadHot, trackOver } from './wiring'
 import { boxSmall } from './box-small'
+import { whitesDiffer } from './whites-differ'
 import { wrongEnd } from './wrong-end'
 
 const judges: readonly Judge[] = [
@@ -66,6 +67,7 @@ const judges: readonly Judge[] = [
   glands,
   worn,
   mainsNear,
+  whitesDiffer,
   wrongEnd,
   boxSmall,
   gapShows,

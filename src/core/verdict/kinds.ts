@@ -54,6 +54,7 @@ export const verdictKinds = {
   'open-sleeve': kind('measure', 'place', 'warning'),
   glands: kind('measure', 'place', 'warning'),
   worn: kind('measure', 'place', 'stop', 'note'),
+  'whites-differ': kind('measure', 'place', 'note'),
   'mains-near': kind('measure', 'place', 'note'),
   // cut
   'gap-shows': kind('cut', 'length', 'warning', 'note'),
