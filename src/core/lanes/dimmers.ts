@@ -9,9 +9,15 @@ export interface Dimmer {
   readonly detail: string
   readonly channels: readonly string[]
   readonly runs: readonly CutStripRun[]
+  /** What its legs to the light and to minus are called; a button has none. */
+  readonly legs?: { readonly load: string; readonly common: string }
   /** What works it: a pin a channel for strips, one pin for single lights, or a button by itself. */
   readonly by: 'channel-pins' | 'light-pin' | 'button'
 }
+
+/** Of what switches in the minus: the light on the one, minus on the other. */
+const mosfetLegs = { load: 'drain', common: 'source' } as const
+const transistorLegs = { load: 'collector', common: 'emitter' } as const
 
 /** The dimmers of plain strips by their names, and the switches of single lights. */
 export function dimmersOf(cuts: readonly CutStripRun[], lit: readonly LitRun[] = []): Dimmer[] {
@@ -33,6 +39,7 @@ export function dimmersOf(cuts: readonly CutStripRun[], lit: readonly LitRun[] =
       channels,
       detail: `${channels.length === 1 ? 'one MOSFET' : `${String(channels.length)} MOSFETs`} in the minus`,
       by: 'channel-pins',
+      legs: mosfetLegs,
     }
   })
   const switched = lit.flatMap(({ id, settings }): Dimmer[] => {
@@ -46,6 +53,7 @@ export function dimmersOf(cuts: readonly CutStripRun[], lit: readonly LitRun[] =
         channels: ['light'],
         detail: `${isPin ? `a ${settings.switchWith === 'mosfet' ? 'MOSFET' : 'transistor'}` : 'a button'} in the ${settings.switchIn}`,
         by: isPin ? 'light-pin' : 'button',
+        ...(isPin && { legs: settings.switchWith === 'mosfet' ? mosfetLegs : transistorLegs }),
       },
     ]
   })

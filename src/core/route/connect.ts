@@ -277,7 +277,9 @@ function addLead(context: RouteContext, lead: Lead, dimmer: Dimmer | undefined):
         `${channel} ${lead.id}`,
         'minus',
         spot,
-        `${goal} ${channel}`,
+        [`${goal}${channel === 'light' ? '' : ` ${channel}`}`, dimmer.legs?.load]
+          .filter((text) => text !== undefined)
+          .join(', '),
       ),
       to: leadEnd(context, lead, '−', channel),
     })
@@ -529,7 +531,13 @@ function addDimmer(context: RouteContext, dimmer: Dimmer): void {
       { kind: 'lead', lead: dimmer.name },
       'switch −',
     ),
-    to: harness.at(block, '−', 'minus', { kind: 'power' }),
+    to: harness.at(
+      block,
+      '−',
+      'minus',
+      { kind: 'power' },
+      dimmer.legs === undefined ? '−' : `${dimmer.legs.common} −`,
+    ),
     gauge: thickest,
     ...way(plan, sources.supplies.get(supplyId) ?? sources.controller, sources.controller),
     bundle: `dimmer.${dimmer.name}.minus`,

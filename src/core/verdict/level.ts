@@ -45,11 +45,14 @@ function remediesFor({ plan, signal }: Evidence, { marginV, darkMarginV }: LaneL
 export const levels: Judge = (evidence) => {
   const { lanes } = evidence
   const { levels: known } = evidence.signal
+  // On volts that a strip is not made for its level says nothing: that is told as such.
+  const misfits = new Set(evidence.supplies.flatMap((supply) => supply.misfits.map(({ id }) => id)))
   return (['fail', 'marginal'] as const).flatMap((grade): Verdict[] => {
     const own = lanes
       .flatMap((lane) => {
         const level = known.get(lane.id)
-        return level?.grade === grade ? [{ lane, level }] : []
+        const first = lane.runs[0]?.entry.run.id ?? ''
+        return level?.grade === grade && !misfits.has(first) ? [{ lane, level }] : []
       })
       .toSorted((a, b) => a.level.marginV - b.level.marginV)
     const [worst] = own
