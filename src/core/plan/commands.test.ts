@@ -157,6 +157,21 @@ describe('commands', () => {
     expect(patched(plan, backward)).toEqual(start)
   })
 
+  it('a later command may write to what an earlier one of the same change put in', () => {
+    const feeds = [{ id: 'f', pad: 0, fuse: 'auto' as const, from: 'supply-b' }]
+    const { plan, forward, backward } = change(start, [
+      { do: 'set-lines', lines: ['a'], set: { feeds } },
+      { do: 'feed-from', lines: ['a'], supply: 'supply-a' },
+      { do: 'set-signal', signal: { lanes: [{ id: 'l', name: 'L', lines: ['a', 'b'] }] } },
+      { do: 'remove-line', line: 'b' },
+    ])
+    expect(plan.lines[0]?.feeds).toEqual([{ id: 'f', pad: 0, fuse: 'auto' }])
+    expect(plan.signal.lanes).toEqual([{ id: 'l', name: 'L', lines: ['a'] }])
+    expect(feeds[0]?.from).toBe('supply-b')
+    expect(patched(start, forward)).toEqual(plan)
+    expect(patched(plan, backward)).toEqual(start)
+  })
+
   it.each<Command>([
     { do: 'set-text', line: 'gone', text: 'x' },
     { do: 'remove-line', line: 'gone' },

@@ -142,10 +142,19 @@ export interface Change {
 /** Carries out commands in their order, as one change. */
 export function change(plan: Plan, commands: readonly Command[]): Change {
   const nextTag = tagger(plan.lines)
-  const [next, forward, backward] = produceWithPatches(plan, (draft) => {
-    for (const command of commands) carryOut(draft, command, nextTag)
-  })
-  return { plan: next, forward, backward }
+  let next = plan
+  const forward: Patch[] = []
+  const backward: Patch[][] = []
+  // One after another: what a command puts in is frozen, and a later one may write to it.
+  for (const command of commands) {
+    const [then, ahead, back] = produceWithPatches(next, (draft) => {
+      carryOut(draft, command, nextTag)
+    })
+    next = then
+    forward.push(...ahead)
+    backward.unshift(back)
+  }
+  return { plan: next, forward, backward: backward.flat() }
 }
 
 /** Applies stored patches of a {@link Change}. */
