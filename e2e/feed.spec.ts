@@ -135,14 +135,14 @@ test('a junction stands on the drawing, and moving it changes every lead that co
   await page.goto('/plans')
   await page.getByRole('link', { name: 'Wardrobe rails' }).click()
   const track = page.getByRole('button', { name: /^Back track/ })
-  await expect(figure(page, 'lead.top.first')).toHaveText('2.66 m')
+  await expect(figure(page, 'lead.top.first')).toHaveText('2.70 m')
   await track.focus()
   await page.keyboard.press('Shift+ArrowUp')
   // A tenth of a metre nearer, and a tenth of that in slack.
-  await expect(figure(page, 'lead.top.first')).toHaveText('2.55 m')
-  await expect(figure(page, 'lead.track')).toHaveText('1.54 m')
+  await expect(figure(page, 'lead.top.first')).toHaveText('2.59 m')
+  await expect(figure(page, 'lead.track')).toHaveText('1.58 m')
   await page.keyboard.press('Control+z')
-  await expect(figure(page, 'lead.top.first')).toHaveText('2.66 m')
+  await expect(figure(page, 'lead.top.first')).toHaveText('2.70 m')
 })
 
 test('a supply of another kind and a plan of supplies that do not fit say so', async ({ page }) => {

@@ -28,7 +28,7 @@ test('a wire or a terminal chosen on the diagram shows where it goes, in the lis
     'W9 · Supply A right ledge + → right ledge +',
   )
   const chosen = page.getByRole('region', { name: 'What is chosen' })
-  await expect(chosen).toContainText('3355 mm = 3050 mm × 1.1')
+  await expect(chosen).toContainText('3395 mm = 3050 mm × 1.1 + 40 mm')
   await expect(chosen.getByRole('img', { name: 'Where it meets right ledge' })).toBeVisible()
   await page.getByRole('radio', { name: 'Wires' }).click()
   const row = page.locator('[data-wire-row="W9"]')
@@ -79,7 +79,7 @@ test('colours are the build’s own, everywhere; the plan follows', async ({ pag
   await page.getByRole('radio', { name: 'Wires' }).click()
   await page.getByRole('combobox', { name: 'plus' }).selectOption('yellow')
   await expect(page.getByText('1 mm² yellow').first()).toBeVisible()
-  await expect(figure(page, 'wires.1 mm² yellow')).toHaveText('10.51 m')
+  await expect(figure(page, 'wires.1 mm² yellow')).toHaveText('10.91 m')
   await page.getByRole('combobox', { name: 'data wire' }).selectOption('mm2-0_5')
   await expect(page.getByText('0.5 mm² green').first()).toBeVisible()
   await page.getByRole('radio', { name: 'Diagram' }).click()

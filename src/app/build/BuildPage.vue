@@ -47,8 +47,14 @@ watch(
 )
 // The screen stays awake while the clock runs.
 const wakeLock = useWakeLock()
-watch(clock.isRunning, (isRunning) => {
-  void (isRunning ? wakeLock.request('screen') : wakeLock.release()).catch(() => undefined)
+const canSleep = ref(false)
+watch(clock.isRunning, async (isRunning) => {
+  try {
+    await (isRunning ? wakeLock.request('screen') : wakeLock.release())
+    canSleep.value = isRunning && !wakeLock.isSupported.value
+  } catch {
+    canSleep.value = isRunning
+  }
 })
 
 const fresh = computed(() => {
@@ -174,6 +180,7 @@ const keepReadings = (readings: LoggedReading[]): void => {
               :expected="meter"
               :fresh="fresh"
               :clock="clock"
+              :can-sleep="canSleep"
               @done="done"
               @undone="undone"
               @skip="skip"

@@ -112,6 +112,17 @@ function forgetMoves(): void {
       <b>{{ fitting.at(-1)?.title }}</b>: a good place to stop.
     </template>
   </p>
+  <ul
+    v-if="order.broken.length > 0"
+    class="rounded-lg border border-warning/70 bg-warning/10 px-4 py-2 text-[13px]"
+    aria-label="Moves that are left out"
+  >
+    <li v-for="{ step, because } in order.broken" :key="step.id">
+      “{{ step.title }}” stays where it was:
+      {{ because.map(({ title }) => `“${title}”`).join(', ') }}
+      would come on the wrong side of it.
+    </li>
+  </ul>
   <p v-if="refused" class="text-[14px] text-stop" role="alert">{{ refused }}</p>
   <OrderRail
     class="flex-1"

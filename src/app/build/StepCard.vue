@@ -22,7 +22,7 @@ import type { Clock } from './use-clock'
 import TroubleList from './TroubleList.vue'
 import { kindNames, minutesText, timeOf } from './words'
 
-const { plan, step, steps, entry, progress, expected, fresh, clock } = defineProps<{
+const { plan, step, steps, entry, progress, expected, fresh, clock, canSleep } = defineProps<{
   plan: Plan
   step: Step
   steps: readonly Step[]
@@ -31,6 +31,8 @@ const { plan, step, steps, entry, progress, expected, fresh, clock } = definePro
   expected: Expected | undefined
   fresh: readonly string[]
   clock: Clock
+  /** Nothing keeps the screen awake while the clock runs. */
+  canSleep: boolean
 }>()
 const emit = defineEmits<{
   done: []
@@ -145,6 +147,10 @@ function setMinutes(event: Event): void {
           {{ clock.text.value }}
         </button>
       </div>
+      <p v-if="canSleep && clock.isRunning.value" class="text-[13px] text-bench-soft" role="status">
+        The screen may go dark while you work: this browser, or this address, does not let it be
+        kept awake.
+      </p>
       <p v-if="clock.wasLeft.value" class="text-[13px] text-warning" role="status">
         The clock stopped by itself while this page was left. Start it when you go on.
       </p>

@@ -1,11 +1,12 @@
 import { useNow } from '@vueuse/core'
-import { computed, shallowRef, watch, type ComputedRef, type WritableComputedRef } from 'vue'
+import { computed, watch, type ComputedRef, type Ref } from 'vue'
 import { logOf, progressOf, type Progress } from '../../core/build/progress'
 import type { Step } from '../../core/build/step'
 import type { LogEntry, Plan } from '../../core/plan/plan'
 import type { BuildOrder } from '../../core/build/order'
 import type { MeterAt } from '../engine/parts'
 import { useJob } from '../engine/use-job'
+import { useAddress } from '../shell/address'
 import { usePlanStore } from '../stores/plan'
 import { usePart } from '../stores/use-parts'
 
@@ -15,7 +16,7 @@ export interface Build {
   readonly log: ComputedRef<ReadonlyMap<string, LogEntry>>
   /** The step that is shown: the one that is due, or another that was chosen. */
   readonly step: ComputedRef<Step | undefined>
-  readonly chosen: WritableComputedRef<string | undefined>
+  readonly chosen: Ref<string | undefined>
   readonly meter: ComputedRef<MeterAt['expected'] | undefined>
   /** Notes something at a step; what was noted of it before stays. */
   readonly note: (step: Step, set: Partial<LogEntry>, label: string) => void
@@ -48,7 +49,7 @@ export function useBuild(plan: () => Plan | undefined): Build {
       ? undefined
       : progressOf(own, order.value.steps, now.value.getTime())
   })
-  const picked = shallowRef<string>()
+  const picked = useAddress<string | undefined>('step', undefined)
   const step = computed(() => {
     const steps = order.value?.steps ?? []
     return steps.find(({ id }) => id === picked.value) ?? progress.value?.next ?? steps.at(-1)
@@ -67,12 +68,7 @@ export function useBuild(plan: () => Plan | undefined): Build {
     progress,
     log,
     step,
-    chosen: computed({
-      get: () => picked.value,
-      set: (id) => {
-        picked.value = id
-      },
-    }),
+    chosen: picked,
     meter: computed(() => {
       const id = step.value?.id
       return [meterNext.value, asked.result.value].find((one) => one?.step === id)?.expected
