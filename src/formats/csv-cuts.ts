@@ -1,9 +1,12 @@
 import type { StripReels } from '../core/cut/reels'
+import type { LengthUnits } from '../core/quantity/format'
 import { table, type Table } from './csv'
+import { inMm } from './csv-lengths'
 
-/** The cut list as CSV: a row a cut, in cutting order. Lengths in mm. */
-export const cutsTable = (reels: readonly StripReels[]): Table =>
-  table(
+/** The cut list as CSV: a row a cut, in cutting order. */
+export function cutsTable(reels: readonly StripReels[], units: LengthUnits = 'mm'): Table {
+  const { head, value } = inMm(units)
+  return table(
     [
       'strip',
       'source',
@@ -14,7 +17,7 @@ export const cutsTable = (reels: readonly StripReels[]): Table =>
       'groups',
       'from group',
       'to group',
-      'length mm',
+      head('length'),
     ],
     reels.flatMap(({ strip, reels: bins }) =>
       bins.flatMap(({ kind, cuts }, index) =>
@@ -28,8 +31,9 @@ export const cutsTable = (reels: readonly StripReels[]): Table =>
           cut.toGroup - cut.fromGroup + 1,
           cut.fromGroup,
           cut.toGroup,
-          Math.round(cut.lengthMm * 100) / 100,
+          value(cut.lengthMm, 2),
         ]),
       ),
     ),
   )
+}

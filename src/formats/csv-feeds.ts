@@ -1,11 +1,17 @@
 import { wireOf } from '../core/parts/wires'
 import type { Tally } from '../core/tally'
+import type { LengthUnits } from '../core/quantity/format'
 import { table, type Table } from './csv'
+import { inMetres } from './csv-lengths'
 
 const rounded = (value: number): number => Math.round(value * 10_000) / 10_000
 
-/** Every lead at full white as CSV: from, to, wire, length in m, current, drop, loss and fuse. */
-export function feedsTable({ feed, runs }: Pick<Tally, 'feed' | 'runs'>): Table {
+/** Every lead at full white as CSV: from, to, wire, length, current, drop, loss and fuse. */
+export function feedsTable(
+  { feed, runs }: Pick<Tally, 'feed' | 'runs'>,
+  units: LengthUnits = 'mm',
+): Table {
+  const { head, value } = inMetres(units)
   const nameOf = new Map(runs.map(({ id, name }) => [id, name]))
   return table(
     [
@@ -14,7 +20,7 @@ export function feedsTable({ feed, runs }: Pick<Tally, 'feed' | 'runs'>): Table 
       'to',
       'pad',
       'wire',
-      'length m',
+      head('length'),
       'measured',
       'current A',
       'drop V',
@@ -28,7 +34,7 @@ export function feedsTable({ feed, runs }: Pick<Tally, 'feed' | 'runs'>): Table 
         to.kind === 'run' ? (nameOf.get(to.run) ?? to.run) : to.junction,
         to.kind === 'run' ? to.pad : '',
         wireOf(wire).name,
-        rounded(lengthMm / 1000),
+        value(lengthMm),
         isMeasured ? 'yes' : 'no',
         rounded(currentA),
         rounded(dropV),

@@ -1,10 +1,16 @@
 import type { Tally } from '../core/tally'
+import type { LengthUnits } from '../core/quantity/format'
 import { table, type Table } from './csv'
+import { inMm } from './csv-lengths'
 
-/** What is plugged in where, as CSV: splitters and lights with the lead that each needs and has, and the extensions between, mm. */
-export const plugsTable = ({ feed, runs }: Pick<Tally, 'feed' | 'runs'>): Table =>
-  table(
-    ['run', 'lead', 'splitter', 'what', 'needs mm', 'has mm', 'extensions mm'],
+/** What is plugged in where, as CSV: splitters and lights with the lead that each needs and has, and the extensions between. */
+export function plugsTable(
+  { feed, runs }: Pick<Tally, 'feed' | 'runs'>,
+  units: LengthUnits = 'mm',
+): Table {
+  const { head, value } = inMm(units)
+  return table(
+    ['run', 'lead', 'splitter', 'what', head('needs'), head('has'), head('extensions')],
     feed.plugs.flatMap(({ id, leads }) => {
       const name = runs.find((run) => run.id === id)?.name ?? id
       return leads.flatMap(({ splitters }, lead) =>
@@ -17,11 +23,12 @@ export const plugsTable = ({ feed, runs }: Pick<Tally, 'feed' | 'runs'>): Table 
             lead + 1,
             splitter.name,
             what,
-            Math.round(needMm),
-            ownMm,
-            extensionsMm.join(' + '),
+            value(Math.round(needMm)),
+            value(ownMm),
+            extensionsMm.map((mm) => value(mm)).join(' + '),
           ]),
         ),
       )
     }),
   )
+}

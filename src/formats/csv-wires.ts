@@ -2,11 +2,10 @@ import type { MappedPixel } from '../core/lanes/pixel-map'
 import type { Block, Terminal } from '../core/route/circuit'
 import type { PlanJoint } from '../core/wire/joints'
 import type { PlanWire, Wiring } from '../core/wire/wires'
+import type { LengthUnits } from '../core/quantity/format'
 import { workingText } from '../core/quantity/figure'
 import { table, type Table } from './csv'
-
-const rounded = (value: number, places = 1): number =>
-  Math.round(value * 10 ** places) / 10 ** places
+import { inMm } from './csv-lengths'
 
 /** Where a wire ends, for people: block and terminal. */
 export const placeText = (
@@ -21,7 +20,11 @@ export const blocksById = <Of extends Block>({
 }): Map<string, Of> => new Map(blocks.map((block) => [block.id, block]))
 
 /** Every wire as CSV, with the sum that made its length. */
-export function wiresTable(circuit: Pick<Wiring, 'blocks' | 'wires'>): Table {
+export function wiresTable(
+  circuit: Pick<Wiring, 'blocks' | 'wires'>,
+  units: LengthUnits = 'mm',
+): Table {
+  const { head, value } = inMm(units)
   const blocks = blocksById(circuit)
   return table(
     [
@@ -31,10 +34,10 @@ export function wiresTable(circuit: Pick<Wiring, 'blocks' | 'wires'>): Table {
       'use',
       'gauge',
       'colour',
-      'length mm',
+      head('length'),
       'why',
-      'bare from mm',
-      'bare to mm',
+      head('bare from'),
+      head('bare to'),
       'sleeve',
       'in the wire',
       'cable',
@@ -46,10 +49,10 @@ export function wiresTable(circuit: Pick<Wiring, 'blocks' | 'wires'>): Table {
       wire.role,
       wire.gauge.name,
       wire.colour,
-      Math.ceil(wire.lengthMm - 1e-6),
-      `${workingText(wire.working)} (${wire.rule})`,
-      wire.bareMm[0],
-      wire.bareMm[1],
+      value(Math.ceil(wire.lengthMm - 1e-6)),
+      `${workingText(wire.working, units)} (${wire.rule})`,
+      value(wire.bareMm[0]),
+      value(wire.bareMm[1]),
       wire.sleeve ?? '',
       wire.inLine.map(({ kind, text }) => `${kind} ${text}`).join(', '),
       wire.cable === undefined ? '' : `${wire.cable.cable} core ${String(wire.cable.core)}`,
@@ -73,17 +76,19 @@ export const jointsTable = (joints: readonly PlanJoint[], ticks: readonly string
     ]),
   )
 
-/** Every pixel with its number and its place on the drawing, mm. */
-export const pixelsTable = (pixels: readonly MappedPixel[]): Table =>
-  table(
-    ['lane', 'number', 'run', 'in run', 'x mm', 'y mm', 'lit'],
+/** Every pixel with its number and its place on the drawing. */
+export function pixelsTable(pixels: readonly MappedPixel[], units: LengthUnits = 'mm'): Table {
+  const { head, value } = inMm(units)
+  return table(
+    ['lane', 'number', 'run', 'in run', head('x'), head('y'), 'lit'],
     pixels.map(({ lane, number, run, inRun, at: [x, y], isLit }) => [
       lane,
       number,
       run,
       inRun < 0 ? 'extra' : inRun,
-      rounded(x),
-      rounded(y),
+      value(x),
+      value(y),
       isLit ? 'yes' : 'no',
     ]),
   )
+}

@@ -23,15 +23,15 @@ import { drawingSvg } from './svg-drawing'
 
 /** Lists of a plan, each as a table. */
 export const planTables: Readonly<Record<string, (plan: Plan) => Table>> = {
-  cuts: (plan) => cutsTable(tally(plan).reels),
-  feeds: (plan) => feedsTable(tally(plan)),
-  plugs: (plan) => plugsTable(tally(plan)),
-  wires: (plan) => wiresTable(worked(plan).wiring),
+  cuts: (plan) => cutsTable(tally(plan).reels, plan.units),
+  feeds: (plan) => feedsTable(tally(plan), plan.units),
+  plugs: (plan) => plugsTable(tally(plan), plan.units),
+  wires: (plan) => wiresTable(worked(plan).wiring, plan.units),
   joints: (plan) => jointsTable(worked(plan).joints, plan.wiring.ticks),
   bill: (plan) => billTable(worked(plan).receipt, plan.buy.currency),
   pixels: (plan) => {
     const { lanes, layout } = worked(plan)
-    return pixelsTable(pixelMap(lanes, layout))
+    return pixelsTable(pixelMap(lanes, layout), plan.units)
   },
 }
 

@@ -5,9 +5,12 @@ import { emptyPlan } from '../core/plan/empty'
 import { pixelMap } from '../core/lanes/pixel-map'
 import { programData } from '../core/signal/program'
 import { diagramOf } from '../core/wire/diagram'
+import { tally } from '../core/tally'
 import { worked } from '../core/worked'
 import { demoPlan } from '../testing/demo-plan'
 import { csv, type Table } from './csv'
+import { cutsTable } from './csv-cuts'
+import { feedsTable } from './csv-feeds'
 import { jointsTable, pixelsTable, wiresTable } from './csv-wires'
 import { paperFor, wiringPdf } from './pdf-wiring'
 import { programHeader, programJson } from './program'
@@ -31,6 +34,22 @@ describe('the wiring as CSV', () => {
       'W1,Supply A seat front +,seat front +,plus,1 mm²,red,502,"420 mm × 1.1 + 40 mm (at right angles along the drawing, with the plan’s slack)",7,3,4.8 mm,fuse 7.5 A,',
     )
     expect(rest).toHaveLength(wiring.wires.length - 1)
+  })
+
+  it('is in inches where the plan is in feet and inches', () => {
+    const [head, first] = rows(wiresTable(wiring, 'ft-in'))
+    expect(head).toMatch(/colour,length in,why,bare from in,bare to in,/)
+    // 502 mm
+    expect(first).toMatch(/,red,19\.76,/)
+    expect(rows(pixelsTable(pixelMap(lanes, layout), 'ft-in'))[0]).toMatch(/,x in,y in,/)
+    const { feed, runs, reels } = tally(plan)
+    const [leads, lead] = rows(feedsTable({ feed, runs }, 'ft-in'))
+    expect(leads).toMatch(/,length ft,/)
+    expect(lead).toMatch(/^seat\.first,.*,1\.647,/)
+    const [, cut] = rows(cutsTable(reels, 'ft-in'))
+    const [, same] = rows(cutsTable(reels))
+    const [inches, mm] = [cut, same].map((row) => Number(row!.split(',').at(-1)))
+    expect(inches! * 25.4).toBeCloseTo(mm!, 0)
   })
 
   it('says of each joint what meets what, and whether it is done', () => {

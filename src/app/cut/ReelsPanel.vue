@@ -105,7 +105,7 @@ const print = (): void => {
   window.print()
 }
 const saveCsv = (): void => {
-  saveTable(`${plan.name} cuts`, cutsTable(shown.value))
+  saveTable(`${plan.name} cuts`, cutsTable(shown.value, plan.units))
 }
 </script>
 

@@ -76,14 +76,14 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
     diagramOf(results.wiring, results, results.plan.units),
   ),
   program: derived(
-    ['name', 'rules', 'limit', 'signal'],
+    ['name', 'rules', 'limit', 'signal', 'units'],
     ['cuts', 'lit', 'fit', 'lanes', 'supplies', 'layout'],
     (results) => {
       const data = programData(results)
       return {
         header: programHeader(data),
         json: programJson(data),
-        pixels: pixelsTable(pixelMap(results.lanes, results.layout)),
+        pixels: pixelsTable(pixelMap(results.lanes, results.layout), results.plan.units),
       }
     },
   ),

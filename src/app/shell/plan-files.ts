@@ -80,7 +80,7 @@ export function usePlanFiles(): {
     const { plan, tally } = store
     if (plan === undefined || tally === undefined) return
     const { feedsTable } = await import('../../formats/csv-feeds')
-    saveTable(`${plan.name} feeds`, feedsTable(tally))
+    saveTable(`${plan.name} feeds`, feedsTable(tally, plan.units))
   }
 
   async function importPlan(file: File): Promise<void> {

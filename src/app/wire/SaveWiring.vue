@@ -54,7 +54,7 @@ const actions = [
   {
     label: 'Wires as CSV',
     run: () => {
-      saveTable(`${plan.name} wires`, wiresTable(wiring))
+      saveTable(`${plan.name} wires`, wiresTable(wiring, plan.units))
     },
   },
   {
