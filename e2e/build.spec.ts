@@ -272,6 +272,12 @@ test('templates at true size, and the steps on paper with a card for the lid', a
   expect(width).toBeCloseTo((186 / 25.4) * 96, 0)
   await expect(page.getByRole('heading', { name: 'Build', exact: true })).toBeHidden()
   await page.emulateMedia({ media: 'screen' })
+  await page.getByLabel('Template of').selectOption('the whole drawing, to scale')
+  const whole = page.getByTestId('scaled').locator('svg')
+  await expect(whole).toContainText('1 : 20, ruler')
+  await page.getByLabel('Scale').selectOption('1 : 50')
+  await expect(whole).toContainText('1 : 50, ruler')
+  await page.getByLabel('Template of').selectOption('porthole')
   await page.getByRole('radio', { name: 'From behind' }).click()
   await expect(page.getByText(/from behind, row 1, sheet 1/).first()).toBeAttached()
 

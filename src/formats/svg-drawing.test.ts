@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { emptyPlan } from '../core/plan/empty'
-import { drawingSvg } from './svg-drawing'
+import { drawingSvg, scaledDrawing } from './svg-drawing'
 
 const svgOf = (...texts: string[]): string =>
   drawingSvg({
@@ -79,4 +79,36 @@ it('a run that was turned is drawn turned around its middle', () => {
   const [, x1, y1, x2, y2] = /<path d="M([\d.]+) ([\d.]+)L([\d.]+) ([\d.]+)"/.exec(svg)!.map(Number)
   expect(x1).toBeCloseTo(x2!, 3)
   expect(y2! - y1!).toBeCloseTo(800, 3)
+})
+
+it('fits one sheet at a usual scale, with a ruler that is as long as it says', () => {
+  const sheet = { widthMm: 186, heightMm: 262 }
+  const of = (text: string, units: 'mm' | 'ft-in' = 'mm', wanted?: number) => {
+    const plan = { ...emptyPlan('Nook', 'x'), units, lines: [{ id: 'l', text }] }
+    const { svg, scale, scales } = scaledDrawing(plan, sheet, wanted)
+    const [, width, height, units1, units2] =
+      /width="([\d.]+)mm" height="([\d.]+)mm" viewBox="0 0 ([\d.]+) ([\d.]+)"/
+        .exec(svg)!
+        .map(Number)
+    expect(width).toBeLessThanOrEqual(sheet.widthMm)
+    expect(height).toBeLessThanOrEqual(sheet.heightMm)
+    // As many units to a mm of paper as the scale says, both ways.
+    expect(units1! / width!).toBeCloseTo(scale, 1)
+    expect(units2! / height!).toBeCloseTo(scale, 1)
+    const ruler = Number(/class="ruler"[^>]* d="M[\d.]+ [\d.]+h([\d.]+)M/.exec(svg)![1])
+    const [, mm] = /, ruler (\d+ \w+) = /.exec(svg)!
+    return { scale, scales, svg, paperMm: ruler / scale, said: mm }
+  }
+  // 2260 mm along 262 mm: lying, at one to ten.
+  expect(of('seat 2140')).toMatchObject({ scale: 10, paperMm: 100, said: '100 mm' })
+  expect(of('seat 2140').svg).toContain('rotate(90)')
+  expect(of('seat 2140', 'mm', 50)).toMatchObject({ scale: 50, said: '20 mm' })
+  // What does not fit is not taken.
+  expect(of('seat 2140', 'mm', 5).scale).toBe(10)
+  expect(of('seat 2140').scales).not.toContain(5)
+  const inches = of('seat 2140', 'ft-in')
+  expect(inches).toMatchObject({ scale: 12, said: '4 in' })
+  expect(inches.paperMm).toBeCloseTo(4 * 25.4, 1)
+  // Longer than any usual scale holds.
+  expect(of('fence 900 m').scale).toBeGreaterThan(1000)
 })

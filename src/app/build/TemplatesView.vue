@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Printer } from '@lucide/vue'
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { mostTiles, templatePapers, tilesOf, type TemplatePaper } from '../../core/build/template'
 import type { Plan } from '../../core/plan/plan'
 import { formatLength, plural } from '../../core/quantity/format'
@@ -11,12 +11,17 @@ import TemplateSheet from './TemplateSheet.vue'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
+const ScaledSheet = defineAsyncComponent(() => import('./ScaledSheet.vue'))
+
 const spotlight = useSpotlight()
 const templates = usePart('templates')
 const picked = ref<string | undefined>(spotlight.chosen)
 const template = computed(
   () => templates.value?.find(({ run }) => run === picked.value) ?? templates.value?.[0],
 )
+/** Stands for all of the drawing in place of one run. */
+const whole = '*'
+const isWhole = computed(() => picked.value === whole)
 const paper = ref<TemplatePaper>(plan.units === 'ft-in' ? 'Letter' : 'A4')
 const papers = (Object.keys(templatePapers) as TemplatePaper[]).map((value) => ({
   value,
@@ -67,17 +72,24 @@ function pick(event: Event): void {
     <div class="flex flex-wrap items-center gap-x-3 gap-y-2">
       <label class="text-[13px] text-bench-soft">
         <span class="sr-only">Template of</span>
-        <select class="field w-56" aria-label="Template of" :value="template.run" @change="pick">
+        <select
+          class="field w-56"
+          aria-label="Template of"
+          :value="isWhole ? whole : template.run"
+          @change="pick"
+        >
+          <option :value="whole">the whole drawing, to scale</option>
           <option v-for="{ run, name } in templates" :key="run" :value="run">{{ name }}</option>
         </select>
       </label>
       <SegmentedChoice v-model="paper" label="Paper" :options="papers" />
-      <SegmentedChoice v-model="side" label="Seen from" :options="sides" />
-      <button class="button-main ml-auto" :disabled="isTooMany" @click="print">
+      <SegmentedChoice v-if="!isWhole" v-model="side" label="Seen from" :options="sides" />
+      <button v-if="!isWhole" class="button-main ml-auto" :disabled="isTooMany" @click="print">
         <Printer :size="15" /> Print {{ plural(tiles.length, 'sheet') }}
       </button>
     </div>
-    <p class="text-[13px] text-bench-soft" data-testid="template-size">
+    <ScaledSheet v-if="isWhole" :plan="plan" :paper="paper" />
+    <p v-else class="text-[13px] text-bench-soft" data-testid="template-size">
       {{ size }} with its room · {{ plural(tiles.length, 'sheet') }} that lie 10 mm over each other,
       cross on cross · print at 100 %, not “fit to page”, and measure the ruler<template
         v-if="template.clips.length > 0"
@@ -87,12 +99,12 @@ function pick(event: Event): void {
         · {{ plural(template.holes.length, 'hole') }}</template
       >
     </p>
-    <p v-if="isTooMany" class="text-[14px] text-warning" role="status">
+    <p v-if="!isWhole && isTooMany" class="text-[14px] text-warning" role="status">
       {{ tiles.length }} sheets are no template any more: for {{ template.name }} a tape measure and
       a pencil are quicker. Clip and hole positions are in the tables of the steps.
     </p>
     <div
-      v-else
+      v-else-if="!isWhole"
       class="min-h-0 flex-1 overflow-auto rounded-lg bg-bench-raised p-3"
       tabindex="0"
       role="group"
@@ -113,7 +125,7 @@ function pick(event: Event): void {
         />
       </div>
     </div>
-    <div v-if="!isTooMany" class="print-only whole-sheets" :data-paper="paper">
+    <div v-if="!isWhole && !isTooMany" class="print-only whole-sheets" :data-paper="paper">
       <div v-for="tile in tiles" :key="`${tile.row}.${tile.column}`" class="break-after-page">
         <TemplateSheet
           :template="template"

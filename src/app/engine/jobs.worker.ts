@@ -30,7 +30,7 @@ import { framesTable } from '../../formats/csv-frames'
 import { planLinkC, planShowC } from '../../formats/exports'
 import { bookPages } from '../../formats/pdf-book'
 import { planNetlist } from '../../formats/spice'
-import { drawingSvg } from '../../formats/svg-drawing'
+import { drawingSvg, scaledDrawing, type ScaledDrawing } from '../../formats/svg-drawing'
 import { factsOf, workOf, type PlanFacts } from './plan-facts'
 
 /** A show as it was played, and what is wrong with it. */
@@ -151,6 +151,12 @@ const service = {
     csv(framesTable(worked(plan), show, run)),
   /** The drawing as SVG, and the feed as a netlist. */
   drawing: (plan: Plan): string => drawingSvg(plan),
+  /** … at a scale that fits one sheet of paper. */
+  scaledDrawing: (
+    plan: Plan,
+    sheet: Parameters<typeof scaledDrawing>[1],
+    wanted?: number,
+  ): ScaledDrawing => scaledDrawing(plan, sheet, wanted),
   netlist: (plan: Plan): string => planNetlist(plan),
   /** Everything for the bench, as the pages of one document. */
   book: (plan: Plan): Content[] => bookPages(plan),

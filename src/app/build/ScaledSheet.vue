@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { Printer } from '@lucide/vue'
+import { watch } from 'vue'
+import { templatePapers, type TemplatePaper } from '../../core/build/template'
+import type { Plan } from '../../core/plan/plan'
+import { useJob } from '../engine/use-job'
+
+const { plan, paper } = defineProps<{ plan: Plan; paper: TemplatePaper }>()
+
+const job = useJob(
+  () => plan,
+  (service, own, _tell, sheet: TemplatePaper, scale?: number) =>
+    service.scaledDrawing(own, { ...templatePapers[sheet] }, scale),
+)
+watch(
+  [() => plan, () => paper],
+  () => {
+    job.start(paper, job.result.value?.scale)
+  },
+  { immediate: true },
+)
+function setScale(event: Event): void {
+  if (event.target instanceof HTMLSelectElement) job.start(paper, Number(event.target.value))
+}
+function print(): void {
+  window.print()
+}
+</script>
+
+<!-- The whole drawing on one sheet, at a scale that is usual. -->
+<template>
+  <p
+    v-if="!job.result.value"
+    class="grid flex-1 place-items-center rounded-lg bg-bench-raised text-bench-soft"
+    role="status"
+  >
+    {{ job.problem.value ?? 'Drawing to scale …' }}
+  </p>
+  <template v-else>
+    <div class="flex flex-wrap items-center gap-3 text-[13px] text-bench-soft">
+      <label class="flex items-center gap-2">
+        Scale
+        <select
+          class="field w-auto py-1"
+          :value="String(job.result.value.scale)"
+          @change="setScale"
+        >
+          <option v-for="one in job.result.value.scales" :key="one" :value="String(one)">
+            1 : {{ one }}
+          </option>
+        </select>
+      </label>
+      <span>One sheet · print at 100 %, not “fit to page”, and measure the ruler</span>
+      <button class="button-main ml-auto" @click="print"><Printer :size="15" /> Print it</button>
+    </div>
+    <div
+      class="min-h-0 flex-1 overflow-auto rounded-lg bg-bench-raised p-3"
+      tabindex="0"
+      role="group"
+      aria-label="Sheets"
+    >
+      <!-- Made by this program from the plan: its texts are escaped. -->
+      <!-- eslint-disable-next-line vue/no-v-html -->
+      <div class="w-max bg-white" data-testid="scaled" v-html="job.result.value.svg" />
+    </div>
+    <div class="print-only whole-sheets" :data-paper="paper">
+      <!-- eslint-disable-next-line vue/no-v-html -->
+      <div v-html="job.result.value.svg" />
+    </div>
+  </template>
+</template>
