@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Printer } from '@lucide/vue'
-import { watch } from 'vue'
+import { computed, watch } from 'vue'
 import { templatePapers, type TemplatePaper } from '../../core/build/template'
 import type { Plan } from '../../core/plan/plan'
 import { useJob } from '../engine/use-job'
@@ -19,6 +19,11 @@ watch(
   },
   { immediate: true },
 )
+/** As a picture: a page takes no styles from what is put into it. */
+const picture = computed(
+  () => `data:image/svg+xml,${encodeURIComponent(job.result.value?.svg ?? '')}`,
+)
+const pictureName = computed(() => `${plan.name} at 1 : ${String(job.result.value?.scale ?? '')}`)
 function setScale(event: Event): void {
   if (event.target instanceof HTMLSelectElement) job.start(paper, Number(event.target.value))
 }
@@ -59,13 +64,10 @@ function print(): void {
       role="group"
       aria-label="Sheets"
     >
-      <!-- Made by this program from the plan: its texts are escaped. -->
-      <!-- eslint-disable-next-line vue/no-v-html -->
-      <div class="w-max bg-white" data-testid="scaled" v-html="job.result.value.svg" />
+      <img class="max-w-none bg-white" :src="picture" :alt="pictureName" />
     </div>
     <div class="print-only whole-sheets" :data-paper="paper">
-      <!-- eslint-disable-next-line vue/no-v-html -->
-      <div v-html="job.result.value.svg" />
+      <img class="max-w-none" :src="picture" alt="" />
     </div>
   </template>
 </template>

@@ -192,6 +192,22 @@ describe('how a plan is fed', () => {
     const withHole = (of: Plan): Plan => ({ ...of, lines: [{ ...of.lines[0]!, into }] })
     expect(worked(withHole(plan)).leads[0]!.lengthMm).toBeCloseTo((300 + 600) * 1.2 + 50, 9)
     expect(worked(withHole(end)).leads[0]!.lengthMm).toBeCloseTo((1300 + 600) * 1.2 + 130, 6)
+    // A lead that meets it half way goes through none of them.
+    const both: Into = { ...into, holes: [...into.holes, { at: 'start', mm: 8 }] }
+    const middle = {
+      ...plan,
+      lines: [{ ...plan.lines[0]!, feeds: [feed(30)], into: both }],
+    }
+    expect(worked(middle).leads[0]!.lengthMm).toBeCloseTo((800 + 600) * 1.2 + 50, 6)
+    // The data wire leaves a run by its far end and enters the next by its start.
+    const chain = (holes: Into['holes']): number => {
+      const next = { id: 'n', text: 'next 900', place: { x: 300, y: 400, degrees: 0 } }
+      const first = { ...plan.lines[0]!, into: { ...into, holes } }
+      const { lanes } = worked({ ...plan, lines: [first, next] })
+      return lanes[0]!.runs[1]!.leadMm
+    }
+    expect(chain([{ at: 'end', mm: 8 }]) - chain([])).toBeCloseTo(80, 9)
+    expect(chain([{ at: 'start', mm: 8 }])).toBeCloseTo(chain([]), 9)
   })
 
   it('scenes light channels alone; a line may have a level of its own', () => {

@@ -60,6 +60,41 @@ describe('the power switch', () => {
     expect(without - at('toggle-3a')).toBeCloseTo((0.02 + 0.12 * 0.017241) * amperes, 2)
   })
 
+  it('hangs on a wire thick enough for all that is behind it, limit or not', () => {
+    const gauge = (limit: number): string | undefined =>
+      worked({
+        ...planOf('enclosed-5v-100w', { powerSwitch: 'auto' }),
+        // 240 pixels of 60 mA: 14 A on two leads of 1 mm², which take 8 A each.
+        lines: ['a', 'b'].map((id) => ({ id, text: `${id} 120 px`, stripId: 'pixels-5v-60' })),
+        limit,
+      }).wiring.wires.find(({ to }) => to.block === 'power-switch:supply-a')?.gauge.name
+    expect(gauge(1)).toBe('2.5 mm²')
+    expect(gauge(0.3)).toBe('2.5 mm²')
+  })
+
+  it('is as good as its rating in the network', () => {
+    const own = (part: string): Plan => ({
+      ...planOf('enclosed-5v-100w', { powerSwitch: part }),
+      lines: [{ id: 'l', text: 'wall 90 px', stripId: 'pixels-5v-60' }],
+    })
+    const volts = (part: string): number => worked(own(part)).full.runs.get('l')!.minV
+    // 5.5 A: by itself the 10 A switch, not the one for 3 A.
+    expect(volts('auto')).toBe(volts('rocker-10a'))
+    expect(volts('auto')).toBeGreaterThan(volts('toggle-3a') + 0.01)
+  })
+
+  it('is not there where nothing hangs on its supply', () => {
+    const plan = planOf('brick-5v-2')
+    const { wiring } = worked({
+      ...plan,
+      supplies: [
+        ...plan.supplies,
+        { id: 'spare', name: 'Spare', part: 'brick-5v-4', powerSwitch: 'auto' },
+      ],
+    })
+    expect(wiring.blocks.map(({ of }) => of.kind)).not.toContain('power-switch')
+  })
+
   it('is too small where it carries more than it is rated for, and the remedy is the next', () => {
     const small = planOf('brick-5v-2', { powerSwitch: 'slide-0_5a' })
     const found = worked(small).verdicts.find(({ code }) => code === 'switch-over')!

@@ -60,6 +60,9 @@ const alwaysWhite = {
 const usedAt = (...where: readonly UsePlace[]): Extra => ({
   use: { ...alwaysWhite.use, where: [...where] },
 })
+const onBoard = (board: string): Extra => ({
+  signal: { ...emptyPlan('test', 'x').signal, board },
+})
 /** Outdoors, through a hole at its start. */
 const throughHole = (mm: number): Partial<Line> => ({
   mount: { damp: 'outdoors', hasSleeve: true, hasCaps: true },
@@ -409,6 +412,18 @@ const cases: [VerdictCode, Verdict['grade'], RegExp, Plan, Plan][] = [
     planOf({ text: 'wall 900', ...throughHole(25) }),
   ],
   [
+    'glands',
+    'warning',
+    /^wall: a hole of 4 mm/,
+    // At the end where nothing comes in a small hole does no harm.
+    planOf({ text: 'wall 900', ...throughHole(4) }),
+    planOf({
+      text: 'wall 900',
+      ...throughHole(25),
+      into: { what: 'case', holes: [{ at: 'end', mm: 4 }] },
+    }),
+  ],
+  [
     'switch-over',
     'stop',
     /A through its toggle switch, 3 A/,
@@ -468,4 +483,15 @@ it('warm runs that are mounted alike are told in one verdict', () => {
       }
       expect(found(narrower, 'hot-strip').flatMap((one) => one.about)).toContain(about[0])
     }
+})
+
+it('tells no level of a strip on volts that it is not made for', () => {
+  const on = (stripId: string): Plan =>
+    planOf(
+      { text: 'wall 900' },
+      { ...strip(stripId), ...supplied('brick-12v-3'), ...onBoard('classroom-3v3') },
+    )
+  expect(found(on('pixels-12v-20'), 'low-level')).toHaveLength(1)
+  expect(found(on('pixels-5v-60'), 'low-level')).toEqual([])
+  expect(found(on('pixels-5v-60'), 'volts-differ')).toHaveLength(1)
 })
