@@ -88,15 +88,19 @@ const focusLine = async (id: string | undefined): Promise<void> => {
   document.getElementById(`line-${id}`)?.focus()
 }
 
+/** Whether so many more lines go on the pad; says so where they do not. */
+function hasRoom(more: number): boolean {
+  if (plan.lines.length + more <= mostLines) return true
+  notices.show({
+    kind: 'problem',
+    text: `A pad holds ${String(mostLines)} lines. Put the rest into another plan.`,
+  })
+  return false
+}
+
 /** Puts lines in at a place of the pad; gives back the id of the last one. */
 function insert(at: number, texts: readonly string[]): string | undefined {
-  if (plan.lines.length + texts.length > mostLines) {
-    notices.show({
-      kind: 'problem',
-      text: `A pad holds ${String(mostLines)} lines. Put the rest into another plan.`,
-    })
-    return undefined
-  }
+  if (!hasRoom(texts.length)) return undefined
   const lines = texts.map((text) => newLine(text, plan.lines[at - 1]))
   store.commit([{ do: 'add-lines', at, lines }], {
     label: texts.length === 1 ? 'new line' : `paste ${String(texts.length)} lines`,
@@ -126,10 +130,7 @@ function addBelow(index: number): void {
     return
   }
   // `tier 1 to 6 1040`: a line each.
-  if (plan.lines.length + several.length - 1 > mostLines) {
-    insert(index + 1, several)
-    return
-  }
+  if (!hasRoom(several.length - 1)) return
   store.commit(
     separateCommands(plan, line.id, several, () => nanoid(8)),
     { label: plural(several.length, 'line') },

@@ -5,7 +5,7 @@ import { runParts, splitRuns } from '../feed/split-runs'
 import { loadsPerGroup } from '../load/group-draw'
 import type { LoadCase } from '../plan/choices'
 import { supplyBehind, supplyOfLine } from '../plan/supply-of'
-import { blockId } from '../route/harness'
+import { blockId, powerSwitchBundle } from '../route/harness'
 import type { Lead } from '../route/lead'
 import type { PlanWire } from '../wire/wires'
 import type { BuiltPlan } from './built-plan'
@@ -284,7 +284,7 @@ function joinedLeads(given: ConnectedGiven, joined: Joined, whole: Network): Net
   )
   const switchWired = new Set(
     plan.supplies.flatMap(({ id }) =>
-      wiring.wires.some(({ bundle, to }) => bundle === `power.${id}` && joined.at(to.id))
+      wiring.wires.some(({ bundle, to }) => bundle === powerSwitchBundle(id) && joined.at(to.id))
         ? [networkName.powerSwitch(id)]
         : [],
     ),

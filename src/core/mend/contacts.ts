@@ -4,7 +4,7 @@ import { networkName, planNetwork } from '../feed/plan-network'
 import { dimmersOf } from '../lanes/dimmers'
 import { loadsPerGroup } from '../load/group-draw'
 import { listed } from '../quantity/listed'
-import { blockId } from '../route/harness'
+import { blockId, powerSwitchBundle } from '../route/harness'
 import { linesOf } from '../route/strip-lines'
 import type { PlanJoint } from '../wire/joints'
 import type { PlanWire } from '../wire/wires'
@@ -122,7 +122,7 @@ class Linker {
         role,
         from.spot.channel,
       )
-    const powerSwitch = given.plan.supplies.find(({ id }) => bundle === `power.${id}`)
+    const powerSwitch = given.plan.supplies.find(({ id }) => bundle === powerSwitchBundle(id))
     if (powerSwitch !== undefined) {
       const name = networkName.powerSwitch(powerSwitch.id)
       const index = this.network.leads.findIndex(({ to: end }) => end === name)

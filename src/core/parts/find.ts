@@ -51,16 +51,17 @@ export function powerSwitchesOf({
   supplies,
   own,
 }: Pick<Plan, 'supplies' | 'own'>): ReadonlyMap<string, PowerSwitchPlace> {
-  const parts = partsOf(own)
+  // The network asks for this each time that it is solved: only the supplies are looked up.
+  const known = { supplies: merged(own.supplies, shippedSupplies) }
   return new Map(
     supplies.flatMap((slot) => {
-      const place = powerSwitchPlace(slot, supplyPartOf(parts, slot.part))
+      const place = powerSwitchPlace(slot, supplyPartOf(known, slot.part))
       return place === undefined ? [] : [[slot.id, place] as const]
     }),
   )
 }
 
-export const supplyPartOf = (parts: Parts, id: string): SupplyPart | undefined =>
+export const supplyPartOf = (parts: Pick<Parts, 'supplies'>, id: string): SupplyPart | undefined =>
   parts.supplies.find((part) => part.id === id)
 
 /** The strip most like another at a different voltage, or `undefined` where the kind is not made for it. */

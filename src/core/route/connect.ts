@@ -12,7 +12,7 @@ import { operand, working } from '../quantity/figure'
 import { formatQuantity } from '../quantity/format'
 import type { Circuit, InLineResistor, RoutedWire, Terminal } from './circuit'
 import { addInputs, addLights, addNodes, addStatus } from './connect-lights'
-import { beside, blockId, cutTo, type Harness, way } from './harness'
+import { beside, blockId, cutTo, type Harness, powerSwitchBundle, way } from './harness'
 import { homeOf } from './home'
 import type { Lead } from './lead'
 import { leadName } from './leads'
@@ -173,7 +173,7 @@ function addPowerSwitches(context: RouteContext): void {
     const own = leads.filter(({ from }) => from === supply)
     if (own.length === 0 && boardOn !== supply) continue
     const [source, block] = [blockId.supply(supply), blockId.powerSwitch(supply)]
-    const common = { ...beside, bundle: `power.${supply}`, about: [supply] }
+    const common = { ...beside, bundle: powerSwitchBundle(supply), about: [supply] }
     const thin = wireOf(plan.wiring.dataWire)
     if (place === 'plus') {
       harness.wire({

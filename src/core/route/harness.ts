@@ -99,6 +99,9 @@ export class Harness {
   }
 }
 
+/** The bundle of the wires from a supply to its switch by hand. */
+export const powerSwitchBundle = (supply: string): string => `power.${supply}`
+
 /** Ids of blocks. */
 export const blockId = {
   supply: (id: string) => `supply:${id}`,
