@@ -9,7 +9,7 @@ import { scheduleOf } from '../core/build/order'
 import { readingsAfter } from '../core/build/readings'
 import type { Step } from '../core/build/step'
 import { solve } from '../core/feed/solve'
-import { play, readyShow, showFlashes, toEnd, watchFlashes } from '../core/glow/play'
+import { playWhole, readyShow, toEnd, watchFlashes } from '../core/glow/play'
 import { showsOf } from '../core/glow/usual-show'
 import { readLine, type Reading } from '../core/measure/jot'
 import { runNamer } from '../core/measure/measure'
@@ -275,19 +275,12 @@ function playText(plan: Plan, options: PlayArguments): string {
   const given = worked(plan)
   const run = { seconds, framesPerSecond }
   if (options.frames === true) return csv(framesTable(given, show, run))
-  const ready = readyShow(given, show)
-  const played = toEnd(play(given, ready, run))
-  const flashing = watchFlashes(ready, run)
-  const { supplies, problems, framesPerSecond: fps, ...figures } = played
+  const whole = playWhole(given, show, run)
+  const { played } = whole
+  const flashing = watchFlashes(readyShow(given, show), run)
+  const { supplies, problems, limited = null, framesPerSecond: fps, ...figures } = played
   const { seconds: length, meanA, peakA, peakAtS, whPerHour, unsolved } = figures
-  const verdicts = toEnd(
-    showVerdicts(given, show, {
-      played,
-      flashing: showFlashes(given, show, flashing, run),
-      run,
-      workOut: worked,
-    }),
-  )
+  const verdicts = toEnd(showVerdicts(given, show, { whole, run, workOut: worked }))
   return json({
     show: show.name,
     seconds: length,
@@ -299,6 +292,7 @@ function playText(plan: Plan, options: PlayArguments): string {
     flashesPerSecond: flashing.perSecond,
     flashing: flashing.worst ?? null,
     supplies,
+    limited,
     verdicts: verdicts.map(({ remedies, ...verdict }) => ({
       ...verdict,
       remedies: remedies.map(({ label }) => label),

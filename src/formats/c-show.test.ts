@@ -5,11 +5,13 @@ import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { boardNeeds } from '../core/glow/board-needs'
 import { compileShow, type CompiledShow } from '../core/glow/compile'
-import { fieldOf } from '../core/glow/field'
+import { fieldOf, type Field } from '../core/glow/field'
 import { hash } from '../core/glow/fixed'
+import { limiterOf, type Limiter } from '../core/glow/limiter'
 import { patterns } from '../core/glow/patterns'
 import { Player } from '../core/glow/player'
 import type { Input, Scene, Show, ShowLayer } from '../core/plan/plan'
+import type { WorkedPlan } from '../core/stages'
 import { worked } from '../core/worked'
 import { demoPlan } from '../testing/demo-plan'
 import { runs } from '../testing/runs'
@@ -38,11 +40,12 @@ function layerOf(at: number): ShowLayer {
   }
 }
 
-/** Every pattern on top of the one before, scene after scene, and one scene that the first input starts. */
+/** Every pattern on top of the one before, scene after scene, one scene that the first input starts, and one by the clock. */
 const everything: Show = {
   id: 'all',
   name: 'All */ patterns',
   seed: 20_261,
+  isLimited: true,
   scenes: [
     ...patterns.map((_, at): Scene => {
       const below = layerOf((at + 5) % patterns.length)
@@ -62,13 +65,22 @@ const everything: Show = {
       start: { input: 'door', when: 'on' },
       layers: [layerOf(5), layerOf(8)],
     },
+    {
+      id: 'noon',
+      name: 'Noon',
+      seconds: 120,
+      fade: 0.2,
+      start: { clock: 720 },
+      layers: [layerOf(0)],
+    },
   ],
 }
 
-/** What the inputs say in a frame: motion now and then, the knob turned to and fro. */
+/** What the inputs say in a frame: motion now and then, the knob turned to and fro, and the minutes around noon. */
 const inputAt = (frame: number): number[] => [
   hash(7, frame >> 5, 0) % 5 === 0 ? 65_535 : 0,
   hash(9, frame >> 3, 1) & 65_535,
+  700 + ((frame >> 4) % 40),
 ]
 /** Frames come at uneven times, as on a board. */
 const msOf = (frame: number): number => frame * 41 + (frame % 7)
@@ -80,7 +92,7 @@ int main(void) {
   static uint8_t out[GLOW_MOST_BYTES];
   uint32_t frame, sum = 2166136261u, i, at;
   for (frame = 0; frame < ${String(frames)}u; frame++) {
-    uint16_t in[3] = { hash(7u, frame >> 5, 0u) % 5u == 0u ? 65535u : 0u, (uint16_t)(hash(9u, frame >> 3, 1u) & 65535u), 0 };
+    uint16_t in[3] = { hash(7u, frame >> 5, 0u) % 5u == 0u ? 65535u : 0u, (uint16_t)(hash(9u, frame >> 3, 1u) & 65535u), (uint16_t)(700u + (frame >> 4) % 40u) };
     glow_step(frame * 41u + frame % 7u, in);
     for (at = 0; at < GLOW_LANES; at++) {
       uint32_t count = glow_bytes(at, out);
@@ -92,20 +104,28 @@ int main(void) {
 }
 `
 
-/** The sum over all bytes so far after each fifty frames, as the harness prints it. */
-function previewSums(show: CompiledShow, frames: number): number[] {
+/** The sum over all bytes so far after each fifty frames, as the harness prints it, and the frames that are limited. */
+function preview(show: CompiledShow, frames: number): { sums: number[]; limited: number } {
   const player = new Player(show)
   const sums: number[] = []
+  let limited = 0
   let sum = 2_166_136_261
   for (let frame = 0; frame < frames; frame += 1) {
     const ms = msOf(frame)
     player.step(ms, inputAt(frame))
     player.paint(ms)
+    if (player.limitedTo < 1) limited += 1
     for (const lane of show.field.lanes.keys())
       for (const byte of player.bytes(lane)) sum = Math.imul(sum ^ byte, 16_777_619) >>> 0
     if (frame % 50 === 49) sums.push(sum)
   }
-  return sums
+  return { sums, limited }
+}
+
+/** The limits of a plan's supplies as they would be with smaller ones, so that they count. */
+function tightLimiter(field: Field, plan: WorkedPlan): Limiter {
+  const { draws, supplies } = limiterOf(field, plan)
+  return { draws, supplies: supplies.map(({ name, limitMa }) => ({ name, limitMa: Math.floor(limitMa / 5) })) }
 }
 
 it('what a board needs is what the C of a show has in it', () => {
@@ -141,7 +161,9 @@ describe.runIf(hasCompiler)('the C of a show', () => {
       const plan = demoPlan(name)
       const results = worked(plan)
       const field = fieldOf(results)
-      const show = compileShow(everything, field, { lanes: results.lanes, inputs, limit: 0.83 })
+      const limiter = tightLimiter(field, results)
+      const { lanes } = results
+      const show = compileShow(everything, field, { lanes, inputs, limit: 0.83, limiter })
       expect(show.problems).toEqual([])
       const frames = Math.ceil(runs(1_950, 40_000) / 50) * 50
       const folder = mkdtempSync(join(tmpdir(), 'glow-'))
@@ -162,7 +184,10 @@ describe.runIf(hasCompiler)('the C of a show', () => {
         ]
         execFileSync('gcc', [...flags, '-o', join(folder, 'main'), join(folder, 'main.c')])
         const printed = execFileSync(join(folder, 'main'), { encoding: 'utf8' })
-        expect(printed.trim().split('\n').map(Number)).toEqual(previewSums(show, frames))
+        const { sums, limited } = preview(show, frames)
+        expect(printed.trim().split('\n').map(Number)).toEqual(sums)
+        expect(limited).toBeGreaterThan(frames / 20)
+        expect(limited).toBeLessThan(frames)
       } finally {
         rmSync(folder, { recursive: true })
       }

@@ -1,7 +1,9 @@
-import { placeBytes, type CompiledLayer, type CompiledShow } from '../core/glow/compile'
+import { hasClock, placeBytes, type CompiledLayer, type CompiledShow } from '../core/glow/compile'
 import { hasWhite, type ChannelKind } from '../core/glow/field'
 import { fixedC } from '../core/glow/fixed'
+import { unscaled, type Limiter } from '../core/glow/limiter'
 import { onFrom, patternC, tickMs, type Pattern } from '../core/glow/pattern'
+import { dayMinutes } from '../core/glow/player'
 import { cComment, cString } from './safe-text'
 
 /** How each blend and channel is numbered in the tables. */
@@ -59,8 +61,8 @@ export function showC(show: CompiledShow, facts: ShowFacts): string {
     return `{ ${row} }`
   })
   let next = 0
-  const sceneRows = scenes.map(({ layers, lengthMs, fadeMs, input, isOnStart }) => {
-    const row = `{ ${String(next)}u, ${String(layers.length)}u, ${String(lengthMs)}, ${String(fadeMs)}, ${String(input < inputs.length ? input : -2)}, ${isOnStart ? '1' : '0'} }`
+  const sceneRows = scenes.map(({ layers, lengthMs, fadeMs, input, isOnStart, clock }) => {
+    const row = `{ ${String(next)}u, ${String(layers.length)}u, ${String(lengthMs)}, ${String(fadeMs)}, ${String(input < inputs.length ? input : -2)}, ${isOnStart ? '1' : '0'}, ${String(clock)} }`
     next += layers.length
     return row
   })
@@ -69,13 +71,18 @@ export function showC(show: CompiledShow, facts: ShowFacts): string {
   return [
     ...head(show, facts),
     `#define GLOW_LANES ${String(field.lanes.length)}`,
-    `#define GLOW_INPUTS ${String(inputs.length)}`,
+    `#define GLOW_INPUTS ${String(inputs.length + (hasClock(show) ? 1 : 0))}`,
     '/* Bytes of the longest lane. */',
     `#define GLOW_MOST_BYTES ${String(most)}`,
     ...inputs.map(
       ({ name }, index) =>
         `/* Input ${String(index)}: ${cComment(name)}, 0 to 65535, on from ${String(onFrom)}. */`,
     ),
+    ...(hasClock(show)
+      ? [
+          `/* Input ${String(inputs.length)}: the minute of the day, 0 to ${String(dayMinutes - 1)}; 65535 while the board does not know it. */`,
+        ]
+      : []),
     '',
     fixedC,
     patternC,
@@ -83,11 +90,11 @@ export function showC(show: CompiledShow, facts: ShowFacts): string {
     ...patterns.map(patternFunctions),
     'typedef struct { uint32_t from, to, k; } span;',
     `typedef struct { layer l; const span *spans; uint32_t span_count; const ${places} *u, *v; uint8_t pattern, blend; uint16_t opacity, words; } part;`,
-    'typedef struct { uint32_t first, count; int32_t length, fade; int input, is_on; } scene;',
+    'typedef struct { uint32_t first, count; int32_t length, fade; int input, is_on, clock; } scene;',
     'typedef struct { uint32_t from, count; uint8_t channels, white; const uint8_t *kinds; } lane;',
     ...tables.lines,
     ...table('part', 'parts', rows, '{ { 0, memory, frame, 0, 1, 0, 0 }, 0, 0, 0, 0, 0, 0, 0, 0 }'),
-    ...table('scene', 'scenes', sceneRows, '{ 0, 0, 0, 0, -1, 0 }'),
+    ...table('scene', 'scenes', sceneRows, '{ 0, 0, 0, 0, -1, 0, -1 }'),
     `static const int turns[] = { ${turns.map(String).join(', ')} };`,
     ...field.lanes.map(
       ({ channels }, index) =>
@@ -103,7 +110,14 @@ export function showC(show: CompiledShow, facts: ShowFacts): string {
       '{ 0, 0, 0, 0, 0 }',
     ),
     darkNote(show),
-    player({ turns: turns.length, scenes: scenes.length, limit, patterns }),
+    player({
+      turns: turns.length,
+      scenes: scenes.length,
+      limit,
+      patterns,
+      clock: hasClock(show) ? inputs.length : undefined,
+      limiter: show.limiter,
+    }),
     guide,
   ].join('\n')
 }
@@ -212,11 +226,16 @@ function player({
   scenes,
   limit,
   patterns,
+  clock,
+  limiter,
 }: {
   readonly turns: number
   readonly scenes: number
   readonly limit: number
   readonly patterns: readonly Pattern[]
+  /** The input that is the minute of the day. */
+  readonly clock: number | undefined
+  readonly limiter: Limiter | undefined
 }): string {
   const cases = (of: 'tick' | 'begin' | 'pixel', call: string): string =>
     patterns
@@ -257,8 +276,9 @@ ${cases('tick', '&x->l, ms, in')}    default: break;
   }
   (void)ms; (void)in;
 }
+${dueC(scenes, clock)}
 static void tick(int32_t ms, const uint16_t *in) {
-  int32_t i, age;
+  int32_t i, age, due = due_at(in);
   for (i = 0; i < ${String(scenes)}; i++) {
     int wanted;
     if (scenes[i].input == -1) continue;
@@ -271,7 +291,9 @@ static void tick(int32_t ms, const uint16_t *in) {
   if (before >= 0 && age >= scenes[now].fade) before = -1;
   if (before < 0) {
     if (asked >= 0) { go(asked, ms); asked = -1; }
-    else if (!is_turn(now)) { if (ms - held >= scenes[now].length) go(turn, ms); }
+    else if (scenes[now].input != -1) { if (ms - held >= scenes[now].length) go(due < 0 ? turn : due, ms); }
+    else if (due >= 0) { if (due != now) go(due, ms); }
+    else if (!is_turn(now)) go(turn, ms);
     else if (${String(turns)} > 1 && age >= scenes[now].length) go(turns[is_turn(now) % ${String(turns)}], ms);
   }
   tick_scene(now, (uint32_t)(ms - since), in);
@@ -329,6 +351,20 @@ static uint32_t level_of(uint8_t kind, int white, const uint32_t *light) {
     default: return 0u;
   }
 }
+static uint32_t age_of(void) { return frame_ms - (uint32_t)since; }
+static void paint_element(uint32_t element, uint32_t age, uint32_t *light) {
+  paint_scene(now, element, light);
+  if (before >= 0 && age < (uint32_t)scenes[now].fade) {
+    uint32_t k, other[4], part_of = (uint32_t)(((uint64_t)age << 16) / (uint32_t)scenes[now].fade);
+    paint_scene(before, element, other);
+    for (k = 0; k < 4u; k++) light[k] = mix(other[k], light[k], part_of);
+  }
+}
+static uint32_t byte_of(uint8_t kind, int white, const uint32_t *light) {
+  uint32_t level = (level_of(kind, white, light) * (uint64_t)${String(limit)}u + 32768u) >> 16;
+  return (level * 255u + 32767u) / FULL;
+}
+${limiterC(limiter)}
 /* Once a frame: ms since the start, which only goes up, and GLOW_INPUTS inputs (or 0 for none). */
 void glow_step(uint32_t ms, const uint16_t *inputs) {
   if (!is_started) { is_started = 1; now = turn = turns[0]; }
@@ -336,27 +372,72 @@ void glow_step(uint32_t ms, const uint16_t *inputs) {
   frame_ms = ms;
   begin_scene(now, ms - (uint32_t)since);
   if (before >= 0) begin_scene(before, ms - (uint32_t)before_since);
+  limit_frame();
 }
 /* After glow_step: fills out with what is sent on a lane, and answers how many bytes that is. */
 uint32_t glow_bytes(uint32_t at, uint8_t *out) {
-  uint32_t i, k, n = 0, age = frame_ms - (uint32_t)since;
+  uint32_t i, k, n = 0, age = age_of();
   if (at >= GLOW_LANES) return 0u;
   for (i = 0; i < lanes[at].count; i++) {
-    uint32_t light[4], other[4];
-    paint_scene(now, lanes[at].from + i, light);
-    if (before >= 0 && age < (uint32_t)scenes[now].fade) {
-      uint32_t part_of = (uint32_t)(((uint64_t)age << 16) / (uint32_t)scenes[now].fade);
-      paint_scene(before, lanes[at].from + i, other);
-      for (k = 0; k < 4u; k++) light[k] = mix(other[k], light[k], part_of);
-    }
-    for (k = 0; k < lanes[at].channels; k++) {
-      uint32_t level = (level_of(lanes[at].kinds[k], lanes[at].white, light) * (uint64_t)${String(limit)}u + 32768u) >> 16;
-      out[n++] = (uint8_t)((level * 255u + 32767u) / FULL);
-    }
+    uint32_t light[4], scale = scale_of(lanes[at].from + i);
+    paint_element(lanes[at].from + i, age, light);
+    for (k = 0; k < lanes[at].channels; k++)
+      out[n++] = (uint8_t)((byte_of(lanes[at].kinds[k], lanes[at].white, light) * scale) >> 16);
   }
   return n;
 }
 `
+}
+
+/** Which scene's time of day it is, the last of several; -1 for none. */
+const dueC = (scenes: number, clock: number | undefined): string =>
+  clock === undefined
+    ? 'static int32_t due_at(const uint16_t *in) { (void)in; return -1; }'
+    : `static int32_t due_at(const uint16_t *in) {
+  int32_t i, due = -1, minute = in == 0 ? ${String(dayMinutes)} : in[${String(clock)}];
+  if (minute >= ${String(dayMinutes)}) return -1;
+  for (i = 0; i < ${String(scenes)}; i++)
+    if (scenes[i].clock >= 0 && (minute + ${String(dayMinutes)} - scenes[i].clock) % ${String(dayMinutes)} * 60000 < scenes[i].length) due = i;
+  return due;
+}`
+
+/** Holds every frame to what its supplies may give: each pixel is painted twice, once to reckon and once to send. */
+function limiterC(limiter: Limiter | undefined): string {
+  if (limiter === undefined || limiter.draws.length === 0)
+    return `static uint32_t scale_of(uint32_t element) { (void)element; return ${String(unscaled)}u; }
+static void limit_frame(void) {}`
+  const { draws, supplies } = limiter
+  const rows = draws.map(({ from, count, channels, microA, supply }) => {
+    const four = (numbers: readonly number[]): string =>
+      `{ ${[0, 1, 2, 3].map((at) => String(numbers[at] ?? 0)).join(', ')} }`
+    return `{ ${String(from)}u, ${String(count)}u, ${String(supply)}u, ${String(channels.length)}u, ${hasWhite(channels) ? '1' : '0'}u, ${four(channels.map((kind) => channelCodes[kind]))}, ${four(microA)} }`
+  })
+  return `typedef struct { uint32_t from, count; uint8_t supply, channels, white, kinds[4]; uint32_t micro[4]; } draw;
+${table('draw', 'draws', rows, '').join('\n')}
+/* Of each supply: what the program may let draw, mA. */
+static const uint32_t limits[] = { ${supplies.map(({ limitMa }) => `${String(limitMa)}u`).join(', ')} };
+static uint32_t scales[${String(supplies.length)}];
+static uint32_t scale_of(uint32_t element) {
+  uint32_t i, scale = ${String(unscaled)}u;
+  for (i = 0; i < ${String(draws.length)}u; i++)
+    if (element >= draws[i].from && element < draws[i].from + draws[i].count && scales[draws[i].supply] < scale) scale = scales[draws[i].supply];
+  return scale;
+}
+static void limit_frame(void) {
+  uint64_t sums[${String(supplies.length)}] = { 0 };
+  uint32_t i, k, at, age = age_of();
+  for (i = 0; i < ${String(draws.length)}u; i++)
+    for (at = draws[i].from; at < draws[i].from + draws[i].count; at++) {
+      uint32_t light[4];
+      paint_element(at, age, light);
+      for (k = 0; k < draws[i].channels; k++)
+        sums[draws[i].supply] += (uint64_t)byte_of(draws[i].kinds[k], draws[i].white, light) * draws[i].micro[k];
+    }
+  for (i = 0; i < ${String(supplies.length)}u; i++) {
+    uint64_t most = (uint64_t)limits[i] * 255000u;
+    scales[i] = sums[i] > most ? (uint32_t)((most << 16) / sums[i]) : ${String(unscaled)}u;
+  }
+}`
 }
 
 /** How it is used, and a loop that a maker only has to call. */

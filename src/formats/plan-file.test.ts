@@ -44,7 +44,7 @@ describe('a file that is no plan is refused, and the message names the place', (
     ['cut short', demo.slice(0, 300), /^: Not a plan, or cut short/],
     ['something else', '{"rows": [1, 2]}', /^: Not a plan of this program/],
     ['a list', '[]', /^: Not a plan of this program/],
-    ['newer', changed((p) => (p.version = 12)), /^version: .*version 12.*newer one/],
+    ['newer', changed((p) => (p.version = 13)), /^version: .*version 13.*newer one/],
     ['wrong type', changed((p) => (p.lines[1]!.text = 7)), /^lines\[1\].text: a text is expected/],
     ['unknown field', changed((p) => (p.lines[0]!.colour = 'red')), /lines\[0\]: .*colour/],
     ['1e999', demo.replace('"limit": 1', '"limit": 1e999'), /^limit: /],
@@ -120,7 +120,7 @@ it('a rest of strip longer than any reel, and more leads than can be worked out,
 const sample = (version: number): string =>
   readFileSync(new URL(`samples/plan-${String(version)}.json`, import.meta.url), 'utf8')
 
-it.each([1, 2, 3, 4, 5, 6, 7, 8, 9, 10])(
+it.each([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11])(
   'a plan of version %i is upgraded, and means what it meant',
   (version) => {
     const before = JSON.parse(sample(version)) as {
@@ -133,7 +133,7 @@ it.each([1, 2, 3, 4, 5, 6, 7, 8, 9, 10])(
     const read = readPlanFile(sample(version))
     if (!read.ok) throw new Error(JSON.stringify(read.issues))
     expect(read.plan).toMatchObject({
-      version: 11,
+      version: 12,
       shows: before.shows ?? [],
       mends: before.mends ?? [],
       notes: [],
@@ -141,7 +141,7 @@ it.each([1, 2, 3, 4, 5, 6, 7, 8, 9, 10])(
       adjusted: [],
       lines: before.lines,
       // Wires stay as long as they were: nothing was said of their ends.
-      rules: { ...before.rules, slackEndMm: 0 },
+      rules: { slackEndMm: 0, ...before.rules },
     })
     expect(read.plan.build).toEqual({ school: 'one', moved: [], paces: [], log: [] })
     expect(tally(read.plan).totals).toMatchObject({ pixels: 503, singleLights: 40 })

@@ -18,6 +18,7 @@ import {
   toVersion9,
   toVersion10,
   toVersion11,
+  toVersion12,
 } from '../core/plan/upgrade'
 import { issuesOf, pathText, z, type Issue } from '../core/quantity/z'
 
@@ -47,6 +48,7 @@ const upgrades = new Map<number, (document: object) => object>([
   [8, toVersion9],
   [9, toVersion10],
   [10, toVersion11],
+  [11, toVersion12],
 ])
 
 /** Keys that could reach an object's prototype: never part of a plan. */

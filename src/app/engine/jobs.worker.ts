@@ -16,10 +16,12 @@ import { showCells, showDay, type ShowCells, type ShowDay } from '../../core/glo
 import type { Flashing } from '../../core/glow/flashing'
 import {
   play,
+  playStarted,
   readyShow,
   showFlashes,
   watchFlashes,
   type Played,
+  type PlayedShow,
   type ShowRun,
 } from '../../core/glow/play'
 import type { Plan, Show } from '../../core/plan/plan'
@@ -125,13 +127,13 @@ const service = {
     const playing = play(given, ready, run)
     let step = playing.next()
     for (; step.done !== true; step = playing.next()) tell(step.value * 0.7)
-    const played = step.value
-    const judging = showVerdicts(given, show, {
-      played,
+    const whole: PlayedShow = {
+      played: step.value,
+      started: playStarted(given, show),
       flashing: flashes,
-      run,
-      workOut: worked,
-    })
+    }
+    const { played } = whole
+    const judging = showVerdicts(given, show, { whole, run, workOut: worked })
     let judged = judging.next()
     for (; judged.done !== true; judged = judging.next())
       tell(0.7 + 0.3 * (1 - 0.8 ** judged.value))
@@ -139,7 +141,7 @@ const service = {
       played,
       verdicts: judged.value,
       needs: boardNeeds(ready),
-      day: showDay(given, show, played),
+      day: showDay(given, show, whole),
       cells: showCells(given.supplies, played),
     }
   },

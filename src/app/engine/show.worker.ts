@@ -35,6 +35,8 @@ export interface ShownFrame {
   readonly wall: Uint8ClampedArray
   readonly supplyA: readonly number[]
   readonly scene: string
+  /** How far the program's limiter dims it: 1 where it does nothing. */
+  readonly limitedTo: number
   /** The lowest volts of a run that is fed, V. */
   readonly lowestV: number | undefined
 }
@@ -46,7 +48,6 @@ interface Open {
   readonly given: WorkedPlan
   readonly player: Player
   readonly feed: ShowFeed
-  readonly inputs: number
 }
 
 class ShowService {
@@ -54,7 +55,7 @@ class ShowService {
   private look: Look | undefined
   private shape: Shape | undefined
   private aspect = 2
-  private tape = new InputTape([], 0)
+  private tape: InputTape | undefined
   private last = -1
   private events = 0
 
@@ -62,12 +63,7 @@ class ShowService {
   load(plan: Plan, show: Show): OpenShow {
     const given = worked(plan)
     const ready = readyShow(given, show)
-    this.open = {
-      given,
-      player: new Player(ready),
-      feed: new ShowFeed(given, ready.field),
-      inputs: ready.inputs.length,
-    }
+    this.open = { given, player: new Player(ready), feed: new ShowFeed(given, ready.field) }
     this.last = -1
     this.reshape(this.aspect)
     return {
@@ -91,16 +87,18 @@ class ShowService {
   frame(ms: number, events: readonly InputEvent[], stops: number): ShownFrame | undefined {
     const { open, look, shape } = this
     if (open === undefined || look === undefined || shape === undefined) return undefined
-    const { player, feed, inputs } = open
+    const { player, feed } = open
     // A tape that grew goes on where it was: what is new on it came later.
-    if (ms >= this.last && events.length >= this.events && this.last >= 0) this.tape.extend(events)
+    let { tape } = this
+    if (tape !== undefined && ms >= this.last && events.length >= this.events && this.last >= 0)
+      tape.extend(events)
     else {
       player.restart()
-      this.tape = new InputTape(events, inputs)
+      tape = this.tape = new InputTape(events, player.show)
     }
     this.events = events.length
     this.last = ms
-    this.tape.step(player, ms)
+    tape.step(player, ms)
     player.paint(ms)
     const byteAt = sentBy(player)
     const solved = feed.frame(byteAt)
@@ -117,6 +115,7 @@ class ShowService {
       wall,
       supplyA: solved?.supplyA ?? [],
       scene: player.scene?.name ?? '',
+      limitedTo: player.limitedTo,
       lowestV: volts.length > 0 ? Math.min(...volts) : undefined,
     }
     return transfer(shownFrame, [lights.buffer, wall.buffer])

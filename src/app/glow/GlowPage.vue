@@ -4,7 +4,8 @@ import { proxy } from 'comlink'
 import { computed, defineAsyncComponent, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { Flashing } from '../../core/glow/flashing'
 import { mostFlashes } from '../../core/glow/flash'
-import { sceneAlone } from '../../core/glow/play'
+import { goesByClock, minuteOf, timeOfDay } from '../../core/glow/by-clock'
+import { sceneAlone, type InputEvent } from '../../core/glow/play'
 import { usualShow } from '../../core/glow/usual-show'
 import { emptyPlan } from '../../core/plan/empty'
 import type { Show } from '../../core/plan/plan'
@@ -87,6 +88,33 @@ const player = useShow(
   aspect,
 )
 const { open, frame, problem, isPlaying, ms, values, events } = player
+
+/** Evening, when most shows have begun. */
+const usualMinute = 20 * 60
+/** The minute of the day of a show that goes by the clock. */
+const minute = ref(usualMinute)
+const isByClock = computed(() => show.value !== undefined && goesByClock(show.value))
+const clockInput = computed(() => store.plan?.signal.inputs.length ?? 0)
+const setOut = (): readonly InputEvent[] =>
+  isByClock.value ? [[0, clockInput.value, minute.value]] : []
+watch(
+  [isByClock, clockInput, shownId],
+  () => {
+    player.forget(setOut())
+  },
+  { immediate: true },
+)
+const isTouched = computed(() => events.value.length > setOut().length)
+function setTime(event: Event): void {
+  const next = event.target instanceof HTMLInputElement ? minuteOf(event.target.value) : undefined
+  if (next === undefined) return
+  minute.value = next
+  player.touch(clockInput.value, next)
+}
+function setLimited(event: Event): void {
+  if (!(event.target instanceof HTMLInputElement) || show.value === undefined) return
+  put({ ...show.value, isLimited: event.target.checked }, 'hold supplies to their limits')
+}
 
 const framesPerSecond = 50
 const flashing = shallowRef<Flashing>()
@@ -244,7 +272,7 @@ useEventListener('keydown', (event) => {
         :told="told"
         :flashing="flashing"
         :progress="progress"
-        :is-touched="events.length > 0"
+        :is-touched="isTouched"
       />
     </template>
     <template #default="{ plan, shows }">
@@ -326,6 +354,31 @@ useEventListener('keydown', (event) => {
             <label class="flex items-center gap-1.5">
               <input v-model="areLightsOff" type="checkbox" class="accent-glow" /> lights off
             </label>
+            <label v-if="isByClock" class="flex items-center gap-1.5">
+              Time of day
+              <input
+                type="time"
+                class="field w-auto py-0.5"
+                :value="timeOfDay(minute)"
+                @change="setTime"
+              />
+            </label>
+            <label
+              v-if="open.canPlay"
+              class="flex items-center gap-1.5"
+              title="The program dims a frame that would draw more of a supply than it may give"
+            >
+              <input
+                type="checkbox"
+                class="accent-glow"
+                :checked="show?.isLimited ?? false"
+                @change="setLimited"
+              />
+              limit the current
+              <span v-if="frame && frame.limitedTo < 1" class="text-glow">
+                to {{ Math.floor(100 * frame.limitedTo) }} %
+              </span>
+            </label>
             <span v-if="frame" class="ml-auto">
               <template v-if="open.canPlay">{{ frame.scene }} · </template>
               {{ amperes.toFixed(2) }} A<template v-if="frame.lowestV !== undefined">
@@ -347,7 +400,9 @@ useEventListener('keydown', (event) => {
             :played="told?.played"
             :runs="runs"
             :waiting="waiting"
+            :is-touched="isTouched"
             @play="play"
+            @forget="player.forget(setOut())"
             @edit="edit"
           />
           <AmpereChart

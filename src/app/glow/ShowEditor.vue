@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { ArrowDown, ArrowUp, Plus } from '@lucide/vue'
 import { computed } from 'vue'
+import { minuteOf, timeOfDay } from '../../core/glow/by-clock'
+import { clockOf } from '../../core/glow/compile'
 import { patterns } from '../../core/glow/patterns'
 import type { Plan, Scene, Show, ShowLayer } from '../../core/plan/plan'
 import { withSet } from '../../core/plan/with-set'
@@ -92,14 +94,39 @@ function setSeconds(key: 'seconds' | 'fade', event: Event): void {
   event.target.value = String(held)
   putScene({ ...scene.value, [key]: held }, key === 'fade' ? 'its fade' : 'how long it plays')
 }
-function setPerDay(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement) || scene.value?.start === undefined) return
+function setHours(event: Event): void {
+  if (!(event.target instanceof HTMLInputElement) || scene.value === undefined) return
   const value = event.target.valueAsNumber
-  const perDay = Number.isNaN(value)
-    ? (scene.value.start.perDay ?? 0)
-    : Math.min(10_000, Math.max(0, value))
+  const hours = Number.isNaN(value)
+    ? scene.value.seconds / 3600
+    : Math.min(24, Math.max(0.01, value))
+  event.target.value = String(Math.round(hours * 100) / 100)
+  putScene({ ...scene.value, seconds: hours * 3600 }, 'how long it plays')
+}
+/** What starts the scene, where an input does. */
+const byInput = computed(() => {
+  const own = scene.value?.start
+  return own !== undefined && 'input' in own ? own : undefined
+})
+function setPerDay(event: Event): void {
+  const own = byInput.value
+  if (!(event.target instanceof HTMLInputElement) || own === undefined || !scene.value) return
+  const value = event.target.valueAsNumber
+  const perDay = Number.isNaN(value) ? (own.perDay ?? 0) : Math.min(10_000, Math.max(0, value))
   event.target.value = String(perDay)
-  putScene({ ...scene.value, start: { ...scene.value.start, perDay } }, 'how often a day')
+  putScene({ ...scene.value, start: { ...own, perDay } }, 'how often a day')
+}
+/** The time of day at which the scene starts, as HH:MM. */
+const clock = computed(() => {
+  const minute = scene.value && clockOf(scene.value)
+  return minute === undefined ? undefined : timeOfDay(minute)
+})
+function setClock(event: Event): void {
+  if (!(event.target instanceof HTMLInputElement) || scene.value === undefined) return
+  const minute = minuteOf(event.target.value)
+  // A time that is half typed says nothing yet.
+  if (minute === undefined) return
+  putScene({ ...scene.value, start: { clock: minute } }, 'when it starts')
 }
 function rename(event: Event): void {
   if (!(event.target instanceof HTMLInputElement) || scene.value === undefined) return
@@ -107,8 +134,10 @@ function rename(event: Event): void {
   if (name === '') event.target.value = scene.value.name
   else putScene({ ...scene.value, name }, 'rename the scene')
 }
+const usualClock = 18 * 60
 const starts = computed(() => [
   ['', 'in its turn'] as const,
+  ['clock', 'by the clock'] as const,
   ...plan.signal.inputs.flatMap(({ id, name }) => [
     [`on ${id}`, `when ${name} goes on`] as const,
     [`off ${id}`, `when ${name} goes off`] as const,
@@ -116,17 +145,25 @@ const starts = computed(() => [
 ])
 const start = computed(() => {
   const own = scene.value?.start
-  return own === undefined ? '' : `${own.when} ${own.input}`
+  if (own === undefined) return ''
+  return 'clock' in own ? 'clock' : `${own.when} ${own.input}`
 })
 function setStart(value: string): void {
   if (scene.value === undefined) return
+  if (value === 'clock') {
+    // A scene that was to play for seconds plays the evening now.
+    const seconds = Math.max(scene.value.seconds, 3600)
+    putScene({ ...scene.value, seconds, start: { clock: usualClock } }, 'what starts it')
+    return
+  }
   const [when, input] = value.split(' ')
+  const perDay = byInput.value?.perDay
   putScene(
     withSet(scene.value, {
       start:
         input === undefined
           ? undefined
-          : { ...scene.value.start, input, when: when === 'off' ? 'off' : 'on' },
+          : { input, when: when === 'off' ? 'off' : 'on', ...(perDay && { perDay }) },
     }),
     'what starts it',
   )
@@ -160,7 +197,23 @@ function setStart(value: string): void {
           <input class="field block w-44 py-1" :value="scene.name" @change="rename" />
         </label>
         <PickField label="Starts" :options="starts" :value="start" @pick="setStart" />
-        <label class="block">
+        <label v-if="clock !== undefined" class="block">
+          At
+          <input type="time" class="field block py-1" :value="clock" @change="setClock" />
+        </label>
+        <label v-if="clock !== undefined" class="block">
+          For, h
+          <input
+            type="number"
+            step="any"
+            min="0.01"
+            max="24"
+            class="field block w-24 py-1"
+            :value="Math.round((scene.seconds / 3600) * 100) / 100"
+            @change="setHours"
+          />
+        </label>
+        <label v-else class="block">
           {{ scene.start ? 'Goes on for, s' : 'Plays for, s' }}
           <input
             type="number"
@@ -180,14 +233,14 @@ function setStart(value: string): void {
             @change="setSeconds('fade', $event)"
           />
         </label>
-        <label v-if="scene.start" class="block">
+        <label v-if="byInput" class="block">
           Times a day in the dark
           <input
             type="number"
             class="field block w-24 py-1"
             min="0"
             max="10000"
-            :value="scene.start.perDay ?? 0"
+            :value="byInput.perDay ?? 0"
             @change="setPerDay"
           />
         </label>

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Flashing } from '../../core/glow/flashing'
 import type { Plan, Show } from '../../core/plan/plan'
-import { cellFigures, dayFigures, showFigures } from '../../core/roll/show'
+import { cellFigures, dayFigures, limiterFigures, showFigures } from '../../core/roll/show'
 import type { ShowTold } from '../engine/jobs.worker'
 import VerdictStamp from '../shell/VerdictStamp.vue'
 import { usePlanStore } from '../stores/plan'
@@ -21,7 +21,9 @@ const { plan, show, told, flashing, progress, isTouched } = defineProps<{
 
 const store = usePlanStore()
 const figures = computed(() =>
-  told === undefined ? [] : [...showFigures(told.played), ...cellFigures(told.cells)],
+  told === undefined
+    ? []
+    : [...showFigures(told.played), ...limiterFigures(told.played), ...cellFigures(told.cells)],
 )
 const days = computed(() => (told === undefined ? [] : dayFigures(told.day)))
 const heading =

@@ -7,17 +7,18 @@ import type { Show } from '../../core/plan/plan'
 import { layerTint, patternName, placeText } from './layer-words'
 import type { ShowPlayer } from './use-show'
 
-const { show, player, played, runs, waiting } = defineProps<{
+const { show, player, played, runs, waiting, isTouched } = defineProps<{
   show: Show
   player: ShowPlayer
   played: Played | undefined
   runs: ReadonlyMap<string, string>
   /** Why it may not be played yet. */
   waiting: string | undefined
+  isTouched: boolean
 }>()
-const emit = defineEmits<{ play: []; edit: [scene: string, layer: string] }>()
+const emit = defineEmits<{ play: []; forget: []; edit: [scene: string, layer: string] }>()
 
-const { ms, lengthMs, isPlaying, isLooping, speed, rate, frame, events } = player
+const { ms, lengthMs, isPlaying, isLooping, speed, rate, frame } = player
 const speeds = [
   [0.1, '1/10 speed'],
   [0.25, '1/4 speed'],
@@ -113,7 +114,7 @@ function nudge(event: KeyboardEvent): void {
       >
         <Repeat :size="14" /> Again and again
       </button>
-      <button class="button-quiet" :disabled="events.length === 0" @click="player.forget">
+      <button class="button-quiet" :disabled="!isTouched" @click="emit('forget')">
         <RotateCcw :size="14" /> Forget touches
       </button>
     </div>

@@ -25,8 +25,15 @@ export interface ShowPlayer {
   readonly values: Ref<readonly number[]>
   readonly events: Ref<readonly InputEvent[]>
   readonly touch: (input: number, value: number) => void
-  readonly forget: () => void
+  /** Plays without what was touched; what is told here is said from the start. */
+  readonly forget: (from?: readonly InputEvent[]) => void
   readonly seek: (ms: number) => void
+}
+
+function withValue(values: readonly number[], input: number, value: number): readonly number[] {
+  const next = [...values]
+  next[input] = value
+  return next
 }
 
 /**
@@ -153,14 +160,13 @@ export function useShow(
     // After the frame that is shown: what was seen stays as it was.
     const at = Math.max(Math.floor(ms.value), frame.value?.ms ?? 0) + 1
     events.value = [...events.value.filter(([when]) => when <= at), [at, input, value]]
-    const next = [...values.value]
-    next[input] = value
-    values.value = next
+    values.value = withValue(values.value, input, value)
     if (!isPlaying.value) ms.value = at + 10
   }
-  function forget(): void {
-    events.value = []
+  function forget(from: readonly InputEvent[] = []): void {
+    events.value = from
     values.value = []
+    for (const [, input, value] of from) values.value = withValue(values.value, input, value)
     asked = undefined
   }
   onScopeDispose(() => {

@@ -1,7 +1,8 @@
 import type { Lane } from '../lanes/lanes'
-import type { Input, Show, ShowLayer } from '../plan/plan'
+import type { Input, Scene, Show, ShowLayer } from '../plan/plan'
 import { hash } from './fixed'
 import type { Field } from './field'
+import type { Limiter } from './limiter'
 import { readValues, type LayerProblem } from './read-layer'
 import type { Layer, Pattern } from './pattern'
 import { patternOf } from './patterns'
@@ -25,6 +26,8 @@ export interface CompiledScene {
   /** Number of the input that starts it, and whether it does so by going on; -1 where it comes in its turn. */
   readonly input: number
   readonly isOnStart: boolean
+  /** Minute of the day from which it plays by the clock; -1 where it does not. */
+  readonly clock: number
 }
 
 export interface CompiledShow {
@@ -36,6 +39,8 @@ export interface CompiledShow {
   readonly turns: readonly number[]
   /** 65536 lets everything through. */
   readonly limit: number
+  /** Where the program holds each supply to its limit. */
+  readonly limiter: Limiter | undefined
   /** Layers that cannot be played as they are, and why. */
   readonly problems: readonly LayerProblem[]
 }
@@ -44,6 +49,7 @@ export interface CompiledShow {
  * Turns a show into whole numbers for the lights of a plan.
  *
  * @param limit brightness that the program never exceeds, 0–1
+ * @param limiter what it holds each supply to, where the show is limited
  */
 export function compileShow(
   show: Show,
@@ -52,11 +58,17 @@ export function compileShow(
     lanes,
     inputs,
     limit,
-  }: { readonly lanes: readonly Lane[]; readonly inputs: readonly Input[]; readonly limit: number },
+    limiter,
+  }: {
+    readonly lanes: readonly Lane[]
+    readonly inputs: readonly Input[]
+    readonly limit: number
+    readonly limiter?: Limiter | undefined
+  },
 ): CompiledShow {
   const problems: LayerProblem[] = []
   const inputNumbers = new Map(inputs.map(({ id }, index) => [id, index]))
-  const scenes = show.scenes.map((scene, sceneAt): CompiledScene => {
+  const scenes: CompiledScene[] = show.scenes.map((scene, sceneAt) => {
     const layers = scene.layers.flatMap((layer, layerAt) => {
       if (layer.isOff === true) return []
       const pattern = patternOf(layer.pattern)
@@ -91,8 +103,9 @@ export function compileShow(
         opacity: Math.round(layer.opacity * 65_535),
       }))
     })
-    const input = scene.start === undefined ? undefined : inputNumbers.get(scene.start.input)
-    if (scene.start !== undefined && input === undefined)
+    const by = scene.start !== undefined && 'input' in scene.start ? scene.start : undefined
+    const input = by === undefined ? undefined : inputNumbers.get(by.input)
+    if (by !== undefined && input === undefined)
       problems.push({
         scene: scene.id,
         message: `nothing starts the scene “${scene.name}”: its input is gone. Choose another one`,
@@ -102,21 +115,45 @@ export function compileShow(
       layers,
       lengthMs: Math.round(scene.seconds * 1000),
       fadeMs: Math.round(scene.fade * 1000),
-      input: scene.start === undefined ? -1 : (input ?? inputs.length),
-      isOnStart: scene.start?.when !== 'off',
+      input: by === undefined ? -1 : (input ?? inputs.length),
+      isOnStart: by?.when !== 'off',
+      clock: clockOf(scene) ?? -1,
     }
   })
-  const turns = scenes.flatMap(({ input }, index) => (input < 0 ? [index] : []))
+  const turns = scenes.flatMap(({ input, clock }, index) => (input < 0 && clock < 0 ? [index] : []))
+  if (turns.length === 0) {
+    turns.push(scenes.length)
+    scenes.push({ ...darkScene, fadeMs: scenes[0]?.fadeMs ?? 0 })
+  }
   return {
     name: show.name,
     field,
     inputs,
     scenes,
-    turns: turns.length > 0 ? turns : [0],
+    turns,
     limit: Math.round(limit * 65_536),
+    limiter: show.isLimited === true ? limiter : undefined,
     problems,
   }
 }
+
+/** What plays while nothing has started a scene and none comes in its turn. */
+const darkScene: Omit<CompiledScene, 'fadeMs'> = {
+  name: 'dark until something starts a scene',
+  layers: [],
+  lengthMs: 10_000,
+  input: -1,
+  isOnStart: true,
+  clock: -1,
+}
+
+/** The minute of the day from which a scene plays by the clock. */
+export const clockOf = ({ start }: Pick<Scene, 'start'>): number | undefined =>
+  start !== undefined && 'clock' in start ? start.clock : undefined
+
+/** Whether anything in a show goes by the clock: then its last input is the minute of the day. */
+export const hasClock = ({ scenes }: Pick<CompiledShow, 'scenes'>): boolean =>
+  scenes.some(({ clock }) => clock >= 0)
 
 type Placed = Pick<CompiledLayer, 'elements' | 'u' | 'v' | 'length' | 'width' | 'count'>
 

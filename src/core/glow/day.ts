@@ -2,9 +2,10 @@ import { cellUse, type CellUse } from '../feed/batteries'
 import { wattHoursADay } from '../feed/energy'
 import type { FedSupply } from '../feed/supplies'
 import type { Plan, Show } from '../plan/plan'
-import { play, toEnd, visitOf, type Played, type PlayGiven } from './play'
+import { hoursByClock } from './by-clock'
+import type { Played, PlayedShow, PlayGiven } from './play'
 
-/** What somebody who comes by starts, and how often. */
+/** What somebody who comes by starts, or the clock, and how often. */
 export interface Visit {
   readonly scene: string
   readonly perDay: number
@@ -15,7 +16,7 @@ export interface Visit {
 
 /** A day of a show. */
 export interface ShowDay {
-  /** How long it plays, h, and what it takes in the mean, W. */
+  /** How long its scenes in turn play, h, and what they take in the mean, W. */
   readonly hours: number
   readonly watts: number
   readonly visits: readonly Visit[]
@@ -41,23 +42,26 @@ export const showCells = (supplies: readonly FedSupply[], played: Played): ShowC
     return use === undefined ? [] : [{ id: slot.id, name: slot.name, use }]
   })
 
-/** Frames a second at which a scene is looked at for its mean. */
-const sceneFps = 10
-
 /**
  * What a day takes: the show for as long as the plan is used a day, what visits start beyond that, and standby for the rest, over the
  * supplies' efficiency (handbook 3, energy; handbook 12, visits).
  */
-export function showDay(given: PlayGiven, show: Show, played: Played): ShowDay {
-  const { plan, supplies } = given
-  const visits = show.scenes.flatMap((scene): Visit[] => {
-    const { start } = scene
-    if (start?.perDay === undefined || start.perDay === 0) return []
-    const { ready, seconds } = visitOf(given, show, scene)
-    const { whPerHour } = toEnd(play(given, ready, { seconds, framesPerSecond: sceneFps }))
-    return [{ scene: scene.name, perDay: start.perDay, seconds: scene.seconds, watts: whPerHour }]
+export function showDay(
+  { plan, supplies }: Pick<PlayGiven, 'plan' | 'supplies'>,
+  show: Show,
+  { played, started }: Pick<PlayedShow, 'played' | 'started'>,
+): ShowDay {
+  const clockHours = hoursByClock(show)
+  const visits = started.flatMap(({ scene: number, played: { whPerHour: watts } }): Visit[] => {
+    const { name, start, seconds } = show.scenes[number] ?? {}
+    if (name === undefined || start === undefined || seconds === undefined) return []
+    const isByClock = 'clock' in start
+    const perDay = isByClock ? 1 : (start.perDay ?? 0)
+    const lasts = isByClock ? 3600 * (clockHours[number] ?? 0) : seconds
+    return perDay * lasts > 0 ? [{ scene: name, perDay, seconds: lasts, watts }] : []
   })
-  const hours = plan.use.hoursADay
+  // While a scene plays by the clock, those in turn do not.
+  const hours = Math.max(0, plan.use.hoursADay - clockHours.reduce((sum, one) => sum + one, 0))
   const watts = played.whPerHour
   const idleWatts = supplies.reduce(
     (sum, { part, offA, volts }) => sum + offA * volts + (part?.standbyW ?? 0),

@@ -242,3 +242,12 @@ export const hasWhite = (channels: readonly ChannelKind[]): boolean => channels.
 /** A linear level as the byte that is sent: × the limit, rounded. @param limit 65536 lets everything through */
 export const byteOf = (level: number, limit: number): number =>
   Math.floor((Math.floor((level * limit + 32_768) / 65_536) * 255 + 32_767) / full)
+
+/** The byte that a channel is sent of a light from `at`. @param limit as for `byteOf` */
+export const sentByte = (
+  kind: ChannelKind,
+  isWithWhite: boolean,
+  light: ArrayLike<number>,
+  at: number,
+  limit: number,
+): number => byteOf(channelLevel(kind, isWithWhite, light, at), limit)

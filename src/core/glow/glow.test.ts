@@ -17,6 +17,7 @@ import { patterns } from './patterns'
 import {
   InputTape,
   play,
+  playWhole,
   readyShow,
   showFlashes,
   toEnd,
@@ -114,7 +115,7 @@ describe('a show', () => {
           const sorted: InputEvent[] = events.toSorted((a, b) => a[0] - b[0])
           const frameAt = (apart: number): Uint16Array => {
             const player = new Player(show)
-            const inputTape = new InputTape(sorted, 2)
+            const inputTape = new InputTape(sorted, show)
             for (let ms = 0; ms < at; ms += apart) inputTape.step(player, ms)
             inputTape.step(player, at)
             return player.paint(at).slice()
@@ -225,7 +226,7 @@ describe('a show', () => {
         [0, 1, 65_535],
         [500, 0, 65_535],
       ],
-      2,
+      show,
     )
     const scenes = [490, 500].map((ms) => {
       tape.step(player, ms)
@@ -250,6 +251,37 @@ describe('a show', () => {
     expect(at(9_200, [full, full])).toBe('Dial')
     expect(at(10_300, [full, full])).toBe('Only')
     expect(at(12_000, [full, full])).toBe('Only')
+  })
+
+  it('plays a scene by the clock for as long as it lasts, over midnight too', () => {
+    const white = layer('steady', { colour: 'duty 255 255 255' })
+    const show = ready(
+      showOf(
+        scene([white], { id: 'night', name: 'Night', seconds: 7_200, start: { clock: 23 * 60 } }),
+        scene([], { id: 'late', name: 'Late', seconds: 600, start: { clock: 23 * 60 + 30 } }),
+        scene([], { id: 'b', name: 'Door', seconds: 1, start: { input: 'door', when: 'on' } }),
+      ),
+    )
+    const player = new Player(show)
+    let ms = 0
+    const at = (clock: number, door = 0): string | undefined => {
+      player.step((ms += 20), [door, 0, clock])
+      return player.scene?.name
+    }
+    // Nothing comes in its turn: dark, and while the clock is not set.
+    const dark = 'dark until something starts a scene'
+    expect([at(65_535), at(22 * 60 + 59), at(23 * 60)]).toEqual([dark, dark, 'Night'])
+    expect([at(23 * 60 + 29), at(23 * 60 + 30), at(23 * 60 + 40)]).toEqual([
+      'Night',
+      'Late',
+      'Night',
+    ])
+    // What a sensor starts ends in what the clock says by then.
+    expect([at(0, 65_535), at(59)]).toEqual(['Door', 'Door'])
+    ms += 1_000
+    expect(at(59)).toBe('Night')
+    expect(Math.max(...player.paint(ms))).toBe(65_535)
+    expect([at(60), at(65_535)]).toEqual([dark, dark])
   })
 
   it('tells what it cannot play, and plays the rest', () => {
@@ -382,13 +414,11 @@ describe('flashing', () => {
 })
 
 describe('remedies of a show', () => {
+  const run = { seconds: 2, framesPerSecond: 50 }
   const judged = (plan: Plan, show: Show) => {
     const results = worked(plan)
-    const run = { seconds: 2, framesPerSecond: 50 }
-    const made = readyShow(results, show)
-    const first = toEnd(play(results, made, run))
-    const flashing = showFlashes(results, show, watchFlashes(made, run), run)
-    return toEnd(showVerdicts(results, show, { played: first, flashing, run, workOut: worked }))
+    const whole = playWhole(results, show, run)
+    return toEnd(showVerdicts(results, show, { whole, run, workOut: worked }))
   }
   const white = showOf(scene([layer('steady', { colour: 'duty 255 255 255' })]))
   const faster = layer('comets', { ...swarm.set, count: 12 }, { on: swarm.on })
@@ -409,8 +439,7 @@ describe('remedies of a show', () => {
     for (const remedy of remedies) {
       const next = change(plan, remedy.commands).plan
       const again = next.shows[0]!
-      const after = played(next, again, 2)
-      expect(judgeShow(again, after, after.flashing)).toEqual([])
+      expect(judgeShow(again, playWhole(worked(next), again, run))).toEqual([])
     }
     // Of several that would do the mildest is offered: half as slow still flashes.
     const [, times] = /(\d) times slower/.exec(remedies[0]!.label) ?? []

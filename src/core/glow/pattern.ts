@@ -8,6 +8,8 @@ export type Parameter = { readonly id: string; readonly name: string } & (
       readonly least: number
       readonly most: number
       readonly usual: number
+      /** It says how much of the pattern is lit at once. */
+      readonly isAmount?: true
     }
   | { readonly kind: 'colour'; readonly usual: string }
   | { readonly kind: 'palette'; readonly usual: readonly string[] }

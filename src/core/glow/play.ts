@@ -2,10 +2,11 @@ import type { FedPlan } from '../feed/fed-plan'
 import { headroomOf, mayGive } from '../feed/supplies'
 import type { Scene, Show } from '../plan/plan'
 import { withSet } from '../plan/with-set'
-import { compileShow, type CompiledShow } from './compile'
-import { byteOf, channelLevel, fieldOf, hasWhite, type FieldRun } from './field'
+import { compileShow, hasClock, type CompiledShow } from './compile'
+import { byteOf, fieldOf, hasWhite, type FieldRun } from './field'
 import { FlashWatch, type Flashing } from './flashing'
-import { Player } from './player'
+import { limiterOf } from './limiter'
+import { dayMinutes, Player } from './player'
 import { ShowFeed } from './show-feed'
 
 /** What a show is played on. */
@@ -29,14 +30,17 @@ export type InputEvent = readonly [ms: number, input: number, value: number]
 
 /** A show made ready for the lights of a plan. */
 export const readyShow = (
-  given: Pick<PlayGiven, 'plan' | 'cuts' | 'lit' | 'lanes' | 'layout'>,
+  given: Pick<PlayGiven, 'plan' | 'cuts' | 'lit' | 'lanes' | 'layout' | 'supplies'>,
   show: Show,
-): CompiledShow =>
-  compileShow(show, fieldOf(given), {
+): CompiledShow => {
+  const field = fieldOf(given)
+  return compileShow(show, field, {
     lanes: given.lanes,
     inputs: given.plan.signal.inputs,
     limit: given.plan.limit,
+    limiter: limiterOf(field, given),
   })
+}
 
 /** A show that nobody stops: once through its scenes in their turn, at least this long, at most that long, s. */
 const [leastS, mostS] = [10, 120]
@@ -61,9 +65,10 @@ export class InputTape {
 
   constructor(
     private events: readonly InputEvent[],
-    count: number,
+    show: Pick<CompiledShow, 'inputs' | 'scenes'>,
   ) {
-    this.values = new Uint16Array(count)
+    const count = show.inputs.length
+    this.values = new Uint16Array(count + (hasClock(show) ? 1 : 0)).fill(dayMinutes, count)
   }
 
   /** Goes on with a longer tape whose first events are the same. */
@@ -88,10 +93,7 @@ export class InputTape {
 export const sentBy =
   (player: Player) =>
   ({ channels }: FieldRun, element: number, channel: number): number =>
-    byteOf(
-      channelLevel(channels[channel] ?? 'none', hasWhite(channels), player.light, element * 4),
-      player.show.limit,
-    )
+    player.sent(channels[channel] ?? 'none', hasWhite(channels), element)
 
 /** What a show comes to. */
 export interface Played {
@@ -106,6 +108,8 @@ export interface Played {
   readonly curve: readonly Float64Array[]
   /** The scene that played, by its number in the show, frame by frame. */
   readonly scenes: Uint8Array
+  /** What the program's limiter did: the share of the frames that it dimmed, and how far at the most; `undefined` where it is off. */
+  readonly limited: { readonly share: number; readonly lowest: number } | undefined
   /** Frames that the feed has no answer for. */
   readonly unsolved: number
   readonly problems: CompiledShow['problems']
@@ -143,7 +147,7 @@ export function* framesOf(
   run: ShowRun,
 ): Generator<{ readonly frame: number; readonly ms: number; readonly player: Player }, void> {
   const player = new Player(show)
-  const tape = new InputTape(run.events ?? [], show.inputs.length)
+  const tape = new InputTape(run.events ?? [], show)
   const frames = frameCount(show, run)
   for (let frame = 0; frame < frames; frame += 1) {
     const ms = frameMs(frame, run.framesPerSecond)
@@ -169,8 +173,12 @@ export function* play(
   const curve = given.supplies.map(() => new Float64Array(frames))
   const scenes = new Uint8Array(frames)
   let unsolved = 0
+  const limited = { frames: 0, lowest: 1 }
   for (const { frame, player } of framesOf(show, run)) {
     scenes[frame] = player.sceneNumber
+    const { limitedTo } = player
+    if (limitedTo < 1) limited.frames += 1
+    limited.lowest = Math.min(limited.lowest, limitedTo)
     const solved = feed.frame(sentBy(player))
     if (solved === undefined) unsolved += 1
     for (const [at, amperes] of (solved?.supplyA ?? []).entries()) {
@@ -202,6 +210,7 @@ export function* play(
     supplies,
     curve,
     scenes,
+    limited: show.limiter && { share: limited.frames / frames, lowest: limited.lowest },
     unsolved,
     problems: show.problems,
   }
@@ -212,13 +221,13 @@ export function watchFlashes(show: CompiledShow, run: ShowRun): Flashing {
   const flash = new FlashWatch(show.field)
   const sent = new Float64Array(show.field.count * 4)
   for (const { player } of framesOf(show, run)) {
-    sentLight(show, player.light, sent)
+    sentLight(player, sent)
     flash.add(sent, player.sceneNumber)
   }
   return flash.worst(run.framesPerSecond)
 }
 
-/** A scene that somebody starts is looked at this long, s. */
+/** A scene that does not come in its turn is looked at this long, s. */
 const longestVisitS = 30
 
 /** A scene as a show of its own, that begins at once. */
@@ -227,7 +236,7 @@ export const sceneAlone = (show: Show, scene: Scene): Show => ({
   scenes: [withSet(scene, { start: undefined })],
 })
 
-/** A scene that an input starts, made ready to be played by itself, and for how long. */
+/** A scene that an input or the clock starts, made ready to be played by itself, and for how long. */
 export const visitOf = (
   given: Parameters<typeof readyShow>[0],
   show: Show,
@@ -237,8 +246,43 @@ export const visitOf = (
   seconds: Math.min(longestVisitS, scene.seconds),
 })
 
+/** A scene that an input or the clock starts, by its number in the show, as it does when it is played by itself. */
+export interface StartedScene {
+  readonly scene: number
+  readonly played: Played
+}
+
+/** What a show comes to as it is played, and in the scenes that only an input or the clock starts. */
+export interface PlayedShow {
+  readonly played: Played
+  readonly started: readonly StartedScene[]
+  readonly flashing: Flashing
+}
+
+/** Frames a second at which a started scene is looked at for its amperes. */
+const startedFps = 25
+
+/** Plays by itself each scene that an input or the clock starts. */
+export const playStarted = (given: PlayGiven, show: Show): StartedScene[] =>
+  show.scenes.flatMap((scene, number): StartedScene[] => {
+    if (scene.start === undefined) return []
+    const { ready, seconds } = visitOf(given, show, scene)
+    const played = toEnd(play(given, ready, { seconds, framesPerSecond: startedFps }))
+    return [{ scene: number, played }]
+  })
+
+/** A show with everything that it is judged by. */
+export function playWhole(given: PlayGiven, show: Show, run: ShowRun): PlayedShow {
+  const ready = readyShow(given, show)
+  return {
+    played: toEnd(play(given, ready, run)),
+    started: playStarted(given, show),
+    flashing: showFlashes(given, show, watchFlashes(ready, run), run),
+  }
+}
+
 /**
- * How a show flashes at worst: as it is played, and in each scene that an input starts, played by itself.
+ * How a show flashes at worst: as it is played, and in each scene that an input or the clock starts, played by itself.
  *
  * @param asPlayed what `watchFlashes` tells of it
  */
@@ -260,8 +304,13 @@ export function showFlashes(
 }
 
 /** What is seen of the light that is sent: white where a run has no colours of its own. */
-function sentLight({ field, limit }: CompiledShow, light: Uint16Array, sent: Float64Array): void {
-  for (let at = 0; at < light.length; at += 1) sent[at] = byteOf(light[at] ?? 0, limit) / 255
+function sentLight(player: Player, sent: Float64Array): void {
+  const {
+    light,
+    show: { field, limit },
+  } = player
+  for (let at = 0; at < light.length; at += 1)
+    sent[at] = player.limited(byteOf(light[at] ?? 0, limit), at >> 2) / 255
   for (const { from, count, channels } of field.runs) {
     if (channels.includes('red')) continue
     for (let at = 4 * from; at < 4 * (from + count); at += 4) {

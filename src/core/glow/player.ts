@@ -1,6 +1,7 @@
 import type { CompiledLayer, CompiledScene, CompiledShow } from './compile'
-import { byteOf, channelLevel, hasWhite } from './field'
+import { hasWhite, sentByte, type ChannelKind } from './field'
 import { full, mix, mul } from './fixed'
+import { limiterScales, scaleElements, unscaled } from './limiter'
 import { onFrom, tickMs, type Paint } from './pattern'
 
 /** Words of the player's own memory, before one for each scene's input. */
@@ -21,6 +22,21 @@ const words = {
 } as const
 const ownWords = 8
 
+/** Minutes of a day; a clock that says as many or more is not set. */
+export const dayMinutes = 1440
+
+/** The scene whose time of day it is, the last of several; -1 for none, and while the clock is not set. */
+export const dueScene = (
+  scenes: readonly Pick<CompiledScene, 'clock' | 'lengthMs'>[],
+  minute: number,
+): number =>
+  minute >= dayMinutes
+    ? -1
+    : scenes.findLastIndex(
+        ({ clock, lengthMs }) =>
+          clock >= 0 && ((minute + dayMinutes - clock) % dayMinutes) * 60_000 < lengthMs,
+      )
+
 /**
  * Plays a show: a step from a memory of fixed size, the time and the inputs, in whole numbers alone, so that the same inputs at the same
  * times give the same bytes everywhere. `formats/c-show` writes the same in C99.
@@ -28,6 +44,8 @@ const ownWords = 8
 export class Player {
   /** Linear red, green, blue and white of each element, after `paint`. */
   readonly light: Uint16Array
+  /** By how much the limiter scales each element, in 65536ths, after `paint`. */
+  private readonly scales: Uint32Array
   private readonly other: Uint16Array
   private readonly own: Int32Array
   private readonly scratch: Paint = { r: 0, g: 0, b: 0, w: 0, a: 0 }
@@ -35,6 +53,7 @@ export class Player {
   constructor(readonly show: CompiledShow) {
     this.light = new Uint16Array(show.field.count * 4)
     this.other = new Uint16Array(show.field.count * 4)
+    this.scales = new Uint32Array(show.field.count).fill(unscaled)
     this.own = new Int32Array(ownWords + show.scenes.length)
     this.restart()
   }
@@ -45,6 +64,7 @@ export class Player {
     this.own[words.before] = -1
     this.own[words.asked] = -1
     this.own[words.scene] = this.own[words.turn] = this.show.turns[0] ?? 0
+    this.scales.fill(unscaled)
     for (const { layers } of this.show.scenes) for (const { m } of layers) m.fill(0)
   }
 
@@ -58,7 +78,11 @@ export class Player {
     return this.show.scenes[this.sceneNumber]
   }
 
-  /** All ticks up to a time, ms; times only go up. @param inputs 0 to 65535 each, in the order of the plan's */
+  /**
+   * All ticks up to a time, ms; times only go up.
+   *
+   * @param inputs 0 to 65535 each, in the order of the plan's; behind them the minute of the day, where the show goes by the clock
+   */
   step(ms: number, inputs: ArrayLike<number>): void {
     while ((this.own[words.next] ?? 0) <= ms) {
       this.tick(this.own[words.next] ?? 0, inputs)
@@ -69,6 +93,7 @@ export class Player {
   private tick(ms: number, inputs: ArrayLike<number>): void {
     const { own } = this
     const { scenes, turns } = this.show
+    const due = this.dueAt(inputs)
     for (const [index, { input, isOnStart }] of scenes.entries()) {
       if (input < 0) continue
       const isWanted =
@@ -86,8 +111,13 @@ export class Player {
       if ((own[words.asked] ?? -1) >= 0) {
         this.go(own[words.asked] ?? 0, ms)
         own[words.asked] = -1
+      } else if ((scene?.input ?? -1) >= 0) {
+        if (ms - (own[words.held] ?? 0) >= (scene?.lengthMs ?? 0))
+          this.go(due < 0 ? (own[words.turn] ?? 0) : due, ms)
+      } else if (due >= 0) {
+        if (due !== own[words.scene]) this.go(due, ms)
       } else if (!turns.includes(own[words.scene] ?? 0)) {
-        if (ms - (own[words.held] ?? 0) >= (scene?.lengthMs ?? 0)) this.go(own[words.turn] ?? 0, ms)
+        this.go(own[words.turn] ?? 0, ms)
       } else if (turns.length > 1 && age >= (scene?.lengthMs ?? 0)) {
         const at = turns.indexOf(own[words.scene] ?? 0)
         this.go(turns[(at + 1) % turns.length] ?? 0, ms)
@@ -96,6 +126,10 @@ export class Player {
     this.tickLayers(own[words.scene] ?? 0, ms - (own[words.since] ?? 0), inputs)
     if ((own[words.before] ?? -1) >= 0)
       this.tickLayers(own[words.before] ?? 0, ms - (own[words.beforeSince] ?? 0), inputs)
+  }
+
+  private dueAt(inputs: ArrayLike<number>): number {
+    return dueScene(this.show.scenes, inputs[this.show.inputs.length] ?? dayMinutes)
   }
 
   private tickLayers(scene: number, ms: number, inputs: ArrayLike<number>): void {
@@ -113,19 +147,42 @@ export class Player {
     for (const { m } of this.show.scenes[to]?.layers ?? []) m.fill(0)
   }
 
-  /** Works out the light of every element at a time, after `step` up to it. */
+  /** Works out the light of every element at a time, after `step` up to it, and how far it is limited. */
   paint(ms: number): Uint16Array {
+    this.paintScenes(ms)
+    const { limiter, limit } = this.show
+    if (limiter !== undefined)
+      scaleElements(limiter, limiterScales(limiter, this.light, limit), this.scales)
+    return this.light
+  }
+
+  /** How far the limiter dims the frame that was painted: the lowest scale of any element, 1 where it does nothing. */
+  get limitedTo(): number {
+    return this.scales.reduce((low, one) => Math.min(low, one), unscaled) / unscaled
+  }
+
+  /** The byte that is sent for a channel of an element after `paint`: linear duty × the brightness limit, rounded, × the limiter's scale. */
+  sent(kind: ChannelKind, isWithWhite: boolean, element: number): number {
+    const byte = sentByte(kind, isWithWhite, this.light, element * 4, this.show.limit)
+    return this.limited(byte, element)
+  }
+
+  /** A byte of an element as far as the limiter lets it. */
+  limited(byte: number, element: number): number {
+    return Math.floor((byte * (this.scales[element] ?? unscaled)) / unscaled)
+  }
+
+  private paintScenes(ms: number): void {
     const { own, light, other } = this
     const since = ms - (own[words.since] ?? 0)
     this.paintScene(own[words.scene] ?? 0, since, light)
     const before = own[words.before] ?? -1
     const fadeMs = this.scene?.fadeMs ?? 0
-    if (before < 0 || since >= fadeMs) return light
+    if (before < 0 || since >= fadeMs) return
     this.paintScene(before, ms - (own[words.beforeSince] ?? 0), other)
     const share = Math.floor((since * 65_536) / fadeMs)
     for (let at = 0; at < light.length; at += 1)
       light[at] = mix(other[at] ?? 0, light[at] ?? 0, share)
-    return light
   }
 
   private paintScene(scene: number, ms: number, into: Uint16Array): void {
@@ -148,7 +205,7 @@ export class Player {
     }
   }
 
-  /** What is sent on a lane after `paint`: linear duty × the limit, rounded; for pixels a byte a channel, pixel after pixel. */
+  /** What is sent on a lane after `paint`; for pixels a byte a channel, pixel after pixel. */
   bytes(lane: number): Uint8Array {
     const { from = 0, count = 0, channels = [] } = this.show.field.lanes[lane] ?? {}
     const white = hasWhite(channels)
@@ -156,7 +213,7 @@ export class Player {
     let next = 0
     for (let at = from; at < from + count; at += 1)
       for (const kind of channels) {
-        bytes[next] = byteOf(channelLevel(kind, white, this.light, at * 4), this.show.limit)
+        bytes[next] = this.sent(kind, white, at)
         next += 1
       }
     return bytes

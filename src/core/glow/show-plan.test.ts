@@ -10,7 +10,7 @@ import { worked } from '../worked'
 import { showDay, wattHoursOf } from './day'
 import { fieldOf } from './field'
 import { Look } from './look'
-import { play, readyShow, sentBy, toEnd } from './play'
+import { play, playStarted, readyShow, sentBy, toEnd } from './play'
 import { Player } from './player'
 import { ShowFeed } from './show-feed'
 
@@ -195,7 +195,7 @@ describe('a day of a show', () => {
     )
     const given = worked(plan)
     const played = toEnd(play(given, readyShow(given, show), { seconds: 1, framesPerSecond: 10 }))
-    const day = showDay(given, show, played)
+    const day = showDay(given, show, { played, started: playStarted(given, show) })
     const [visit] = day.visits
     const [full = 0] = given.full.supplyA.values()
     expect(day.visits).toHaveLength(1)

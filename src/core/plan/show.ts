@@ -45,14 +45,17 @@ const sceneSchema = z.strictObject({
   seconds: z.number().min(0.1).max(86_400),
   /** Cross-fade into it, s. */
   fade: z.number().min(0).max(600),
-  /** What starts it; without it its turn after the scene before. */
+  /** What starts it: an input, or the clock at a minute of the day; without it its turn after the scene before. */
   start: z
-    .strictObject({
-      input: idSchema,
-      when: z.enum(['on', 'off']),
-      /** How often a day that happens in the dark. */
-      perDay: z.number().min(0).max(10_000).optional(),
-    })
+    .union([
+      z.strictObject({
+        input: idSchema,
+        when: z.enum(['on', 'off']),
+        /** How often a day that happens in the dark. */
+        perDay: z.number().min(0).max(10_000).optional(),
+      }),
+      z.strictObject({ clock: z.int().min(0).max(1439) }),
+    ])
     .optional(),
   layers: z
     .array(layerSchema)
@@ -64,6 +67,8 @@ export const showSchema = z.strictObject({
   name: nameSchema,
   /** Where everything random begins. */
   seed: z.int().min(0).max(0xffff_ffff),
+  /** The program dims a frame that would draw more of a supply than it may give. */
+  isLimited: z.boolean().optional(),
   scenes: z.array(sceneSchema).min(1).max(40, 'a show holds at most 40 scenes'),
 })
 

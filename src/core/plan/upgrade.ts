@@ -98,6 +98,9 @@ export const toVersion10 = (document: object): object => ({
 /** Version 8 knows shows. */
 export const toVersion8 = (document: object): object => ({ ...document, version: 8, shows: [] })
 
+/** Version 12 knows the limiter of a show, and scenes by the clock. */
+export const toVersion12 = (document: object): object => ({ ...document, version: 12 })
+
 /** Version 11 knows what the ends of a wire take. Older plans keep the lengths of their wires. */
 export function toVersion11(document: object): object {
   const plan: Document = { ...document }

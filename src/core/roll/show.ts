@@ -43,6 +43,23 @@ export function showFigures({ supplies, seconds, framesPerSecond }: Played): Fig
   })
 }
 
+/** What the program's limiter did while a show played; nothing where it is off. */
+export const limiterFigures = ({ limited }: Pick<Played, 'limited'>): Figure[] =>
+  limited === undefined
+    ? []
+    : [
+        {
+          id: 'show.limited',
+          label: 'limited',
+          value: limited.share,
+          unit: '%',
+          operation: `of the frames, to ${String(Math.floor(100 * limited.lowest))} % at the lowest`,
+          operands: [],
+          about: [],
+          rule: 'each supply held to what it may give beyond what the program cannot dim',
+        },
+      ]
+
 /** What a day of a show takes, addend by addend. */
 export function dayFigures(day: ShowDay): Figure[] {
   const { hours, watts, visits, idleWatts, efficiency, wattHours, kwhPerYear } = day

@@ -1,13 +1,10 @@
 import { mostFlashes } from '../glow/flash'
 import { patternOf } from '../glow/patterns'
-import type { Flashing } from '../glow/flashing'
 import {
-  play,
-  readyShow,
-  showFlashes,
-  toEnd,
-  watchFlashes,
+  playWhole,
   type Played,
+  type PlayedShow,
+  type PlayedSupply,
   type PlayGiven,
   type ShowRun,
 } from '../glow/play'
@@ -22,7 +19,10 @@ import type { Remedy, Verdict } from './verdict'
 export type ShowGiven = PlayGiven & { readonly parts: Parts }
 
 /** What is wrong with a show as it was played, without remedies. */
-export function judgeShow(show: Show, played: Played, { perSecond, worst }: Flashing): Verdict[] {
+export function judgeShow(
+  show: Show,
+  { played, started, flashing: { perSecond, worst } }: PlayedShow,
+): Verdict[] {
   const flashing: Verdict[] =
     perSecond <= mostFlashes || worst === undefined
       ? []
@@ -37,11 +37,18 @@ export function judgeShow(show: Show, played: Played, { perSecond, worst }: Flas
             remedies: [],
           },
         ]
-  const over = played.supplies.flatMap((one): Verdict[] => {
+  const over = played.supplies.flatMap((inTurn, at): Verdict[] => {
+    // The highest peak, whatever starts its scene.
+    let one: PlayedSupply = inTurn
+    let number = sceneAt(played, inTurn.peakAtS)
+    for (const { scene, played: alone } of started) {
+      const own = alone.supplies[at]
+      if (own !== undefined && own.peakA > one.peakA + 1e-6) [one, number] = [own, scene]
+    }
     const { ratedA, mayGiveA } = one
     if (ratedA === null || mayGiveA === null || one.peakA <= mayGiveA + 1e-6) return []
     const isOver = one.peakA > ratedA + 1e-6
-    const scene = show.scenes[sceneAt(played, one.peakAtS)]?.name ?? ''
+    const scene = show.scenes[number]?.name ?? ''
     return [
       {
         id: `scene-over-supply.${one.id}`,
@@ -74,18 +81,16 @@ export function* showVerdicts(
   given: ShowGiven,
   show: Show,
   {
-    played,
-    flashing,
+    whole,
     run,
     workOut,
   }: {
-    readonly played: Played
-    readonly flashing: Flashing
+    readonly whole: PlayedShow
     readonly run: ShowRun
     readonly workOut: (plan: Plan) => ShowGiven
   },
 ): Generator<number, Verdict[]> {
-  const verdicts = judgeShow(show, played, flashing)
+  const verdicts = judgeShow(show, whole)
   const codes = new Set(verdicts.map(({ id }) => id))
   let trials = 0
   const judged: Verdict[] = []
@@ -93,20 +98,15 @@ export function* showVerdicts(
     const remedies: Remedy[] = []
     const groups =
       verdict.code === 'flash-rate'
-        ? calmer(show, flashing.worst?.scene ?? 0)
-        : lessAmperes(given, show, played, verdict.about[0] ?? '')
+        ? calmer(show, whole.flashing.worst?.scene ?? 0)
+        : lessAmperes(given, show, whole, verdict.about[0] ?? '')
     for (const group of groups)
       for (const remedy of group) {
         yield (trials += 1)
         const plan = change(given.plan, remedy.commands).plan
         const next = workOut(plan)
         const changed = plan.shows.find(({ id }) => id === show.id) ?? show
-        const ready = readyShow(next, changed)
-        const after = judgeShow(
-          changed,
-          toEnd(play(next, ready, run)),
-          showFlashes(next, changed, watchFlashes(ready, run), run),
-        )
+        const after = judgeShow(changed, playWhole(next, changed, run))
         const helps = after.every(({ id }) => id !== verdict.id && codes.has(id))
         if (!helps) continue
         remedies.push(remedy)
@@ -164,11 +164,28 @@ function slowed(layer: ShowLayer, times: number): ShowLayer {
   return { ...layer, set }
 }
 
+/** A layer that lights a share of what it lit at once, as far as its pattern goes. */
+function withFewer(layer: ShowLayer, share: number): ShowLayer {
+  const set = { ...layer.set }
+  for (const parameter of patternOf(layer.pattern)?.parameters ?? []) {
+    if (parameter.kind !== 'number' || parameter.isAmount !== true) continue
+    const { id, usual, unit, least } = parameter
+    const value = Number(set[id] ?? usual) * share
+    set[id] = Math.max(least, unit === 'count' ? Math.floor(value) : value)
+  }
+  return { ...layer, set }
+}
+
 /** How much less is tried where the first guess was not enough. */
 const shares = [1, 0.97, 0.93, 0.88]
 
 /** Ways to stay within a supply, in groups: of each the first that helps is offered. */
-function lessAmperes(given: ShowGiven, show: Show, played: Played, id: string): Remedy[][] {
+function lessAmperes(
+  given: ShowGiven,
+  show: Show,
+  { played, started }: PlayedShow,
+  id: string,
+): Remedy[][] {
   const { plan, supplies } = given
   const supply = supplies.find(({ slot }) => slot.id === id)
   const at = supplies.findIndex(({ slot }) => slot.id === id)
@@ -182,21 +199,43 @@ function lessAmperes(given: ShowGiven, show: Show, played: Played, id: string): 
     const scene = played.scenes[frame] ?? 0
     if (amperes > allowedA) over.set(scene, Math.max(over.get(scene) ?? 0, amperes))
   }
+  for (const { scene, played: alone } of started) {
+    const amperes = alone.supplies[at]?.peakA ?? 0
+    if (amperes > allowedA) over.set(scene, Math.max(over.get(scene) ?? 0, amperes))
+  }
   const shareOf = (peakA: number): number => Math.max(0, (allowedA - idleA) / (peakA - idleA))
   const peakA = Math.max(...over.values())
   const percent = (share: number): number => Math.floor(share * 100)
-  const dimmed = shares.map((less): Remedy => {
+  const names = [...over.keys()].map((scene) => `“${show.scenes[scene]?.name ?? ''}”`).join(' and ')
+  const inThem = (edit: (layer: ShowLayer, peak: number) => ShowLayer): readonly Command[] => {
     let next = show
-    for (const [scene, peak] of over) {
-      const share = percent(shareOf(peak) * less) / 100
-      next = withLayers(next, scene, (layer) => ({ ...layer, opacity: layer.opacity * share }))
-    }
-    const names = [...over.keys()].map((scene) => `“${show.scenes[scene]?.name ?? ''}”`)
-    return {
-      label: `dim ${names.join(' and ')} to ${String(percent(shareOf(peakA) * less))} %`,
-      commands: putShow(next),
-    }
-  })
+    for (const [scene, peak] of over) next = withLayers(next, scene, (layer) => edit(layer, peak))
+    return putShow(next)
+  }
+  const held: Remedy[] =
+    show.isLimited === true
+      ? []
+      : [
+          {
+            label: 'let the program hold each supply to its limit',
+            commands: putShow({ ...show, isLimited: true }),
+          },
+        ]
+  const dimmed = shares.map((less): Remedy => ({
+    label: `dim ${names} to ${String(percent(shareOf(peakA) * less))} %`,
+    commands: inThem((layer, peak) => ({
+      ...layer,
+      opacity: (layer.opacity * percent(shareOf(peak) * less)) / 100,
+    })),
+  }))
+  const fewer = [0.75, 0.5, 0.25].map((share): Remedy => ({
+    label: `light ${String(100 * share)} % as many at once in ${names}`,
+    commands: inThem((layer) => withFewer(layer, share)),
+  }))
+  const slower = [2, 4].map((times): Remedy => ({
+    label: `play ${names} ${String(times)} times slower`,
+    commands: inThem((layer) => slowed(layer, times)),
+  }))
   const limited = shares.flatMap((less): Remedy[] => {
     const share = percent(plan.limit * shareOf(peakA) * less)
     return share < 5
@@ -209,5 +248,5 @@ function lessAmperes(given: ShowGiven, show: Show, played: Played, id: string): 
         ]
   })
   const larger = nextSizeUp(given, { ...supply, loadA: peakA })
-  return [dimmed, limited, larger === undefined ? [] : [larger]]
+  return [held, dimmed, fewer, slower, limited, larger === undefined ? [] : [larger]]
 }

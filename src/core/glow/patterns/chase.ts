@@ -2,7 +2,16 @@ import { placesOf, swatch, type Parameter, type Pattern } from '../pattern'
 
 const parameters = [
   { id: 'colours', name: 'Colours', kind: 'palette', usual: ['#ffb060'] },
-  { id: 'lit', name: 'Lit', kind: 'number', unit: 'count', least: 1, most: 200, usual: 2 },
+  {
+    id: 'lit',
+    name: 'Lit',
+    kind: 'number',
+    unit: 'count',
+    least: 1,
+    most: 200,
+    usual: 2,
+    isAmount: true,
+  },
   {
     id: 'dark',
     name: 'Dark between',

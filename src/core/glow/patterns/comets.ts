@@ -3,7 +3,16 @@ import { colour, dim, noteEvents, placesOf, type Parameter, type Pattern } from 
 
 const parameters = [
   { id: 'colour', name: 'Colour', kind: 'colour', usual: '#7fd0ff' },
-  { id: 'count', name: 'How many', kind: 'number', unit: 'count', least: 0, most: 12, usual: 3 },
+  {
+    id: 'count',
+    name: 'How many',
+    kind: 'number',
+    unit: 'count',
+    least: 0,
+    most: 12,
+    usual: 3,
+    isAmount: true,
+  },
   {
     id: 'speed',
     name: 'Speed',

@@ -8,6 +8,7 @@ const parameters = [
     name: 'Share of the pixels',
     kind: 'number',
     unit: 'share',
+    isAmount: true,
     least: 0.01,
     most: 1,
     usual: 0.3,
