@@ -45,6 +45,12 @@ export interface ShowTold {
   readonly cells: readonly ShowCells[]
 }
 
+/** How a show flashes, then what it comes to, before remedies have been tried. */
+export interface EarlyShow {
+  readonly flashing: Flashing
+  readonly told?: Omit<ShowTold, 'verdicts'>
+}
+
 /** Jobs that take longer than a key stroke. They end with their worker when an edit supersedes them. */
 const service = {
   /** Searches on for the cheapest reels; `tell` hears how many sets of reels were tried. */
@@ -112,18 +118,18 @@ const service = {
     const step = steps.find((one) => one.id === id)
     return step && { step: id, expected: meterAt(results, steps, step) }
   },
-  /** What a show comes to; `tell` hears the share that is done, and `flashing` how it flashes as soon as that is known. */
+  /** What a show comes to; `tell` hears the share that is done, `early` what is known before the verdicts are. */
   show(
     plan: Plan,
     show: Show,
     run: ShowRun,
     tell: (done: number) => void,
-    flashing: (told: Flashing) => void,
+    early: (told: EarlyShow) => void,
   ): ShowTold {
     const given = worked(plan)
     const ready = readyShow(given, show)
     const flashes = showFlashes(given, show, watchFlashes(ready, run), run)
-    flashing(flashes)
+    early({ flashing: flashes })
     const playing = play(given, ready, run)
     let step = playing.next()
     for (; step.done !== true; step = playing.next()) tell(step.value * 0.7)
@@ -133,17 +139,18 @@ const service = {
       flashing: flashes,
     }
     const { played } = whole
-    const judging = showVerdicts(given, show, { whole, run, workOut: worked })
-    let judged = judging.next()
-    for (; judged.done !== true; judged = judging.next())
-      tell(0.7 + 0.3 * (1 - 0.8 ** judged.value))
-    return {
+    const told = {
       played,
-      verdicts: judged.value,
       needs: boardNeeds(ready),
       day: showDay(given, show, whole),
       cells: showCells(given.supplies, played),
     }
+    early({ flashing: flashes, told })
+    const judging = showVerdicts(given, show, { whole, run, workOut: worked })
+    let judged = judging.next()
+    for (; judged.done !== true; judged = judging.next())
+      tell(0.7 + 0.3 * (1 - 0.8 ** judged.value))
+    return { ...told, verdicts: judged.value }
   },
   /** A show as C for the board; `undefined` where the plan has nothing to play it on. */
   showC: (plan: Plan, show: Show): string | undefined => planShowC(plan, show),

@@ -1,6 +1,14 @@
 import { expose, transfer } from 'comlink'
-import { Look, luxOf, show as shownAs } from '../../core/glow/look'
-import { InputTape, lengthOf, readyShow, sentBy, type InputEvent } from '../../core/glow/play'
+import { balanceOf, Look, luxOf, show as shownAs, type Tape } from '../../core/glow/look'
+import type { Flashing } from '../../core/glow/flashing'
+import {
+  InputTape,
+  LiveFlashes,
+  lengthOf,
+  readyShow,
+  sentBy,
+  type InputEvent,
+} from '../../core/glow/play'
 import { Player } from '../../core/glow/player'
 import { ShowFeed } from '../../core/glow/show-feed'
 import type { Box } from '../../core/measure/geometry'
@@ -23,6 +31,15 @@ export interface Shape {
   /** Cells of the wall. */
   readonly columns: number
   readonly rows: number
+  readonly tapes: readonly Tape[]
+}
+
+/** How a frame is looked at: exposure in stops, and the white that counts as neutral, K. */
+export interface Eye {
+  readonly stops: number
+  readonly kelvin: number
+  /** How fast it plays: 1 is as it will run. */
+  readonly speed: number
 }
 
 /** A frame as the page draws it. */
@@ -37,6 +54,8 @@ export interface ShownFrame {
   readonly scene: string
   /** How far the program's limiter dims it: 1 where it does nothing. */
   readonly limitedTo: number
+  /** How what was shown lately flashes, as fast as it plays. */
+  readonly flashing: Flashing
   /** The lowest volts of a run that is fed, V. */
   readonly lowestV: number | undefined
 }
@@ -48,6 +67,7 @@ interface Open {
   readonly given: WorkedPlan
   readonly player: Player
   readonly feed: ShowFeed
+  readonly flashes: LiveFlashes
 }
 
 class ShowService {
@@ -63,7 +83,13 @@ class ShowService {
   load(plan: Plan, show: Show): OpenShow {
     const given = worked(plan)
     const ready = readyShow(given, show)
-    this.open = { given, player: new Player(ready), feed: new ShowFeed(given, ready.field) }
+    const player = new Player(ready)
+    this.open = {
+      given,
+      player,
+      feed: new ShowFeed(given, ready.field),
+      flashes: new LiveFlashes(player),
+    }
     this.last = -1
     this.reshape(this.aspect)
     return {
@@ -80,14 +106,14 @@ class ShowService {
     const box = roomy(given.layout.box, aspect)
     const rows = Math.max(8, Math.min(160, Math.round((columns * box.height) / box.width)))
     this.look = new Look(given, player.show.field, { box, columns, rows })
-    this.shape = { x: this.look.x, y: this.look.y, box, columns, rows }
+    this.shape = { x: this.look.x, y: this.look.y, box, columns, rows, tapes: this.look.tapes }
   }
 
   /** The frame at a time, with all that the inputs said until then; going back plays from the start again. */
-  frame(ms: number, events: readonly InputEvent[], stops: number): ShownFrame | undefined {
+  frame(ms: number, events: readonly InputEvent[], { stops, kelvin, speed }: Eye): ShownFrame | undefined {
     const { open, look, shape } = this
     if (open === undefined || look === undefined || shape === undefined) return undefined
-    const { player, feed } = open
+    const { player, feed, flashes } = open
     // A tape that grew goes on where it was: what is new on it came later.
     let { tape } = this
     if (tape !== undefined && ms >= this.last && events.length >= this.events && this.last >= 0)
@@ -103,10 +129,11 @@ class ShowService {
     const byteAt = sentBy(player)
     const solved = feed.frame(byteAt)
     look.frame(byteAt, solved?.runs ?? new Map())
+    const balance = balanceOf(kelvin)
     const lights = new Uint8ClampedArray(look.light.length)
-    shownAs(look.light, { stops, lux: luxOf.light, stride: 3 }, lights)
+    shownAs(look.light, { stops, balance, lux: luxOf.light, stride: 3 }, lights)
     const wall = new Uint8ClampedArray((look.wall.length / 3) * 4)
-    shownAs(look.wall, { stops, lux: luxOf.wall, stride: 4 }, wall)
+    shownAs(look.wall, { stops, balance, lux: luxOf.wall, stride: 4 }, wall)
     const volts = [...(solved?.runs.values() ?? [])].map(({ minV }) => minV)
     const shownFrame: ShownFrame = {
       ms,
@@ -116,6 +143,7 @@ class ShowService {
       supplyA: solved?.supplyA ?? [],
       scene: player.scene?.name ?? '',
       limitedTo: player.limitedTo,
+      flashing: flashes.seen(ms / speed),
       lowestV: volts.length > 0 ? Math.min(...volts) : undefined,
     }
     return transfer(shownFrame, [lights.buffer, wall.buffer])

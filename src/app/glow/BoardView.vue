@@ -8,7 +8,11 @@ import { saveText } from '../shell/save-text'
 import { usePlanStore } from '../stores/plan'
 import { usePart } from '../stores/use-parts'
 
-const { plan, show, told } = defineProps<{ plan: Plan; show: Show; told: ShowTold | undefined }>()
+const { plan, show, told } = defineProps<{
+  plan: Plan
+  show: Show
+  told: Pick<ShowTold, 'needs'> | undefined
+}>()
 
 const store = usePlanStore()
 /** A show as it is kept in a file. */

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, nextTick, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import type { Box, Point } from '../../core/measure/geometry'
 import { cornersOfBox } from '../../core/measure/layout'
 import type { Plan } from '../../core/plan/plan'
-import { fit, toScreen } from '../bench/view'
+import { useDrag } from '../bench/use-drag'
+import { fit, toBench, toScreen } from '../bench/view'
 import type { ShownFrame } from '../engine/show.worker'
-import SensorTouch from './SensorTouch.vue'
+import SensorRow from './SensorRow.vue'
 
-const { plan, frame, daylight, values, areLightsOff } = defineProps<{
+const { plan, frame, daylight, values, areLightsOff, zone } = defineProps<{
   plan: Plan
   frame: ShownFrame | undefined
   /** 0 at night to 1 at noon. */
@@ -15,9 +17,12 @@ const { plan, frame, daylight, values, areLightsOff } = defineProps<{
   values: readonly number[]
   /** Before the light was put up. */
   areLightsOff: boolean
+  /** A part of the room that is drawn anew by dragging, mm. */
+  zone?: Box | undefined
 }>()
 const emit = defineEmits<{
   touch: [input: number, value: number]
+  zone: [zone: Box]
   /** Its width by its height. */
   shape: [aspect: number]
 }>()
@@ -174,7 +179,53 @@ watch(
   { immediate: true, flush: 'post' },
 )
 
-defineExpose({ picture: () => canvas.value })
+/** Two corners of the zone while it is drawn, px. */
+const drawn = ref<readonly [Point, Point]>()
+const startDrag = useDrag()
+const drawnBox = computed((): Box | undefined => {
+  if (drawn.value === undefined) return undefined
+  const [[ax, ay], [bx, by]] = drawn.value
+  return {
+    x: Math.min(ax, bx),
+    y: Math.min(ay, by),
+    width: Math.abs(ax - bx),
+    height: Math.abs(ay - by),
+  }
+})
+const zoneBox = computed((): Box | undefined => {
+  if (drawnBox.value !== undefined || zone === undefined) return drawnBox.value
+  const [x, y] = toScreen(view.value, [zone.x, zone.y])
+  return { x, y, width: zone.width * view.value.scale, height: zone.height * view.value.scale }
+})
+const leastDragPx = 6
+function drawZone(event: PointerEvent): void {
+  const from: Point = [event.offsetX, event.offsetY]
+  startDrag(event, {
+    move: (dx, dy) => {
+      drawn.value = [from, [from[0] + dx, from[1] + dy]]
+    },
+    end: () => {
+      const box = drawnBox.value
+      drawn.value = undefined
+      if (box === undefined || Math.min(box.width, box.height) < leastDragPx) return
+      const [x, y] = toBench(view.value, [box.x, box.y])
+      const { scale } = view.value
+      emit('zone', {
+        x: Math.round(x),
+        y: Math.round(y),
+        width: Math.max(1, Math.round(box.width / scale)),
+        height: Math.max(1, Math.round(box.height / scale)),
+      })
+    },
+  })
+}
+
+/** The picture as it is now. */
+function picture(): HTMLCanvasElement | null {
+  draw()
+  return canvas.value
+}
+defineExpose({ picture })
 </script>
 
 <template>
@@ -190,20 +241,25 @@ defineExpose({ picture: () => canvas.value })
         aria-label="The room at dusk"
         role="img"
       />
+      <svg
+        v-if="zone && zoneBox"
+        class="absolute inset-0 size-full cursor-crosshair touch-none"
+        aria-hidden="true"
+        @pointerdown="drawZone"
+      >
+        <rect
+          v-bind="zoneBox"
+          fill="none"
+          class="stroke-glow"
+          stroke-width="1.5"
+          stroke-dasharray="6 4"
+        />
+      </svg>
     </div>
-    <div
-      v-if="plan.signal.inputs.length > 0"
-      class="flex flex-wrap justify-center gap-2 min-[900px]:absolute min-[900px]:inset-x-2 min-[900px]:bottom-2"
-      role="group"
-      aria-label="Sensors"
-    >
-      <SensorTouch
-        v-for="(input, index) in plan.signal.inputs"
-        :key="input.id"
-        :input="input"
-        :value="values[index] ?? 0"
-        @touch="emit('touch', index, $event)"
-      />
-    </div>
+    <SensorRow
+      :plan="plan"
+      :values="values"
+      @touch="(input, value) => emit('touch', input, value)"
+    />
   </div>
 </template>

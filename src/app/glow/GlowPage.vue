@@ -1,14 +1,24 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { proxy } from 'comlink'
-import { computed, defineAsyncComponent, ref, shallowRef, useTemplateRef, watch } from 'vue'
-import type { Flashing } from '../../core/glow/flashing'
+import {
+  computed,
+  defineAsyncComponent,
+  nextTick,
+  ref,
+  shallowRef,
+  useTemplateRef,
+  watch,
+} from 'vue'
 import { mostFlashes } from '../../core/glow/flash'
+import type { Flashing } from '../../core/glow/flashing'
 import { goesByClock, minuteOf, timeOfDay } from '../../core/glow/by-clock'
 import { sceneAlone, type InputEvent } from '../../core/glow/play'
+import type { Box } from '../../core/measure/geometry'
 import { usualShow } from '../../core/glow/usual-show'
 import { emptyPlan } from '../../core/plan/empty'
 import type { Show } from '../../core/plan/plan'
+import type { EarlyShow } from '../engine/jobs.worker'
 import { useJob } from '../engine/use-job'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { useAddress } from '../shell/address'
@@ -21,9 +31,12 @@ import RenameField from '../ui/RenameField.vue'
 import { useHeardPlan } from '../stores/use-heard-plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import DuskStage from './DuskStage.vue'
+import EyeRow from './EyeRow.vue'
+import TapeStage from './TapeStage.vue'
 import { freeId, runNames, showIn } from './layer-words'
 import ShowRoll from './ShowRoll.vue'
 import ShowTimeline from './ShowTimeline.vue'
+import { useFilm } from './use-film'
 import { useShow } from './use-show'
 
 const AmpereChart = defineAsyncComponent(() => import('./AmpereChart.vue'))
@@ -70,7 +83,15 @@ const usualStops = -1.5
 const sceneId = useAddress<string | undefined>('scene', undefined)
 const layerId = ref<string>()
 
-const [daylight, stops] = [ref(0), ref(usualStops)]
+const stages = [
+  { value: 'room', label: 'Room' },
+  { value: 'tapes', label: 'Tapes' },
+  { value: 'grid', label: 'Grid' },
+] as const
+const stageView = ref<(typeof stages)[number]['value']>('room')
+/** The white that the eye takes for neutral, K: as a screen does. */
+const screenKelvin = 6500
+const [daylight, stops, kelvin] = [ref(0), ref(usualStops), ref(screenKelvin)]
 const areLightsOff = ref(false)
 /** Of the picture: its width by its height. */
 const aspect = ref(2)
@@ -84,7 +105,7 @@ const staged = computed<Show | undefined>(() => {
 const player = useShow(
   () => playedPlan.value,
   () => staged.value,
-  stops,
+  () => ({ stops: stops.value, kelvin: kelvin.value }),
   aspect,
 )
 const { open, frame, problem, isPlaying, ms, values, events } = player
@@ -117,7 +138,8 @@ function setLimited(event: Event): void {
 }
 
 const framesPerSecond = 50
-const flashing = shallowRef<Flashing>()
+const early = shallowRef<EarlyShow>()
+const flashing = computed(() => early.value?.flashing)
 const job = useJob(
   () => playedPlan.value ?? emptyPlan('', 'line'),
   (service, plan, tell, current: Show) =>
@@ -126,19 +148,21 @@ const job = useJob(
       current,
       { framesPerSecond, events: [...events.value] },
       tell,
-      proxy((told: Flashing) => {
-        flashing.value = told
+      proxy((known: EarlyShow) => {
+        early.value = known
       }),
     ),
 )
-const { result: told, progress } = job
+const { result: whole, progress } = job
+/** What the show comes to; its verdicts, with remedies that were tried, come last. */
+const told = computed(() => early.value?.told ?? whole.value)
 // Touches are played through once the hand has left them for a moment.
 let later: ReturnType<typeof setTimeout> | undefined
 watch(
   [playedPlan, show, events],
   ([plan, current], [, before]) => {
     if (plan === undefined || current === undefined) return
-    flashing.value = current === before ? flashing.value : undefined
+    early.value = current === before ? early.value : undefined
     clearTimeout(later)
     later = setTimeout(() => {
       job.start(current)
@@ -158,7 +182,17 @@ const flashesTooMuch = computed(() => (flashing.value?.perSecond ?? 0) > mostFla
 watch(flashesTooMuch, (tooMuch) => {
   if (tooMuch && agreed.value !== show.value) isPlaying.value = false
 })
+/** What flashed while it was shown, as it was touched or as fast as it plays: it stops at the limit. */
+const shownFlashing = shallowRef<Flashing>()
+watch(frame, (next) => {
+  if (!isPlaying.value || next === undefined || agreed.value === show.value) return
+  if (next.flashing.perSecond <= mostFlashes) return
+  isPlaying.value = false
+  shownFlashing.value = next.flashing
+  isAsking.value = true
+})
 function play(): void {
+  shownFlashing.value = undefined
   if (isPlaying.value) isPlaying.value = false
   else if (flashesTooMuch.value && agreed.value !== show.value) isAsking.value = true
   else {
@@ -176,6 +210,28 @@ function edit(scene: string, layer: string): void {
   sceneId.value = scene
   layerId.value = layer
   view.value = 'edit'
+}
+/** Lanes by their ids. */
+const lanes = computed(
+  () => new Map((store.tally?.signal.lanes ?? []).map(({ id, name }) => [id, name] as const)),
+)
+/** The layer that is open in the editor. */
+const edited = computed(() => {
+  const scenes = show.value?.scenes
+  const scene = scenes?.find(({ id }) => id === sceneId.value) ?? scenes?.[0]
+  const layer = scene?.layers.find(({ id }) => id === layerId.value) ?? scene?.layers[0]
+  return scene && layer && { scene, layer }
+})
+const zone = computed(() => {
+  const on = view.value === 'edit' ? edited.value?.layer.on : undefined
+  return on !== undefined && on !== 'all' && 'zone' in on ? on.zone : undefined
+})
+function setZone(next: Box): void {
+  if (edited.value === undefined || show.value === undefined) return
+  const { scene, layer } = edited.value
+  const layers = scene.layers.map((one) => (one === layer ? { ...one, on: { zone: next } } : one))
+  const scenes = show.value.scenes.map((one) => (one === scene ? { ...one, layers } : one))
+  put({ ...show.value, scenes }, 'where it plays')
 }
 function put(next: Show, label: string): void {
   store.commit([{ do: 'put-show', show: next }], { label })
@@ -210,6 +266,24 @@ function savePicture(): void {
     if (blob !== null) saveBlob(`${store.plan?.name ?? 'plan'} at dusk.png`, blob)
   })
 }
+const filming = useFilm(player, {
+  picture: () => stage.value?.picture() ?? undefined,
+  failed: (text) => {
+    notices.show({ kind: 'problem', text })
+  },
+})
+const { filmed } = filming
+async function saveFilm(): Promise<void> {
+  if (flashesTooMuch.value && agreed.value !== show.value) {
+    isAsking.value = true
+    return
+  }
+  stageView.value = 'room'
+  view.value = 'play'
+  await nextTick()
+  const blob = await filming.make()
+  if (blob !== undefined) saveBlob(`${show.value?.name ?? 'show'}.gif`, blob)
+}
 const actions = computed(() => [
   { label: 'New show', run: addShow },
   { label: 'Copy this show', run: copyShow },
@@ -220,6 +294,7 @@ const actions = computed(() => [
       ]
     : []),
   { label: 'Save the picture', run: savePicture },
+  { label: 'Save a moving picture', run: () => void saveFilm() },
 ])
 const hasSensors = computed(() => (store.plan?.signal.inputs.length ?? 0) > 0)
 
@@ -270,6 +345,7 @@ useEventListener('keydown', (event) => {
         :plan="plan"
         :show="show"
         :told="told"
+        :verdicts="whole?.verdicts"
         :flashing="flashing"
         :progress="progress"
         :is-touched="isTouched"
@@ -295,19 +371,50 @@ useEventListener('keydown', (event) => {
           Making the show ready …
         </p>
         <template v-else>
-          <DuskStage
+          <div
             v-show="view !== 'board'"
-            ref="stage"
-            class="relative max-[899px]:h-auto"
+            class="relative flex min-h-0 flex-col max-[899px]:gap-2"
             :class="view === 'edit' ? 'h-[30%] shrink-0' : 'flex-1 max-[899px]:flex-none'"
-            :plan="plan"
-            :frame="frame"
-            :daylight="daylight"
-            :values="values"
-            :are-lights-off="areLightsOff"
-            @touch="player.touch"
-            @shape="aspect = $event"
-          />
+          >
+            <SegmentedChoice
+              v-if="view === 'play'"
+              v-model="stageView"
+              class="self-start min-[900px]:absolute min-[900px]:top-2 min-[900px]:left-2 min-[900px]:z-10"
+              label="Shown as"
+              :options="stages"
+            />
+            <p
+              v-if="filmed !== undefined"
+              class="night flex items-center gap-3 rounded-lg bg-bench-raised px-3 py-1 text-[13px] text-bench-ink min-[900px]:absolute min-[900px]:top-2 min-[900px]:right-2 min-[900px]:z-10"
+              role="status"
+            >
+              Moving picture … {{ Math.round(100 * filmed) }} %
+              <button class="button-quiet" @click="filming.cancel">Cancel</button>
+            </p>
+            <TapeStage
+              v-if="view === 'play' && stageView !== 'room'"
+              class="min-h-0 flex-1"
+              :plan="plan"
+              :values="values"
+              :frame="frame"
+              :as="stageView"
+              @touch="player.touch"
+            />
+            <DuskStage
+              v-show="view === 'edit' || stageView === 'room'"
+              ref="stage"
+              class="relative min-h-0 flex-1 max-[899px]:h-auto"
+              :plan="plan"
+              :frame="frame"
+              :daylight="daylight"
+              :values="values"
+              :are-lights-off="areLightsOff"
+              :zone="zone"
+              @zone="setZone"
+              @touch="player.touch"
+              @shape="aspect = $event"
+            />
+          </div>
           <p
             v-if="view === 'edit' && open.canPlay"
             class="-mt-1 flex items-center gap-3 text-[12.5px] text-bench-soft"
@@ -322,38 +429,14 @@ useEventListener('keydown', (event) => {
             This scene alone<template v-if="waiting"> · {{ waiting }}</template>
             <span v-if="frame" class="ml-auto"> {{ amperes.toFixed(2) }} A </span>
           </p>
-          <div
+          <EyeRow
             v-show="view === 'play'"
-            class="flex flex-wrap items-center gap-x-5 gap-y-1 text-[12.5px] text-bench-soft"
+            v-model:daylight="daylight"
+            v-model:stops="stops"
+            v-model:kelvin="kelvin"
+            v-model:are-lights-off="areLightsOff"
+            :is-room="stageView === 'room'"
           >
-            <label class="flex items-center gap-2">
-              Night
-              <input
-                v-model.number="daylight"
-                type="range"
-                class="w-40 accent-glow"
-                min="0"
-                max="1"
-                step="0.01"
-                aria-label="Daylight"
-              />
-              day
-            </label>
-            <label class="flex items-center gap-2">
-              Exposure
-              <input
-                v-model.number="stops"
-                type="range"
-                class="w-32 accent-glow"
-                min="-4"
-                max="4"
-                step="0.5"
-              />
-              <span class="w-16">{{ stops > 0 ? '+' : '' }}{{ stops }} stops</span>
-            </label>
-            <label class="flex items-center gap-1.5">
-              <input v-model="areLightsOff" type="checkbox" class="accent-glow" /> lights off
-            </label>
             <label v-if="isByClock" class="flex items-center gap-1.5">
               Time of day
               <input
@@ -379,13 +462,7 @@ useEventListener('keydown', (event) => {
                 to {{ Math.floor(100 * frame.limitedTo) }} %
               </span>
             </label>
-            <span v-if="frame" class="ml-auto">
-              <template v-if="open.canPlay">{{ frame.scene }} · </template>
-              {{ amperes.toFixed(2) }} A<template v-if="frame.lowestV !== undefined">
-                · {{ frame.lowestV.toFixed(2) }} V at the lowest</template
-              >
-            </span>
-          </div>
+          </EyeRow>
           <p
             v-if="!open.canPlay"
             class="rounded-lg border border-bench-line bg-bench-raised px-4 py-3 text-[14px]"
@@ -404,7 +481,15 @@ useEventListener('keydown', (event) => {
             @play="play"
             @forget="player.forget(setOut())"
             @edit="edit"
-          />
+          >
+            <template v-if="frame">
+              {{ frame.scene }} · {{ amperes.toFixed(2) }} A<template
+                v-if="frame.lowestV !== undefined"
+              >
+                · {{ frame.lowestV.toFixed(2) }} V at the lowest</template
+              >
+            </template>
+          </ShowTimeline>
           <AmpereChart
             v-if="told && view === 'play' && open.canPlay"
             :played="told.played"
@@ -419,20 +504,23 @@ useEventListener('keydown', (event) => {
             Amperes are worked out … {{ Math.round(100 * (progress ?? 0)) }} %
           </div>
           <ShowEditor
-            v-if="show && view === 'edit'"
+            v-if="show && view === 'edit' && frame"
             v-model:scene="sceneId"
             v-model:layer="layerId"
             :plan="plan"
             :show="show"
             :runs="runs"
+            :lanes="lanes"
+            :room="frame.shape.box"
             @put="put"
           />
           <BoardView v-if="show && view === 'board'" :plan="plan" :show="show" :told="told" />
         </template>
       </div>
       <FlashConsent
-        v-if="isAsking && flashing"
-        :flashing="flashing"
+        v-if="isAsking && (shownFlashing ?? flashing)"
+        :flashing="(shownFlashing ?? flashing)!"
+        :is-live="shownFlashing !== undefined"
         @close="isAsking = false"
         @agree="agree"
       />

@@ -1,16 +1,21 @@
 <script setup lang="ts">
 import { Plus, X } from '@lucide/vue'
 import { computed } from 'vue'
+import type { Box } from '../../core/measure/geometry'
 import type { Parameter } from '../../core/glow/pattern'
 import { patternOf, patterns } from '../../core/glow/patterns'
 import type { Plan, ShowLayer } from '../../core/plan/plan'
 import PickField from '../ui/PickField.vue'
 import ColourField from './ColourField.vue'
 
-const { plan, layer, runs } = defineProps<{
+const { plan, layer, runs, lanes, room } = defineProps<{
   plan: Plan
   layer: ShowLayer
   runs: ReadonlyMap<string, string>
+  /** Lanes of the plan by their ids, with their names. */
+  lanes: ReadonlyMap<string, string>
+  /** What the picture shows, mm. */
+  room: Box
 }>()
 const emit = defineEmits<{ set: [layer: ShowLayer, label: string]; remove: [] }>()
 
@@ -24,11 +29,39 @@ const setValue = (parameter: Parameter, value: ShowLayer['set'][string]): void =
 
 /** Runs that the layer is on; all of them where it is on everything. */
 const chosen = computed(() => (layer.on !== 'all' && 'runs' in layer.on ? layer.on.runs : []))
+const chosenLanes = computed(() =>
+  layer.on !== 'all' && 'lanes' in layer.on ? layer.on.lanes : [],
+)
+const toggled = (chosenIds: readonly string[], id: string): string[] =>
+  chosenIds.includes(id) ? chosenIds.filter((one) => one !== id) : [...chosenIds, id]
 function toggle(id: string): void {
-  const next = chosen.value.includes(id)
-    ? chosen.value.filter((one) => one !== id)
-    : [...chosen.value, id]
+  const next = toggled(chosen.value, id)
   set({ on: next.length === 0 ? 'all' : { runs: next } }, 'where it plays')
+}
+function toggleLane(id: string): void {
+  const next = toggled(chosenLanes.value, id)
+  set({ on: next.length === 0 ? 'all' : { lanes: next } }, 'where it plays')
+}
+const zone = computed(() => (layer.on !== 'all' && 'zone' in layer.on ? layer.on.zone : undefined))
+function takeZone(): void {
+  // The left half of the room, to be drawn anew.
+  const { x, y, width, height } = room
+  const [left, top, wide, high] = [x, y, width / 2, height].map(Math.round)
+  if (left === undefined || top === undefined || !wide || !high) return
+  set({ on: { zone: { x: left, y: top, width: wide, height: high } } }, 'where it plays')
+}
+const zoneFields = [
+  ['x', 'Left, mm', -1_000_000],
+  ['y', 'Top, mm', -1_000_000],
+  ['width', 'Width, mm', 1],
+  ['height', 'Height, mm', 1],
+] as const
+function setZone(key: (typeof zoneFields)[number][0], least: number, event: Event): void {
+  if (!(event.target instanceof HTMLInputElement) || zone.value === undefined) return
+  const value = event.target.valueAsNumber
+  const held = Number.isNaN(value) ? zone.value[key] : Math.min(1_000_000, Math.max(least, value))
+  event.target.value = String(held)
+  set({ on: { zone: { ...zone.value, [key]: held } } }, 'where it plays')
 }
 
 const units: Readonly<Record<string, string>> = {
@@ -182,6 +215,38 @@ const inputOptions = computed(() => [
         >
           {{ name }}
         </button>
+        <template v-if="lanes.size > 1">
+          <button
+            v-for="[id, name] in lanes"
+            :key="`lane ${id}`"
+            class="button-quiet"
+            :class="chosenLanes.includes(id) && 'border-glow text-glow'"
+            :aria-pressed="chosenLanes.includes(id)"
+            @click="toggleLane(id)"
+          >
+            lane {{ name }}
+          </button>
+        </template>
+        <button
+          class="button-quiet"
+          :class="zone && 'border-glow text-glow'"
+          :aria-pressed="zone !== undefined"
+          @click="takeZone"
+        >
+          part of the room
+        </button>
+      </div>
+      <div v-if="zone" class="mt-2 flex flex-wrap items-end gap-x-4 gap-y-2">
+        <label v-for="[key, label, least] in zoneFields" :key="key" class="block">
+          {{ label }}
+          <input
+            type="number"
+            class="field block w-24 py-1"
+            :value="zone[key]"
+            @change="setZone(key, least, $event)"
+          />
+        </label>
+        <span class="pb-1.5 text-bench-soft">or drag over the picture</span>
       </div>
     </fieldset>
     <div v-if="pattern" class="flex flex-wrap items-start gap-x-5 gap-y-3">

@@ -4,16 +4,20 @@ import { computed } from 'vue'
 import { minuteOf, timeOfDay } from '../../core/glow/by-clock'
 import { clockOf } from '../../core/glow/compile'
 import { patterns } from '../../core/glow/patterns'
+import type { Box } from '../../core/measure/geometry'
 import type { Plan, Scene, Show, ShowLayer } from '../../core/plan/plan'
 import { withSet } from '../../core/plan/with-set'
 import PickField from '../ui/PickField.vue'
 import LayerForm from './LayerForm.vue'
 import { freeId, layerTint, patternName, placeText } from './layer-words'
 
-const { plan, show, runs } = defineProps<{
+const { plan, show, runs, lanes, room } = defineProps<{
   plan: Plan
   show: Show
   runs: ReadonlyMap<string, string>
+  lanes: ReadonlyMap<string, string>
+  /** What the picture shows, mm. */
+  room: Box
 }>()
 const emit = defineEmits<{ put: [show: Show, label: string] }>()
 /** Ids of the scene and the layer that are open. */
@@ -308,6 +312,8 @@ function setStart(value: string): void {
           :plan="plan"
           :layer="layer"
           :runs="runs"
+          :lanes="lanes"
+          :room="room"
           @set="putLayer"
           @remove="removeLayer"
         />

@@ -96,10 +96,12 @@ function nudge(event: KeyboardEvent): void {
         {{ isPlaying ? 'Pause' : 'Play' }}
       </button>
       <span class="w-14 font-mono text-[15px] font-semibold">{{ clockText(ms / 1000) }}</span>
-      <span class="w-44 text-[12.5px] text-bench-soft">
-        of {{ clockText(lengthMs / 1000) }} ·
-        {{ waiting ?? `${String(isPlaying ? rate : 0)} frames/s` }}
+      <span class="w-36 text-[12.5px] text-bench-soft">
+        of {{ clockText(lengthMs / 1000) }}
+        <template v-if="waiting">· {{ waiting }}</template>
+        <template v-else-if="isPlaying">· {{ rate }} frames/s</template>
       </span>
+      <span class="text-[12.5px] max-[899px]:order-last max-[899px]:w-full"><slot /></span>
       <label class="ml-auto text-[12.5px]">
         <span class="sr-only">How fast</span>
         <select v-model="speed" class="field w-auto py-1">
@@ -110,16 +112,18 @@ function nudge(event: KeyboardEvent): void {
         class="button-quiet"
         :aria-pressed="isLooping"
         :class="isLooping && 'bg-bench-line'"
+        aria-label="Again and again"
+        title="Again and again"
         @click="isLooping = !isLooping"
       >
-        <Repeat :size="14" /> Again and again
+        <Repeat :size="14" />
       </button>
       <button class="button-quiet" :disabled="!isTouched" @click="emit('forget')">
-        <RotateCcw :size="14" /> Forget touches
+        <RotateCcw :size="14" /> <span class="max-[599px]:sr-only">Forget touches</span>
       </button>
     </div>
     <div
-      class="mt-2.5 grid max-h-[108px] grid-cols-[minmax(0,2fr)_minmax(0,5fr)] gap-x-3 overflow-y-auto"
+      class="mt-2.5 grid max-h-[84px] grid-cols-[minmax(0,2fr)_minmax(0,5fr)] gap-x-3 overflow-y-auto"
     >
       <ul>
         <li v-for="{ key, scene, layer, name, place } in rows" :key="key" class="h-6">

@@ -4,7 +4,7 @@ import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef, typ
 import type { InputEvent } from '../../core/glow/play'
 import type { Plan, Show } from '../../core/plan/plan'
 import { messageOf } from '../../core/quantity/message-of'
-import type { OpenShow, ShownFrame, ShowWorker } from '../engine/show.worker'
+import type { Eye, OpenShow, ShownFrame, ShowWorker } from '../engine/show.worker'
 
 const restMs = 60
 
@@ -28,6 +28,9 @@ export interface ShowPlayer {
   /** Plays without what was touched; what is told here is said from the start. */
   readonly forget: (from?: readonly InputEvent[]) => void
   readonly seek: (ms: number) => void
+  /** Shows the frame at a time while nothing plays, and is done when it is there; until `release` nothing else is drawn. */
+  readonly hold: (ms: number) => Promise<void>
+  readonly release: () => void
 }
 
 function withValue(values: readonly number[], input: number, value: number): readonly number[] {
@@ -39,13 +42,13 @@ function withValue(values: readonly number[], input: number, value: number): rea
 /**
  * Plays a show: a worker works out the frames, the page asks for the next one when the last has come, so that neither waits for the other.
  *
- * @param stops exposure
+ * @param eye how it is looked at
  * @param aspect width of the picture by its height
  */
 export function useShow(
   plan: () => Plan | undefined,
   show: () => Show | undefined,
-  stops: Ref<number>,
+  eye: () => Omit<Eye, 'speed'>,
   aspect: Ref<number>,
 ): ShowPlayer {
   const worker = new Worker(new URL('../engine/show.worker.ts', import.meta.url), {
@@ -67,7 +70,7 @@ export function useShow(
   let isBusy = false
   /** What was asked for last: nothing is asked for twice. */
   let asked: string | undefined
-  let isGone = false
+  let [isGone, isHeld] = [false, false]
   let generation = 0
   worker.addEventListener('error', ({ message }) => {
     problem.value = message || 'its worker could not be started'
@@ -111,13 +114,18 @@ export function useShow(
   let [counted, since] = [0, performance.now()]
   async function draw(): Promise<void> {
     const at = Math.floor(ms.value)
-    const key = `${String(at)}|${String(stops.value)}|${String(events.value.length)}|${String(generation)}`
-    if (isBusy || open.value === undefined || key === asked) return
+    const { stops, kelvin } = eye()
+    const key = `${String(at)}|${String(stops)}|${String(kelvin)}|${String(events.value.length)}|${String(generation)}`
+    if (isBusy || isHeld || open.value === undefined || key === asked) return
     isBusy = true
     asked = key
     const mine = generation
     try {
-      const next = await service.frame(at, events.value, stops.value)
+      const next = await service.frame(at, events.value, {
+        stops,
+        kelvin,
+        speed: speed.value,
+      })
       if (mine !== generation || isGone || next === undefined) return
       frame.value = next
       counted += 1
@@ -169,6 +177,17 @@ export function useShow(
     for (const [, input, value] of from) values.value = withValue(values.value, input, value)
     asked = undefined
   }
+  async function hold(at: number): Promise<void> {
+    isHeld = true
+    isPlaying.value = false
+    ms.value = at
+    const next = await service.frame(Math.floor(at), events.value, { ...eye(), speed: 1 })
+    if (next !== undefined) frame.value = next
+  }
+  function release(): void {
+    isHeld = false
+    asked = undefined
+  }
   onScopeDispose(() => {
     isGone = true
     clearTimeout(resting)
@@ -190,5 +209,7 @@ export function useShow(
     touch,
     forget,
     seek,
+    hold,
+    release,
   }
 }

@@ -49,7 +49,11 @@ export class FlashWatch {
   private readonly watched: Watched[]
   private readonly scenes: number[] = []
 
-  constructor(field: Field) {
+  /** @param kept how many frames are looked back on; all of them where nobody says */
+  constructor(
+    field: Field,
+    private readonly kept = Infinity,
+  ) {
     this.watched = field.runs.flatMap((run) => {
       const own = [...Array(run.count).keys()].map((at) => run.from + at)
       const lit = own.filter((at) => (field.run[at] ?? -1) >= 0)
@@ -75,7 +79,11 @@ export class FlashWatch {
   /** @param sent linear red, green, blue and white of each element as it is sent, 0–1 */
   add(sent: Float64Array, scene: number): void {
     this.scenes.push(scene)
+    // Shifting a frame out each time would take longer than looking at a few more.
+    const old = this.scenes.length > 2 * this.kept ? this.scenes.length - this.kept : 0
+    if (old > 0) this.scenes.splice(0, old)
     for (const { elements, luminance, red, isRed } of this.watched) {
+      if (old > 0) for (const seen of [luminance, red, isRed]) seen.splice(0, old)
       let [r, g, b, w] = [0, 0, 0, 0]
       for (const at of elements) {
         r += sent[4 * at] ?? 0

@@ -16,6 +16,7 @@ import { byteOf, channelKinds, channelLevel, fieldOf } from './field'
 import { patterns } from './patterns'
 import {
   InputTape,
+  LiveFlashes,
   play,
   playWhole,
   readyShow,
@@ -403,6 +404,36 @@ describe('flashing', () => {
     const { perSecond, worst } = showFlashes(worked(pegboard), show, asPlayed, run)
     expect(perSecond).toBeGreaterThan(3)
     expect(worst?.scene).toBe(1)
+  })
+
+  it('is seen while it is shown: by what is touched, and by how fast it plays', () => {
+    const gauge = layer('gauge', { value: 'dial', glide: 0.02, colours: ['#ffffff', '#ffffff'] })
+    const show = ready(showOf(scene([gauge])))
+    /** The dial turned up and down five times a second. */
+    const seenAt = (speed: number, ms = 3_000): number => {
+      const player = new Player(show)
+      const live = new LiveFlashes(player)
+      let perSecond = 0
+      for (let at = 0; at < ms; at += 10) {
+        player.step(at, [0, at % 200 < 100 ? 65_535 : 0])
+        player.paint(at)
+        perSecond = live.seen(at / speed).perSecond
+      }
+      return perSecond
+    }
+    expect(watchFlashes(show, { seconds: 3, framesPerSecond: 50 }).perSecond).toBe(0)
+    expect([seenAt(1), seenAt(0.5), seenAt(0.1)]).toEqual([5, 2, 0])
+    // It says so within the second in which the fourth flash comes.
+    expect(seenAt(1, 900)).toBe(4)
+    const player = new Player(show)
+    const live = new LiveFlashes(player)
+    for (let at = 0; at < 2_000; at += 20) {
+      player.step(at, [0, at % 200 < 100 ? 65_535 : 0])
+      player.paint(at)
+      live.seen(at)
+    }
+    // Somewhere else in the show nothing was seen yet.
+    expect([live.seen(9_000).perSecond, live.seen(0).perSecond]).toEqual([0, 0])
   })
 
   it('comets that are steady over a whole run flash on 300 mm of it', () => {

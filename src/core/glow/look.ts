@@ -65,6 +65,15 @@ interface SeenRun {
   readonly through: number
 }
 
+/** A run as one straight row of lights. */
+export interface Tape {
+  readonly name: string
+  readonly lengthMm: number
+  /** Its lights among all that are seen, in the order of its data. */
+  readonly from: number
+  readonly count: number
+}
+
 type LookGiven = Pick<RoutedPlan, 'cuts' | 'lit' | 'layout'>
 
 /**
@@ -160,6 +169,19 @@ export class Look {
     }
   }
 
+  /** Runs as tapes, in the order of the data; what no program lights comes last. */
+  get tapes(): Tape[] {
+    const order = ({ run }: SeenRun): number => run?.from ?? Infinity
+    return this.runs
+      .toSorted((a, b) => (order(a) === order(b) ? 0 : order(a) - order(b)))
+      .map(({ entry, from, count }) => ({
+        name: entry.run.name,
+        lengthMm: entry.placedMm > 0 ? entry.placedMm : lengthOf(this, from, count),
+        from,
+        count,
+      }))
+  }
+
   /**
    * Works out a frame.
    *
@@ -228,6 +250,14 @@ export class Look {
   }
 }
 
+/** How far it is along lights that hang by themselves, mm. */
+function lengthOf({ x, y }: Pick<Look, 'x' | 'y'>, from: number, count: number): number {
+  let sum = 0
+  for (let at = from + 1; at < from + count; at += 1)
+    sum += Math.hypot((x[at] ?? 0) - (x[at - 1] ?? 0), (y[at] ?? 0) - (y[at - 1] ?? 0))
+  return sum
+}
+
 const mean = (values: Float32Array, from: number, to: number): number => {
   let sum = 0
   for (let at = from; at < to; at += 1) sum += values[at] ?? 0
@@ -267,6 +297,13 @@ function dotsOf(
 /** Lux that a screen shows in the middle of its range at no exposure, and what a light at full counts as. */
 const [middleLux, lightLux] = [150, 1_000]
 
+/** What an eye, or a camera, that takes a white for neutral sees of red, green and blue. @param kelvin 1000 to 40000 K */
+export function balanceOf(kelvin: number): readonly [number, number, number] {
+  const [r, g, b] = tintOf(whiteOf(kelvin))
+  const least = 0.02
+  return [g / Math.max(least, r), 1, g / Math.max(least, b)]
+}
+
 /** How light is shown: as lux on the wall, or a light that is looked at. */
 export const luxOf = { wall: 1, light: lightLux } as const
 
@@ -275,16 +312,29 @@ export const luxOf = { wall: 1, light: lightLux } as const
  * curve.
  *
  * @param linear red, green and blue side by side
+ * @param balance what each of them is multiplied by first: `balanceOf`
  * @param into red, green, blue and, where `stride` is 4, 255
  */
 export function show(
   linear: Float32Array,
-  { stops, lux, stride }: { readonly stops: number; readonly lux: number; readonly stride: 3 | 4 },
+  {
+    stops,
+    lux,
+    stride,
+    balance: [onRed, onGreen, onBlue],
+  }: {
+    readonly stops: number
+    readonly lux: number
+    readonly stride: 3 | 4
+    readonly balance: readonly [number, number, number]
+  },
   into: Uint8ClampedArray,
 ): void {
   const scale = (lux * 2 ** stops) / middleLux
   for (let from = 0, to = 0; from < linear.length; from += 3, to += stride) {
-    const [r, g, b] = [linear[from] ?? 0, linear[from + 1] ?? 0, linear[from + 2] ?? 0]
+    const r = (linear[from] ?? 0) * onRed
+    const g = (linear[from + 1] ?? 0) * onGreen
+    const b = (linear[from + 2] ?? 0) * onBlue
     const most = Math.max(r, g, b) * scale
     const held = most < 1e-6 ? 0 : ((1 - Math.exp(-most)) / most) * scale
     into[to] = 255 * (r * held) ** (1 / 2.2)

@@ -303,6 +303,36 @@ export function showFlashes(
   return worst
 }
 
+/**
+ * Watches what is shown for flashes, at the times at which it is seen: each frame stays until the next one comes. Of the last two seconds
+ * or so the worst is told.
+ */
+export class LiveFlashes {
+  private watch: FlashWatch
+  private readonly sent: Float64Array
+  private last: number | undefined
+
+  constructor(private readonly player: Player) {
+    this.watch = new FlashWatch(player.show.field, liveFps)
+    this.sent = new Float64Array(player.show.field.count * 4)
+  }
+
+  /** After a frame was painted. @param ms when it is seen; after a gap, or backwards, it begins anew */
+  seen(ms: number): Flashing {
+    const slot = 1000 / liveFps
+    if (this.last === undefined || ms < this.last || ms > this.last + longestGapMs) {
+      this.watch = new FlashWatch(this.player.show.field, liveFps)
+      this.last = ms - slot
+    }
+    sentLight(this.player, this.sent)
+    for (; this.last + slot <= ms; this.last += slot)
+      this.watch.add(this.sent, this.player.sceneNumber)
+    return this.watch.worst(liveFps)
+  }
+}
+/** Frames a second at which what is shown is watched; a longer pause than this is none that is seen as one show, ms. */
+const [liveFps, longestGapMs] = [50, 250]
+
 /** What is seen of the light that is sent: white where a run has no colours of its own. */
 function sentLight(player: Player, sent: Float64Array): void {
   const {
