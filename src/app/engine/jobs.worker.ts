@@ -139,11 +139,12 @@ const service = {
       flashing: flashes,
     }
     const { played } = whole
+    const day = showDay(given, show, whole)
     const told = {
       played,
       needs: boardNeeds(ready),
-      day: showDay(given, show, whole),
-      cells: showCells(given.supplies, played),
+      day,
+      cells: showCells(given.supplies, whole, day),
     }
     early({ flashing: flashes, told })
     const judging = showVerdicts(given, show, { whole, run, workOut: worked })

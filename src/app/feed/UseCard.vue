@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { UsePlace } from '../../core/plan/choices'
-import type { Plan, Use } from '../../core/plan/plan'
+import type { Plan, SolarBox, Use } from '../../core/plan/plan'
+import type { Settable } from '../../core/plan/with-set'
 import { usePlanStore } from '../stores/plan'
 import { numberOf } from './value-of'
 
@@ -19,7 +20,30 @@ function setWhere(place: UsePlace): void {
     where: where.includes(place) ? where.filter((one) => one !== place) : [...where, place],
   })
 }
-function setUse(set: Partial<Use>): void {
+/** *Typical* of a small garden box: half of its battery is used, a plain controller charges it. */
+const usualSolar: SolarBox = {
+  panelW: 10,
+  sunHours: 2.5,
+  chargeEfficiency: 0.6,
+  batteryWh: 84,
+  usableShare: 0.5,
+}
+/** Each with the most that it may be, and what it is shown in: per cent are a hundred times the share. */
+const solarFields = [
+  ['panelW', 'Panel, W', 5_000, 1],
+  ['sunHours', 'Peak sun hours a day', 24, 1],
+  ['batteryWh', 'Its battery, Wh', 100_000, 1],
+  ['usableShare', 'Of it usable, %', 1, 100],
+  ['chargeEfficiency', 'Charging keeps, %', 1, 100],
+] as const
+function setSolar(key: keyof SolarBox, most: number, factor: number, event: Event): void {
+  const { solar } = plan.use
+  if (solar === undefined) return
+  const least = factor === 1 ? 0 : 0.01
+  const value = Math.min(most, Math.max(least, numberOf(event) / factor))
+  setUse({ solar: { ...solar, [key]: value } })
+}
+function setUse(set: Settable<Use>): void {
   store.commit([{ do: 'set-use', use: set }], { label: 'how it is used', key: 'use' })
 }
 </script>
@@ -94,6 +118,31 @@ function setUse(set: Partial<Use>): void {
           @change="numberOf($event) > 0 && setUse({ batteryHours: numberOf($event) })"
         />
       </label>
+    </div>
+    <label class="mt-3 flex items-center gap-2">
+      <input
+        type="checkbox"
+        class="accent-glow"
+        :checked="plan.use.solar !== undefined"
+        @change="setUse({ solar: plan.use.solar === undefined ? usualSolar : undefined })"
+      />
+      a solar panel charges its battery
+    </label>
+    <div v-if="plan.use.solar" class="mt-2 grid grid-cols-2 gap-x-4 gap-y-2 text-bench-soft">
+      <label v-for="[key, label, most, factor] in solarFields" :key="key">
+        {{ label }}
+        <input
+          v-shown="Math.round(plan.use.solar[key] * factor * 1000) / 1000"
+          type="number"
+          min="0"
+          step="any"
+          class="field block w-20"
+          @change="setSolar(key, most, factor, $event)"
+        />
+      </label>
+      <p class="col-span-2 text-[12.5px]">
+        What a day of a show takes, and whether the panel carries it, is told on the Glow page.
+      </p>
     </div>
     <fieldset class="mt-3 grid gap-1.5">
       <legend class="mb-1 text-bench-soft">Where care is due</legend>

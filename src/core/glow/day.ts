@@ -1,13 +1,16 @@
 import { cellUse, type CellUse } from '../feed/batteries'
 import { wattHoursADay } from '../feed/energy'
 import type { FedSupply } from '../feed/supplies'
-import type { Plan, Show } from '../plan/plan'
+import type { Plan, Show, SolarBox } from '../plan/plan'
 import { hoursByClock } from './by-clock'
-import type { Played, PlayedShow, PlayGiven } from './play'
+import { solar } from './nights'
+import type { PlayedShow, PlayGiven } from './play'
 
 /** What somebody who comes by starts, or the clock, and how often. */
 export interface Visit {
   readonly scene: string
+  /** The scene's number in the show. */
+  readonly number: number
   readonly perDay: number
   readonly seconds: number
   /** While it plays, W. */
@@ -24,6 +27,8 @@ export interface ShowDay {
   readonly efficiency: number
   readonly wattHours: number
   readonly kwhPerYear: number
+  /** Where a panel charges it. */
+  readonly solar: { readonly given: SolarBox; readonly told: ReturnType<typeof solar> } | undefined
 }
 
 /** How a supply that lives on cells does while a show plays. */
@@ -31,15 +36,30 @@ export interface ShowCells {
   readonly id: string
   readonly name: string
   readonly use: CellUse
+  /** How many such days they last, standby and visits in it; `null` where nothing is drawn. */
+  readonly days: number | null
 }
 
-/** Cells under the mean of a show, with their sag at its peak. */
-export const showCells = (supplies: readonly FedSupply[], played: Played): ShowCells[] =>
-  supplies.flatMap(({ slot, part, currentA }): ShowCells[] => {
-    const own = played.supplies.find(({ id }) => id === slot.id)
-    const use =
-      part && own && cellUse(part, { idleA: currentA.idle, meanA: own.meanA, peakA: own.peakA })
-    return use === undefined ? [] : [{ id: slot.id, name: slot.name, use }]
+/** Cells under the mean of a show, with their sag at its peak, and through whole days of it. */
+export const showCells = (
+  supplies: readonly FedSupply[],
+  { played, started }: Pick<PlayedShow, 'played' | 'started'>,
+  day: ShowDay,
+): ShowCells[] =>
+  supplies.flatMap(({ slot, part, currentA, offA }, at): ShowCells[] => {
+    const own = played.supplies[at]
+    if (part === undefined || own === undefined) return []
+    const idleA = currentA.idle
+    const use = cellUse(part, { idleA, meanA: own.meanA, peakA: own.peakA })
+    if (use === undefined) return []
+    // Ampere hours of a day beyond standby, over it.
+    const visited = day.visits.reduce((sum, { number, perDay, seconds }) => {
+      const amperes = started.find(({ scene }) => scene === number)?.played.supplies[at]?.meanA
+      return sum + (Math.max(0, (amperes ?? 0) - offA) * perDay * seconds) / 3600
+    }, 0)
+    const meanA = (own.meanA * day.hours + offA * (24 - day.hours) + visited) / 24
+    const hours = cellUse(part, { idleA, meanA, peakA: own.peakA })?.hours ?? null
+    return [{ id: slot.id, name: slot.name, use, days: hours === null ? null : hours / 24 }]
   })
 
 /**
@@ -58,7 +78,7 @@ export function showDay(
     const isByClock = 'clock' in start
     const perDay = isByClock ? 1 : (start.perDay ?? 0)
     const lasts = isByClock ? 3600 * (clockHours[number] ?? 0) : seconds
-    return perDay * lasts > 0 ? [{ scene: name, perDay, seconds: lasts, watts }] : []
+    return perDay * lasts > 0 ? [{ scene: name, number, perDay, seconds: lasts, watts }] : []
   })
   // While a scene plays by the clock, those in turn do not.
   const hours = Math.max(0, plan.use.hoursADay - clockHours.reduce((sum, one) => sum + one, 0))
@@ -68,6 +88,7 @@ export function showDay(
     0,
   )
   const visited = visits.reduce((sum, visit) => sum + wattHoursOf(visit, idleWatts), 0)
+  const solarBox = plan.use.solar
   const efficiency = meanEfficiency(supplies, plan)
   const day = { watts, idleWatts, hoursOnPerDay: hours, supplyEfficiency: efficiency }
   const wattHours = wattHoursADay(day) + visited / efficiency
@@ -79,6 +100,7 @@ export function showDay(
     efficiency,
     wattHours,
     kwhPerYear: (wattHours * 365) / 1000,
+    solar: solarBox && { given: solarBox, told: solar({ ...solarBox, nightWh: wattHours }) },
   }
 }
 

@@ -7,10 +7,11 @@ import type { Line, Plan, Show } from '../plan/plan'
 import { demoPlan } from '../../testing/demo-plan'
 import { layer, scene, showOf } from '../../testing/shows'
 import { worked } from '../worked'
-import { showDay, wattHoursOf } from './day'
+import { dayFigures } from '../roll/show'
+import { showCells, showDay, wattHoursOf } from './day'
 import { fieldOf } from './field'
 import { Look } from './look'
-import { play, playStarted, readyShow, sentBy, toEnd } from './play'
+import { play, playStarted, playWhole, readyShow, sentBy, toEnd } from './play'
 import { Player } from './player'
 import { ShowFeed } from './show-feed'
 
@@ -208,5 +209,54 @@ describe('a day of a show', () => {
     expect(day.wattHours).toBeCloseTo(wattHours, 9)
     expect(day.kwhPerYear).toBeCloseTo(0.365 * wattHours, 9)
     expect(day.efficiency).toBeCloseTo(given.supplies[0]!.part!.efficiency, 9)
+  })
+
+  it('lasts a bank so many days, and is carried by a panel or not', () => {
+    const base = emptyPlan('t', 'a')
+    const solar = {
+      panelW: 10,
+      sunHours: 2.5,
+      chargeEfficiency: 0.6,
+      batteryWh: 84,
+      usableShare: 0.5,
+    }
+    const plan = planOf(
+      { text: 'shelf 300' },
+      {
+        supplies: [{ id: 'supply-a', name: 'Bank', part: 'bank-37wh' }],
+        signal: { ...base.signal, inputs: [{ id: 'door', kind: 'motion', name: 'Door' }] },
+        use: { ...base.use, hoursADay: 3, solar },
+      },
+    )
+    const white = layer('steady', { colour: 'duty 255 255 255' })
+    const show = showOf(
+      scene([layer('steady', { colour: 'duty 40 40 40' })]),
+      scene([white], {
+        id: 'visit',
+        seconds: 60,
+        start: { input: 'door', when: 'on', perDay: 30 },
+      }),
+      scene([white], { id: 'late', seconds: 3_600, start: { clock: 1_200 } }),
+    )
+    const given = worked(plan)
+    const whole = playWhole(given, show, { seconds: 1, framesPerSecond: 10 })
+    const day = showDay(given, show, whole)
+    // An hour of the three is that of the clock.
+    expect(day.hours).toBe(2)
+    expect(day.visits.map(({ perDay, seconds }) => perDay * seconds)).toEqual([1_800, 3_600])
+    const [{ part, offA } = {} as never] = given.supplies
+    const [full = 0] = given.full.supplyA.values()
+    const { meanA } = whole.played
+    const ampereHours = 2 * meanA + 22 * offA + 1.5 * (full - offA)
+    const wattHours = part!.bank!.wattHours * part!.efficiency
+    const [cells] = showCells(given.supplies, whole, day)
+    expect(cells!.days).toBeCloseTo(wattHours / (5 * ampereHours), 6)
+    expect(day.solar!.told).toEqual({
+      chargedWhPerDay: 15,
+      balanceWh: expect.closeTo(15 - day.wattHours, 9) as number,
+      nightsWithoutSun: expect.closeTo(42 / day.wattHours, 9) as number,
+    })
+    const labels = dayFigures(day).map(({ label }) => label)
+    expect(labels).toContain(day.wattHours > 15 ? 'short by, a day' : 'to spare, a day')
   })
 })

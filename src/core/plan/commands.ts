@@ -77,7 +77,7 @@ export type Command =
   | { readonly do: 'set-in-use'; readonly at: string }
   /** Figures of one thing that were brought within bounds have been looked at; `holder` is the way to that thing. */
   | { readonly do: 'settle-figures'; readonly holder: AdjustedFigure['path'] }
-  | { readonly do: 'set-use'; readonly use: Partial<Use> }
+  | { readonly do: 'set-use'; readonly use: Settable<Use> }
   | {
       readonly do: 'set-capacitor'
       readonly supply: string
@@ -281,7 +281,7 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       return
     }
     case 'set-use':
-      Object.assign(plan.use, command.use)
+      put(plan.use, command.use)
       return
     case 'set-capacitor': {
       const slot = plan.supplies.find((supply) => supply.id === command.supply)

@@ -546,6 +546,17 @@ const useSchema = z.strictObject({
   /** Where care is due: on a body, with children, beside sockets or mains wiring. */
   where: z.array(z.enum(usePlaces)).max(usePlaces.length).optional(),
   pricePerKwh: z.number().min(0).max(100),
+  /** A solar panel that charges its battery. */
+  solar: z
+    .strictObject({
+      panelW: z.number().min(0).max(5_000),
+      /** Peak sun hours: kWh/m² a day on the panel. */
+      sunHours: z.number().min(0).max(24),
+      chargeEfficiency: z.number().min(0.01).max(1),
+      batteryWh: z.number().min(0).max(100_000),
+      usableShare: z.number().min(0.01).max(1),
+    })
+    .optional(),
 })
 
 const furnitureSchema = z.strictObject({
@@ -644,6 +655,7 @@ export type Trace = NonNullable<Line['trace']>
 export type SupplySlot = Plan['supplies'][number]
 export type Rules = Plan['rules']
 export type Use = Plan['use']
+export type SolarBox = NonNullable<Use['solar']>
 export type Buy = Plan['buy']
 export type PlanBox = NonNullable<Buy['boxes']>[number]
 export type Build = Plan['build']

@@ -108,12 +108,46 @@ export function dayFigures(day: ShowDay): Figure[] {
       unit: 'kWh',
       ...working`${operand('a day', wattHours, 'Wh')} × 365`,
     },
+    ...(day.solar === undefined ? [] : solarFigures(day.solar, wattHours)),
+  ]
+}
+
+/** Whether a panel charges what a day takes, and for how many nights its battery lasts without it. */
+function solarFigures({ given, told }: NonNullable<ShowDay['solar']>, wattHours: number): Figure[] {
+  const { panelW, sunHours, chargeEfficiency, batteryWh, usableShare } = given
+  const common = { about: [] } as const
+  const night = operand('a day', wattHours, 'Wh')
+  return [
+    {
+      ...common,
+      id: 'show.solar.charged',
+      label: 'the panel charges',
+      value: told.chargedWhPerDay,
+      unit: 'Wh',
+      ...working`${operand('panel', panelW, 'W')} × ${operand('sun', sunHours)} h × ${operand('charging', chargeEfficiency, '%')}`,
+    },
+    {
+      ...common,
+      id: 'show.solar.balance',
+      label: told.balanceWh < 0 ? 'short by, a day' : 'to spare, a day',
+      value: Math.abs(told.balanceWh),
+      unit: 'Wh',
+      ...working`${operand('charged', told.chargedWhPerDay, 'Wh')} − ${night}`,
+    },
+    {
+      ...common,
+      id: 'show.solar.nights',
+      label: 'nights without sun',
+      value: told.nightsWithoutSun,
+      unit: '',
+      ...working`${operand('battery', batteryWh, 'Wh')} × ${operand('usable', usableShare, '%')} ÷ ${night}`,
+    },
   ]
 }
 
 /** How long cells last while a show plays, and how far they sag at its peak. */
 export const cellFigures = (cells: readonly ShowCells[]): Figure[] =>
-  cells.flatMap(({ id, name, use: { hours, endsBy, meanA, peakA, peakFirstV, cutoffV } }) => [
+  cells.flatMap(({ id, name, days, use: { hours, endsBy, meanA, peakA, peakFirstV, cutoffV } }) => [
     {
       id: `show.cells.${id}`,
       label: `${name} lasts`,
@@ -121,6 +155,15 @@ export const cellFigures = (cells: readonly ShowCells[]): Figure[] =>
       unit: 'min' as const,
       ...working`${operand('mean', meanA, 'A')}`,
       rule: endsBy === 'cut-off' ? 'until the brown-out at its peak' : 'until the cells are empty',
+      about: [id],
+    },
+    {
+      id: `show.days.${id}`,
+      label: `${name}, of such days`,
+      value: days,
+      unit: '' as const,
+      operation: 'with standby and what is started',
+      operands: [],
       about: [id],
     },
     ...(cutoffV > 0
