@@ -139,7 +139,7 @@ it('what a board needs is what the C of a show has in it', () => {
   const text = showC(show, { plan: plan.name, lanes: [], supplies: [] })
   const [, memory, frame] = /int32_t memory\[(\d+)\], frame\[(\d+)\]/.exec(text)!
   const [, longest] = /GLOW_MOST_BYTES (\d+)/.exec(text)!
-  const { ramBytes, flashBytes } = boardNeeds(show)
+  const { ramBytes, flashBytes } = boardNeeds(show, undefined)
   const own = 4 * (Number(memory) + Number(frame)) + Number(longest)
   expect(ramBytes - own).toBe(64 + show.scenes.length)
   // Its tables of places and parameters, and the code beside them.

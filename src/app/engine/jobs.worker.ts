@@ -11,7 +11,7 @@ import { planFeeds, type FeedGoal, type FeedPlan } from '../../core/feed/planner
 import { candidatesFor, compare, type Candidate } from '../../core/choose/compare'
 import type { DrawerItem } from '../../core/buy/drawer'
 import type { Strip } from '../../core/plan/parts'
-import { boardNeeds, type BoardNeeds } from '../../core/glow/board-needs'
+import { showBoard, type ShowBoard } from '../../core/glow/board-needs'
 import { showCells, showDay, type ShowCells, type ShowDay } from '../../core/glow/day'
 import type { Flashing } from '../../core/glow/flashing'
 import {
@@ -39,8 +39,7 @@ import { factsOf, workOf, type PlanFacts } from './plan-facts'
 export interface ShowTold {
   readonly played: Played
   readonly verdicts: readonly Verdict[]
-  /** What the board has to have for it. */
-  readonly needs: BoardNeeds
+  readonly board: ShowBoard | undefined
   readonly day: ShowDay
   readonly cells: readonly ShowCells[]
 }
@@ -137,12 +136,13 @@ const service = {
       played: step.value,
       started: playStarted(given, show),
       flashing: flashes,
+      board: showBoard(ready, given),
     }
     const { played } = whole
     const day = showDay(given, show, whole)
     const told = {
       played,
-      needs: boardNeeds(ready),
+      board: whole.board,
       day,
       cells: showCells(given.supplies, whole, day),
     }

@@ -110,7 +110,11 @@ class ShowService {
   }
 
   /** The frame at a time, with all that the inputs said until then; going back plays from the start again. */
-  frame(ms: number, events: readonly InputEvent[], { stops, kelvin, speed }: Eye): ShownFrame | undefined {
+  frame(
+    ms: number,
+    events: readonly InputEvent[],
+    { stops, kelvin, speed }: Eye,
+  ): ShownFrame | undefined {
     const { open, look, shape } = this
     if (open === undefined || look === undefined || shape === undefined) return undefined
     const { player, feed, flashes } = open

@@ -1,20 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { boardFps } from '../../core/glow/board-needs'
 import type { Plan, Show } from '../../core/plan/plan'
+import { formatQuantity } from '../../core/quantity/format'
 import type { ProgramData } from '../../core/signal/program'
+import { slowFps } from '../../core/lanes/timing'
 import type { ShowTold } from '../engine/jobs.worker'
 import { useJob } from '../engine/use-job'
 import { saveText } from '../shell/save-text'
-import { usePlanStore } from '../stores/plan'
 import { usePart } from '../stores/use-parts'
 
 const { plan, show, told } = defineProps<{
   plan: Plan
   show: Show
-  told: Pick<ShowTold, 'needs'> | undefined
+  told: Pick<ShowTold, 'board'> | undefined
 }>()
 
-const store = usePlanStore()
 /** A show as it is kept in a file. */
 const files = {
   c: ['.c', 'text/x-c'],
@@ -38,7 +39,8 @@ const texts = usePart('program')
 const settings = computed(() =>
   texts.value === undefined ? undefined : (JSON.parse(texts.value.json) as ProgramData),
 )
-const board = computed(() => store.tally?.signal.board)
+const board = computed(() => told?.board)
+const framesPerSecond = computed(() => board.value && boardFps(board.value))
 const kilobytes = (bytes: number): string =>
   bytes < 1024 ? `${String(bytes)} B` : `${(bytes / 1024).toFixed(1)} KB`
 </script>
@@ -67,19 +69,28 @@ const kilobytes = (bytes: number): string =>
       <span v-else-if="problem" class="text-stop" role="alert">{{ problem }}</span>
       <span v-else-if="result === 'saved'" class="text-ok" role="status">Saved.</span>
     </p>
-    <dl v-if="told" class="mt-4 grid grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
+    <dl v-if="board" class="mt-4 grid grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
       <dt class="text-bench-soft">Working memory</dt>
       <dd>
-        {{ kilobytes(told.needs.ramBytes) }}
-        <template v-if="board">
-          of {{ kilobytes(board.memoryBytes) }} on the {{ board.name }}
-          <b v-if="told.needs.ramBytes > board.memoryBytes" class="text-stop">
-            · too much: fewer layers, or a larger board
-          </b>
-        </template>
+        {{ kilobytes(board.needs.ramBytes) }} of {{ kilobytes(board.memoryBytes) }} on the
+        {{ board.name }}
+        <b v-if="board.needs.ramBytes > board.memoryBytes" class="text-stop">
+          · too much: fewer layers, or a larger board
+        </b>
       </dd>
       <dt class="text-bench-soft">Program memory, about</dt>
-      <dd>{{ kilobytes(told.needs.flashBytes) }}</dd>
+      <dd>{{ kilobytes(board.needs.flashBytes) }}</dd>
+      <template v-if="board.needs.workMs !== null && framesPerSecond !== undefined">
+        <dt class="text-bench-soft">A frame, about</dt>
+        <dd>
+          {{ formatQuantity(board.needs.workMs, 'ms') }} to work out and
+          {{ formatQuantity(board.sendMs, 'ms') }} to send: {{ Math.floor(framesPerSecond) }} a
+          second
+          <b v-if="framesPerSecond < slowFps" class="text-warning">
+            · motion jerks: fewer layers, or a faster board
+          </b>
+        </dd>
+      </template>
     </dl>
     <ol class="mt-4 grid max-w-[68ch] list-decimal gap-2 pl-5">
       <li>Put the file beside your program and include it.</li>

@@ -139,7 +139,11 @@ export const ownBoardStart = (like: Board): OwnBoard => ({
 })
 
 /** The board that was described; it runs on the volts of the one that it started from. */
-export function boardFrom(own: OwnBoard, id: string, like: Pick<Board, 'supplyV'>): Board {
+export function boardFrom(
+  own: OwnBoard,
+  id: string,
+  like: Pick<Board, 'supplyV' | 'speed'>,
+): Board {
   const { name, highV, memoryKb, pinMa, allMa, drawMa, fromV, toV, limitA, limitW } = own
   const read = readPins(own.pins)
   const isWhole =
@@ -153,6 +157,7 @@ export function boardFrom(own: OwnBoard, id: string, like: Pick<Board, 'supplyV'
     allA: allMa / 1000,
     memoryBytes: memoryKb * 1024,
     supplyV: like.supplyV,
+    ...(like.speed && { speed: like.speed }),
     drawA: drawMa / 1000,
     price: 0,
     ...(isWhole && { raw: { fromV, toV, limitA, limitW } }),

@@ -10,6 +10,7 @@ import { change } from '../plan/commands'
 import type { Input, Plan, Show, ShowLayer } from '../plan/plan'
 import { judgeShow, showVerdicts } from '../verdict/judge-show'
 import { worked } from '../worked'
+import { boardFps } from './board-needs'
 import { compileShow, type CompiledShow } from './compile'
 import { readColour, screenColour, whiteOf } from './colour'
 import { byteOf, channelKinds, channelLevel, fieldOf } from './field'
@@ -475,5 +476,38 @@ describe('remedies of a show', () => {
     // Of several that would do the mildest is offered: half as slow still flashes.
     const [, times] = /(\d) times slower/.exec(remedies[0]!.label) ?? []
     expect(times).toBe(code === 'flash-rate' ? '4' : undefined)
+  })
+
+  it('judges a scene that is only started, and lets the program hold it', () => {
+    const { plan } = change(pegboard, [
+      { do: 'pick-supply', supply: 'supply-a', part: 'brick-5v-10' },
+    ])
+    const visit = { id: 'visit', name: 'Visit', seconds: 2, start: { clock: 60 } }
+    const show = showOf(scene([]), scene(white.scenes[0]!.layers, visit))
+    const [verdict, ...others] = judged(plan, show)
+    expect(others).toEqual([])
+    expect(verdict).toMatchObject({ code: 'scene-over-supply', grade: 'stop' })
+    const inTurn = judged(plan, white)[0]!.text
+    expect(verdict!.text).toBe(inTurn.replace('“Only”', '“Visit”'))
+    expect(verdict!.remedies[0]!.label).toBe('let the program hold each supply to its limit')
+  })
+
+  it('a show that is too much for its board: another board, or less of it', () => {
+    const layers = ['fire', 'ripple', 'twinkle', 'clouds', 'flow'].map((id) => layer(id))
+    const show = showOf(scene(layers))
+    const slow = change(pegboard, [{ do: 'set-signal', signal: { board: 'small-5v' } }]).plan
+    const [verdict] = judged(slow, show).filter(({ code }) => code === 'slow-frames')
+    const { board } = playWhole(worked(slow), show, run)
+    const pixels = worked(slow).lanes.reduce((sum, { pixels: own }) => sum + own, 0)
+    // 4,500 steps a light and layer and 1,200 a byte, 16 million a second.
+    expect(board!.needs.workMs).toBeCloseTo((pixels * (5 * 4_500 + 3 * 1_200)) / 16_000, 0)
+    expect(boardFps(board!)).toBeLessThan(3)
+    expect(verdict).toMatchObject({ grade: 'warning' })
+    const [faster] = verdict!.remedies
+    const after = change(slow, faster!.commands).plan
+    expect(judged(after, show).map(({ code }) => code)).not.toContain('slow-frames')
+    // What is limited is painted twice.
+    const held = playWhole(worked(slow), { ...show, isLimited: true }, run).board
+    expect(held!.needs.workMs).toBeCloseTo(2 * board!.needs.workMs!, 6)
   })
 })

@@ -2,6 +2,7 @@ import type { FedPlan } from '../feed/fed-plan'
 import { headroomOf, mayGive } from '../feed/supplies'
 import type { Scene, Show } from '../plan/plan'
 import { withSet } from '../plan/with-set'
+import { showBoard, type ShowBoard } from './board-needs'
 import { compileShow, hasClock, type CompiledShow } from './compile'
 import { byteOf, fieldOf, hasWhite, type FieldRun } from './field'
 import { FlashWatch, type Flashing } from './flashing'
@@ -257,6 +258,7 @@ export interface PlayedShow {
   readonly played: Played
   readonly started: readonly StartedScene[]
   readonly flashing: Flashing
+  readonly board: ShowBoard | undefined
 }
 
 /** Frames a second at which a started scene is looked at for its amperes. */
@@ -278,6 +280,7 @@ export function playWhole(given: PlayGiven, show: Show, run: ShowRun): PlayedSho
     played: toEnd(play(given, ready, run)),
     started: playStarted(given, show),
     flashing: showFlashes(given, show, watchFlashes(ready, run), run),
+    board: showBoard(ready, given),
   }
 }
 

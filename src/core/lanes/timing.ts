@@ -38,3 +38,6 @@ export function frameTime({
   const frameMs = (pixelsOnLongestLane * bitsPerPixel) / bitRateKhz + resetUs / 1000
   return { pixelsOnLongestLane, frameMs, framesPerSecond: 1000 / frameMs }
 }
+
+/** Below this motion is seen as steps, frames a second. */
+export const slowFps = 30

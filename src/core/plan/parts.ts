@@ -178,6 +178,10 @@ export const boardSchema = z.strictObject({
   pinA: atLeast(0.0001).max(10),
   allA: atLeast(0.0001).max(50),
   memoryBytes: atLeast(1).max(1e9),
+  /** How it reckons: bits at a time, and millions of steps a second. */
+  speed: z
+    .strictObject({ bits: z.union([z.literal(8), z.literal(32)]), mhz: atLeast(1).max(5_000) })
+    .optional(),
   /** What it runs on without a regulator of its own, V. */
   supplyV: atLeast(0.5).max(highestVolts),
   /** Its raw input and the linear regulator behind it. */

@@ -6,7 +6,7 @@ import { isAtLeast } from '../quantity/round'
 import { boardInput, boardSupply, boardsFor, memoryOf, sensorA, suffices } from '../lanes/boards'
 import { splitLanes } from '../lanes/lanes'
 import { charliePins } from '../lanes/drives'
-import { dataTiming, frameTime, laneTiming } from '../lanes/timing'
+import { dataTiming, frameTime, laneTiming, slowFps } from '../lanes/timing'
 import { abilitiesText } from '../lanes/pins'
 import { lightPitchMm } from '../parts/light-pitch'
 import { readLine } from '../measure/jot'
@@ -167,9 +167,6 @@ export const boardFeed: Judge = ({ plan, fit, lanes, volts: voltsOf }) => {
     },
   ]
 }
-
-/** Below this motion is seen as steps, frames a second. */
-const slowFps = 30
 
 /** Lanes that are too long to be sent often enough. */
 export const slowFrames: Judge = (evidence) => {

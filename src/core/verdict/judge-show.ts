@@ -1,4 +1,6 @@
 import { mostFlashes } from '../glow/flash'
+import { slowFps } from '../lanes/timing'
+import { boardFps, type ShowBoard } from '../glow/board-needs'
 import { patternOf } from '../glow/patterns'
 import {
   playWhole,
@@ -16,12 +18,18 @@ import { nextSizeUp, whyShort, whyTight } from './supply-load'
 import type { Remedy, Verdict } from './verdict'
 
 /** What a show is judged on. */
-export type ShowGiven = PlayGiven & { readonly parts: Parts }
+export type ShowGiven = PlayGiven & {
+  readonly parts: Parts
+  readonly verdicts: readonly Verdict[]
+}
+
+const stopsOf = ({ verdicts }: ShowGiven): readonly string[] =>
+  verdicts.filter(({ grade }) => grade === 'stop').map(({ id }) => id)
 
 /** What is wrong with a show as it was played, without remedies. */
 export function judgeShow(
   show: Show,
-  { played, started, flashing: { perSecond, worst } }: PlayedShow,
+  { played, started, flashing: { perSecond, worst }, board }: PlayedShow,
 ): Verdict[] {
   const flashing: Verdict[] =
     perSecond <= mostFlashes || worst === undefined
@@ -65,7 +73,43 @@ export function judgeShow(
       },
     ]
   })
-  return [...flashing, ...over]
+  return [...flashing, ...over, ...onBoard(show, board)]
+}
+
+/** A show that the board has no memory for, or that it cannot work out often enough. */
+function onBoard(show: Show, board: ShowBoard | undefined): Verdict[] {
+  if (board === undefined) return []
+  const { name, memoryBytes, needs, sendMs } = board
+  const full: Verdict[] =
+    needs.ramBytes <= memoryBytes
+      ? []
+      : [
+          {
+            id: `memory.${show.id}`,
+            code: 'memory',
+            grade: 'stop',
+            about: [],
+            text: `“${show.name}” takes ${formatQuantity(needs.ramBytes, 'bytes')} of memory; the ${name} has ${formatQuantity(memoryBytes, 'bytes')}`,
+            why: 'A program that runs out of memory starts, and then does strange things.',
+            remedies: [],
+          },
+        ]
+  const fps = boardFps(board)
+  const slow: Verdict[] =
+    fps === undefined || needs.workMs === null || fps >= slowFps
+      ? []
+      : [
+          {
+            id: `slow-frames.${show.id}`,
+            code: 'slow-frames',
+            grade: 'warning',
+            about: [],
+            text: `“${show.name}” takes the ${name} about ${formatQuantity(needs.workMs, 'ms')} a frame, and ${formatQuantity(sendMs, 'ms')} to send: ${fps < 10 ? fps.toFixed(1) : String(Math.floor(fps))} a second`,
+            why: `Below about ${String(slowFps)} a second fades step and motion jerks.`,
+            remedies: [],
+          },
+        ]
+  return [...full, ...slow]
 }
 
 const sceneAt = ({ scenes, framesPerSecond }: Played, atS: number): number =>
@@ -73,7 +117,7 @@ const sceneAt = ({ scenes, framesPerSecond }: Played, atS: number): number =>
 
 /**
  * The verdicts of a show with their remedies, each tried on the whole plan by playing it again: only what removes its verdict, and makes no
- * other one, is offered. Yields how many trials are done.
+ * other one, in the show or as a stop in the plan, is offered. Yields how many trials are done.
  *
  * @param workOut a plan with what a show is judged on
  */
@@ -92,6 +136,7 @@ export function* showVerdicts(
 ): Generator<number, Verdict[]> {
   const verdicts = judgeShow(show, whole)
   const codes = new Set(verdicts.map(({ id }) => id))
+  const stops = new Set(stopsOf(given))
   let trials = 0
   const judged: Verdict[] = []
   for (const verdict of verdicts) {
@@ -99,7 +144,9 @@ export function* showVerdicts(
     const groups =
       verdict.code === 'flash-rate'
         ? calmer(show, whole.flashing.worst?.scene ?? 0)
-        : lessAmperes(given, show, whole, verdict.about[0] ?? '')
+        : verdict.code === 'scene-over-supply'
+          ? lessAmperes(given, show, whole, verdict.about[0] ?? '')
+          : lessWork(given, show)
     for (const group of groups)
       for (const remedy of group) {
         yield (trials += 1)
@@ -108,7 +155,7 @@ export function* showVerdicts(
         const changed = plan.shows.find(({ id }) => id === show.id) ?? show
         const after = judgeShow(changed, playWhole(next, changed, run))
         const helps = after.every(({ id }) => id !== verdict.id && codes.has(id))
-        if (!helps) continue
+        if (!helps || stopsOf(next).some((id) => !stops.has(id))) continue
         remedies.push(remedy)
         break
       }
@@ -149,6 +196,32 @@ function calmer(show: Show, scene: number): Remedy[][] {
       ),
     }))
   return [slower, softer, without]
+}
+
+/** Ways to ask less of the board: a faster one, or one layer less in each scene. */
+function lessWork({ parts, fit }: ShowGiven, show: Show): Remedy[][] {
+  const faster = parts.boards
+    .filter(({ id, speed }) => id !== fit?.board.id && speed !== undefined)
+    .toSorted((a, b) => a.price - b.price)
+    .map(({ id, name }): Remedy => ({
+      label: `take the ${name}`,
+      commands: [{ do: 'set-signal', signal: { board: id } }],
+    }))
+  const without = [
+    ...new Set(show.scenes.flatMap(({ layers }) => layers.map(({ pattern }) => pattern))),
+  ].map((pattern): Remedy => ({
+    label: `leave out ${patternOf(pattern)?.name.toLowerCase() ?? pattern} everywhere`,
+    commands: putShow(
+      show.scenes.reduce(
+        (next, _, scene) =>
+          withLayers(next, scene, (layer) =>
+            layer.pattern === pattern ? { ...layer, isOff: true } : layer,
+          ),
+        show,
+      ),
+    ),
+  }))
+  return [faster, without]
 }
 
 /** A layer whose times are as many times as long, as far as its pattern goes. */
