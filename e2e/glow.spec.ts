@@ -118,10 +118,87 @@ test('a show is made by hand, flashes are asked about, and the C is saved', asyn
   await expect(roll(page)).toContainText(/at most [0-3] a second|nothing flashes/)
 })
 
-test('an empty plan and one with nothing to dim say so', async ({ page }) => {
+test('an empty plan says that there is nothing to play', async ({ page }) => {
   await openEmptyPlan(page)
   await stageLink(page).click()
   await expect(page.getByText('Nothing in this plan can be played')).toBeVisible()
-  await openGlow(page, 'Toy harbour')
-  await expect(page.getByText('Nothing in this plan can be played')).toBeVisible()
+})
+
+test('a scene goes by the clock, a layer plays in a part of the room, the program limits', async ({
+  page,
+}) => {
+  await openGlow(page, 'Wardrobe rails')
+  const time = page.getByRole('slider', { name: 'Time in the show' })
+  await expect(time).toHaveAttribute('aria-valuetext', /Evening/)
+  // The scene that fades in is let in first.
+  await page.getByLabel('Time of day').fill('12:00')
+  for (let second = 0; second < 5; second += 1) await time.press('PageDown')
+  await expect(time).toHaveAttribute('aria-valuetext', /Doors shut/)
+  // Someone opens the doors; forgetting that leaves the clock as it was set.
+  await page.getByRole('button', { name: /door contact/ }).focus()
+  await page.keyboard.down(' ')
+  await time.press('PageDown')
+  await time.press('PageDown')
+  await expect(time).toHaveAttribute('aria-valuetext', /Doors open/)
+  await page.keyboard.up(' ')
+  await page.getByRole('button', { name: 'Forget touches' }).click()
+  await expect(time).toHaveAttribute('aria-valuetext', /Doors shut/)
+  await expect(figure(page, 'show.day.visit.0')).toContainText('Wh')
+
+  // Its times are set by hand, and stay through every kind of start.
+  await page.getByText('Scenes', { exact: true }).click()
+  await page.getByRole('button', { name: 'Evening', exact: true }).click()
+  await page.getByLabel('At', { exact: true }).fill('21:15')
+  await page.getByLabel('For, h').fill('2.5')
+  await page.getByLabel('For, h').press('Tab')
+  await expect(page.getByLabel('At', { exact: true })).toHaveValue('21:15')
+  await page.getByLabel('Starts').selectOption({ label: 'when door contact goes off' })
+  await expect(page.getByLabel('Goes on for, s')).toHaveValue('9000')
+  await page.getByLabel('Starts').selectOption({ label: 'by the clock' })
+  await expect(page.getByLabel('For, h')).toHaveValue('2.5')
+
+  // A part of the room, by numbers and by hand.
+  await page.getByRole('button', { name: 'part of the room' }).click()
+  const width = page.getByLabel('Width, mm')
+  const before = Number(await width.inputValue())
+  const picture = (await page.getByRole('img', { name: 'The room at dusk' }).boundingBox())!
+  await page.mouse.move(picture.x + picture.width * 0.4, picture.y + 10)
+  await page.mouse.down()
+  await page.mouse.move(picture.x + picture.width * 0.6, picture.y + 90, { steps: 4 })
+  await page.mouse.up()
+  await expect.poll(async () => Number(await width.inputValue())).toBeLessThan(before)
+  await noBarriers(page)
+
+  // Tapes and the grid show the same lights; the limiter is a part of the show.
+  await page.getByText('Play', { exact: true }).first().click()
+  await page.getByText('Tapes', { exact: true }).click()
+  await expect(page.getByRole('img', { name: 'Each run as a straight tape' })).toBeVisible()
+  await page.getByText('Grid', { exact: true }).click()
+  await expect(page.getByRole('img', { name: /as the program counts/ })).toBeVisible()
+  await page.getByRole('checkbox', { name: /limit the current/ }).check()
+  await expect(figure(page, 'show.limited')).toContainText('0 %')
+  await noBarriers(page)
+})
+
+test('a moving picture of a show is saved, or cancelled', async ({ page }) => {
+  await openGlow(page, 'Paper lanterns')
+  const make = async (): Promise<void> => {
+    await page.getByRole('button', { name: 'Show', exact: true }).click()
+    await page.getByRole('menuitem', { name: 'Save a moving picture' }).click()
+  }
+  await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeEnabled()
+  await make()
+  await page.getByRole('button', { name: 'Cancel' }).click()
+  await expect(page.getByText('Moving picture')).toBeHidden()
+  const saved = page.waitForEvent('download')
+  await make()
+  const file = await readFile(await (await saved).path())
+  expect((await saved).suggestedFilename()).toBe('breathing-lanterns.gif')
+  expect(file.subarray(0, 6).toString('latin1')).toBe('GIF89a')
+  // Twenty seconds at 12.5 frames: each frame has its own control block, eight hundredths long.
+  const blocks = file.toString('latin1').split('\x21\xf9\x04').slice(1)
+  expect(blocks).toHaveLength(250)
+  expect(new Set(blocks.map((block) => block.charCodeAt(1) + 256 * block.charCodeAt(2)))).toEqual(
+    new Set([8]),
+  )
 })

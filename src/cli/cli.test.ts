@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { describe, expect, it } from 'vitest'
+import { demoPlan } from '../testing/demo-plan'
 import { glow } from './glow'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
@@ -178,9 +179,14 @@ describe('the command line', () => {
     expect(run(['play', plan, '--fps', 'many']).stderr).toMatch(
       /--fps: “many” is not a number above 0/,
     )
-    expect(run(['c', 'demo/toy-harbour.json']).stderr).toMatch(/nothing in it can be dimmed/)
+    const harbour = demoPlan('toy-harbour')
+    const lines = harbour.lines.map((line) =>
+      line.lights === undefined ? line : { ...line, lights: { part: line.lights.part } },
+    )
+    const still = JSON.stringify({ ...harbour, lines, shows: [] })
+    expect(run(['c', '-'], still).stderr).toMatch(/nothing in it can be dimmed/)
     // A plan without a show plays a steady warm white.
-    expect(asked(['play', 'demo/toy-harbour.json', '--seconds', '1']).json).toMatchObject({
+    expect(asked(['play', '-', '--seconds', '1'], still).json).toMatchObject({
       show: 'Steady warm white',
       meanA: expect.closeTo(0.24, 2) as number,
     })

@@ -256,7 +256,7 @@ function setMinutes(event: Event): void {
             class="field mt-1 text-[15px]"
             rows="1"
             maxlength="4000"
-            :value="entry?.note ?? ''"
+            v-shown="entry?.note ?? ''"
             @change="setNote"
           ></textarea>
         </label>

@@ -133,7 +133,7 @@ const pictureText = ({ placed }: PackedBox): string =>
             <input
               class="field mt-0.5"
               maxlength="60"
-              :value="packed.box.name"
+              v-shown="packed.box.name"
               @change="rename(packed.box, $event)"
             />
           </label>

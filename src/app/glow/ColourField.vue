@@ -35,7 +35,7 @@ function pick(event: Event): void {
     />
     <input
       class="field w-32 py-1"
-      :value="wrong ?? value"
+      v-shown="wrong ?? value"
       :aria-label="`${label}, typed`"
       :aria-invalid="wrong !== undefined"
       @change="type"

@@ -442,7 +442,7 @@ useEventListener('keydown', (event) => {
               <input
                 type="time"
                 class="field w-auto py-0.5"
-                :value="timeOfDay(minute)"
+                v-shown="timeOfDay(minute)"
                 @change="setTime"
               />
             </label>

@@ -137,7 +137,7 @@ const inputOptions = computed(() => [
           class="field block w-20 py-1"
           min="-360"
           max="360"
-          :value="layer.degrees ?? 0"
+          v-shown="layer.degrees ?? 0"
           @change="
             set(
               {
@@ -242,7 +242,7 @@ const inputOptions = computed(() => [
           <input
             type="number"
             class="field block w-24 py-1"
-            :value="zone[key]"
+            v-shown="zone[key]"
             @change="setZone(key, least, $event)"
           />
         </label>
@@ -258,7 +258,7 @@ const inputOptions = computed(() => [
             type="number"
             class="field block w-28 py-1"
             step="any"
-            :value="numberOf(parameter)"
+            v-shown="numberOf(parameter)"
             :title="`${parameter.least * factor(parameter)} to ${parameter.most * factor(parameter)}`"
             @change="setNumber(parameter, $event)"
           />

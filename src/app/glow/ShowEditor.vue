@@ -198,12 +198,12 @@ function setStart(value: string): void {
       <div class="mt-3 flex flex-wrap items-end gap-x-4 gap-y-2 text-[13px]">
         <label class="block">
           Name
-          <input class="field block w-44 py-1" :value="scene.name" @change="rename" />
+          <input class="field block w-44 py-1" v-shown="scene.name" @change="rename" />
         </label>
         <PickField label="Starts" :options="starts" :value="start" @pick="setStart" />
         <label v-if="clock !== undefined" class="block">
           At
-          <input type="time" class="field block py-1" :value="clock" @change="setClock" />
+          <input type="time" class="field block py-1" v-shown="clock" @change="setClock" />
         </label>
         <label v-if="clock !== undefined" class="block">
           For, h
@@ -213,7 +213,7 @@ function setStart(value: string): void {
             min="0.01"
             max="24"
             class="field block w-24 py-1"
-            :value="Math.round((scene.seconds / 3600) * 100) / 100"
+            v-shown="Math.round((scene.seconds / 3600) * 100) / 100"
             @change="setHours"
           />
         </label>
@@ -223,7 +223,7 @@ function setStart(value: string): void {
             type="number"
             step="any"
             class="field block w-24 py-1"
-            :value="scene.seconds"
+            v-shown="scene.seconds"
             @change="setSeconds('seconds', $event)"
           />
         </label>
@@ -233,7 +233,7 @@ function setStart(value: string): void {
             type="number"
             step="any"
             class="field block w-24 py-1"
-            :value="scene.fade"
+            v-shown="scene.fade"
             @change="setSeconds('fade', $event)"
           />
         </label>
@@ -244,7 +244,7 @@ function setStart(value: string): void {
             class="field block w-24 py-1"
             min="0"
             max="10000"
-            :value="byInput.perDay ?? 0"
+            v-shown="byInput.perDay ?? 0"
             @change="setPerDay"
           />
         </label>

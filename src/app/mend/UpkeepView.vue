@@ -55,7 +55,7 @@ const lastOf = ({ id }: UpkeepTask): string[] =>
       <input
         class="field w-auto max-sm:min-h-11"
         type="date"
-        :value="startDay"
+        v-shown="startDay"
         :max="fieldDay(new Date())"
         @change="setStart"
       />

@@ -55,7 +55,7 @@ describe('the state of each stage in a word', () => {
     [
       'of the lanterns',
       demo('paper-lanterns'),
-      '1 place · 0 reels · 1 warning · no data · 9 joints · 14 to buy · not begun · no show yet · quiet',
+      '1 place · 0 reels · 1 warning · 1 pin · 17 joints · 20 to buy · not begun · no show yet · quiet',
     ],
   ])('%s', (_name, result, expected) => {
     expect(states(result)).toBe(expected)

@@ -1,6 +1,6 @@
 import type { Directive } from 'vue'
 
-type Field = HTMLInputElement
+type Field = HTMLInputElement | HTMLTextAreaElement
 
 /** Fields in which something is typed that was not said yet. */
 const beingTyped = new WeakSet<Field>()

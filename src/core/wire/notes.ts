@@ -27,7 +27,7 @@ export function notesOf(
   const [runs, inputs] = [idsOf('run'), idsOf('input')]
   const routes = new Map(drawn.map(({ wire, points }) => [wire.name, points]))
   const namesOf = new Map(drawn.map(({ wire, names }) => [wire.name, names]))
-  return bundlesOf(drawn.map(({ wire }) => wire)).flatMap((wires): DrawnLabel[] => {
+  const notes = bundlesOf(drawn.map(({ wire }) => wire)).flatMap((wires): DrawnLabel[] => {
     const [first] = wires
     const points = first && routes.get(first.name)
     // Jumpers, and wires beside each other in one box, say it in the list alone.
@@ -44,7 +44,7 @@ export function notesOf(
       return [
         {
           text,
-          at: [isRight ? turn[0] + 8 : turn[0] - 6 - text.length * 5.7, last[1] + 4],
+          at: [isRight ? turn[0] + 8 : turn[0] - 6 - text.length * letterPx, last[1] + 4],
           wires: [first.name],
         },
       ]
@@ -72,7 +72,7 @@ export function notesOf(
         {
           text,
           at: [
-            isRight ? second[0] - 8 - text.length * 5.7 : second[0] + 8,
+            isRight ? second[0] - 8 - text.length * letterPx : second[0] + 8,
             Math.min(second[1], third[1]) + size.row / 2 + 13,
           ],
           wires: names,
@@ -105,4 +105,28 @@ export function notesOf(
       },
     ]
   })
+  return apart(notes)
+}
+
+/** How wide a letter is, and how high a line of them, px. */
+const [letterPx, linePx] = [5.7, 11]
+/** Lines by which a note is moved until it is free, the nearest first. */
+const moves = [0, -1, 1, -2, 2, -3, 3]
+
+/** Notes beside each other: one that would lie on another goes to the nearest line that is free. */
+function apart(notes: readonly DrawnLabel[]): DrawnLabel[] {
+  const placed: DrawnLabel[] = []
+  for (const note of notes) {
+    const [x, y] = note.at
+    const isFree = (move: number): boolean =>
+      placed.every(
+        ({ text, at: [left, top] }) =>
+          x >= left + text.length * letterPx ||
+          left >= x + note.text.length * letterPx ||
+          Math.abs(y + move * linePx - top) >= linePx,
+      )
+    const at: DrawnLabel['at'] = [x, y + (moves.find(isFree) ?? 0) * linePx]
+    placed.push({ ...note, at })
+  }
+  return placed
 }

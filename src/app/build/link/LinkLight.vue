@@ -204,7 +204,7 @@ const shownCount = computed(() => Math.min(mostShown, stripCount.value))
           class="field h-11 w-20 text-center font-mono text-[18px]"
           inputmode="numeric"
           aria-label="Pixel"
-          :value="inRun"
+          v-shown="inRun"
           @change="type"
           @keydown.up.prevent="step(at + 1)"
           @keydown.down.prevent="step(at - 1)"

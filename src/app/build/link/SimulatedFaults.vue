@@ -106,7 +106,7 @@ function setWire(set: Partial<typeof wire.value>): void {
           class="field mt-1"
           inputmode="numeric"
           placeholder="none"
-          :value="shown(kind)"
+          v-shown="shown(kind)"
           @change="setNumber(kind, $event)"
         />
       </label>
