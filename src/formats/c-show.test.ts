@@ -20,6 +20,7 @@ import { showC } from './c-show'
 const inputs: readonly Input[] = [
   { id: 'door', kind: 'motion', name: 'Door' },
   { id: 'dial', kind: 'knob', name: 'Dial' },
+  { id: 'keys', kind: 'remote', name: 'Keys' },
 ]
 
 /** A layer of every pattern, each with another axis, blend and opacity, listening to what it can listen to. */
@@ -73,13 +74,22 @@ const everything: Show = {
       start: { clock: 720 },
       layers: [layerOf(0)],
     },
+    {
+      id: 'key',
+      name: 'Key 3',
+      seconds: 0.8,
+      fade: 0,
+      start: { input: 'keys', when: 'on', key: 3 },
+      layers: [layerOf(2)],
+    },
   ],
 }
 
-/** What the inputs say in a frame: motion now and then, the knob turned to and fro, and the minutes around noon. */
+/** What the inputs say in a frame: motion now and then, the knob turned to and fro, a key now and then, and the minutes around noon. */
 const inputAt = (frame: number): number[] => [
   hash(7, frame >> 5, 0) % 5 === 0 ? 65_535 : 0,
   hash(9, frame >> 3, 1) & 65_535,
+  (hash(11, frame >> 4, 2) % 5) * 6_000,
   700 + ((frame >> 4) % 40),
 ]
 /** Frames come at uneven times, as on a board. */
@@ -92,7 +102,7 @@ int main(void) {
   static uint8_t out[GLOW_MOST_BYTES];
   uint32_t frame, sum = 2166136261u, i, at;
   for (frame = 0; frame < ${String(frames)}u; frame++) {
-    uint16_t in[3] = { hash(7u, frame >> 5, 0u) % 5u == 0u ? 65535u : 0u, (uint16_t)(hash(9u, frame >> 3, 1u) & 65535u), (uint16_t)(700u + (frame >> 4) % 40u) };
+    uint16_t in[4] = { hash(7u, frame >> 5, 0u) % 5u == 0u ? 65535u : 0u, (uint16_t)(hash(9u, frame >> 3, 1u) & 65535u), (uint16_t)(hash(11u, frame >> 4, 2u) % 5u * 6000u), (uint16_t)(700u + (frame >> 4) % 40u) };
     glow_step(frame * 41u + frame % 7u, in);
     for (at = 0; at < GLOW_LANES; at++) {
       uint32_t count = glow_bytes(at, out);
@@ -125,7 +135,10 @@ function preview(show: CompiledShow, frames: number): { sums: number[]; limited:
 /** The limits of a plan's supplies as they would be with smaller ones, so that they count. */
 function tightLimiter(field: Field, plan: WorkedPlan): Limiter {
   const { draws, supplies } = limiterOf(field, plan)
-  return { draws, supplies: supplies.map(({ name, limitMa }) => ({ name, limitMa: Math.floor(limitMa / 5) })) }
+  return {
+    draws,
+    supplies: supplies.map(({ name, limitMa }) => ({ name, limitMa: Math.floor(limitMa / 5) })),
+  }
 }
 
 it('what a board needs is what the C of a show has in it', () => {

@@ -2,7 +2,7 @@ import { hasClock, placeBytes, type CompiledLayer, type CompiledShow } from '../
 import { hasWhite, type ChannelKind } from '../core/glow/field'
 import { fixedC } from '../core/glow/fixed'
 import { unscaled, type Limiter } from '../core/glow/limiter'
-import { onFrom, patternC, tickMs, type Pattern } from '../core/glow/pattern'
+import { keyStep, onFrom, patternC, tickMs, type Pattern } from '../core/glow/pattern'
 import { dayMinutes } from '../core/glow/player'
 import { cComment, cString } from './safe-text'
 
@@ -61,8 +61,8 @@ export function showC(show: CompiledShow, facts: ShowFacts): string {
     return `{ ${row} }`
   })
   let next = 0
-  const sceneRows = scenes.map(({ layers, lengthMs, fadeMs, input, isOnStart, clock }) => {
-    const row = `{ ${String(next)}u, ${String(layers.length)}u, ${String(lengthMs)}, ${String(fadeMs)}, ${String(input < inputs.length ? input : -2)}, ${isOnStart ? '1' : '0'}, ${String(clock)} }`
+  const sceneRows = scenes.map(({ layers, lengthMs, fadeMs, input, from, to, clock }) => {
+    const row = `{ ${String(next)}u, ${String(layers.length)}u, ${String(lengthMs)}, ${String(fadeMs)}, ${String(input < inputs.length ? input : -2)}, ${String(from)}, ${String(to)}, ${String(clock)} }`
     next += layers.length
     return row
   })
@@ -75,8 +75,8 @@ export function showC(show: CompiledShow, facts: ShowFacts): string {
     '/* Bytes of the longest lane. */',
     `#define GLOW_MOST_BYTES ${String(most)}`,
     ...inputs.map(
-      ({ name }, index) =>
-        `/* Input ${String(index)}: ${cComment(name)}, 0 to 65535, on from ${String(onFrom)}. */`,
+      ({ name, kind }, index) =>
+        `/* Input ${String(index)}: ${cComment(name)}, ${kind === 'remote' ? `the number of the key that is held × ${String(keyStep)}, 0 while none is` : `0 to 65535, on from ${String(onFrom)}`}. */`,
     ),
     ...(hasClock(show)
       ? [
@@ -90,11 +90,11 @@ export function showC(show: CompiledShow, facts: ShowFacts): string {
     ...patterns.map(patternFunctions),
     'typedef struct { uint32_t from, to, k; } span;',
     `typedef struct { layer l; const span *spans; uint32_t span_count; const ${places} *u, *v; uint8_t pattern, blend; uint16_t opacity, words; } part;`,
-    'typedef struct { uint32_t first, count; int32_t length, fade; int input, is_on, clock; } scene;',
+    'typedef struct { uint32_t first, count; int32_t length, fade; int32_t input, from, to, clock; } scene;',
     'typedef struct { uint32_t from, count; uint8_t channels, white; const uint8_t *kinds; } lane;',
     ...tables.lines,
     ...table('part', 'parts', rows, '{ { 0, memory, frame, 0, 1, 0, 0 }, 0, 0, 0, 0, 0, 0, 0, 0 }'),
-    ...table('scene', 'scenes', sceneRows, '{ 0, 0, 0, 0, -1, 0, -1 }'),
+    ...table('scene', 'scenes', sceneRows, '{ 0, 0, 0, 0, -1, 0, 0, -1 }'),
     `static const int turns[] = { ${turns.map(String).join(', ')} };`,
     ...field.lanes.map(
       ({ channels }, index) =>
@@ -280,9 +280,10 @@ ${dueC(scenes, clock)}
 static void tick(int32_t ms, const uint16_t *in) {
   int32_t i, age, due = due_at(in);
   for (i = 0; i < ${String(scenes)}; i++) {
-    int wanted;
+    int32_t said, wanted;
     if (scenes[i].input == -1) continue;
-    wanted = scenes[i].input >= 0 && ((in != 0 && in[scenes[i].input] >= ${String(onFrom)}u) == scenes[i].is_on);
+    said = in == 0 || scenes[i].input < 0 ? 0 : in[scenes[i].input];
+    wanted = scenes[i].input >= 0 && said >= scenes[i].from && said <= scenes[i].to;
     if (i == now) { if (wanted) held = ms; }
     else if (wanted && !was_on[i]) asked = i;
     was_on[i] = (uint8_t)wanted;

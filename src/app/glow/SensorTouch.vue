@@ -2,6 +2,7 @@
 import { useIntervalFn } from '@vueuse/core'
 import { Music } from '@lucide/vue'
 import { computed } from 'vue'
+import { keyStep } from '../../core/glow/pattern'
 import { tuneAt } from '../../core/glow/tune'
 import type { Input } from '../../core/plan/plan'
 
@@ -25,6 +26,7 @@ const words: Readonly<Record<Input['kind'], string>> = {
   light: 'daylight',
   distance: 'as near as',
   sound: 'as loud as',
+  remote: 'key held',
 }
 const text = computed(() =>
   isHeld.value
@@ -51,10 +53,10 @@ function toggleTune(): void {
   } else resume()
 }
 
-function hold(event: PointerEvent): void {
+function hold(event: PointerEvent, to = full): void {
   if (event.currentTarget instanceof HTMLElement)
     event.currentTarget.setPointerCapture(event.pointerId)
-  emit('touch', full)
+  emit('touch', to)
 }
 function turn(event: Event): void {
   if (event.target instanceof HTMLInputElement)
@@ -74,7 +76,7 @@ function key(event: KeyboardEvent, to: number): void {
     :class="value > 0 ? 'border-glow text-glow' : 'border-bench-soft/60 text-bench-ink'"
     :aria-label="`${input.name}: hold to trigger it`"
     :aria-pressed="value > 0"
-    @pointerdown="hold"
+    @pointerdown="hold($event)"
     @pointerup="emit('touch', 0)"
     @pointercancel="emit('touch', 0)"
     @keydown.space.prevent="key($event, full)"
@@ -90,6 +92,35 @@ function key(event: KeyboardEvent, to: number): void {
     />
     {{ text }}
   </button>
+  <span
+    v-else-if="input.kind === 'remote'"
+    class="flex items-center gap-1 rounded-full border border-bench-soft/60 bg-bench/80 py-0.5 pr-1.5 pl-2.5 text-[12px]"
+    role="group"
+    :aria-label="input.name"
+  >
+    {{ input.name }}
+    <button
+      v-for="number in 9"
+      :key="number"
+      type="button"
+      class="grid size-6 touch-none place-items-center rounded-full max-[899px]:size-9"
+      :class="
+        value === number * keyStep ? 'bg-glow text-bench' : 'text-bench-ink hover:bg-bench-line'
+      "
+      :aria-label="`${input.name}: key ${String(number)}`"
+      :aria-pressed="value === number * keyStep"
+      @pointerdown="hold($event, number * keyStep)"
+      @pointerup="emit('touch', 0)"
+      @pointercancel="emit('touch', 0)"
+      @keydown.space.prevent="key($event, number * keyStep)"
+      @keydown.enter.prevent="key($event, number * keyStep)"
+      @keyup.space="emit('touch', 0)"
+      @keyup.enter="emit('touch', 0)"
+      @blur="value > 0 && emit('touch', 0)"
+    >
+      {{ number }}
+    </button>
+  </span>
   <span v-else-if="input.kind === 'sound'">
     <button
       type="button"

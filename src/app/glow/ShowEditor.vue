@@ -138,37 +138,47 @@ function rename(event: Event): void {
   if (name === '') event.target.value = scene.value.name
   else putScene({ ...scene.value, name }, 'rename the scene')
 }
+const keys = [1, 2, 3, 4, 5, 6, 7, 8, 9] as const
 const usualClock = 18 * 60
-const starts = computed(() => [
-  ['', 'in its turn'] as const,
-  ['clock', 'by the clock'] as const,
-  ...plan.signal.inputs.flatMap(({ id, name }) => [
-    [`on ${id}`, `when ${name} goes on`] as const,
-    [`off ${id}`, `when ${name} goes off`] as const,
-  ]),
+/** Everything that can start a scene. */
+const starts = computed((): { label: string; start: Scene['start'] }[] => [
+  { label: 'in its turn', start: undefined },
+  { label: 'by the clock', start: { clock: usualClock } },
+  ...plan.signal.inputs.flatMap(({ id: input, name, kind }) =>
+    kind === 'remote'
+      ? keys.map((key) => ({
+          label: `key ${String(key)} of ${name}`,
+          start: { input, when: 'on' as const, key },
+        }))
+      : [
+          { label: `when ${name} goes on`, start: { input, when: 'on' as const } },
+          { label: `when ${name} goes off`, start: { input, when: 'off' as const } },
+        ],
+  ),
 ])
-const start = computed(() => {
-  const own = scene.value?.start
-  if (own === undefined) return ''
-  return 'clock' in own ? 'clock' : `${own.when} ${own.input}`
-})
-function setStart(value: string): void {
+/** Whether two scenes are started by the same, however late or often. */
+function isSameStart(a: Scene['start'], b: Scene['start']): boolean {
+  if (a === undefined || b === undefined) return a === b
+  if ('clock' in a || 'clock' in b) return 'clock' in a && 'clock' in b
+  return a.input === b.input && a.when === b.when && a.key === b.key
+}
+/** Which of them starts the scene; -1 where its input is gone. */
+const started = computed(() =>
+  starts.value.findIndex(({ start }) => isSameStart(start, scene.value?.start)),
+)
+function setStart(index: number): void {
+  const start = starts.value[index]?.start
   if (scene.value === undefined) return
-  if (value === 'clock') {
-    // A scene that was to play for seconds plays the evening now.
-    const seconds = Math.max(scene.value.seconds, 3600)
-    putScene({ ...scene.value, seconds, start: { clock: usualClock } }, 'what starts it')
-    return
-  }
-  const [when, input] = value.split(' ')
   const perDay = byInput.value?.perDay
+  const isByClock = start !== undefined && 'clock' in start
   putScene(
-    withSet(scene.value, {
-      start:
-        input === undefined
-          ? undefined
-          : { input, when: when === 'off' ? 'off' : 'on', ...(perDay && { perDay }) },
-    }),
+    {
+      ...withSet(scene.value, {
+        start: start && (isByClock || perDay === undefined ? start : { ...start, perDay }),
+      }),
+      // A scene that was to play for seconds plays for the evening now.
+      seconds: isByClock ? Math.max(scene.value.seconds, 3600) : scene.value.seconds,
+    },
     'what starts it',
   )
 }
@@ -200,7 +210,12 @@ function setStart(value: string): void {
           Name
           <input class="field block w-44 py-1" v-shown="scene.name" @change="rename" />
         </label>
-        <PickField label="Starts" :options="starts" :value="start" @pick="setStart" />
+        <PickField
+          label="Starts"
+          :options="starts.map(({ label }, index) => [index, label] as const)"
+          :value="started"
+          @pick="setStart"
+        />
         <label v-if="clock !== undefined" class="block">
           At
           <input type="time" class="field block py-1" v-shown="clock" @change="setClock" />

@@ -1,10 +1,10 @@
 import type { Lane } from '../lanes/lanes'
 import type { Input, Scene, Show, ShowLayer } from '../plan/plan'
-import { hash } from './fixed'
+import { full, hash } from './fixed'
 import type { Field } from './field'
 import type { Limiter } from './limiter'
 import { readValues, type LayerProblem } from './read-layer'
-import type { Layer, Pattern } from './pattern'
+import { keyStep, onFrom, type Layer, type Pattern } from './pattern'
 import { patternOf } from './patterns'
 
 /** A layer, or its part on one run, in whole numbers: what the preview plays and the board's C holds as tables. */
@@ -23,9 +23,10 @@ export interface CompiledScene {
   readonly layers: readonly CompiledLayer[]
   readonly lengthMs: number
   readonly fadeMs: number
-  /** Number of the input that starts it, and whether it does so by going on; -1 where it comes in its turn. */
+  /** Number of the input that starts it, -1 where none does, and what that says then: from and up to. */
   readonly input: number
-  readonly isOnStart: boolean
+  readonly from: number
+  readonly to: number
   /** Minute of the day from which it plays by the clock; -1 where it does not. */
   readonly clock: number
 }
@@ -116,7 +117,7 @@ export function compileShow(
       lengthMs: Math.round(scene.seconds * 1000),
       fadeMs: Math.round(scene.fade * 1000),
       input: by === undefined ? -1 : (input ?? inputs.length),
-      isOnStart: by?.when !== 'off',
+      ...startsAt(by),
       clock: clockOf(scene) ?? -1,
     }
   })
@@ -137,13 +138,24 @@ export function compileShow(
   }
 }
 
+/** What an input says that starts a scene: it is on, or off, or a key of a remote is held. */
+const startsAt = (
+  by: { readonly when: 'on' | 'off'; readonly key?: number | undefined } | undefined,
+): Pick<CompiledScene, 'from' | 'to'> =>
+  by?.key !== undefined
+    ? { from: by.key * keyStep - keyStep / 2, to: by.key * keyStep + keyStep / 2 - 1 }
+    : by?.when === 'off'
+      ? { from: 0, to: onFrom - 1 }
+      : { from: onFrom, to: full }
+
 /** What plays while nothing has started a scene and none comes in its turn. */
 const darkScene: Omit<CompiledScene, 'fadeMs'> = {
   name: 'dark until something starts a scene',
   layers: [],
   lengthMs: 10_000,
   input: -1,
-  isOnStart: true,
+  from: onFrom,
+  to: full,
   clock: -1,
 }
 

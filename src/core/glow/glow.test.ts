@@ -7,7 +7,7 @@ import { layer, scene, showOf } from '../../testing/shows'
 import { planNetwork } from '../feed/plan-network'
 import { solve } from '../feed/solve'
 import { change } from '../plan/commands'
-import type { Input, Plan, Show, ShowLayer } from '../plan/plan'
+import type { Input, Plan, Scene, Show, ShowLayer } from '../plan/plan'
 import { judgeShow, showVerdicts } from '../verdict/judge-show'
 import { worked } from '../worked'
 import { boardFps } from './board-needs'
@@ -253,6 +253,30 @@ describe('a show', () => {
     expect(at(9_200, [full, full])).toBe('Dial')
     expect(at(10_300, [full, full])).toBe('Only')
     expect(at(12_000, [full, full])).toBe('Only')
+  })
+
+  it('starts a scene by its own key of a remote, and by no other', () => {
+    const keyed = (key: number): Scene =>
+      scene([], {
+        id: `k${String(key)}`,
+        name: `Key ${String(key)}`,
+        seconds: 1,
+        start: { input: 'dial', when: 'on', key },
+      })
+    const player = new Player(ready(showOf(scene([]), keyed(1), keyed(2), keyed(9))))
+    let ms = 0
+    const at = (said: number): string | undefined => {
+      player.step((ms += 20), [0, said])
+      return player.scene?.name
+    }
+    expect([at(0), at(6_000), at(0), at(12_000), at(54_000), at(18_000)]).toEqual([
+      'Only',
+      'Key 1',
+      'Key 1',
+      'Key 2',
+      'Key 9',
+      'Key 9',
+    ])
   })
 
   it('plays a scene by the clock for as long as it lasts, over midnight too', () => {

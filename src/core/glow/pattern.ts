@@ -48,6 +48,9 @@ export const tickMs = 10
 /** An input counts as on from half of its range; values are 0 to 65535. */
 export const onFrom = 32_768
 
+/** A remote says the number of the key that is held, times this, and 0 while none is. */
+export const keyStep = 6_000
+
 export interface Pattern {
   readonly id: string
   readonly name: string

@@ -2,7 +2,7 @@ import type { CompiledLayer, CompiledScene, CompiledShow } from './compile'
 import { hasWhite, sentByte, type ChannelKind } from './field'
 import { full, mix, mul } from './fixed'
 import { limiterScales, scaleElements, unscaled } from './limiter'
-import { onFrom, tickMs, type Paint } from './pattern'
+import { tickMs, type Paint } from './pattern'
 
 /** Words of the player's own memory, before one for each scene's input. */
 const words = {
@@ -94,10 +94,10 @@ export class Player {
     const { own } = this
     const { scenes, turns } = this.show
     const due = this.dueAt(inputs)
-    for (const [index, { input, isOnStart }] of scenes.entries()) {
+    for (const [index, { input, from, to }] of scenes.entries()) {
       if (input < 0) continue
-      const isWanted =
-        (inputs[input] ?? 0) >= onFrom === isOnStart && input < this.show.inputs.length
+      const said = inputs[input] ?? 0
+      const isWanted = said >= from && said <= to && input < this.show.inputs.length
       const isNew = isWanted && own[ownWords + index] === 0
       own[ownWords + index] = isWanted ? 1 : 0
       if (index === own[words.scene]) {

@@ -83,4 +83,11 @@ export const inputParts: Readonly<Record<InputKind, InputPart>> = {
     hasPlus: true,
     price: 1.9,
   },
+  remote: {
+    name: 'infrared receiver with its remote',
+    pins: [{ name: 'OUT', must: 'digital', likes: 'interrupt' }],
+    mA: 0.5,
+    hasPlus: true,
+    price: 2.5,
+  },
 }

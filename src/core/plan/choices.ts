@@ -79,6 +79,7 @@ export const inputKinds = [
   'distance',
   'proximity',
   'sound',
+  'remote',
 ] as const
 /** What a board's pin can do, and what it must not be disturbed in: serial and boot. */
 export const pinAbilities = [

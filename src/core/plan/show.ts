@@ -51,6 +51,8 @@ const sceneSchema = z.strictObject({
       z.strictObject({
         input: idSchema,
         when: z.enum(['on', 'off']),
+        /** Of a remote: the key that does it. */
+        key: z.int().min(1).max(9).optional(),
         /** How often a day that happens in the dark. */
         perDay: z.number().min(0).max(10_000).optional(),
       }),
