@@ -280,7 +280,7 @@ function addBoard(
   runs.push(lumped(networkName.board, boardA(plan, fit, rest)))
   for (const { run, duties } of onPins) {
     const name = networkName.lights(run.id, 0)
-    runs.push(dimmed(name, { idleA: 0, fullA: run.peakA }, duties))
+    runs.push(dimmed(name, { idleA: run.besideA, fullA: run.peakA }, duties))
     leads.push({
       from: networkName.pad(networkName.board, 0),
       to: networkName.pad(name, 0),

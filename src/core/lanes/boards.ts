@@ -124,7 +124,7 @@ export function boardInput({ supplyV, raw }: Board, volts: number): 'plus' | 'ra
   return raw !== undefined && volts >= raw.fromV && volts <= raw.toV ? 'raw' : undefined
 }
 
-/** What a board draws all the time from where it is fed: itself, its sensors, and single lights on its pins, A. */
+/** What a board draws all the time from where it is fed: itself, its sensors, single lights on its pins and what else is in their nodes, A. */
 export const boardA = (
   plan: Plan,
   { board }: Pick<FittedBoard, 'board'>,
@@ -132,4 +132,4 @@ export const boardA = (
 ): number =>
   board.drawA +
   sensorA(plan) +
-  lit.reduce((sum, run) => sum + (isOnPins(run.settings) ? run.peakA : 0), 0)
+  lit.reduce((sum, run) => sum + (isOnPins(run.settings) ? run.peakA + run.besideA : 0), 0)

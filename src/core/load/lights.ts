@@ -5,6 +5,7 @@ import type { LightPart } from '../plan/parts'
 import type { Lights, Plan } from '../plan/plan'
 import { supplyOfLine } from '../plan/supply-of'
 import { usualLights } from '../plan/usual'
+import { nodesA } from './nodes'
 import { resistorFor, type ResistorPick } from './e-series'
 import type { SupplyVolts } from './supply-volts'
 
@@ -33,6 +34,8 @@ export interface LitRun {
   readonly stringA: number
   /** Through all that are lit at a time, A. */
   readonly peakA: number
+  /** What else is in their nodes, all the time, A. */
+  readonly besideA: number
   /** Of LEDs that share a resistor: what the hottest gets when forward volts differ by ±0.1 V, A. */
   readonly hottestA: number | undefined
 }
@@ -129,6 +132,7 @@ function litRun(
     hasHeadroom,
     stringA,
     peakA: stringA * atOnce,
+    besideA: nodesA(run),
     hottestA:
       isShared && resistor !== undefined
         ? hottest(supplyV, inSeries * part.volts, strings, resistor.pickOhm)

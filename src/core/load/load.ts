@@ -5,7 +5,7 @@ import type { Line, Plan } from '../plan/plan'
 import { groupDraw } from './group-draw'
 import type { LitRun } from './lights'
 import { loadOf } from './load-of'
-import { besidePixelMa, nodesA } from './nodes'
+import { besidePixelMa } from './nodes'
 
 /** Amperes in each load case. */
 export type CaseAmperes = Readonly<Record<LoadCase, number>>
@@ -62,15 +62,15 @@ const isDimmed = ({ settings: { drive, by } }: LitRun): boolean =>
   drive !== 'always' && !(drive === 'switch' && by === 'button')
 
 /** The load of single lights: they are on or off, and dim with the load case where something dims them. */
-function litLoad(plan: Plan, run: LitRun, idleA: number): RunLoad {
-  const { id, supplyV, part, strings, peakA } = run
+function litLoad(plan: Plan, run: LitRun): RunLoad {
+  const { id, supplyV, part, strings, peakA, besideA } = run
   const dims = isDimmed(run)
   return {
     id,
     volts: part.kind === 'fixed' ? part.volts : supplyV,
     groups: strings,
     isDimmable: dims,
-    currentA: eachCase((loadCase) => idleA + peakA * (dims ? levelIn(plan, loadCase) : 1)),
+    currentA: eachCase((loadCase) => besideA + peakA * (dims ? levelIn(plan, loadCase) : 1)),
   }
 }
 
@@ -83,8 +83,7 @@ export function loadRuns(
   const litById = new Map(lit.map((run) => [run.id, run]))
   return cuts.map(({ run, strip, cuts: cutGroups, pixels }) => {
     const own = litById.get(run.id)
-    // What else is in nodes draws all the time.
-    if (own !== undefined) return litLoad(plan, own, nodesA(run))
+    if (own !== undefined) return litLoad(plan, own)
     const groups = strip.light.kind === 'pixels' ? pixels : cutGroups
     const { volts } = strip
     const { channelMa, idleMa: dark } = groupDraw(strip)
