@@ -253,10 +253,10 @@ function setMinutes(event: Event): void {
         <label class="min-w-[14rem] flex-1 text-[13px] text-bench-soft">
           Note
           <textarea
+            v-shown="entry?.note ?? ''"
             class="field mt-1 text-[15px]"
             rows="1"
             maxlength="4000"
-            v-shown="entry?.note ?? ''"
             @change="setNote"
           ></textarea>
         </label>

@@ -131,9 +131,9 @@ const pictureText = ({ placed }: PackedBox): string =>
           <label class="min-w-0 flex-1 text-bench-soft">
             Name
             <input
+              v-shown="packed.box.name"
               class="field mt-0.5"
               maxlength="60"
-              v-shown="packed.box.name"
               @change="rename(packed.box, $event)"
             />
           </label>

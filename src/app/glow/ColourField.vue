@@ -34,8 +34,8 @@ function pick(event: Event): void {
       @change="pick"
     />
     <input
-      class="field w-32 py-1"
       v-shown="wrong ?? value"
+      class="field w-32 py-1"
       :aria-label="`${label}, typed`"
       :aria-invalid="wrong !== undefined"
       @change="type"

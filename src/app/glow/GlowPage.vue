@@ -440,9 +440,9 @@ useEventListener('keydown', (event) => {
             <label v-if="isByClock" class="flex items-center gap-1.5">
               Time of day
               <input
+                v-shown="timeOfDay(minute)"
                 type="time"
                 class="field w-auto py-0.5"
-                v-shown="timeOfDay(minute)"
                 @change="setTime"
               />
             </label>

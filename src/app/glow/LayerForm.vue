@@ -133,11 +133,11 @@ const inputOptions = computed(() => [
       <label v-if="layer.axis === 'room'" class="block">
         Turned by, °
         <input
+          v-shown="layer.degrees ?? 0"
           type="number"
           class="field block w-20 py-1"
           min="-360"
           max="360"
-          v-shown="layer.degrees ?? 0"
           @change="
             set(
               {
@@ -240,9 +240,9 @@ const inputOptions = computed(() => [
         <label v-for="[key, label, least] in zoneFields" :key="key" class="block">
           {{ label }}
           <input
+            v-shown="zone[key]"
             type="number"
             class="field block w-24 py-1"
-            v-shown="zone[key]"
             @change="setZone(key, least, $event)"
           />
         </label>
@@ -255,10 +255,10 @@ const inputOptions = computed(() => [
           {{ parameter.name
           }}<template v-if="units[parameter.unit]">, {{ units[parameter.unit] }}</template>
           <input
+            v-shown="numberOf(parameter)"
             type="number"
             class="field block w-28 py-1"
             step="any"
-            v-shown="numberOf(parameter)"
             :title="`${parameter.least * factor(parameter)} to ${parameter.most * factor(parameter)}`"
             @change="setNumber(parameter, $event)"
           />

@@ -208,7 +208,7 @@ function setStart(index: number): void {
       <div class="mt-3 flex flex-wrap items-end gap-x-4 gap-y-2 text-[13px]">
         <label class="block">
           Name
-          <input class="field block w-44 py-1" v-shown="scene.name" @change="rename" />
+          <input v-shown="scene.name" class="field block w-44 py-1" @change="rename" />
         </label>
         <PickField
           label="Starts"
@@ -218,48 +218,48 @@ function setStart(index: number): void {
         />
         <label v-if="clock !== undefined" class="block">
           At
-          <input type="time" class="field block py-1" v-shown="clock" @change="setClock" />
+          <input v-shown="clock" type="time" class="field block py-1" @change="setClock" />
         </label>
         <label v-if="clock !== undefined" class="block">
           For, h
           <input
+            v-shown="Math.round((scene.seconds / 3600) * 100) / 100"
             type="number"
             step="any"
             min="0.01"
             max="24"
             class="field block w-24 py-1"
-            v-shown="Math.round((scene.seconds / 3600) * 100) / 100"
             @change="setHours"
           />
         </label>
         <label v-else class="block">
           {{ scene.start ? 'Goes on for, s' : 'Plays for, s' }}
           <input
+            v-shown="scene.seconds"
             type="number"
             step="any"
             class="field block w-24 py-1"
-            v-shown="scene.seconds"
             @change="setSeconds('seconds', $event)"
           />
         </label>
         <label class="block">
           Fades in within, s
           <input
+            v-shown="scene.fade"
             type="number"
             step="any"
             class="field block w-24 py-1"
-            v-shown="scene.fade"
             @change="setSeconds('fade', $event)"
           />
         </label>
         <label v-if="byInput" class="block">
           Times a day in the dark
           <input
+            v-shown="byInput.perDay ?? 0"
             type="number"
             class="field block w-24 py-1"
             min="0"
             max="10000"
-            v-shown="byInput.perDay ?? 0"
             @change="setPerDay"
           />
         </label>

@@ -53,9 +53,9 @@ const lastOf = ({ id }: UpkeepTask): string[] =>
     <label class="flex flex-wrap items-center gap-2 text-[13px] text-bench-soft">
       In use since
       <input
+        v-shown="startDay"
         class="field w-auto max-sm:min-h-11"
         type="date"
-        v-shown="startDay"
         :max="fieldDay(new Date())"
         @change="setStart"
       />

@@ -201,10 +201,10 @@ const shownCount = computed(() => Math.min(mostShown, stripCount.value))
           <ChevronLeft :size="18" />
         </button>
         <input
+          v-shown="inRun"
           class="field h-11 w-20 text-center font-mono text-[18px]"
           inputmode="numeric"
           aria-label="Pixel"
-          v-shown="inRun"
           @change="type"
           @keydown.up.prevent="step(at + 1)"
           @keydown.down.prevent="step(at - 1)"

@@ -103,10 +103,10 @@ function setWire(set: Partial<typeof wire.value>): void {
       <label v-for="{ kind, label } in numbers" :key="kind" class="text-[13px] text-bench-soft">
         {{ label }}
         <input
+          v-shown="shown(kind)"
           class="field mt-1"
           inputmode="numeric"
           placeholder="none"
-          v-shown="shown(kind)"
           @change="setNumber(kind, $event)"
         />
       </label>
