@@ -238,7 +238,7 @@ export const sceneAlone = (show: Show, scene: Scene): Show => ({
 })
 
 /** A scene that an input or the clock starts, made ready to be played by itself, and for how long. */
-export const visitOf = (
+const visitOf = (
   given: Parameters<typeof readyShow>[0],
   show: Show,
   scene: Scene,
