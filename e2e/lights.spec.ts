@@ -72,7 +72,7 @@ test('the lanterns are wired with a switch in their minus', async ({ page }) => 
   await page.getByRole('link', { name: 'Paper lanterns' }).click()
   await page.getByRole('link', { name: /^Wire/ }).click()
   const picture = page.getByRole('img', { name: 'Wiring of Paper lanterns' })
-  await expect(picture).toContainText('a button in the minus')
+  await expect(picture).toContainText('a transistor in the minus')
   await expect(picture).toContainText('14 × warm white LED')
   // Cells have no mains side.
   await expect(picture).not.toContainText('mains')

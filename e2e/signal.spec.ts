@@ -171,6 +171,8 @@ test('plain strips are dimmed by a pin for each colour', async ({ page }) => {
   await page.getByLabel('Dimmer of hanging rail left').press('Enter')
   await expect(page.locator('[data-need="dimmer.rails.white"]')).toBeVisible()
   // 24 V on a board that takes 12: its own plug is the way out.
+  await page.getByRole('radio', { name: 'Lanes' }).click()
+  await page.getByLabel('Fed from').selectOption('supply')
   await page.getByRole('link', { name: /^Feed/ }).click()
   await verdict(page, 'board-volts')
     .getByRole('button', { name: /plug of its own/ })

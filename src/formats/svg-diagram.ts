@@ -399,6 +399,13 @@ function sign(
           fill: 'none',
         }),
       )
+    case 'connector':
+      return node(
+        'g',
+        common,
+        node('rect', { x: x - 8, y: y - 5, width: 7, height: 10, rx: 1.5 }),
+        node('path', { d: `M${String(x + 8)} ${String(y - 5)}h-5v10h5`, fill: 'none' }),
+      )
     case 'diode':
       return node(
         'g',

@@ -13,6 +13,7 @@ import {
   bends,
   boardFeeds,
   caseNames,
+  connectorIds,
   corners,
   covers,
   dampnesses,
@@ -33,6 +34,7 @@ import {
   skipReasons,
   surfaces,
   usePlaces,
+  type ConnectorId,
 } from '../core/plan/choices'
 import { emptyPlan } from '../core/plan/empty'
 import type { Line, Plan } from '../core/plan/plan'
@@ -172,6 +174,7 @@ const anyLead = fc.record({
   wire: fc.option(anyWire, { nil: undefined }),
   lengthMm: fc.option(fc.integer({ min: 50, max: 6000 }), { nil: undefined }),
   fuse: anyFuse,
+  apart: fc.option(fc.constantFrom(...connectorIds), { nil: undefined }),
 })
 
 const leadFrom = (
@@ -180,20 +183,29 @@ const leadFrom = (
     wire,
     lengthMm,
     fuse,
+    apart,
   }: {
     source: number
     wire: string | undefined
     lengthMm: number | undefined
     fuse: 'auto' | 'none' | number
+    apart: ConnectorId | undefined
   },
   sources: readonly string[],
-): { from?: string; wire?: string; lengthMm?: number; fuse: 'auto' | 'none' | number } => {
+): {
+  from?: string
+  wire?: string
+  lengthMm?: number
+  fuse: 'auto' | 'none' | number
+  apart?: ConnectorId
+} => {
   const from = sources[source]
   return {
     fuse,
     ...(from !== undefined && { from }),
     ...(wire !== undefined && { wire }),
     ...(lengthMm !== undefined && { lengthMm }),
+    ...(apart !== undefined && { apart }),
   }
 }
 

@@ -25,7 +25,7 @@ import {
   type ShowRun,
 } from '../../core/glow/play'
 import type { Plan, Show } from '../../core/plan/plan'
-import { showVerdicts } from '../../core/verdict/judge-show'
+import { judgeShow, showVerdicts } from '../../core/verdict/judge-show'
 import type { Verdict } from '../../core/verdict/verdict'
 import { csv } from '../../formats/csv'
 import { framesTable } from '../../formats/csv-frames'
@@ -44,10 +44,10 @@ export interface ShowTold {
   readonly cells: readonly ShowCells[]
 }
 
-/** How a show flashes, then what it comes to, before remedies have been tried. */
+/** How a show flashes, then what it comes to, its verdicts without remedies until those have been tried. */
 export interface EarlyShow {
   readonly flashing: Flashing
-  readonly told?: Omit<ShowTold, 'verdicts'>
+  readonly told?: ShowTold
 }
 
 /** Jobs that take longer than a key stroke. They end with their worker when an edit supersedes them. */
@@ -146,7 +146,7 @@ const service = {
       day,
       cells: showCells(given.supplies, whole, day),
     }
-    early({ flashing: flashes, told })
+    early({ flashing: flashes, told: { ...told, verdicts: judgeShow(show, whole) } })
     const judging = showVerdicts(given, show, { whole, run, workOut: worked })
     let judged = judging.next()
     for (; judged.done !== true; judged = judging.next())

@@ -2,6 +2,7 @@
 import { Trash2, X } from '@lucide/vue'
 import { computed } from 'vue'
 import { fusesA } from '../../core/feed/fuse'
+import { connectors } from '../../core/parts/connectors'
 import { gaugesFor, wireOf } from '../../core/parts/wires'
 import { junctionsBefore } from '../../core/plan/supply-of'
 import type { Feed, Junction, Plan } from '../../core/plan/plan'
@@ -11,7 +12,7 @@ import { readLength } from '../../core/quantity/length'
 import type { TallyLead } from '../../core/tally'
 import { valueOf } from './value-of'
 
-type Lead = Pick<Feed | Junction, 'from' | 'wire' | 'lengthMm' | 'fuse'>
+type Lead = Pick<Feed | Junction, 'from' | 'wire' | 'lengthMm' | 'fuse' | 'apart'>
 
 const { plan, settings, lead, junction } = defineProps<{
   plan: Plan
@@ -47,6 +48,9 @@ function setLength(event: Event): void {
   input.setCustomValidity(read.ok ? '' : read.message)
   input.reportValidity()
   if (read.ok) emit('set', { lengthMm: read.mm })
+}
+function setApart(event: Event): void {
+  emit('set', { apart: connectors.find(({ id }) => id === valueOf(event))?.id })
 }
 function setFuse(event: Event): void {
   const value = valueOf(event)
@@ -105,6 +109,15 @@ function setFuse(event: Event): void {
         <option value="auto">by the rule{{ fuseText && `, ${fuseText}` }}</option>
         <option value="none">none</option>
         <option v-for="fuse in fusesA" :key="fuse" :value="fuse">{{ fuse }} A</option>
+      </select>
+    </label>
+    <label>
+      Comes apart at
+      <select class="field mt-0.5 block w-auto" :value="settings.apart ?? ''" @change="setApart">
+        <option value="">nothing</option>
+        <option v-for="one in connectors" :key="one.id" :value="one.id">
+          {{ one.name }}, {{ one.limitA }} A
+        </option>
       </select>
     </label>
     <p v-if="lead" class="pb-1.5">

@@ -154,8 +154,10 @@ const job = useJob(
     ),
 )
 const { result: whole, progress } = job
-/** What the show comes to; its verdicts, with remedies that were tried, come last. */
-const told = computed(() => early.value?.told ?? whole.value)
+/** What the show comes to; remedies come last, once they have been tried. */
+const told = computed(() =>
+  progress.value === undefined ? whole.value : (early.value?.told ?? whole.value),
+)
 // Touches are played through once the hand has left them for a moment.
 let later: ReturnType<typeof setTimeout> | undefined
 watch(
@@ -345,7 +347,6 @@ useEventListener('keydown', (event) => {
         :plan="plan"
         :show="show"
         :told="told"
-        :verdicts="whole?.verdicts"
         :flashing="flashing"
         :progress="progress"
         :is-touched="isTouched"

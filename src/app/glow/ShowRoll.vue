@@ -2,19 +2,16 @@
 import { computed } from 'vue'
 import type { Flashing } from '../../core/glow/flashing'
 import type { Plan, Show } from '../../core/plan/plan'
-import type { Verdict } from '../../core/verdict/verdict'
 import { cellFigures, dayFigures, limiterFigures, showFigures } from '../../core/roll/show'
 import type { ShowTold } from '../engine/jobs.worker'
 import VerdictStamp from '../shell/VerdictStamp.vue'
 import { usePlanStore } from '../stores/plan'
 import ShowFigures from './ShowFigures.vue'
 
-const { plan, show, told, verdicts, flashing, progress, isTouched } = defineProps<{
+const { plan, show, told, flashing, progress, isTouched } = defineProps<{
   plan: Plan
   show: Show
-  told: Omit<ShowTold, 'verdicts'> | undefined
-  /** With their remedies, once those have been tried. */
-  verdicts: readonly Verdict[] | undefined
+  told: ShowTold | undefined
   flashing: Flashing | undefined
   /** How far the sums of the show are, 0–1. */
   progress: number | undefined
@@ -69,15 +66,19 @@ function takeMix(): void {
         reckon with it on the Feed page, at {{ Math.round(100 * mix) }} % in the mean
       </button>
     </p>
-    <p v-if="told && verdicts === undefined" class="mt-1 text-paper-soft" role="status">
-      looking for what goes over … {{ Math.round((progress ?? 0) * 100) }} %
-    </p>
     <VerdictStamp
-      v-for="verdict in verdicts?.filter(({ code }) => code !== 'flash-rate')"
+      v-for="verdict in told?.verdicts.filter(({ code }) => code !== 'flash-rate')"
       :key="verdict.id"
       :verdict="verdict"
       :fixes="verdict.remedies"
     />
+    <p
+      v-if="told && told.verdicts.length > 0 && progress !== undefined"
+      class="mt-1 text-paper-soft"
+      role="status"
+    >
+      looking for possible fixes … {{ Math.round(progress * 100) }} %
+    </p>
   </section>
   <section v-if="told" class="mt-4">
     <h3 :class="heading">A day</h3>
@@ -94,11 +95,11 @@ function takeMix(): void {
       }}
       <span class="text-paper-soft">· 3 are the limit</span>
     </p>
-    <p v-else-if="verdicts === undefined" class="text-stop-paper">
+    <p v-else-if="told === undefined" class="text-stop-paper">
       {{ flashing.perSecond }} flashes a second: looking for fixes …
     </p>
     <VerdictStamp
-      v-for="verdict in verdicts?.filter(({ code }) => code === 'flash-rate')"
+      v-for="verdict in told?.verdicts.filter(({ code }) => code === 'flash-rate')"
       :key="verdict.id"
       :verdict="verdict"
       :fixes="verdict.remedies"

@@ -189,7 +189,17 @@ function jointTitle(work: Work, { at, joints }: JointGroup, names: readonly stri
   switch (at.kind) {
     case 'wire': {
       const parts = names.flatMap((name) => work.wireOf(name)?.inLine ?? [])
-      return `Solder the ${sentence([...new Set(parts.map(inLineName))])} into ${wires}`
+      const apart = names
+        .map((name) => work.wireOf(name)?.apart)
+        .find((one) => one !== undefined && one.by !== 'solder')
+      const soldered = parts.filter(({ value }) => value !== apart?.id)
+      const byHand = apart && `${apart.by} the ${apart.name} into ${wires}`
+      if (soldered.length === 0 && byHand !== undefined)
+        return `${byHand[0]?.toUpperCase() ?? ''}${byHand.slice(1)}`
+      return [
+        `Solder the ${sentence([...new Set(soldered.map(inLineName))])} into ${wires}`,
+        ...(byHand === undefined ? [] : [byHand]),
+      ].join(', ')
     }
     case 'block':
       if (at.of.kind === 'supply')

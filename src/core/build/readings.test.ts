@@ -40,7 +40,8 @@ describe('what is connected', () => {
         const last = steps.at(-1)
         if (last === undefined) return
         const all = connectedAfter(results, jointsUpTo(steps, last.id), last, 'full-white')
-        const whole = splitRuns(planNetwork(results, 'full-white'))
+        const planned = planNetwork(results, 'full-white')
+        const whole = splitRuns(planned)
         const [own, full] = [givenA(all.network), givenA(whole)]
         if (full !== undefined) expect(own).toBeCloseTo(full, 5)
 
@@ -51,7 +52,7 @@ describe('what is connected', () => {
           const done = jointsUpTo(steps, step.id)
           const { runs: connected, by, network } = connectedAfter(results, done, step, 'idle')
           for (const { id } of network.runs)
-            expect(whole.runs.some((run) => id === run.id || id.startsWith(`${run.id}.`))).toBe(
+            expect(planned.runs.some((run) => id === run.id || id.startsWith(`${run.id}.`))).toBe(
               true,
             )
           for (const [run, stretches] of connected)

@@ -47,11 +47,11 @@ function expectRules(plan: Plan, steps: readonly Step[]): void {
 
   // Every wire: cut once, labelled once, tinned where it is soldered and only there, its sleeves on before its joints and shrunk once.
   const endsOf = new Map<string, { joint: string; isSoldered: boolean; isInLine: boolean }[]>()
-  for (const { id, wires, soldered, kind } of joints)
+  for (const { id, wires, soldered, at: place } of joints)
     for (const wire of wires)
       endsOf.set(wire, [
         ...(endsOf.get(wire) ?? []),
-        { joint: id, isSoldered: soldered > 0, isInLine: kind === 'in-line' },
+        { joint: id, isSoldered: soldered > 0, isInLine: place.kind === 'wire' },
       ])
   for (const { name, sleeve } of wiring.wires) {
     const ends = endsOf.get(name) ?? []

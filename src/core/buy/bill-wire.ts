@@ -4,6 +4,7 @@ import {
   bundleThicknessMm,
   soldCable,
   soldCapacitor,
+  soldConnector,
   soldDiode,
   soldFuse,
   soldFuseHolder,
@@ -103,7 +104,9 @@ const legSleeve = '2.4 mm'
 
 /** What sits in wires, capacitors, sleeves, solder and ties. */
 export function addJointParts(bill: Bill, { wiring, joints, cuts }: BillGiven): void {
-  for (const { inLine, sleeve, bareMm, about } of wiring.wires) {
+  const wiresIn = new Map<string, number>()
+  for (const { bundle } of wiring.wires) wiresIn.set(bundle, (wiresIn.get(bundle) ?? 0) + 1)
+  for (const { inLine, sleeve, bareMm, about, apart, bundle } of wiring.wires) {
     for (const { kind, value } of inLine) {
       const share = { amount: 1, for: about, page: 'wire' } as const
       if (kind === 'fuse') {
@@ -111,13 +114,19 @@ export function addJointParts(bill: Bill, { wiring, joints, cuts }: BillGiven): 
         bill.add(soldFuseHolder, { what: 'fuses', ...share, page: 'feed' })
       } else if (kind === 'resistor')
         bill.add(soldResistor(Number(value), signalResistorW), { what: 'in wires', ...share })
-      else bill.add(soldDiode(diodeOf(String(value))), { what: 'in wires', ...share })
+      else if (kind === 'connector') {
+        const sold = apart && soldConnector(apart)
+        if (sold !== undefined) bill.add(sold, { what: 'in leads', ...share, page: 'feed' })
+      } else bill.add(soldDiode(diodeOf(String(value))), { what: 'in wires', ...share })
     }
     if (sleeve === null) continue
     const ends = bareMm.filter((mm) => mm !== bare.screw).length
+    const parts = inLine.filter(({ kind }) => kind !== 'connector')
+    // Both halves of a plug on each wire of the lead.
+    const plugged = apart?.by === 'solder' ? 2 * (wiresIn.get(bundle) ?? 0) : 0
     bill.add(soldSleeve(sleeve), {
       what: 'on wires',
-      amount: (ends * sleeveMm.joint + inLine.length * sleeveMm.inLine) / 1000,
+      amount: ((ends + plugged) * sleeveMm.joint + parts.length * sleeveMm.inLine) / 1000,
       for: about,
       page: 'wire',
     })

@@ -65,8 +65,8 @@ export function stripNetwork(
     runs: placed.map((entry) => stripRun(plan, entry, loadCase, levels?.get(entry.run.id))),
     leads: [
       ...leads.map((lead, index) => {
-        const { from, to, wire, lengthMm } = lead
-        const ohm = (lengthMm / 1000) * wire.ohmPerM
+        const { from, to, wire, lengthMm, apart } = lead
+        const ohm = (lengthMm / 1000) * wire.ohmPerM + (apart?.ohm ?? 0)
         return {
           from: junctions.has(from) ? networkName.junction(from) : sourceOf(switched, from),
           to:

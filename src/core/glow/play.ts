@@ -262,7 +262,7 @@ export interface PlayedShow {
 }
 
 /** Frames a second at which a started scene is looked at for its amperes. */
-const startedFps = 25
+const startedFps = 10
 
 /** Plays by itself each scene that an input or the clock starts. */
 export const playStarted = (given: PlayGiven, show: Show): StartedScene[] =>

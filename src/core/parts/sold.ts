@@ -1,3 +1,4 @@
+import type { Connector } from './connectors'
 import { inputKinds, type BillUnit, type InputKind, type WireColour } from '../plan/choices'
 import type { Board, LightPart, SupplyPart } from '../plan/parts'
 import { toCents } from '../quantity/round'
@@ -130,6 +131,8 @@ export const soldBarrelSocket: Sold = piece(
 )
 export const soldPowerSwitch = ({ id, name, price }: PowerSwitch): Sold =>
   piece('power', `power-switch.${id}`, name, price)
+export const soldConnector = ({ id, name, price }: Connector): Sold =>
+  piece('power', `connector.${id}`, name, price)
 export const soldTerminals = (ways: number): Sold =>
   piece(
     'power',

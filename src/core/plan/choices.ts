@@ -69,6 +69,9 @@ export const lowLogics = ['buffer', 'diode', 'lower-supply', '5v-board', 'try'] 
 export const levelFixes = ['none', 'buffer', 'diode'] as const
 /** Where the board gets its own power: from the first lane's supply, a plug of its own, or the first pixel's pads. */
 export const boardFeeds = ['supply', 'usb', 'strip'] as const
+/** Where a lead comes apart again, beside its soldered and screwed ends: `parts/connectors`. */
+export const connectorIds = ['clip', 'strip-plug', 'barrel', 'crimp', 'screw'] as const
+export type ConnectorId = (typeof connectorIds)[number]
 /** What a board listens to. */
 export const inputKinds = [
   'motion',

@@ -4,6 +4,7 @@ import {
   bends,
   billUnits,
   boardFeeds,
+  connectorIds,
   corners,
   currencies,
   covers,
@@ -109,6 +110,8 @@ const leadSchema = z.strictObject({
   /** As measured, mm; without it as the drawing has it. */
   lengthMm: lengthSchema.optional(),
   fuse: fuseSchema,
+  /** What it comes apart at, near where it ends. */
+  apart: z.enum(connectorIds).optional(),
 })
 
 /** A lead that meets a run. */

@@ -98,7 +98,7 @@ export const toVersion10 = (document: object): object => ({
 /** Version 8 knows shows. */
 export const toVersion8 = (document: object): object => ({ ...document, version: 8, shows: [] })
 
-/** Version 12 knows the limiter of a show, scenes by the clock, and a solar panel. */
+/** Version 12 knows the limiter of a show, scenes by the clock, a solar panel, and leads that come apart. */
 export const toVersion12 = (document: object): object => ({ ...document, version: 12 })
 
 /** Version 11 knows what the ends of a wire take. Older plans keep the lengths of their wires. */

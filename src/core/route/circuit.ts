@@ -1,3 +1,4 @@
+import type { Connector } from '../parts/connectors'
 import type { Wire as Gauge } from '../parts/wires'
 import type { InputKind, WireRole } from '../plan/choices'
 import type { Working } from '../quantity/figure'
@@ -97,6 +98,8 @@ export interface RoutedWire {
   readonly about: readonly string[]
   /** The lead whose plus it is: where its fuse sits. */
   readonly fusedLead?: string
+  /** What it and the wires beside it come apart at, near their end. */
+  readonly apart?: Connector
   /** The plus of the board's own feed, with a fuse of its own. */
   readonly isBoardFeed?: boolean
   readonly resistor?: InLineResistor

@@ -257,6 +257,7 @@ function addLead(context: RouteContext, lead: Lead, dimmer: Dimmer | undefined):
     from: harness.at(plusBlock(context, lead.from), `+ ${lead.id}`, 'plus', spot, `${goal} +`),
     to: leadEnd(context, lead, '+'),
     fusedLead: lead.id,
+    ...(lead.apart && { apart: lead.apart }),
   })
   if (dimmer === undefined) {
     harness.wire({

@@ -1,4 +1,5 @@
 import type { Point } from '../measure/geometry'
+import type { Connector } from '../parts/connectors'
 import type { Wire } from '../parts/wires'
 import type { Feed } from '../plan/plan'
 
@@ -14,7 +15,9 @@ export interface Lead {
   readonly end: Point
   readonly start: Point
   readonly wire: Wire
-  /** What its wire, and the junction that it goes to, take, A: no fuse before it may be more. */
+  /** What it comes apart at, near its end. */
+  readonly apart?: Connector
+  /** What its wire, what it comes apart at, and the junction that it goes to, take, A: no fuse before it may be more. */
   readonly limitA: number
   /** Along the drawing at right angles, mm, and extra for the hole where it ends. */
   readonly wayMm: number

@@ -1,3 +1,4 @@
+import { connectorOf } from '../parts/connectors'
 import type { CutStripRun } from '../cut/cut'
 import { entryOf } from '../cut/entry-of'
 import { padPlace } from '../cut/pads'
@@ -166,6 +167,7 @@ function leadOf(
   const drawnMm = cutLengthMm(plan, wayMm, spareMm)
   const wire = wireOf(settings.wire ?? plan.defaults.wire)
   const junction = plan.junctions.find((one) => to.kind === 'junction' && one.id === to.junction)
+  const apart = connectorOf(settings.apart)
   return {
     id,
     from,
@@ -173,7 +175,8 @@ function leadOf(
     start,
     end,
     wire,
-    limitA: Math.min(wire.limitA, junction?.limitA ?? Infinity),
+    ...(apart && { apart }),
+    limitA: Math.min(wire.limitA, apart?.limitA ?? Infinity, junction?.limitA ?? Infinity),
     wayMm,
     spareMm,
     drawnMm,

@@ -231,6 +231,20 @@ const cases: [VerdictCode, Verdict['grade'], RegExp, Plan, Plan][] = [
     ),
   ],
   [
+    'connector-over',
+    'stop',
+    /shelf: 2\.\d\d A through its wire clip, which takes 2\.00 A/,
+    planOf({ text: 'shelf 1200', feeds: [feed({ apart: 'clip' })] }),
+    planOf({ text: 'shelf 1200', feeds: [feed({ apart: 'screw' })] }),
+  ],
+  [
+    'connector-over',
+    'warning',
+    /shelf: no fuse carries 1\.\d\d A and still guards its wire clip/,
+    planOf({ text: 'shelf 900', feeds: [feed({ apart: 'clip' })] }),
+    planOf({ text: 'shelf 900', feeds: [feed({ apart: 'crimp' })] }),
+  ],
+  [
     'volts-over',
     'stop',
     /Supply A gives 6\.\d* V when full: shelf stands 5\.3 V/,

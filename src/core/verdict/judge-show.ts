@@ -14,6 +14,7 @@ import type { Parts } from '../parts/find'
 import { change, type Command } from '../plan/commands'
 import type { Plan, Show, ShowLayer } from '../plan/plan'
 import { formatQuantity, significant } from '../quantity/format'
+import { isSame } from '../quantity/same'
 import { nextSizeUp, whyShort, whyTight } from './supply-load'
 import type { Remedy, Verdict } from './verdict'
 
@@ -301,14 +302,22 @@ function lessAmperes(
       opacity: (layer.opacity * percent(shareOf(peak) * less)) / 100,
     })),
   }))
-  const fewer = [0.75, 0.5, 0.25].map((share): Remedy => ({
-    label: `light ${String(100 * share)} % as many at once in ${names}`,
-    commands: inThem((layer) => withFewer(layer, share)),
-  }))
-  const slower = [2, 4].map((times): Remedy => ({
-    label: `play ${names} ${String(times)} times slower`,
-    commands: inThem((layer) => slowed(layer, times)),
-  }))
+  // A trial plays the whole show: only what changes something is tried.
+  const own = [...over.keys()].flatMap((scene) => show.scenes[scene]?.layers ?? [])
+  const edits = (edit: (layer: ShowLayer) => ShowLayer): boolean =>
+    own.some((layer) => !isSame(edit(layer), layer))
+  const fewer = [0.75, 0.5, 0.25]
+    .filter((share) => edits((layer) => withFewer(layer, share)))
+    .map((share): Remedy => ({
+      label: `light ${String(100 * share)} % as many at once in ${names}`,
+      commands: inThem((layer) => withFewer(layer, share)),
+    }))
+  const slower = [2, 4]
+    .filter((times) => edits((layer) => slowed(layer, times)))
+    .map((times): Remedy => ({
+      label: `play ${names} ${String(times)} times slower`,
+      commands: inThem((layer) => slowed(layer, times)),
+    }))
   const limited = shares.flatMap((less): Remedy[] => {
     const share = percent(plan.limit * shareOf(peakA) * less)
     return share < 5

@@ -37,7 +37,7 @@ import { fuseBlind } from './fuse-blind'
 import { switchOver } from './switch-over'
 import { voltsDiffer } from './volts-differ'
 import { voltsOver } from './volts-over'
-import { copperHot, fuses, joinedSupplies, leadHot, trackOver } from './wiring'
+import { connectorOver, copperHot, fuses, joinedSupplies, leadHot, trackOver } from './wiring'
 import { boxSmall } from './box-small'
 import { whitesDiffer } from './whites-differ'
 import { wrongEnd } from './wrong-end'
@@ -57,6 +57,7 @@ const judges: readonly Judge[] = [
   fuses,
   fuseBlind,
   trackOver,
+  connectorOver,
   copperHot,
   joinedSupplies,
   hotStrip,

@@ -86,6 +86,7 @@ export const verdictKinds = {
   'no-fuse': kind('feed', 'drops', 'stop'),
   'fuse-over-wire': kind('feed', 'drops', 'stop', 'warning'),
   'track-over': kind('feed', 'drops', 'stop'),
+  'connector-over': kind('feed', 'drops', 'stop', 'warning'),
   'hot-strip': kind('feed', 'warmth', 'stop', 'warning'),
   'battery-sag': kind('feed', 'use', 'stop'),
   'battery-short': kind('feed', 'use', 'warning'),

@@ -1,3 +1,5 @@
+import { connectors } from '../parts/connectors'
+import type { ConnectorId } from '../plan/choices'
 import { fuseFor } from '../feed/fuse'
 import { feedsOf } from '../plan/feeds'
 import { supplyBehind } from '../plan/supply-of'
@@ -27,6 +29,7 @@ interface LeadEdit {
   readonly wire?: string
   readonly fuse?: Lead['fuse']
   readonly from?: string
+  readonly apart?: ConnectorId | undefined
 }
 
 /** The same edit of leads that all go to one place. */
@@ -121,7 +124,7 @@ export const fuses: Judge = (evidence) =>
     const { lead, fuseLoadA } = fed
     if (lead.fuse === 'auto') return []
     const about = [targetOf(lead)]
-    const fits = fuseFor(fuseLoadA, lead.wire.limitA)
+    const fits = fuseFor(fuseLoadA, lead.limitA)
     const auto: Remedy[] =
       fits === null
         ? takeWire(evidence.plan, fed, { fuse: 'auto' })
@@ -213,6 +216,47 @@ export const trackOver: Judge = (evidence) =>
         text: `${junction.name}: ${amperes(currentA)} through it, ${significant(junction.limitA)} A is what it takes`,
         why: 'Its contacts heat first, at the joints that cannot be seen.',
         remedies: leaveJunction(evidence, junction, lead.from),
+      },
+    ]
+  })
+
+/** Leads that come apart at something that carries less than they do, or that no fuse guards. */
+export const connectorOver: Judge = (evidence) =>
+  evidence.full.leads.flatMap((fed, index): Verdict[] => {
+    const { lead, fuseLoadA } = fed
+    const { apart } = lead
+    if (apart === undefined) return []
+    const currentA = judgedBy(evidence, [fed], apart.limitA).leads[index]?.currentA ?? 0
+    const isOver = !isAtLeast(apart.limitA, currentA)
+    if (!isOver && fuseFor(fuseLoadA, apart.limitA) !== null) return []
+    if (!isOver && isAtLeast(apart.limitA, behindA(evidence, lead))) return []
+    const larger = connectors.find(
+      ({ limitA }) => isAtLeast(limitA, currentA) && fuseFor(fuseLoadA, limitA) !== null,
+    )
+    return [
+      {
+        id: `connector-over.${lead.id}`,
+        code: 'connector-over',
+        grade: isOver ? 'stop' : 'warning',
+        about: [targetOf(lead)],
+        text: isOver
+          ? `${nameOf(evidence, lead)}: ${amperes(currentA)} through its ${apart.name}, which takes ${amperes(apart.limitA)}`
+          : `${nameOf(evidence, lead)}: no fuse carries ${amperes(fuseLoadA)} and still guards its ${apart.name}`,
+        why: 'A contact that carries too much heats where it cannot be seen, and gets worse as it does.',
+        remedies: [
+          ...(larger === undefined
+            ? []
+            : [
+                {
+                  label: `take a ${larger.name}, ${amperes(larger.limitA)}`,
+                  commands: editLead(evidence.plan, lead, { apart: larger.id }),
+                },
+              ]),
+          {
+            label: 'solder it through',
+            commands: editLead(evidence.plan, lead, { apart: undefined }),
+          },
+        ],
       },
     ]
   })

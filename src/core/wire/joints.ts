@@ -210,7 +210,11 @@ export function jointsOf(
   for (const bundle of bundlesOf(wires)) {
     for (const wire of bundle) addEnd(wire, wire.from)
     for (const wire of bundle)
-      for (const { kind, text } of wire.inLine)
+      for (const { kind, text } of wire.inLine) {
+        if (kind === 'connector') {
+          put(`${wire.from.id}~${kind}`, connectorJoint(wire, bundle, text))
+          continue
+        }
         put(`${wire.from.id}~${kind}`, {
           kind: 'in-line',
           at: { kind: 'wire' },
@@ -222,6 +226,7 @@ export function jointsOf(
           wires: [wire.name],
           about: wire.about,
         })
+      }
     for (const wire of bundle) addEnd(wire, wire.to)
   }
   for (const { supplyId, text, at } of capacitors)
@@ -281,6 +286,31 @@ export function jointsOf(
       }
     },
   )
+}
+
+/** Both halves of what a lead comes apart at, on all of its wires. */
+function connectorJoint(
+  wire: PlanWire,
+  bundle: readonly PlanWire[],
+  text: string,
+): Omit<NewJoint, 'id'> {
+  const by = wire.apart?.by ?? 'solder'
+  const names = bundle.map(({ name }) => name)
+  const ends = 2 * names.length
+  return {
+    kind: by === 'solder' ? 'in-line' : by === 'screw' ? 'screw' : 'plug',
+    at: { kind: 'wire' },
+    where: `in ${names.join(' ')}`,
+    meets: [`${text}, both halves, plus to plus`],
+    threadFirst:
+      by === 'solder' && wire.sleeve !== null
+        ? names.map((name) => `sleeve ${wire.sleeve ?? ''} on ${name}, two`)
+        : [],
+    minutes: by === 'solder' ? solderMinutes(1) * ends : minutes.screw * ends,
+    soldered: by === 'solder' ? ends : 0,
+    wires: names,
+    about: wire.about,
+  }
 }
 
 /** Legs and resistors of single lights: each by itself where wires come home from it, else all of a run together. */

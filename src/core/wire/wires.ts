@@ -14,9 +14,9 @@ import type { Block, Cable, Circuit, RoutedWire, Terminal } from '../route/circu
 
 /** What sits in a wire. */
 export interface InLine {
-  readonly kind: 'fuse' | 'resistor' | 'diode'
+  readonly kind: 'fuse' | 'resistor' | 'diode' | 'connector'
   readonly text: string
-  /** Of a fuse its A, of a resistor its Ω; of a diode the id of its part. */
+  /** Of a fuse its A, of a resistor its Ω; of a diode or a connector the id of its part. */
   readonly value: number | string
 }
 
@@ -113,6 +113,9 @@ export function wiringOf(
       ...(typeof fuse === 'number'
         ? [{ kind: 'fuse', text: `${significant(fuse)} A`, value: fuse } as const]
         : []),
+      ...(wire.apart === undefined
+        ? []
+        : [{ kind: 'connector', text: wire.apart.name, value: wire.apart.id } as const]),
       ...(wire.isBoardFeed === true ? [fuseOfBoard(wire.gauge)] : []),
       ...(wire.resistor === undefined
         ? []
