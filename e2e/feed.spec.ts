@@ -41,6 +41,17 @@ test('a lead is opened, made thicker, measured and fused', async ({ page }) => {
   await expect(verdict(page, 'fuse-over-wire')).toContainText('20 A fuse before 1.5 mm²')
   await verdict(page, 'fuse-over-wire').getByRole('button').click()
   await expect(verdict(page, 'fuse-over-wire')).toHaveCount(0)
+  // A clip takes 2 A: what carries more is offered, and is what it comes apart at then.
+  const apart = lead.getByRole('combobox', { name: /^Comes apart/ })
+  await apart.selectOption('clip')
+  await expect(verdict(page, 'connector-over')).toContainText('through its wire clip')
+  await verdict(page, 'connector-over')
+    .getByRole('button', { name: /^take a / })
+    .click()
+  await expect(verdict(page, 'connector-over')).toHaveCount(0)
+  await expect(apart).not.toHaveValue('clip')
+  await expect(apart).not.toHaveValue('')
+
   await lead.getByRole('button', { name: 'Remove this feed' }).click()
   await expect(verdict(page, 'not-fed')).toContainText('porthole')
 })

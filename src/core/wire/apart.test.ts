@@ -3,7 +3,7 @@ import { planNetwork } from '../feed/plan-network'
 import { connectors } from '../parts/connectors'
 import type { ConnectorId } from '../plan/choices'
 import { emptyPlan } from '../plan/empty'
-import type { Feed, Plan } from '../plan/plan'
+import type { Plan } from '../plan/plan'
 import { worked } from '../worked'
 
 const planOf = (apart?: ConnectorId): Plan => ({
@@ -14,7 +14,7 @@ const planOf = (apart?: ConnectorId): Plan => ({
     {
       id: 'a',
       text: 'shelf 500',
-      feeds: [{ id: 'f', pad: 0, fuse: 'auto', wire: 'mm2-1', ...(apart && { apart }) } as Feed],
+      feeds: [{ id: 'f', pad: 0, fuse: 'auto', wire: 'mm2-1', ...(apart && { apart }) }],
     },
   ],
 })
