@@ -122,6 +122,63 @@ describe('the limiter of a program', () => {
   })
 })
 
+it('a run on two supplies is held to the one that gives less', () => {
+  const plan: Plan = {
+    ...emptyPlan('t', 'a'),
+    lines: [
+      {
+        id: 'a',
+        text: 'long 3 m',
+        feeds: [
+          { id: '1', pad: 0, from: 'supply-a', fuse: 'none' },
+          { id: '2', pad: 'end', from: 'supply-b', fuse: 'none' },
+        ],
+      },
+    ],
+    supplies: [
+      { id: 'supply-a', name: 'A', part: 'usb-port-0_5' },
+      { id: 'supply-b', name: 'B', part: 'brick-5v-3' },
+    ],
+  }
+  const given = worked(plan)
+  const player = new Player(readyShow(given, steady('duty 255 255 255', { isLimited: true })))
+  player.paint(0)
+  const { draws, supplies } = player.show.limiter!
+  const scales = draws.map(({ microA, count, supply }) => {
+    const fullMa = (microA.reduce((sum, one) => sum + one, 0) * count) / 1000
+    return supplies[supply]!.limitMa / fullMa
+  })
+  expect(scales[0]).toBeLessThan(scales[1]!)
+  expect(player.limitedTo).toBeCloseTo(scales[0]!, 3)
+})
+
+it('reckons with what dims as one: a plain strip by all of its groups, single lights by what is lit', () => {
+  const base = emptyPlan('t', 'a')
+  const plan: Plan = {
+    ...base,
+    lines: [
+      { id: 'a', text: 'rail 1 m', stripId: 'white-24v-10', dimmer: 'rails', supplyId: 'supply-b' },
+      { id: 'b', text: 'lanterns string 10 @ 200', lights: { part: 'led-warm', drive: 'sink' } },
+    ],
+    supplies: [
+      { id: 'supply-a', name: 'A', part: 'brick-5v-3' },
+      { id: 'supply-b', name: 'B', part: 'auto' },
+    ],
+  }
+  const given = worked(plan)
+  const { draws } = limiterOf(fieldOf(given), given)
+  const fullA = (id: string): number =>
+    given.loads.find((load) => load.id === id)!.currentA['full-white']
+  const sums = draws.map(
+    ({ microA, count }) => (microA.reduce((sum, one) => sum + one, 0) * count) / 1e6,
+  )
+  expect(sums.toSorted((a, b) => a - b)).toEqual(
+    [fullA('a'), fullA('b')]
+      .toSorted((a, b) => a - b)
+      .map((one) => expect.closeTo(one, 4) as number),
+  )
+})
+
 it('hours by the clock are those in which a scene plays, the last of several', () => {
   const byClock = (clock: number, seconds: number): Show['scenes'][number] =>
     scene([], { id: String(clock), seconds, start: { clock } })

@@ -24,7 +24,7 @@ export interface Limiter {
 /** A scale that changes nothing. */
 export const unscaled = 65_536
 
-/** Reckons with every run that the program dims, on the supplies that feed it; a supply without a part has no limit. */
+/** Reckons with every run that the program dims (no other one is in the field), on the supplies that feed it; a supply without a part has no limit. */
 export function limiterOf(
   field: Field,
   { supplies, lit }: { readonly supplies: readonly FedSupply[]; readonly lit: readonly LitRun[] },
@@ -40,7 +40,7 @@ export function limiterOf(
     draws: limited.flatMap(({ fits }, supply) =>
       fits.flatMap(({ load, share }) =>
         field.runs
-          .filter(({ id }) => load.isDimmable && id === load.id)
+          .filter(({ id }) => id === load.id)
           .map((run): LimiterDraw => {
             const { from, count, channels } = run
             const microA = elementMicroA(run, lit).map((one) => Math.ceil(one * share - 1e-6))

@@ -10,7 +10,8 @@ import { worked } from '../worked'
 import { dayFigures } from '../roll/show'
 import { showCells, showDay, wattHoursOf } from './day'
 import { fieldOf } from './field'
-import { Look } from './look'
+import { whiteOf } from './colour'
+import { balanceOf, Look, show as shownAs } from './look'
 import { play, playStarted, playWhole, readyShow, sentBy, toEnd } from './play'
 import { Player } from './player'
 import { ShowFeed } from './show-feed'
@@ -176,6 +177,42 @@ describe('lights of every kind in a show', () => {
     expect(cell(10, 500)).toBeGreaterThan(cell(10, 1_000))
     expect(cell(10, 0)).toBeGreaterThan(cell(289, 0))
   })
+})
+
+it('what else is in nodes on pins is drawn while they are dark', () => {
+  const part = {
+    id: 'p',
+    name: 'pair',
+    count: 2,
+    holes: 0,
+    holeMm: 5,
+    wires: 0,
+    minutes: 1,
+    mA: 7,
+    channels: 0,
+    reads: 'analogue' as const,
+  }
+  const line = {
+    text: 'lanterns string 5 @ 200',
+    lights: { part: 'led-warm', drive: 'pins' as const },
+  }
+  const dark = showOf(scene([]))
+  const beside = amperes(planOf({ ...line, node: { parts: [part] } }), dark)
+  expect(beside - amperes(planOf(line), dark)).toBeCloseTo(5 * 2 * 0.007, 6)
+})
+
+it('white that counts as neutral looks neutral, brighter or darker alike', () => {
+  const warm = Float32Array.from(whiteOf(2700).slice(0, 3), (one) => (0.1 * one) / 65_535)
+  const seen = (kelvin: number, stops = 0): number[] => {
+    const into = new Uint8ClampedArray(3)
+    shownAs(warm, { stops, lux: 150, stride: 3, balance: balanceOf(kelvin) }, into)
+    return [...into]
+  }
+  const [red = 0, , blue = 0] = seen(6500)
+  expect(red - blue).toBeGreaterThan(50)
+  const balanced = seen(2700)
+  expect(Math.max(...balanced) - Math.min(...balanced)).toBeLessThanOrEqual(1)
+  expect(seen(2700, 1)[1]).toBeGreaterThan(balanced[1]!)
 })
 
 describe('a day of a show', () => {
