@@ -1,27 +1,9 @@
-import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { readPlanFile, writePlanFile } from '../formats/plan-file'
+import { demoNames, demoPlan } from '../testing/demo-plan'
 import { change } from './plan/commands'
-import type { Plan } from './plan/plan'
 import { tally } from './tally'
 import type { VerdictCode } from './verdict/kinds'
-
-const demo = (name: string): Plan => {
-  const read = readPlanFile(
-    readFileSync(new URL(`../../demo/${name}.json`, import.meta.url), 'utf8'),
-  )
-  if (!read.ok) throw new Error(JSON.stringify(read.issues))
-  return read.plan
-}
-const names = [
-  'bay-window-nook',
-  'pegboard-moon',
-  'wardrobe-rails',
-  'paper-lanterns',
-  'firefly-jar',
-  'toy-harbour',
-  'wall-of-jars',
-]
 
 describe('the demo plans', () => {
   it.each<[string, VerdictCode[]]>([
@@ -33,12 +15,12 @@ describe('the demo plans', () => {
     ['toy-harbour', []],
     ['wall-of-jars', []],
   ])('%s shows %j', (name, codes) => {
-    const shown = tally(demo(name)).verdicts.map(({ code }) => code)
+    const shown = tally(demoPlan(name)).verdicts.map(({ code }) => code)
     for (const code of codes) expect(shown).toContain(code)
   })
 
-  it.each(names)('%s is written as it is read, and understood in every line', (name) => {
-    const plan = demo(name)
+  it.each(demoNames)('%s is written as it is read, and understood in every line', (name) => {
+    const plan = demoPlan(name)
     expect(readPlanFile(writePlanFile(plan))).toEqual({ ok: true, plan, adjusted: [] })
     const { unread, runs, feed } = tally(plan)
     expect(unread).toEqual([])
@@ -46,8 +28,8 @@ describe('the demo plans', () => {
     expect(runs.every(({ cuts, minV }) => cuts > 0 === (minV !== null))).toBe(true)
   })
 
-  it.each(names)('%s: every remedy can be taken, and undone, and leaves a plan', (name) => {
-    const plan = demo(name)
+  it.each(demoNames)('%s: every remedy can be taken, and undone, and leaves a plan', (name) => {
+    const plan = demoPlan(name)
     const before = tally(plan)
     for (const { code, remedies, grade } of before.verdicts)
       for (const { commands, label } of remedies) {
@@ -62,7 +44,7 @@ describe('the demo plans', () => {
   })
 
   it('the nook’s ring is the one place that is fed badly, and one remedy mends it', () => {
-    const plan = demo('bay-window-nook')
+    const plan = demoPlan('bay-window-nook')
     const stops = tally(plan).verdicts.filter(({ grade }) => grade === 'stop')
     expect(new Set(stops.flatMap(({ about }) => about))).toEqual(new Set(['porthole']))
     const wire = stops.find(({ code }) => code === 'lead-hot')!.remedies[0]!
@@ -71,7 +53,7 @@ describe('the demo plans', () => {
   })
 
   it('the wardrobe hangs on its track, within what that takes', () => {
-    const { feed } = tally(demo('wardrobe-rails'))
+    const { feed } = tally(demoPlan('wardrobe-rails'))
     const [track, ...others] = feed.leads
     expect(track!.to).toEqual({ kind: 'junction', junction: 'track' })
     expect(others.every(({ from }) => from === 'track')).toBe(true)

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
 import { anyPlan } from '../testing/any-plan'
-import { demoPlan } from '../testing/demo-plan'
+import { demoNames, demoPlan } from '../testing/demo-plan'
 import { runs } from '../testing/runs'
 import { secondModel } from '../testing/second-model'
 import { batteriesOf } from './feed/batteries'
@@ -52,17 +52,12 @@ function compare(plan: Plan): void {
   }
 }
 
-it.each([
-  'bay-window-nook',
-  'pegboard-moon',
-  'wardrobe-rails',
-  'paper-lanterns',
-  'firefly-jar',
-  'toy-harbour',
-  'wall-of-jars',
-])('load, supplies, limits, energy and batteries of %s are told alike by two models', (name) => {
-  compare(demoPlan(name))
-})
+it.each(demoNames)(
+  'load, supplies, limits, energy and batteries of %s are told alike by two models',
+  (name) => {
+    compare(demoPlan(name))
+  },
+)
 
 it('… and of any plan', () => {
   fc.assert(fc.property(anyPlan, compare), { numRuns: runs(60) })

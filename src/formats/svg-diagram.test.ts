@@ -4,7 +4,7 @@ import type { Plan } from '../core/plan/plan'
 import { diagramOf } from '../core/wire/diagram'
 import type { Diagram } from '../core/wire/drawn'
 import { worked } from '../core/worked'
-import { demoPlan } from '../testing/demo-plan'
+import { demoNames, demoPlan } from '../testing/demo-plan'
 import { diagramSvg, diagramTree, litTree, wireTint } from './svg-diagram'
 import { svgSlices, svgText, type SvgNode } from './svg-tree'
 
@@ -100,15 +100,7 @@ describe('the picture of the wiring', () => {
 describe('notes on the wires', () => {
   /** About how wide letters are at the size of the notes, px. */
   const letterPx = 5.4
-  it.each([
-    'bay-window-nook',
-    'pegboard-moon',
-    'wardrobe-rails',
-    'paper-lanterns',
-    'firefly-jar',
-    'toy-harbour',
-    'wall-of-jars',
-  ])('of %s lie beside each other, not on each other, and on no run', (name) => {
+  it.each(demoNames)('of %s lie beside each other, not on each other, and on no run', (name) => {
     const { labels, blocks, capacitors } = drawn(demoPlan(name))
     const boxes = labels.map(({ text, at: [x, y] }) => ({
       text,

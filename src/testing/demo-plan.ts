@@ -10,3 +10,14 @@ export function demoPlan(name: string): Plan {
   if (!read.ok) throw new Error(JSON.stringify(read.issues))
   return read.plan
 }
+
+/** The names of all demo plans. */
+export const demoNames = [
+  'bay-window-nook',
+  'pegboard-moon',
+  'wardrobe-rails',
+  'paper-lanterns',
+  'firefly-jar',
+  'toy-harbour',
+  'wall-of-jars',
+] as const

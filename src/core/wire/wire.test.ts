@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { demoPlan } from '../../testing/demo-plan'
+import { demoNames, demoPlan } from '../../testing/demo-plan'
 import { change } from '../plan/commands'
 import { emptyPlan } from '../plan/empty'
 import type { Line, Plan } from '../plan/plan'
@@ -22,15 +22,7 @@ const planOf = (lines: readonly Partial<Line>[], extra: Partial<Plan> = {}): Pla
   lines: lines.map((line, index) => ({ id: `l${String(index)}`, text: '', ...line })),
   ...extra,
 })
-const demos = [
-  'bay-window-nook',
-  'pegboard-moon',
-  'wardrobe-rails',
-  'paper-lanterns',
-  'firefly-jar',
-  'toy-harbour',
-  'wall-of-jars',
-].map((name): [string, Plan] => [name, demoPlan(name)])
+const demos = demoNames.map((name): [string, Plan] => [name, demoPlan(name)])
 const dimmed = (plan: Plan): Plan => ({
   ...plan,
   lines: plan.lines.map((line) => ({ ...line, dimmer: 'all' })),
