@@ -16,6 +16,7 @@ import { showCells, showDay, type ShowCells, type ShowDay } from '../../core/glo
 import type { Flashing } from '../../core/glow/flashing'
 import {
   play,
+  playInTurn,
   playStarted,
   readyShow,
   showFlashes,
@@ -134,6 +135,7 @@ const service = {
     for (; step.done !== true; step = playing.next()) tell(step.value * 0.7)
     const whole: PlayedShow = {
       played: step.value,
+      inTurn: playInTurn(given, ready, run, step.value),
       started: playStarted(given, show),
       flashing: flashes,
       board: showBoard(ready, given),

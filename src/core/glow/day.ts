@@ -43,7 +43,7 @@ export interface ShowCells {
 /** Cells under the mean of a show, with their sag at its peak, and through whole days of it. */
 export const showCells = (
   supplies: readonly FedSupply[],
-  { played, started }: Pick<PlayedShow, 'played' | 'started'>,
+  { played, inTurn, started }: Pick<PlayedShow, 'played' | 'inTurn' | 'started'>,
   day: ShowDay,
 ): ShowCells[] =>
   supplies.flatMap(({ slot, part, currentA, offA }, at): ShowCells[] => {
@@ -57,7 +57,8 @@ export const showCells = (
       const amperes = started.find(({ scene }) => scene === number)?.played.supplies[at]?.meanA
       return sum + (Math.max(0, (amperes ?? 0) - offA) * perDay * seconds) / 3600
     }, 0)
-    const meanA = (own.meanA * day.hours + offA * (24 - day.hours) + visited) / 24
+    const turnA = inTurn.supplies[at]?.meanA ?? 0
+    const meanA = (turnA * day.hours + offA * (24 - day.hours) + visited) / 24
     const hours = cellUse(part, { idleA, meanA, peakA: own.peakA })?.hours ?? null
     return [{ id: slot.id, name: slot.name, use, days: hours === null ? null : hours / 24 }]
   })
@@ -69,7 +70,7 @@ export const showCells = (
 export function showDay(
   { plan, supplies }: Pick<PlayGiven, 'plan' | 'supplies'>,
   show: Show,
-  { played, started }: Pick<PlayedShow, 'played' | 'started'>,
+  { inTurn, started }: Pick<PlayedShow, 'inTurn' | 'started'>,
 ): ShowDay {
   const clockHours = hoursByClock(show)
   const visits = started.flatMap(({ scene: number, played: { whPerHour: watts } }): Visit[] => {
@@ -82,7 +83,7 @@ export function showDay(
   })
   // While a scene plays by the clock, those in turn do not.
   const hours = Math.max(0, plan.use.hoursADay - clockHours.reduce((sum, one) => sum + one, 0))
-  const watts = played.whPerHour
+  const watts = inTurn.whPerHour
   const idleWatts = supplies.reduce(
     (sum, { part, offA, volts }) => sum + offA * volts + (part?.standbyW ?? 0),
     0,

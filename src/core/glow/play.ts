@@ -256,12 +256,14 @@ export interface StartedScene {
 /** What a show comes to as it is played, and in the scenes that only an input or the clock starts. */
 export interface PlayedShow {
   readonly played: Played
+  /** Its scenes in their turn, while nothing is touched and the clock starts none. */
+  readonly inTurn: Played
   readonly started: readonly StartedScene[]
   readonly flashing: Flashing
   readonly board: ShowBoard | undefined
 }
 
-/** Frames a second at which a started scene is looked at for its amperes. */
+/** Frames a second at which a scene is looked at for its amperes alone. */
 const startedFps = 10
 
 /** Plays by itself each scene that an input or the clock starts. */
@@ -273,11 +275,22 @@ export const playStarted = (given: PlayGiven, show: Show): StartedScene[] =>
     return [{ scene: number, played }]
   })
 
+/** A show as it plays while nothing is touched and the clock starts no scene. @param played as it was played */
+export const playInTurn = (
+  given: PlayGiven,
+  ready: CompiledShow,
+  { events = [], ...run }: ShowRun,
+  played: Played,
+): Played =>
+  events.length === 0 ? played : toEnd(play(given, ready, { ...run, framesPerSecond: startedFps }))
+
 /** A show with everything that it is judged by. */
 export function playWhole(given: PlayGiven, show: Show, run: ShowRun): PlayedShow {
   const ready = readyShow(given, show)
+  const played = toEnd(play(given, ready, run))
   return {
-    played: toEnd(play(given, ready, run)),
+    played,
+    inTurn: playInTurn(given, ready, run, played),
     started: playStarted(given, show),
     flashing: showFlashes(given, show, watchFlashes(ready, run), run),
     board: showBoard(ready, given),

@@ -233,7 +233,7 @@ describe('a day of a show', () => {
     )
     const given = worked(plan)
     const played = toEnd(play(given, readyShow(given, show), { seconds: 1, framesPerSecond: 10 }))
-    const day = showDay(given, show, { played, started: playStarted(given, show) })
+    const day = showDay(given, show, { inTurn: played, started: playStarted(given, show) })
     const [visit] = day.visits
     const [full = 0] = given.full.supplyA.values()
     expect(day.visits).toHaveLength(1)
@@ -287,6 +287,18 @@ describe('a day of a show', () => {
     const ampereHours = 2 * meanA + 22 * offA + 1.5 * (full - offA)
     const wattHours = part!.bank!.wattHours * part!.efficiency
     const [cells] = showCells(given.supplies, whole, day)
+    // What was touched, and where the clock stands, changes nothing about the day.
+    const touched = playWhole(given, show, {
+      seconds: 1,
+      framesPerSecond: 10,
+      events: [
+        [0, 0, 65_535],
+        [0, 1, 1_210],
+      ],
+    })
+    expect(touched.played.meanA).toBeGreaterThan(1.5 * meanA)
+    expect(showDay(given, show, touched)).toEqual(day)
+    expect(showCells(given.supplies, touched, day)[0]!.days).toBeCloseTo(cells!.days!, 9)
     expect(cells!.days).toBeCloseTo(wattHours / (5 * ampereHours), 6)
     expect(day.solar!.told).toEqual({
       chargedWhPerDay: 15,
