@@ -9,7 +9,7 @@ import { scheduleOf } from '../core/build/order'
 import { readingsAfter } from '../core/build/readings'
 import type { Step } from '../core/build/step'
 import { solve } from '../core/feed/solve'
-import { playWhole, readyShow, toEnd, watchFlashes } from '../core/glow/play'
+import { playWhole, toEnd } from '../core/glow/play'
 import { showsOf } from '../core/glow/usual-show'
 import { readLine, type Reading } from '../core/measure/jot'
 import { runNamer } from '../core/measure/measure'
@@ -276,8 +276,7 @@ function playText(plan: Plan, options: PlayArguments): string {
   const run = { seconds, framesPerSecond }
   if (options.frames === true) return csv(framesTable(given, show, run))
   const whole = playWhole(given, show, run)
-  const { played } = whole
-  const flashing = watchFlashes(readyShow(given, show), run)
+  const { played, flashingAsPlayed: flashing } = whole
   const { supplies, problems, limited = null, framesPerSecond: fps, ...figures } = played
   const { seconds: length, meanA, peakA, peakAtS, whPerHour, unsolved } = figures
   const verdicts = toEnd(showVerdicts(given, show, { whole, run, workOut: worked }))

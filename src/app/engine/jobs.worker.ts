@@ -11,20 +11,10 @@ import { planFeeds, type FeedGoal, type FeedPlan } from '../../core/feed/planner
 import { candidatesFor, compare, type Candidate } from '../../core/choose/compare'
 import type { DrawerItem } from '../../core/buy/drawer'
 import type { Strip } from '../../core/plan/parts'
-import { showBoard, type ShowBoard } from '../../core/glow/board-needs'
+import type { ShowBoard } from '../../core/glow/board-needs'
 import { showCells, showDay, type ShowCells, type ShowDay } from '../../core/glow/day'
 import type { Flashing } from '../../core/glow/flashing'
-import {
-  play,
-  playInTurn,
-  playStarted,
-  readyShow,
-  showFlashes,
-  watchFlashes,
-  type Played,
-  type PlayedShow,
-  type ShowRun,
-} from '../../core/glow/play'
+import { playSteps, type Played, type ShowRun } from '../../core/glow/play'
 import type { Plan, Show } from '../../core/plan/plan'
 import { judgeShow, showVerdicts } from '../../core/verdict/judge-show'
 import type { Verdict } from '../../core/verdict/verdict'
@@ -127,19 +117,14 @@ const service = {
     early: (told: EarlyShow) => void,
   ): ShowTold {
     const given = worked(plan)
-    const ready = readyShow(given, show)
-    const flashes = showFlashes(given, show, watchFlashes(ready, run), run)
-    early({ flashing: flashes })
-    const playing = play(given, ready, run)
+    const playing = playSteps(given, show, run)
     let step = playing.next()
-    for (; step.done !== true; step = playing.next()) tell(step.value * 0.7)
-    const whole: PlayedShow = {
-      played: step.value,
-      inTurn: playInTurn(given, ready, run, step.value),
-      started: playStarted(given, show),
-      flashing: flashes,
-      board: showBoard(ready, given),
+    for (; step.done !== true; step = playing.next()) {
+      const { done, flashing } = step.value
+      if (done === 0) early({ flashing })
+      else tell(done * 0.7)
     }
+    const whole = step.value
     const { played } = whole
     const day = showDay(given, show, whole)
     const told = {
@@ -148,7 +133,7 @@ const service = {
       day,
       cells: showCells(given.supplies, whole, day),
     }
-    early({ flashing: flashes, told: { ...told, verdicts: judgeShow(show, whole) } })
+    early({ flashing: whole.flashing, told: { ...told, verdicts: judgeShow(show, whole) } })
     const judging = showVerdicts(given, show, { whole, run, workOut: worked })
     let judged = judging.next()
     for (; judged.done !== true; judged = judging.next())

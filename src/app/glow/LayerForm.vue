@@ -2,7 +2,7 @@
 import { Plus, X } from '@lucide/vue'
 import { computed } from 'vue'
 import type { Box } from '../../core/measure/geometry'
-import type { Parameter } from '../../core/glow/pattern'
+import type { NumberParameter, Parameter } from '../../core/glow/pattern'
 import { patternOf, patterns } from '../../core/glow/patterns'
 import type { Plan, ShowLayer } from '../../core/plan/plan'
 import PickField from '../ui/PickField.vue'
@@ -71,7 +71,6 @@ const units: Readonly<Record<string, string>> = {
   share: '%',
   count: '',
 }
-type NumberParameter = Extract<Parameter, { kind: 'number' }>
 /** Shares are told in per cent. */
 const factor = ({ unit }: NumberParameter): number => (unit === 'share' ? 100 : 1)
 const numberOf = (parameter: NumberParameter): number => {

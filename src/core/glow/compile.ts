@@ -50,7 +50,7 @@ export interface CompiledShow {
  * Turns a show into whole numbers for the lights of a plan.
  *
  * @param limit brightness that the program never exceeds, 0–1
- * @param limiter what it holds each supply to, where the show is limited
+ * @param limiter what it holds each supply to; without it nothing is held
  */
 export function compileShow(
   show: Show,
@@ -133,7 +133,7 @@ export function compileShow(
     scenes,
     turns,
     limit: Math.round(limit * 65_536),
-    limiter: show.isLimited === true ? limiter : undefined,
+    limiter,
     problems,
   }
 }

@@ -18,6 +18,8 @@ export type Parameter = { readonly id: string; readonly name: string } & (
   | { readonly kind: 'input' }
 )
 
+export type NumberParameter = Extract<Parameter, { kind: 'number' }>
+
 /** What a pattern paints with: whole numbers, worked out once. */
 export interface Layer {
   /** Its parameters: at the places that `placesOf` gives. */

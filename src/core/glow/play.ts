@@ -39,7 +39,7 @@ export const readyShow = (
     lanes: given.lanes,
     inputs: given.plan.signal.inputs,
     limit: given.plan.limit,
-    limiter: limiterOf(field, given),
+    limiter: show.isLimited === true ? limiterOf(field, given) : undefined,
   })
 }
 
@@ -259,6 +259,8 @@ export interface PlayedShow {
   /** Its scenes in their turn, while nothing is touched and the clock starts none. */
   readonly inTurn: Played
   readonly started: readonly StartedScene[]
+  /** As it is played, and at worst: in the scenes that something starts too. */
+  readonly flashingAsPlayed: Flashing
   readonly flashing: Flashing
   readonly board: ShowBoard | undefined
 }
@@ -276,7 +278,7 @@ export const playStarted = (given: PlayGiven, show: Show): StartedScene[] =>
   })
 
 /** A show as it plays while nothing is touched and the clock starts no scene. @param played as it was played */
-export const playInTurn = (
+const playInTurn = (
   given: PlayGiven,
   ready: CompiledShow,
   { events = [], ...run }: ShowRun,
@@ -284,18 +286,39 @@ export const playInTurn = (
 ): Played =>
   events.length === 0 ? played : toEnd(play(given, ready, { ...run, framesPerSecond: startedFps }))
 
-/** A show with everything that it is judged by. */
-export function playWhole(given: PlayGiven, show: Show, run: ShowRun): PlayedShow {
+/** How far playing a whole show is, 0–1, and how it flashes, which is known first. */
+export interface WholeStep {
+  readonly done: number
+  readonly flashing: Flashing
+}
+
+/** Plays a show with everything that it is judged by, and tells how far it is. */
+export function* playSteps(
+  given: PlayGiven,
+  show: Show,
+  run: ShowRun,
+): Generator<WholeStep, PlayedShow> {
   const ready = readyShow(given, show)
-  const played = toEnd(play(given, ready, run))
+  const flashingAsPlayed = watchFlashes(ready, run)
+  const flashing = showFlashes(given, show, flashingAsPlayed, run)
+  yield { done: 0, flashing }
+  const playing = play(given, ready, run)
+  let step = playing.next()
+  for (; step.done !== true; step = playing.next()) yield { done: step.value, flashing }
+  const played = step.value
   return {
     played,
     inTurn: playInTurn(given, ready, run, played),
     started: playStarted(given, show),
-    flashing: showFlashes(given, show, watchFlashes(ready, run), run),
+    flashingAsPlayed,
+    flashing,
     board: showBoard(ready, given),
   }
 }
+
+/** … in one go. */
+export const playWhole = (given: PlayGiven, show: Show, run: ShowRun): PlayedShow =>
+  toEnd(playSteps(given, show, run))
 
 /**
  * How a show flashes at worst: as it is played, and in each scene that an input or the clock starts, played by itself.

@@ -46,6 +46,8 @@ export class Player {
   readonly light: Uint16Array
   /** By how much the limiter scales each element, in 65536ths, after `paint`. */
   private readonly scales: Uint32Array
+  /** The lowest of them. */
+  private lowest = unscaled
   private readonly other: Uint16Array
   private readonly own: Int32Array
   private readonly scratch: Paint = { r: 0, g: 0, b: 0, w: 0, a: 0 }
@@ -65,6 +67,7 @@ export class Player {
     this.own[words.asked] = -1
     this.own[words.scene] = this.own[words.turn] = this.show.turns[0] ?? 0
     this.scales.fill(unscaled)
+    this.lowest = unscaled
     for (const { layers } of this.show.scenes) for (const { m } of layers) m.fill(0)
   }
 
@@ -93,7 +96,7 @@ export class Player {
   private tick(ms: number, inputs: ArrayLike<number>): void {
     const { own } = this
     const { scenes, turns } = this.show
-    const due = this.dueAt(inputs)
+    const due = dueScene(scenes, inputs[this.show.inputs.length] ?? dayMinutes)
     for (const [index, { input, from, to }] of scenes.entries()) {
       if (input < 0) continue
       const said = inputs[input] ?? 0
@@ -128,10 +131,6 @@ export class Player {
       this.tickLayers(own[words.before] ?? 0, ms - (own[words.beforeSince] ?? 0), inputs)
   }
 
-  private dueAt(inputs: ArrayLike<number>): number {
-    return dueScene(this.show.scenes, inputs[this.show.inputs.length] ?? dayMinutes)
-  }
-
   private tickLayers(scene: number, ms: number, inputs: ArrayLike<number>): void {
     for (const layer of this.show.scenes[scene]?.layers ?? [])
       layer.pattern.tick?.(layer, ms, inputs)
@@ -151,14 +150,17 @@ export class Player {
   paint(ms: number): Uint16Array {
     this.paintScenes(ms)
     const { limiter, limit } = this.show
-    if (limiter !== undefined)
-      scaleElements(limiter, limiterScales(limiter, this.light, limit), this.scales)
+    if (limiter !== undefined) {
+      const scales = limiterScales(limiter, this.light, limit)
+      scaleElements(limiter, scales, this.scales)
+      this.lowest = Math.min(unscaled, ...scales)
+    }
     return this.light
   }
 
   /** How far the limiter dims the frame that was painted: the lowest scale of any element, 1 where it does nothing. */
   get limitedTo(): number {
-    return this.scales.reduce((low, one) => Math.min(low, one), unscaled) / unscaled
+    return this.lowest / unscaled
   }
 
   /** The byte that is sent for a channel of an element after `paint`: linear duty × the brightness limit, rounded, × the limiter's scale. */

@@ -10,6 +10,7 @@ import {
   type PlayGiven,
   type ShowRun,
 } from '../glow/play'
+import type { NumberParameter } from '../glow/pattern'
 import type { Parts } from '../parts/find'
 import { change, type Command } from '../plan/commands'
 import type { Plan, Show, ShowLayer } from '../plan/plan'
@@ -225,30 +226,37 @@ function lessWork({ parts, fit }: ShowGiven, show: Show): Remedy[][] {
   return [faster, without]
 }
 
-/** A layer whose times are as many times as long, as far as its pattern goes. */
-function slowed(layer: ShowLayer, times: number): ShowLayer {
+/** A layer with some numbers of its pattern changed; `undefined` leaves a number as it is said. */
+function withNumbers(
+  layer: ShowLayer,
+  edit: (parameter: NumberParameter, value: number) => number | undefined,
+): ShowLayer {
   const set = { ...layer.set }
   for (const parameter of patternOf(layer.pattern)?.parameters ?? []) {
     if (parameter.kind !== 'number') continue
-    const value = Number(set[parameter.id] ?? parameter.usual)
-    const { unit, least, most } = parameter
-    if (unit === 's') set[parameter.id] = Math.min(most, value * times)
-    if (unit === 'mm/s') set[parameter.id] = Math.max(least, Math.round(value / times))
+    const value = edit(parameter, Number(set[parameter.id] ?? parameter.usual))
+    if (value !== undefined) set[parameter.id] = value
   }
   return { ...layer, set }
 }
 
+/** A layer whose times are as many times as long, as far as its pattern goes. */
+const slowed = (layer: ShowLayer, times: number): ShowLayer =>
+  withNumbers(layer, ({ unit, least, most }, value) =>
+    unit === 's'
+      ? Math.min(most, value * times)
+      : unit === 'mm/s'
+        ? Math.max(least, Math.round(value / times))
+        : undefined,
+  )
+
 /** A layer that lights a share of what it lit at once, as far as its pattern goes. */
-function withFewer(layer: ShowLayer, share: number): ShowLayer {
-  const set = { ...layer.set }
-  for (const parameter of patternOf(layer.pattern)?.parameters ?? []) {
-    if (parameter.kind !== 'number' || parameter.isAmount !== true) continue
-    const { id, usual, unit, least } = parameter
-    const value = Number(set[id] ?? usual) * share
-    set[id] = Math.max(least, unit === 'count' ? Math.floor(value) : value)
-  }
-  return { ...layer, set }
-}
+const withFewer = (layer: ShowLayer, share: number): ShowLayer =>
+  withNumbers(layer, ({ isAmount, unit, least }, value) =>
+    isAmount === true
+      ? Math.max(least, unit === 'count' ? Math.floor(value * share) : value * share)
+      : undefined,
+  )
 
 /** How much less is tried where the first guess was not enough. */
 const shares = [1, 0.97, 0.93, 0.88]

@@ -94,15 +94,28 @@ function behindA({ plan, supplies }: Evidence, { from }: Lead): number {
   return supplies.find(({ slot }) => slot.id === source)?.ratedA ?? Infinity
 }
 
+/** What a part of a lead that takes `limitA` carries, where that is too much or no fuse guards it; `undefined` where all is well. */
+function strainOf(
+  evidence: Evidence,
+  fed: FedLead,
+  index: number,
+  limitA: number,
+): { readonly currentA: number; readonly isOver: boolean } | undefined {
+  const currentA = judgedBy(evidence, [fed], limitA).leads[index]?.currentA ?? 0
+  const isOver = !isAtLeast(limitA, currentA)
+  if (!isOver && fuseFor(fed.fuseLoadA, limitA) !== null) return undefined
+  // What the supply cannot give, no fuse has to stop.
+  if (!isOver && isAtLeast(limitA, behindA(evidence, fed.lead))) return undefined
+  return { currentA, isOver }
+}
+
 /** Leads that carry more than their wire stands, or that no fuse fits. */
 export const leadHot: Judge = (evidence) =>
   evidence.full.leads.flatMap((fed, index): Verdict[] => {
     const { lead, fuseLoadA } = fed
-    const currentA = judgedBy(evidence, [fed], lead.wire.limitA).leads[index]?.currentA ?? 0
-    const isOver = !isAtLeast(lead.wire.limitA, currentA)
-    if (!isOver && fuseFor(fuseLoadA, lead.wire.limitA) !== null) return []
-    // What the supply cannot give, no fuse has to stop.
-    if (!isOver && isAtLeast(lead.wire.limitA, behindA(evidence, lead))) return []
+    const strain = strainOf(evidence, fed, index, lead.wire.limitA)
+    if (strain === undefined) return []
+    const { currentA, isOver } = strain
     return [
       {
         id: `lead-hot.${lead.id}`,
@@ -225,11 +238,9 @@ export const connectorOver: Judge = (evidence) =>
   evidence.full.leads.flatMap((fed, index): Verdict[] => {
     const { lead, fuseLoadA } = fed
     const { apart } = lead
-    if (apart === undefined) return []
-    const currentA = judgedBy(evidence, [fed], apart.limitA).leads[index]?.currentA ?? 0
-    const isOver = !isAtLeast(apart.limitA, currentA)
-    if (!isOver && fuseFor(fuseLoadA, apart.limitA) !== null) return []
-    if (!isOver && isAtLeast(apart.limitA, behindA(evidence, lead))) return []
+    const strain = apart && strainOf(evidence, fed, index, apart.limitA)
+    if (apart === undefined || strain === undefined) return []
+    const { currentA, isOver } = strain
     const larger = connectors.find(
       ({ limitA }) => isAtLeast(limitA, currentA) && fuseFor(fuseLoadA, limitA) !== null,
     )
