@@ -8,6 +8,7 @@ import { useDrag } from '../bench/use-drag'
 import { fit, toBench, toScreen } from '../bench/view'
 import type { ShownFrame } from '../engine/show.worker'
 import SensorRow from './SensorRow.vue'
+import { sharpContext } from './sharp-canvas'
 
 const { plan, frame, daylight, values, areLightsOff, zone } = defineProps<{
   plan: Plan
@@ -55,13 +56,8 @@ watch(
 const wall = document.createElement('canvas')
 
 function draw(): void {
-  const element = canvas.value
-  const context = element?.getContext('2d')
-  if (!element || !context || width.value === 0) return
-  const ratio = Math.min(2, window.devicePixelRatio || 1)
-  element.width = Math.round(width.value * ratio)
-  element.height = Math.round(height.value * ratio)
-  context.scale(ratio, ratio)
+  const context = sharpContext(canvas.value, width.value, height.value)
+  if (context === undefined) return
   drawRoom(context)
   if (areLightsOff || frame === undefined) return
   drawWall(context, frame)

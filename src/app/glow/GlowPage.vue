@@ -10,8 +10,6 @@ import {
   useTemplateRef,
   watch,
 } from 'vue'
-import { mostFlashes } from '../../core/glow/flash'
-import type { Flashing } from '../../core/glow/flashing'
 import { goesByClock, minuteOf, timeOfDay } from '../../core/glow/by-clock'
 import { sceneAlone, type InputEvent } from '../../core/glow/play'
 import type { Box } from '../../core/measure/geometry'
@@ -36,7 +34,9 @@ import TapeStage from './TapeStage.vue'
 import { freeId, runNames, showIn } from './layer-words'
 import ShowRoll from './ShowRoll.vue'
 import ShowTimeline from './ShowTimeline.vue'
+import { openIn, withLayer, withScene } from './show-edit'
 import { useFilm } from './use-film'
+import { useFlashConsent } from './use-flash-consent'
 import { useShow } from './use-show'
 
 const AmpereChart = defineAsyncComponent(() => import('./AmpereChart.vue'))
@@ -98,7 +98,7 @@ const aspect = ref(2)
 /** While a scene is edited it plays alone. */
 const staged = computed<Show | undefined>(() => {
   const { value } = show
-  const scene = value?.scenes.find(({ id }) => id === sceneId.value) ?? value?.scenes[0]
+  const { scene } = openIn(value, sceneId.value, layerId.value)
   if (view.value !== 'edit' || value === undefined || scene === undefined) return value
   return sceneAlone(value, scene)
 })
@@ -173,39 +173,18 @@ watch(
   { immediate: true },
 )
 
-/** What somebody agreed to see flash. */
-const agreed = shallowRef<Show>()
-const isAsking = ref(false)
 const waiting = computed(() => {
   if (open.value?.canPlay === false) return 'nothing to play'
   return flashing.value === undefined ? 'looking for flashes …' : undefined
 })
-const flashesTooMuch = computed(() => (flashing.value?.perSecond ?? 0) > mostFlashes)
-watch(flashesTooMuch, (tooMuch) => {
-  if (tooMuch && agreed.value !== show.value) isPlaying.value = false
-})
-/** What flashed while it was shown, as it was touched or as fast as it plays: it stops at the limit. */
-const shownFlashing = shallowRef<Flashing>()
-watch(frame, (next) => {
-  if (!isPlaying.value || next === undefined || agreed.value === show.value) return
-  if (next.flashing.perSecond <= mostFlashes) return
-  isPlaying.value = false
-  shownFlashing.value = next.flashing
-  isAsking.value = true
-})
+const consent = useFlashConsent(player, show, flashing)
+const { asked } = consent
 function play(): void {
-  shownFlashing.value = undefined
   if (isPlaying.value) isPlaying.value = false
-  else if (flashesTooMuch.value && agreed.value !== show.value) isAsking.value = true
-  else {
+  else if (consent.mayPlay()) {
     if (ms.value >= player.lengthMs.value - 1) player.seek(0)
     isPlaying.value = true
   }
-}
-function agree(): void {
-  agreed.value = show.value
-  isAsking.value = false
-  isPlaying.value = true
 }
 
 function edit(scene: string, layer: string): void {
@@ -217,23 +196,17 @@ function edit(scene: string, layer: string): void {
 const lanes = computed(
   () => new Map((store.tally?.signal.lanes ?? []).map(({ id, name }) => [id, name] as const)),
 )
-/** The layer that is open in the editor. */
-const edited = computed(() => {
-  const scenes = show.value?.scenes
-  const scene = scenes?.find(({ id }) => id === sceneId.value) ?? scenes?.[0]
-  const layer = scene?.layers.find(({ id }) => id === layerId.value) ?? scene?.layers[0]
-  return scene && layer && { scene, layer }
-})
+/** What is open in the editor. */
+const edited = computed(() => openIn(show.value, sceneId.value, layerId.value))
 const zone = computed(() => {
-  const on = view.value === 'edit' ? edited.value?.layer.on : undefined
+  const on = view.value === 'edit' ? edited.value.layer?.on : undefined
   return on !== undefined && on !== 'all' && 'zone' in on ? on.zone : undefined
 })
 function setZone(next: Box): void {
-  if (edited.value === undefined || show.value === undefined) return
   const { scene, layer } = edited.value
-  const layers = scene.layers.map((one) => (one === layer ? { ...one, on: { zone: next } } : one))
-  const scenes = show.value.scenes.map((one) => (one === scene ? { ...one, layers } : one))
-  put({ ...show.value, scenes }, 'where it plays')
+  if (show.value === undefined || scene === undefined || layer === undefined) return
+  const placed = withLayer(scene, { ...layer, on: { zone: next } })
+  put(withScene(show.value, placed), 'where it plays')
 }
 function put(next: Show, label: string): void {
   store.commit([{ do: 'put-show', show: next }], { label })
@@ -276,10 +249,7 @@ const filming = useFilm(player, {
 })
 const { filmed } = filming
 async function saveFilm(): Promise<void> {
-  if (flashesTooMuch.value && agreed.value !== show.value) {
-    isAsking.value = true
-    return
-  }
+  if (!consent.mayPlay()) return
   stageView.value = 'room'
   view.value = 'play'
   await nextTick()
@@ -519,11 +489,11 @@ useEventListener('keydown', (event) => {
         </template>
       </div>
       <FlashConsent
-        v-if="isAsking && (shownFlashing ?? flashing)"
-        :flashing="(shownFlashing ?? flashing)!"
-        :is-live="shownFlashing !== undefined"
-        @close="isAsking = false"
-        @agree="agree"
+        v-if="asked"
+        :flashing="asked.flashing"
+        :is-live="asked.isLive"
+        @close="consent.close"
+        @agree="consent.agree"
       />
     </template>
   </PlanFrame>

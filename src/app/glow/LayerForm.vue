@@ -5,6 +5,7 @@ import type { Box } from '../../core/measure/geometry'
 import type { NumberParameter, Parameter } from '../../core/glow/pattern'
 import { patternOf, patterns } from '../../core/glow/patterns'
 import type { Plan, ShowLayer } from '../../core/plan/plan'
+import { heldNumber } from '../ui/held-number'
 import PickField from '../ui/PickField.vue'
 import ColourField from './ColourField.vue'
 
@@ -57,11 +58,9 @@ const zoneFields = [
   ['height', 'Height, mm', 1],
 ] as const
 function setZone(key: (typeof zoneFields)[number][0], least: number, event: Event): void {
-  if (!(event.target instanceof HTMLInputElement) || zone.value === undefined) return
-  const value = event.target.valueAsNumber
-  const held = Number.isNaN(value) ? zone.value[key] : Math.min(1_000_000, Math.max(least, value))
-  event.target.value = String(held)
-  set({ on: { zone: { ...zone.value, [key]: held } } }, 'where it plays')
+  if (zone.value === undefined) return
+  const held = heldNumber(event, { before: zone.value[key], least, most: 1_000_000 })
+  if (held !== undefined) set({ on: { zone: { ...zone.value, [key]: held } } }, 'where it plays')
 }
 
 const units: Readonly<Record<string, string>> = {
@@ -73,21 +72,15 @@ const units: Readonly<Record<string, string>> = {
 }
 /** Shares are told in per cent. */
 const factor = ({ unit }: NumberParameter): number => (unit === 'share' ? 100 : 1)
-const numberOf = (parameter: NumberParameter): number => {
-  const value = layer.set[parameter.id]
-  const own = typeof value === 'number' ? value : parameter.usual
-  return Math.round(own * factor(parameter) * 1000) / 1000
+const numberOf = ({ id, usual }: NumberParameter): number => {
+  const value = layer.set[id]
+  return typeof value === 'number' ? value : usual
 }
 function setNumber(parameter: NumberParameter, event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const value = event.target.valueAsNumber / factor(parameter)
-  // Kept as it was where it is no number; the range is shown beside the field.
-  if (Number.isNaN(value)) event.target.value = String(numberOf(parameter))
-  else {
-    const held = Math.min(parameter.most, Math.max(parameter.least, value))
-    event.target.value = String(Math.round(held * factor(parameter) * 1000) / 1000)
-    setValue(parameter, held)
-  }
+  const { least, most } = parameter
+  const before = numberOf(parameter)
+  const held = heldNumber(event, { before, least, most, factor: factor(parameter) })
+  if (held !== undefined) setValue(parameter, held)
 }
 const textOf = (parameter: Extract<Parameter, { kind: 'colour' | 'choice' }>): string => {
   const value = layer.set[parameter.id]
@@ -254,7 +247,7 @@ const inputOptions = computed(() => [
           {{ parameter.name
           }}<template v-if="units[parameter.unit]">, {{ units[parameter.unit] }}</template>
           <input
-            v-shown="numberOf(parameter)"
+            v-shown="Math.round(numberOf(parameter) * factor(parameter) * 1000) / 1000"
             type="number"
             class="field block w-28 py-1"
             step="any"

@@ -53,17 +53,36 @@ function toggleTune(): void {
   } else resume()
 }
 
-function hold(event: PointerEvent, to = full): void {
-  if (event.currentTarget instanceof HTMLElement)
-    event.currentTarget.setPointerCapture(event.pointerId)
-  emit('touch', to)
+/** Says something for as long as it is held, with the pointer, the space bar or the enter key. */
+function holding(to: number) {
+  const isHolding = ({ key }: KeyboardEvent): boolean => key === ' ' || key === 'Enter'
+  const release = (): void => {
+    emit('touch', 0)
+  }
+  return {
+    pointerdown: (event: PointerEvent) => {
+      if (event.currentTarget instanceof HTMLElement)
+        event.currentTarget.setPointerCapture(event.pointerId)
+      emit('touch', to)
+    },
+    pointerup: release,
+    pointercancel: release,
+    keydown: (event: KeyboardEvent) => {
+      if (!isHolding(event)) return
+      event.preventDefault()
+      if (!event.repeat) emit('touch', to)
+    },
+    keyup: (event: KeyboardEvent) => {
+      if (isHolding(event)) release()
+    },
+    blur: () => {
+      if (value > 0) release()
+    },
+  }
 }
 function turn(event: Event): void {
   if (event.target instanceof HTMLInputElement)
     emit('touch', Math.round((event.target.valueAsNumber / 100) * full))
-}
-function key(event: KeyboardEvent, to: number): void {
-  if (!event.repeat) emit('touch', to)
 }
 </script>
 
@@ -76,14 +95,7 @@ function key(event: KeyboardEvent, to: number): void {
     :class="value > 0 ? 'border-glow text-glow' : 'border-bench-soft/60 text-bench-ink'"
     :aria-label="`${input.name}: hold to trigger it`"
     :aria-pressed="value > 0"
-    @pointerdown="hold($event)"
-    @pointerup="emit('touch', 0)"
-    @pointercancel="emit('touch', 0)"
-    @keydown.space.prevent="key($event, full)"
-    @keydown.enter.prevent="key($event, full)"
-    @keyup.space="emit('touch', 0)"
-    @keyup.enter="emit('touch', 0)"
-    @blur="value > 0 && emit('touch', 0)"
+    v-on="holding(full)"
   >
     <span
       class="size-3.5 rounded-full border-2"
@@ -109,14 +121,7 @@ function key(event: KeyboardEvent, to: number): void {
       "
       :aria-label="`${input.name}: key ${String(number)}`"
       :aria-pressed="value === number * keyStep"
-      @pointerdown="hold($event, number * keyStep)"
-      @pointerup="emit('touch', 0)"
-      @pointercancel="emit('touch', 0)"
-      @keydown.space.prevent="key($event, number * keyStep)"
-      @keydown.enter.prevent="key($event, number * keyStep)"
-      @keyup.space="emit('touch', 0)"
-      @keyup.enter="emit('touch', 0)"
-      @blur="value > 0 && emit('touch', 0)"
+      v-on="holding(number * keyStep)"
     >
       {{ number }}
     </button>

@@ -7,9 +7,11 @@ import { patterns } from '../../core/glow/patterns'
 import type { Box } from '../../core/measure/geometry'
 import type { Plan, Scene, Show, ShowLayer } from '../../core/plan/plan'
 import { withSet } from '../../core/plan/with-set'
+import { heldNumber } from '../ui/held-number'
 import PickField from '../ui/PickField.vue'
 import LayerForm from './LayerForm.vue'
 import { freeId, layerTint, patternName, placeText } from './layer-words'
+import { openIn, withLayer, withScene } from './show-edit'
 
 const { plan, show, runs, lanes, room } = defineProps<{
   plan: Plan
@@ -24,26 +26,16 @@ const emit = defineEmits<{ put: [show: Show, label: string] }>()
 const sceneId = defineModel<string | undefined>('scene')
 const layerId = defineModel<string | undefined>('layer')
 
-const scene = computed(() => show.scenes.find(({ id }) => id === sceneId.value) ?? show.scenes[0])
-const layer = computed(
-  () => scene.value?.layers.find(({ id }) => id === layerId.value) ?? scene.value?.layers[0],
-)
+const scene = computed(() => openIn(show, sceneId.value, layerId.value).scene)
+const layer = computed(() => openIn(show, sceneId.value, layerId.value).layer)
 const put = (scenes: Scene[], label: string): void => {
   emit('put', { ...show, scenes }, label)
 }
 const putScene = (next: Scene, label: string): void => {
-  put(
-    show.scenes.map((one) => (one.id === next.id ? next : one)),
-    label,
-  )
+  emit('put', withScene(show, next), label)
 }
 function putLayer(next: ShowLayer, label: string): void {
-  if (scene.value === undefined) return
-  const { layers } = scene.value
-  putScene(
-    { ...scene.value, layers: layers.map((one) => (one.id === next.id ? next : one)) },
-    label,
-  )
+  if (scene.value !== undefined) putScene(withLayer(scene.value, next), label)
 }
 function addScene(): void {
   const id = freeId('scene', show.scenes)
@@ -91,21 +83,17 @@ function moveLayer(by: number): void {
   putScene({ ...scene.value, layers }, 'move a layer')
 }
 function setSeconds(key: 'seconds' | 'fade', event: Event): void {
-  if (!(event.target instanceof HTMLInputElement) || scene.value === undefined) return
+  if (scene.value === undefined) return
   const [least, most] = key === 'fade' ? [0, 600] : [0.1, 86_400]
-  const value = event.target.valueAsNumber
-  const held = Number.isNaN(value) ? scene.value[key] : Math.min(most, Math.max(least, value))
-  event.target.value = String(held)
-  putScene({ ...scene.value, [key]: held }, key === 'fade' ? 'its fade' : 'how long it plays')
+  const held = heldNumber(event, { before: scene.value[key], least, most })
+  if (held !== undefined)
+    putScene({ ...scene.value, [key]: held }, key === 'fade' ? 'its fade' : 'how long it plays')
 }
 function setHours(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement) || scene.value === undefined) return
-  const value = event.target.valueAsNumber
-  const hours = Number.isNaN(value)
-    ? scene.value.seconds / 3600
-    : Math.min(24, Math.max(0.01, value))
-  event.target.value = String(Math.round(hours * 100) / 100)
-  putScene({ ...scene.value, seconds: hours * 3600 }, 'how long it plays')
+  if (scene.value === undefined) return
+  const bounds = { before: scene.value.seconds, least: 36, most: 86_400, factor: 1 / 3600 }
+  const seconds = heldNumber(event, bounds)
+  if (seconds !== undefined) putScene({ ...scene.value, seconds }, 'how long it plays')
 }
 /** What starts the scene, where an input does. */
 const byInput = computed(() => {
@@ -114,11 +102,10 @@ const byInput = computed(() => {
 })
 function setPerDay(event: Event): void {
   const own = byInput.value
-  if (!(event.target instanceof HTMLInputElement) || own === undefined || !scene.value) return
-  const value = event.target.valueAsNumber
-  const perDay = Number.isNaN(value) ? (own.perDay ?? 0) : Math.min(10_000, Math.max(0, value))
-  event.target.value = String(perDay)
-  putScene({ ...scene.value, start: { ...own, perDay } }, 'how often a day')
+  if (own === undefined || scene.value === undefined) return
+  const perDay = heldNumber(event, { before: own.perDay ?? 0, least: 0, most: 10_000 })
+  if (perDay !== undefined)
+    putScene({ ...scene.value, start: { ...own, perDay } }, 'how often a day')
 }
 /** The time of day at which the scene starts, as HH:MM. */
 const clock = computed(() => {

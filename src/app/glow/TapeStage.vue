@@ -4,6 +4,7 @@ import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import type { ShownFrame } from '../engine/show.worker'
 import SensorRow from './SensorRow.vue'
+import { sharpContext } from './sharp-canvas'
 import { tapeRows } from './tape-rows'
 
 const { frame, as } = defineProps<{
@@ -30,13 +31,9 @@ const laid = computed(() =>
 )
 
 function draw(): void {
-  const element = canvas.value
-  const context = element?.getContext('2d')
-  if (!element || !context || laid.value === undefined || frame === undefined) return
-  const ratio = Math.min(2, window.devicePixelRatio || 1)
-  element.width = Math.round(width.value * ratio)
-  element.height = Math.round(height.value * ratio)
-  context.scale(ratio, ratio)
+  if (laid.value === undefined || frame === undefined) return
+  const context = sharpContext(canvas.value, width.value, height.value)
+  if (context === undefined) return
   context.translate(edgePx, -scrolled.value)
   context.font = '12px "Figtree Variable", sans-serif'
   context.textBaseline = 'middle'
