@@ -180,6 +180,16 @@ test('a scene goes by the clock, a layer plays in a part of the room, the progra
   await noBarriers(page)
 })
 
+test('scenes are at hand on a narrow screen, beneath the picture and its sensors', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await openGlow(page, 'Wardrobe rails')
+  await page.getByRole('radiogroup', { name: 'Sheet' }).getByText('Scenes').click()
+  await page.getByRole('button', { name: 'Evening', exact: true }).click()
+  await expect(page.getByLabel('At', { exact: true })).toHaveValue('19:30')
+})
+
 test('a moving picture of a show is saved, or cancelled', async ({ page }) => {
   await openGlow(page, 'Paper lanterns')
   const make = async (): Promise<void> => {

@@ -345,7 +345,11 @@ useEventListener('keydown', (event) => {
           <div
             v-show="view !== 'board'"
             class="relative flex min-h-0 flex-col max-[899px]:gap-2"
-            :class="view === 'edit' ? 'h-[30%] shrink-0' : 'flex-1 max-[899px]:flex-none'"
+            :class="
+              view === 'edit'
+                ? 'h-[30%] shrink-0 max-[899px]:h-auto'
+                : 'flex-1 max-[899px]:flex-none'
+            "
           >
             <SegmentedChoice
               v-if="view === 'play'"
