@@ -10,7 +10,7 @@ import { hash } from '../core/glow/fixed'
 import { limiterOf, type Limiter } from '../core/glow/limiter'
 import { patterns } from '../core/glow/patterns'
 import { Player } from '../core/glow/player'
-import type { Input, Scene, Show, ShowLayer } from '../core/plan/plan'
+import type { Input, Plan, Scene, Show, ShowLayer } from '../core/plan/plan'
 import type { WorkedPlan } from '../core/stages'
 import { worked } from '../core/worked'
 import { demoPlan } from '../testing/demo-plan'
@@ -168,10 +168,19 @@ it('what a board needs is what the C of a show has in it', () => {
 const hasCompiler = spawnSync('gcc', ['--version']).status === 0
 
 describe.runIf(hasCompiler)('the C of a show', () => {
-  it.each(['bay-window-nook', 'wall-of-jars', 'pegboard-moon'])(
-    'sends the bytes of the preview, every pattern on %s',
-    (name) => {
-      const plan = demoPlan(name)
+  const nook = demoPlan('bay-window-nook')
+  const colourLeds: Plan = {
+    ...nook,
+    name: 'LEDs of several colours',
+    lines: [
+      { id: 'l', text: 'drops string 9 @ 90', lights: { part: 'led-rgb-minus', drive: 'pins' } },
+    ],
+    supplies: [{ id: 'supply-a', name: 'Supply A', part: 'usb-port-0_5' }],
+    signal: { ...nook.signal, board: 'large-5v', boardFrom: 'supply', lanes: [] },
+  }
+  it.each([nook, demoPlan('wall-of-jars'), demoPlan('pegboard-moon'), colourLeds])(
+    'sends the bytes of the preview, every pattern on $name',
+    (plan) => {
       const results = worked(plan)
       const field = fieldOf(results)
       const limiter = tightLimiter(field, results)

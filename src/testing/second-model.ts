@@ -75,8 +75,7 @@ export function secondModel(given: WorkedPlan): SecondSupply[] {
     fit === undefined
       ? 0
       : fit.board.drawA +
-        plan.signal.inputs.reduce((sum, { kind }) => sum + (sensorMa[kind] ?? NaN), 0) / 1000 +
-        [...runs.values()].reduce((sum, run) => sum + (run.isOnPins ? run.fullA : 0), 0)
+        plan.signal.inputs.reduce((sum, { kind }) => sum + (sensorMa[kind] ?? NaN), 0) / 1000
   const boardOn = fit === undefined || plan.signal.boardFrom === 'usb' ? undefined : firstOf(home)
 
   return plan.supplies.map((slot, at): SecondSupply => {
@@ -86,9 +85,11 @@ export function secondModel(given: WorkedPlan): SecondSupply[] {
     const onIt = boardOn === slot.id ? boardA : 0
     for (const key of Object.keys(sums) as (keyof typeof sums)[]) sums[key] += onIt
     for (const [id, run] of runs) {
-      const share = carried(id, slot.id)
-      if (run.isOnPins || share === 0) continue
-      if (volts < 0.85 * run.volts - 1e-9 || volts > 1.05 * run.volts + 1e-9) continue
+      // What hangs on the board's pins is fed through it, at its own volts.
+      const share = run.isOnPins ? Number(boardOn === slot.id) : carried(id, slot.id)
+      if (share === 0) continue
+      const isMadeForIt = volts >= 0.85 * run.volts - 1e-9 && volts <= 1.05 * run.volts + 1e-9
+      if (!run.isOnPins && !isMadeForIt) continue
       const { fullA, redA, darkA, level, isDimmed } = run
       const lightA = fullA - darkA
       sums.full += share * (darkA + lightA * (isDimmed ? plan.limit : 1))
@@ -155,30 +156,41 @@ function drawnRun(
   const nodeMa = (line.node?.parts ?? []).reduce((sum, { count, mA }) => sum + count * mA, 0)
   const lights = lit.find(({ id }) => id === run.id)
   if (lights !== undefined) {
-    const { part, settings, resistor, strings, supplyV } = lights
-    // Ohm's law over what the resistor is, or what the light is sold with.
-    const dropV = settings.drive === 'sink' ? 0.6 : 0
-    const free = supplyV - settings.inSeries * part.volts
-    const isShared = settings.resistor === 'shared' && strings > 1
-    const eachA =
-      part.kind === 'led' && free <= 0
-        ? 0
-        : resistor === undefined
-          ? part.mA / 1000
-          : (free - dropV) / resistor.pickOhm / (isShared ? strings : 1)
-    const atOnce =
-      settings.drive === 'charlie'
-        ? 1
-        : settings.drive === 'matrix'
-          ? settings.scan === 'led'
-            ? 1
-            : lights.columns
-          : strings
+    const { part, settings, supplyV } = lights
+    const { drive } = settings
+    const inSeries =
+      part.kind === 'led' && part.legs === undefined ? (line.lights?.inSeries ?? 1) : 1
+    const groups = Math.ceil(run.lights.length / inSeries)
+    // Ohm's law over what the resistor is, or what the light is sold with, leg by leg.
+    const dropV = drive === 'sink' ? 0.6 : 0
+    const legs = (part.legs?.colours ?? [part]).map(({ name, volts, mA }, at) => {
+      const free = supplyV - inSeries * volts
+      const { resistor } = lights.colours[at] ?? {}
+      const isShared = settings.resistor === 'shared' && groups > 1
+      const eachA =
+        part.kind === 'led' && free <= 0
+          ? 0
+          : resistor === undefined
+            ? mA / 1000
+            : (free - dropV) / resistor.pickOhm / (isShared ? groups : 1)
+      return { name, eachA }
+    })
+    const eachA = legs.reduce((sum, leg) => sum + leg.eachA, 0)
+    const onlyA = Math.max(...legs.map((leg) => leg.eachA))
+    const allA =
+      drive === 'charlie' || (drive === 'matrix' && settings.scan === 'led')
+        ? onlyA
+        : eachA * (drive === 'matrix' ? lights.columns : groups)
     const darkA = (nodeMa * run.lights.length) / 1000
+    const isOneByOne = drive !== 'always' && drive !== 'switch'
+    const redShare =
+      part.legs === undefined || !isOneByOne || eachA === 0
+        ? 1
+        : (legs.find(({ name }) => name === 'red')?.eachA ?? 0) / eachA
     return {
       volts: part.kind === 'fixed' ? part.volts : supplyV,
-      fullA: darkA + eachA * atOnce,
-      redA: eachA * atOnce,
+      fullA: darkA + allA,
+      redA: allA * redShare,
       darkA,
       // Single lights have no level of their own line.
       level: plan.scene.level,

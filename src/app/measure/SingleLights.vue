@@ -23,6 +23,7 @@ const { plan, run } = defineProps<{ plan: Plan; run: MeasuredRun }>()
 
 const PlugsDialog = defineAsyncComponent(() => import('./PlugsDialog.vue'))
 const MatrixPinsDialog = defineAsyncComponent(() => import('./MatrixPinsDialog.vue'))
+const LegMix = defineAsyncComponent(() => import('./LegMix.vue'))
 const NodesDialog = defineAsyncComponent(() => import('./NodesDialog.vue'))
 const OwnLightDialog = defineAsyncComponent(() => import('../parts/OwnLightDialog.vue'))
 
@@ -45,10 +46,16 @@ const onWire = computed(() =>
 const kept = computed(() => keptOf(shelf.parts, 'light'))
 const offered = computed(() => offeredOf(kept.value, parts.value.lights))
 const options = computed((): PartOption[] => [
-  ...offered.value.map(({ id, name, kind, volts, mA, leds }) => ({
+  ...offered.value.map(({ id, name, kind, volts, mA, leds, legs }) => ({
     id,
     name,
-    group: !ships(id) ? 'Your own' : kind === 'led' ? 'Bare LEDs' : 'With a resistor in them',
+    group: !ships(id)
+      ? 'Your own'
+      : legs !== undefined
+        ? 'LEDs of several colours'
+        : kind === 'led'
+          ? 'Bare LEDs'
+          : 'With a resistor in them',
     facts: [formatQuantity(volts, 'V'), formatQuantity(mA, 'mA'), plural(leds, 'LED')],
   })),
   ...store.parts.strips.flatMap(({ id, name, nodesPerString, volts, light, cutPitchMm }) =>
@@ -120,6 +127,17 @@ const drives = [
   ['charlie', 'between pins, fewest pins'],
   ['driver', 'a driver chip'],
 ] as const
+/** What LEDs with a leg in common can hang on; another that was chosen before stays to be seen. */
+const offeredDrives = computed(() => {
+  const { legs } = part.value ?? {}
+  if (legs === undefined) return drives
+  return drives.filter(
+    ([id]) =>
+      id === settings.value.drive ||
+      ['always', 'switch', 'pins'].includes(id) ||
+      (id === 'sink' && legs.common === 'plus'),
+  )
+})
 const workers = [
   ['pin', 'a pin'],
   ['button', 'a button'],
@@ -164,7 +182,7 @@ const scans = [
       class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1.5 text-[12px] text-bench-soft"
     >
       <template v-if="part.kind === 'led'">
-        <label class="flex items-center gap-1.5">
+        <label v-if="!part.legs" class="flex items-center gap-1.5">
           In series
           <input
             v-shown="settings.inSeries"
@@ -188,7 +206,7 @@ const scans = [
       <PickField
         is-inline
         label="Driven by"
-        :options="drives"
+        :options="offeredDrives"
         :value="settings.drive"
         @pick="(drive) => set({ drive }, 'drive')"
       />
@@ -242,11 +260,14 @@ const scans = [
       v-if="part && settings.drive === 'switch' && settings.by === 'pin'"
       :at="settings.switchIn"
     />
+    <LegMix v-if="lit && part?.legs" :lit="lit" @mix="(mix) => set({ mix }, 'colours')" />
     <div class="mt-2 flex flex-wrap items-baseline gap-x-3 gap-y-1 text-[12.5px]">
       <p v-if="lit" data-testid="lit-answer">
-        <template v-if="lit.resistor">
-          {{ lit.resistors }} × <b>{{ formatQuantity(lit.resistor.pickOhm, 'Ω') }}</b> ·
-          {{ formatQuantity(lit.stringA * 1000, 'mA') }} each ·
+        <template v-for="colour in lit.colours" :key="colour.name">
+          <template v-if="colour.resistor">
+            {{ colour.resistors }} × <b>{{ formatQuantity(colour.resistor.pickOhm, 'Ω') }}</b>
+            {{ colour.name }} · {{ formatQuantity(colour.stringA * 1000, 'mA') }} each ·
+          </template>
         </template>
         <b>{{ formatQuantity(lit.peakA, 'A') }}</b> at {{ formatQuantity(lit.supplyV, 'V') }}
       </p>

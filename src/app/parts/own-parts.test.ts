@@ -71,8 +71,8 @@ it.each(ownSupplyKinds)('the form of an own supply takes a %s as it starts', (ki
   expect(supply.bank !== undefined).toBe(kind === 'power-bank')
 })
 
-it.each(shippedLights)('the form of an own light takes $id, as either kind', (like) => {
-  for (const kind of ['led', 'fixed'] as const) {
+it.each(shippedLights)('the form of an own light takes $id, as any kind', (like) => {
+  for (const kind of ['led', 'legs', 'fixed'] as const) {
     const checked = ownLightSchema.parse({ ...ownLightStart(like), name, kind })
     expect(isKept({ do: 'own-light', light: lightFrom(checked, 'own-x', 1) })).toBe(true)
   }

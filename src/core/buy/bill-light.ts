@@ -82,15 +82,16 @@ export function addLights(bill: Bill, { lit, plugs, plan, cuts }: BillGiven): vo
   }
 }
 
-function addResistors(bill: Bill, { id, resistor, resistors }: LitRun): void {
-  if (resistor === undefined) return
-  bill.add(soldResistor(resistor.pickOhm, resistor.ratingW ?? 5), {
-    what: 'for LEDs',
-    amount: resistors,
-    for: [id],
-    page: 'measure',
-    ...(resistor.ratingW === null && { note: 'no resistor that is sold stands its heat' }),
-  })
+function addResistors(bill: Bill, { id, colours }: LitRun): void {
+  for (const { name, resistor, resistors } of colours)
+    if (resistor !== undefined)
+      bill.add(soldResistor(resistor.pickOhm, resistor.ratingW ?? 5), {
+        what: name === '' ? 'for LEDs' : `for ${name}`,
+        amount: resistors,
+        for: [id],
+        page: 'measure',
+        ...(resistor.ratingW === null && { note: 'no resistor that is sold stands its heat' }),
+      })
 }
 
 /** What nodes are made of, besides their lights. */

@@ -254,15 +254,16 @@ export function planNetwork(
         minusOhm: (common.lengthMm / 1000) * common.gauge.ohmPerM,
       })
   }
-  addBoard(given, runs, own, levels)
+  addBoard(given, runs, own, loadCase, levels)
   return { ...network, runs, leads: own }
 }
 
 /** The board, with what hangs on its pins, where it lives on a supply of the plan. */
 function addBoard(
-  { plan, fit, lit, lanes, circuit }: PlanNetworkGiven,
+  { plan, fit, lit, loads, lanes, circuit }: PlanNetworkGiven,
   runs: NetworkRun[],
   leads: Network['leads'][number][],
+  loadCase: LoadCase,
   levels?: RunLevels,
 ): void {
   const supply = boardSupply(plan, fit, lanes)
@@ -276,8 +277,11 @@ function addBoard(
     const duties = isOnPins(run.settings) ? levels?.get(run.id) : undefined
     return duties === undefined ? [] : [{ run, duties }]
   })
-  const rest = lit.filter((run) => !onPins.some((one) => one.run === run))
-  runs.push(lumped(networkName.board, boardA(plan, fit, rest)))
+  const rest = lit.filter((run) => isOnPins(run.settings) && !onPins.some((one) => one.run === run))
+  const restA = loads
+    .filter(({ id }) => rest.some((run) => run.id === id))
+    .reduce((sum, { currentA }) => sum + currentA[loadCase], 0)
+  runs.push(lumped(networkName.board, boardA(plan, fit) + restA))
   for (const { run, duties } of onPins) {
     const name = networkName.lights(run.id, 0)
     runs.push(dimmed(name, { idleA: run.besideA, fullA: run.peakA }, duties))

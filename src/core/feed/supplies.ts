@@ -33,7 +33,7 @@ export interface FedSupply {
   readonly currentA: CaseAmperes
   /** … while the light is switched off: what nothing dims is off then. */
   readonly offA: number
-  /** The board with its sensors and what hangs on its pins, where they hang on it, A. */
+  /** The board with its sensors, where they hang on it, A. */
   readonly boardA: number
   /**
    * What the program may let draw of it beyond what is drawn anyway, A: what it may give less its headroom and what the program cannot dim;
@@ -44,6 +44,8 @@ export interface FedSupply {
   readonly dimmableA: number
   /** Runs that it can feed, and those made for other volts. */
   readonly fits: readonly SupplyShare[]
+  /** Single lights on the pins of the board that it feeds. */
+  readonly onPins: readonly SupplyShare[]
   readonly misfits: readonly RunLoad[]
   readonly grade: 'ok' | 'tight' | 'short'
 }
@@ -80,9 +82,15 @@ export function feedSupplies(
       return load.groups > 0 && share !== undefined && !onPins.has(load.id) ? [{ load, share }] : []
     })
     const fits = own.filter(({ load }) => suits(load.volts, volts))
-    const boardA = boardOn === slot.id && fit !== undefined ? boardCurrent(plan, fit, lit) : 0
+    const board = boardOn === slot.id ? fit : undefined
+    const boardA = board === undefined ? 0 : boardCurrent(plan, board)
+    const pinned =
+      board === undefined
+        ? []
+        : loads.filter(({ id }) => onPins.has(id)).map((load): SupplyShare => ({ load, share: 1 }))
+    const fed = [...fits, ...pinned]
     const currentA = eachCase((loadCase) =>
-      fits.reduce((sum, { load, share }) => sum + load.currentA[loadCase] * share, boardA),
+      fed.reduce((sum, { load, share }) => sum + load.currentA[loadCase] * share, boardA),
     )
     const loadA = currentA[plan.rules.sizing === 'scenes' ? 'level' : 'full-white']
     const part =
@@ -92,7 +100,7 @@ export function feedSupplies(
           : undefined
         : supplyPartOf(parts, slot.part)
     const { needA } = supplySize({ loadA, headroom, sizesA: [] })
-    const dimmableA = fits.reduce((sum, share) => sum + dimmableOf(share), 0)
+    const dimmableA = fed.reduce((sum, share) => sum + dimmableOf(share), 0)
     return {
       slot,
       part,
@@ -101,7 +109,7 @@ export function feedSupplies(
       loadA,
       needA,
       currentA,
-      offA: fits.reduce(
+      offA: fed.reduce(
         (sum, { load, share }) => sum + (load.isDimmable ? load.currentA.idle * share : 0),
         boardA,
       ),
@@ -112,6 +120,7 @@ export function feedSupplies(
           : Math.max(0, mayGive(part, headroom) - (currentA['full-white'] - dimmableA)),
       dimmableA,
       fits,
+      onPins: pinned,
       misfits: own.flatMap(({ load }) => (suits(load.volts, volts) ? [] : [load])),
       grade: gradeOf(part, loadA, needA),
     }

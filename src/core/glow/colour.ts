@@ -63,6 +63,22 @@ export function whiteOf(kelvin: number): Light {
   return [r, g, b, 0]
 }
 
+/**
+ * The colour that lights of these colours make together: linear light adds up, and the strongest of red, green and blue is shown at full.
+ *
+ * @param colours as they are seen one by one, `#rrggbb`
+ * @param levels of each, 0–1 of its linear light
+ */
+export function mixedColour(colours: readonly string[], levels: readonly number[]): string {
+  const sum = [0, 0, 0]
+  for (const [index, colour] of colours.entries())
+    for (const [channel, light] of (readColour(colour) ?? []).slice(0, 3).entries())
+      sum[channel] = (sum[channel] ?? 0) + light * (levels[index] ?? 0)
+  const most = Math.max(...sum)
+  const [r = 0, g = 0, b = 0] = sum.map((one) => (most > 0 ? (one / most) * full : 0))
+  return screenColour([r, g, b, 0])
+}
+
 /** Linear light as the screen shows it, `#rrggbb`; white is added to the three colours. */
 export function screenColour([red, green, blue, white]: Light): string {
   const byte = (one: number): string =>

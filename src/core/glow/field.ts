@@ -3,7 +3,7 @@ import { entryOf } from '../cut/entry-of'
 import { dimmersOf } from '../lanes/dimmers'
 import type { Lane } from '../lanes/lanes'
 import { pixelMap } from '../lanes/pixel-map'
-import type { LitRun } from '../load/lights'
+import { hasOwnPins, type LitRun } from '../load/lights'
 import type { RoutedPlan } from '../route/routed-plan'
 import { placer, placesOf } from '../measure/layout'
 import type { Point } from '../measure/geometry'
@@ -77,8 +77,7 @@ export function fieldOf({ cuts, lit, lanes, layout }: FieldGiven): Field {
   const runs: FieldRun[] = []
   const fieldLanes: FieldLane[] = []
   const single = lit.filter(hasOwnPins)
-  const count =
-    pixels.length + single.reduce((sum, { strings }) => sum + strings, 0) + dimmers.length
+  const count = pixels.length + single.reduce((sum, own) => sum + groupsOf(own), 0) + dimmers.length
   const field = {
     run: new Int32Array(count).fill(-1),
     x: new Float64Array(count),
@@ -99,25 +98,33 @@ export function fieldOf({ cuts, lit, lanes, layout }: FieldGiven): Field {
     first += lane.pixels
   }
   const places = placesOf(layout)
-  for (const { id, strings, settings } of single) {
+  for (const own of single) {
+    const { id, settings, colours } = own
+    const groups = groupsOf(own)
     const entry = entryOf(cuts, id)
     if (entry === undefined) continue
     const place = places.get(id)
     const put = place === undefined ? (point: Point): Point => point : placer(entry.run, place)
-    for (let at = 0; at < strings; at += 1) {
+    for (let at = 0; at < groups; at += 1) {
       const point = put(entry.run.lights[at * settings.inSeries] ?? [0, 0])
       ;[field.x[first + at], field.y[first + at]] = point
       field.run[first + at] = runs.length
     }
-    measureAlong(field, first, strings)
-    const common = { name: entry.run.name, from: first, count: strings, channels: ['all'] } as const
-    runs.push({ ...common, id, entry, loads: strings, isTurned: false, isLights: true })
+    measureAlong(field, first, groups)
+    const common = {
+      name: entry.run.name,
+      from: first,
+      count: groups,
+      channels: channelKinds(colours.map(({ name }) => name)),
+    }
+    runs.push({ ...common, id, entry, loads: groups, isTurned: false, isLights: true })
     fieldLanes.push({ ...common, kind: 'lights' })
-    first += strings
+    first += groups
   }
   for (const { name, channels, runs: own } of dimmers) {
     const kinds = channelKinds(channels)
     for (const entry of own) {
+      const isLights = lit.some(({ id }) => id === entry.run.id)
       runs.push({
         id: entry.run.id,
         name: entry.run.name,
@@ -126,8 +133,8 @@ export function fieldOf({ cuts, lit, lanes, layout }: FieldGiven): Field {
         count: 1,
         loads: entry.cuts * loadsPerGroup(entry.strip),
         isTurned: false,
-        channels: channelKinds(channelNames(entry)),
-        isLights: lit.some(({ id }) => id === entry.run.id),
+        channels: isLights ? ['all'] : channelKinds(channelNames(entry)),
+        isLights,
       })
       const place = places.get(entry.run.id)
       const { x, y, width, height } = entry.run.box
@@ -198,9 +205,8 @@ function measureAlong(
       Math.hypot((x[at] ?? 0) - (x[at - 1] ?? 0), (y[at] ?? 0) - (y[at - 1] ?? 0))
 }
 
-/** Single lights that the program can light one by one. */
-const hasOwnPins = ({ settings: { drive } }: LitRun): boolean =>
-  drive !== 'always' && drive !== 'switch'
+/** Elements of single lights with pins of their own: a group in series, or a light with all its colours. */
+const groupsOf = ({ strings, colours }: LitRun): number => strings / colours.length
 
 /**
  * What a channel takes of a colour: white where there is a white channel is made by it, so that red, green and blue hold what is left;

@@ -27,8 +27,8 @@ const steady = (colour: string, more: Partial<Show> = {}): Show => ({
 describe('the limiter of a program', () => {
   it.each([
     ['pegboard-moon', 'brick-5v-10'],
-    ['bay-window-nook', 'enclosed-5v-50w'],
-    ['firefly-jar', 'usb-a'],
+    ['bay-window-nook', 'enclosed-5v-60w'],
+    ['firefly-jar', 'usb-port-0_5'],
   ])('holds %s on %s to what it may give, whatever is played', (name, part) => {
     const plan = change(demoPlan(name), [{ do: 'pick-supply', supply: 'supply-a', part }]).plan
     fc.assert(
@@ -37,6 +37,7 @@ describe('the limiter of a program', () => {
         const open = playedOn(plan, steady(colour))
         const held = playedOn(plan, steady(colour, { isLimited: true }))
         expect([open.limited, held.unsolved]).toEqual([undefined, 0])
+        expect(held.supplies.some(({ mayGiveA }) => mayGiveA !== null)).toBe(true)
         for (const [at, { peakA, mayGiveA }] of held.supplies.entries()) {
           const before = open.supplies[at]!.peakA
           if (mayGiveA === null) continue

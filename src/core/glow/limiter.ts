@@ -1,6 +1,6 @@
 import type { FedSupply } from '../feed/supplies'
 import { groupDraw } from '../load/group-draw'
-import type { LitRun } from '../load/lights'
+import { colourShares, type LitRun } from '../load/lights'
 import { hasWhite, sentByte, type ChannelKind, type Field, type FieldRun } from './field'
 
 /** What some elements in a row draw of one supply. */
@@ -37,8 +37,8 @@ export function limiterOf(
       name,
       limitMa: Math.floor(limitA * 1000 + 1e-6),
     })),
-    draws: limited.flatMap(({ fits }, supply) =>
-      fits.flatMap(({ load, share }) =>
+    draws: limited.flatMap(({ fits, onPins }, supply) =>
+      [...fits, ...onPins].flatMap(({ load, share }) =>
         field.runs
           .filter(({ id }) => id === load.id)
           .map((run): LimiterDraw => {
@@ -53,12 +53,15 @@ export function limiterOf(
 
 /** What each channel of one element draws at full, µA. */
 function elementMicroA(
-  { id, entry, count, loads, isLights }: FieldRun,
+  { id, entry, count, loads, channels, isLights }: FieldRun,
   lit: readonly LitRun[],
 ): number[] {
   if (isLights) {
-    const peakA = lit.find((one) => one.id === id)?.peakA ?? 0
-    return [(1e6 * peakA) / count]
+    const own = lit.find((one) => one.id === id)
+    const elementA = (1e6 * (own?.peakA ?? 0)) / count
+    return (own === undefined || channels.length === 1 ? [1] : colourShares(own)).map(
+      (share) => share * elementA,
+    )
   }
   return groupDraw(entry.strip).channelMa.map((mA) => (1000 * mA * loads) / count)
 }

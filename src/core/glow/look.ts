@@ -2,7 +2,7 @@ import type { CutStripRun } from '../cut/cut'
 import { pointOf } from '../cut/pads'
 import { sharesAt } from '../feed/brightness'
 import type { SolvedRun } from '../feed/solve'
-import type { LitRun } from '../load/lights'
+import { hasOwnPins, type LitRun } from '../load/lights'
 import type { Box, Point } from '../measure/geometry'
 import { placer, placesOf, type Layout } from '../measure/layout'
 import { mounted } from '../parts/mounted'
@@ -112,7 +112,8 @@ export class Look {
       if (own.length === 0) continue
       const { facing, cover, coverMm } = mounted(entry.run.line.mount)
       const [heightMm, share] = facings[facing]
-      const part = lit.get(entry.run.id)?.part
+      const single = lit.get(entry.run.id)
+      const part = single?.part
       runs.push({
         entry,
         run,
@@ -121,7 +122,10 @@ export class Look {
             ? entry.strip.light.channels.map((one) =>
                 channelTint(one.name, 'kelvin' in one ? one.kelvin : undefined),
               )
-            : [tintOf(readColour(part.tint) ?? [full, full, full])],
+            : // What lights its colours together is seen as all of them.
+              (single !== undefined && hasOwnPins(single) ? single.colours : [part]).map(
+                ({ tint }) => tintOf(readColour(tint) ?? [full, full, full]),
+              ),
         from: points.length,
         count: own.length,
         lumens:

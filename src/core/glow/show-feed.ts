@@ -1,4 +1,5 @@
 import { groupDraw } from '../load/group-draw'
+import { colourShares } from '../load/lights'
 import { networkName, planNetwork, type PlanNetworkGiven } from '../feed/plan-network'
 import { solveAgain, type SolvedRun, type SolveResult } from '../feed/solve'
 import type { Field, FieldRun } from './field'
@@ -15,7 +16,7 @@ export interface FrameFeed {
 interface DutyRun {
   readonly run: FieldRun
   readonly duties: Float64Array
-  /** How much each channel of a plain strip counts: its share of the watts. `undefined` for pixels. */
+  /** How much each channel of a plain strip, or colour of single lights, counts: its share of the watts. `undefined` for pixels. */
   readonly weights: readonly number[] | undefined
 }
 
@@ -27,9 +28,11 @@ export class ShowFeed {
   readonly volts: readonly number[]
 
   constructor(given: PlanNetworkGiven, field: Field) {
+    const litOf = new Map(given.lit.map((run) => [run.id, run]))
     this.duties = field.runs.map((run): DutyRun => {
       const { light } = run.entry.strip
       const isPixels = !run.isLights && light.kind === 'pixels'
+      const own = run.channels.length > 1 ? litOf.get(run.id) : undefined
       const { channelMa } = groupDraw(run.entry.strip)
       const all = channelMa.reduce((sum, mA) => sum + mA, 0)
       return {
@@ -37,8 +40,13 @@ export class ShowFeed {
         duties: new Float64Array(
           run.isLights ? 1 : run.loads * (isPixels ? run.channels.length : 1),
         ),
-        weights:
-          run.isLights || isPixels ? undefined : channelMa.map((mA) => (all > 0 ? mA / all : 0)),
+        weights: isPixels
+          ? undefined
+          : run.isLights
+            ? own === undefined
+              ? [1]
+              : colourShares(own)
+            : channelMa.map((mA) => (all > 0 ? mA / all : 0)),
       }
     })
     this.supplies = given.plan.supplies.map(({ id }) => networkName.supply(id))
@@ -73,19 +81,12 @@ function fill(
   weights: readonly number[] | undefined,
   byteAt: (run: FieldRun, element: number, channel: number) => number,
 ): void {
-  const { from, count, isTurned, channels, isLights } = run
-  if (isLights) {
-    let sum = 0
-    for (let at = from; at < from + count; at += 1) sum += byteAt(run, at, 0)
-    duties[0] = sum / count / 255
-    return
-  }
+  const { from, count, isTurned, channels } = run
   if (weights !== undefined) {
-    const level = weights.reduce(
-      (sum, weight, channel) => sum + weight * byteAt(run, from, channel),
-      0,
-    )
-    duties.fill(level / 255)
+    let sum = 0
+    for (let at = from; at < from + count; at += 1)
+      for (const [channel, weight] of weights.entries()) sum += weight * byteAt(run, at, channel)
+    duties.fill(sum / count / 255)
     return
   }
   const stride = channels.length

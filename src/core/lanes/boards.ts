@@ -4,7 +4,6 @@ import type { Parts } from '../parts/find'
 import type { Board } from '../plan/parts'
 import type { Plan } from '../plan/plan'
 import { supplyOfLine } from '../plan/supply-of'
-import { isOnPins, type LitRun } from '../load/lights'
 import type { Lane } from './lanes'
 import { assignPins, type PinNeed, type PinUse } from './pins'
 
@@ -124,12 +123,6 @@ export function boardInput({ supplyV, raw }: Board, volts: number): 'plus' | 'ra
   return raw !== undefined && volts >= raw.fromV && volts <= raw.toV ? 'raw' : undefined
 }
 
-/** What a board draws all the time from where it is fed: itself, its sensors, single lights on its pins and what else is in their nodes, A. */
-export const boardA = (
-  plan: Plan,
-  { board }: Pick<FittedBoard, 'board'>,
-  lit: readonly LitRun[],
-): number =>
-  board.drawA +
-  sensorA(plan) +
-  lit.reduce((sum, run) => sum + (isOnPins(run.settings) ? run.peakA + run.besideA : 0), 0)
+/** What a board draws all the time from where it is fed: itself and its sensors, A. Lights on its pins come on top. */
+export const boardA = (plan: Plan, { board }: Pick<FittedBoard, 'board'>): number =>
+  board.drawA + sensorA(plan)

@@ -59,7 +59,7 @@ describe('PWM sink boards', () => {
 
   it('set the current themselves: 40 red LEDs on 5 V burn 16 × 3 V × 20 mA of a board', () => {
     const [lit] = worked(planOf({}, 'brick-5v-2')).lit
-    expect(lit).toMatchObject({ resistor: undefined, stringA: 0.02, peakA: 0.8 })
+    expect(lit).toMatchObject({ resistors: 0, stringA: 0.02, peakA: 0.8 })
     const { boards, outputsLeft, leastV, heatW } = sinkBoards(lit!)
     expect([boards, outputsLeft, leastV]).toEqual([3, 8, 2.6])
     expect(heatW).toBeCloseTo(16 * 3 * 0.02, 9)
@@ -74,8 +74,10 @@ describe('PWM sink boards', () => {
     const mended = change(plan, found!.remedies[0]!.commands).plan
     expect(tally(mended).verdicts.map(({ code }) => code)).not.toContain('sink-over')
     // It leaves the output what it needs to hold its current.
-    const { resistor, part, stringA } = worked(mended).lit[0]!
-    expect(12 - part.volts - stringA * resistor!.pickOhm).toBeGreaterThanOrEqual(0.6 - 1e-9)
+    const { colours, part, stringA } = worked(mended).lit[0]!
+    expect(12 - part.volts - stringA * colours[0]!.resistor!.pickOhm).toBeGreaterThanOrEqual(
+      0.6 - 1e-9,
+    )
   })
 
   it('need more than the LEDs alone', () => {

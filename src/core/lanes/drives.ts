@@ -92,7 +92,7 @@ export function charliePins(leds: number): number {
  * What PWM sink boards do for the lights of a run, fully on: how many, what each output is set to (mA), what the lights need (V), and what
  * is left for a board's outputs to burn, W: (supply − lights − resistor) × current for each.
  */
-export function sinkBoards({ strings, stringA, supplyV, part, settings, resistor }: LitRun): {
+export function sinkBoards({ strings, stringA, supplyV, part, settings, colours }: LitRun): {
   readonly boards: number
   readonly outputsLeft: number
   readonly setMa: number
@@ -100,13 +100,20 @@ export function sinkBoards({ strings, stringA, supplyV, part, settings, resistor
   readonly heatW: number
 } {
   const boards = Math.ceil(strings / sinkBoard.outputs)
-  const lightsV = part.volts * (part.kind === 'led' ? settings.inSeries : 1)
-  const restV = Math.max(0, supplyV - lightsV - stringA * (resistor?.pickOhm ?? 0))
+  const outputs = Math.min(strings, sinkBoard.outputs)
+  // Colours take turns from output to output.
+  const heatW = Array.from({ length: outputs }, (_, at) => colours[at % colours.length])
+    .filter((colour) => colour !== undefined)
+    .reduce((sum, colour) => {
+      const lightsV = colour.volts * settings.inSeries
+      const restV = supplyV - lightsV - colour.stringA * (colour.resistor?.pickOhm ?? 0)
+      return sum + Math.max(0, restV) * colour.stringA
+    }, 0)
   return {
     boards,
     outputsLeft: boards * sinkBoard.outputs - strings,
     setMa: stringA * 1000,
-    leastV: lightsV + sinkBoard.dropV,
-    heatW: restV * stringA * Math.min(strings, sinkBoard.outputs),
+    leastV: part.volts * settings.inSeries + sinkBoard.dropV,
+    heatW,
   }
 }

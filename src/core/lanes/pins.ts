@@ -3,7 +3,7 @@ import type { PinAbility } from '../plan/choices'
 import type { Board } from '../plan/parts'
 import type { Plan } from '../plan/plan'
 import type { CutStripRun } from '../cut/cut'
-import type { LitRun } from '../load/lights'
+import { groupName, type LitRun } from '../load/lights'
 import { partNames, type NodeRun } from '../load/nodes'
 import { dimmersOf } from './dimmers'
 import { charliePins } from './drives'
@@ -131,14 +131,19 @@ export function pinNeeds(
     })),
   )
   const lights = lit.flatMap((run): PinNeed[] =>
-    lightLines(run).map((line) => ({
-      id: `light.${run.id}.${lightLineText(line)}`,
-      of: { kind: 'light', run: run.id, line },
-      name: `${nameOf.get(run.id) ?? ''}, ${lightLineText(line)}`,
-      line: lightLineText(line),
-      must: 'digital',
-      isOutput: true,
-    })),
+    lightLines(run).map((line) => {
+      const text = lightLineText(line, run)
+      return {
+        id: `light.${run.id}.${text}`,
+        of: { kind: 'light', run: run.id, line },
+        name: `${nameOf.get(run.id) ?? ''}, ${text}`,
+        line: text,
+        must: 'digital',
+        // A mix of colours wants each of them dimmed.
+        ...(line.kind === 'light' && run.colours.length > 1 && { likes: 'pwm' }),
+        isOutput: true,
+      }
+    }),
   )
   const status = (plan.signal.status.length === 0 ? [] : statusChannels).map(
     (channel): PinNeed => ({
@@ -185,10 +190,12 @@ const nodeNeeds = (nameOf: ReadonlyMap<string, string>, nodes: readonly NodeRun[
   })
 
 /** What a line to single lights is called: `light 3`, `row 1`, `data`. */
-const lightLineText = (line: LightLine): string =>
-  'index' in line
-    ? `${line.kind === 'between' ? 'pin' : line.kind} ${String(line.index + 1)}`
-    : line.kind
+const lightLineText = (line: LightLine, run: LitRun): string =>
+  line.kind === 'light'
+    ? groupName(run, line.index)
+    : 'index' in line
+      ? `${line.kind === 'between' ? 'pin' : line.kind} ${String(line.index + 1)}`
+      : line.kind
 
 const numbered = (kind: 'light' | 'row' | 'column' | 'between', count: number): LightLine[] =>
   Array.from({ length: count }, (_, index) => ({ kind, index }))

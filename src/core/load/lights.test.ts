@@ -32,7 +32,7 @@ describe('single lights by hand', () => {
   it('ten red LEDs on 5 V: 3 V on 150 Ω are 20 mA each', () => {
     const lit = litOf(planOf('stars grid 2 x 5 @ 60', { part: 'led-red' }))
     expect(lit).toMatchObject({ lights: 10, strings: 10, resistors: 10, supplyV: 5, peakA: 0.2 })
-    expect(lit.resistor).toMatchObject({ pickOhm: 150, ratingW: 0.125 })
+    expect(lit.colours[0]!.resistor).toMatchObject({ pickOhm: 150, ratingW: 0.125 })
   })
 
   it('nine white ones in threes on 12 V: 12 − 9.3 V on 150 Ω are 18 mA a group', () => {
@@ -44,7 +44,7 @@ describe('single lights by hand', () => {
     )
     const lit = litOf(plan)
     expect(lit).toMatchObject({ strings: 3, resistors: 3, supplyV: 12 })
-    expect(lit.resistor?.pickOhm).toBe(150)
+    expect(lit.colours[0]!.resistor?.pickOhm).toBe(150)
     expect(lit.peakA).toBeCloseTo((3 * 2.7) / 150, 9)
     // Their current is in the supply's sum, in the totals and on the lead.
     const { supplies, totals, feed, roll } = tally(plan)
@@ -63,7 +63,7 @@ describe('single lights by hand', () => {
 
   it('grains and bulbs take what they are made for, without a resistor', () => {
     const lit = litOf(planOf('a string 20 @ 90', { part: 'grain-12v' }, {}, 'brick-12v-1'))
-    expect(lit).toMatchObject({ resistor: undefined, resistors: 0, peakA: 0.3 })
+    expect(lit).toMatchObject({ resistors: 0, peakA: 0.3 })
   })
 
   it('lines that say nothing of their lights draw nothing, and are told so', () => {
@@ -116,8 +116,9 @@ describe('any single lights', () => {
           planOf(`a string ${String(count)} @ 90`, { part: 'led-red', resistor: 'shared' }),
         )
         expect(lit.resistors).toBe(1)
-        expect(lit.hottestA).toBeGreaterThan(lit.stringA)
-        expect(lit.hottestA).toBeLessThan(lit.supplyV / lit.resistor!.pickOhm)
+        const { hottestA, resistor } = lit.colours[0]!
+        expect(hottestA).toBeGreaterThan(lit.stringA)
+        expect(hottestA).toBeLessThan(lit.supplyV / resistor!.pickOhm)
       }),
     )
   })

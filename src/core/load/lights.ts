@@ -12,6 +12,23 @@ import type { SupplyVolts } from './supply-volts'
 /** How single lights hang and are driven, all said. */
 export type LightSettings = {
   readonly [Key in keyof typeof usualLights | 'resistor']: NonNullable<Lights[Key]>
+} & Pick<Lights, 'mix'>
+
+/** One colour of the lights of a run: an ordinary LED has one, one of several legs has each by itself. */
+export interface LitColour {
+  /** Empty where there is only one. */
+  readonly name: string
+  readonly volts: number
+  readonly mA: number
+  readonly tint: string
+  /** `undefined` where there is none, or the supply leaves nothing for it. */
+  readonly resistor: ResistorPick | undefined
+  /** Of this colour. */
+  readonly resistors: number
+  /** Through one group while it is lit, A. */
+  readonly stringA: number
+  /** Of LEDs that share a resistor: what the hottest gets when forward volts differ by ±0.1 V, A. */
+  readonly hottestA: number | undefined
 }
 
 /** The single lights of a run, with what stands before them and what they draw. */
@@ -21,23 +38,21 @@ export interface LitRun {
   readonly settings: LightSettings
   readonly lights: number
   readonly supplyV: number
-  /** Groups in series, each on its own between plus and minus. */
+  /** Groups in series, each on its own between plus and minus: of several colours one a colour of each light, light by light. */
   readonly strings: number
+  readonly colours: readonly LitColour[]
   /** Of a matrix: rows and columns. */
   readonly rows: number
   readonly columns: number
-  /** `undefined` where there is none, or the supply leaves nothing for it. */
-  readonly resistor: ResistorPick | undefined
+  /** Of all colours. */
   readonly resistors: number
   readonly hasHeadroom: boolean
-  /** Through one group while it is lit, A. */
+  /** Through one group while it is lit, of the colour that takes the most, A. */
   readonly stringA: number
   /** Through all that are lit at a time, A. */
   readonly peakA: number
   /** What else is in their nodes, all the time, A. */
   readonly besideA: number
-  /** Of LEDs that share a resistor: what the hottest gets when forward volts differ by ±0.1 V, A. */
-  readonly hottestA: number | undefined
 }
 
 /** What is said of single lights, and for the rest what is usual and the house rule. */
@@ -53,6 +68,16 @@ export const lightSettings = (
 /** Drives whose lights get their current from the board's pins, not from the supply. */
 export const isOnPins = ({ drive }: Pick<LightSettings, 'drive'>): boolean =>
   drive === 'pins' || drive === 'matrix' || drive === 'charlie'
+
+/** Whether the program can light each of them, and each of their colours, by itself. */
+export const hasOwnPins = ({ settings: { drive } }: Pick<LitRun, 'settings'>): boolean =>
+  drive !== 'always' && drive !== 'switch'
+
+/** What each colour draws at full of what all of them do together, 0–1. */
+export function colourShares({ colours }: Pick<LitRun, 'colours'>): number[] {
+  const all = colours.reduce((sum, { stringA }) => sum + stringA, 0)
+  return colours.map(({ stringA }) => (all > 0 ? stringA / all : 1 / colours.length))
+}
 
 /** How far forward volts of LEDs of one kind differ, V, and the slope of an LED, Ω: *typical*. */
 const spreadV = 0.1
@@ -81,6 +106,16 @@ export function litRuns(
   })
 }
 
+/** What a group of a run is called: `light 3`, or `light 2 red` where lights have several colours. */
+export function groupName({ colours }: Pick<LitRun, 'colours'>, group: number): string {
+  const { length } = colours
+  const colour = colours[group % length]?.name ?? ''
+  return `light ${String(Math.floor(group / length) + 1)}${colour === '' ? '' : ` ${colour}`}`
+}
+
+/** Legs that a light is soldered by. */
+export const legCount = ({ colours }: Pick<LitRun, 'colours'>): number => colours.length + 1
+
 function litRun(
   { rules }: Plan,
   { run }: CutStripRun,
@@ -88,35 +123,52 @@ function litRun(
   lights: Lights,
   supplyV: number,
 ): LitRun {
-  const settings = lightSettings({ rules }, lights)
+  const said = lightSettings({ rules }, lights)
+  // What has a resistor in it, or a leg in common, does not go in series.
+  const isAlone = part.kind === 'fixed' || part.legs !== undefined
+  const settings = isAlone ? { ...said, inSeries: 1 } : said
+  const { inSeries } = settings
   const count = run.lights.length
-  const inSeries = part.kind === 'fixed' ? 1 : settings.inSeries
-  const strings = Math.ceil(count / inSeries)
+  const groups = Math.ceil(count / inSeries)
   const [rows, columns] = gridOf(run, count)
-  const isShared = part.kind === 'led' && settings.resistor === 'shared' && strings > 1
+  const isShared = part.kind === 'led' && settings.resistor === 'shared' && groups > 1
   const hasResistor = part.kind === 'led' && settings.resistor !== 'none'
-  const resistor = hasResistor
-    ? resistorFor({
-        supplyV: settings.drive === 'sink' ? supplyV - sinkBoard.dropV : supplyV,
-        forwardV: part.volts,
-        inSeries,
-        currentA: (part.mA / 1000) * (isShared ? strings : 1),
-        series: rules.eSeries,
-        tolerance: rules.tolerance,
-      })
-    : undefined
-  const perString =
-    resistor === undefined ? part.mA / 1000 : resistor.currentA / (isShared ? strings : 1)
-  const hasHeadroom = part.kind === 'fixed' || supplyV > inSeries * part.volts
-  const stringA = hasHeadroom ? perString : 0
-  const atOnce = {
-    always: strings,
-    switch: strings,
-    pins: strings,
-    sink: strings,
-    driver: strings,
-    matrix: settings.scan === 'led' ? 1 : columns,
-    charlie: 1,
+  const colours = coloursOf(part).map((colour): LitColour => {
+    const resistor = hasResistor
+      ? resistorFor({
+          supplyV: settings.drive === 'sink' ? supplyV - sinkBoard.dropV : supplyV,
+          forwardV: colour.volts,
+          inSeries,
+          currentA: (colour.mA / 1000) * (isShared ? groups : 1),
+          series: rules.eSeries,
+          tolerance: rules.tolerance,
+        })
+      : undefined
+    const perGroup =
+      resistor === undefined ? colour.mA / 1000 : resistor.currentA / (isShared ? groups : 1)
+    const isLit = part.kind === 'fixed' || supplyV > inSeries * colour.volts
+    return {
+      ...colour,
+      resistor,
+      resistors:
+        resistor === undefined ? 0 : isShared ? 1 : resistorsFor(settings, groups, columns),
+      stringA: isLit ? perGroup : 0,
+      hottestA:
+        isShared && resistor !== undefined
+          ? hottest(supplyV, inSeries * colour.volts, groups, resistor.pickOhm)
+          : undefined,
+    }
+  })
+  const stringA = Math.max(...colours.map((colour) => colour.stringA))
+  const allA = colours.reduce((sum, colour) => sum + colour.stringA, 0)
+  const peakA = {
+    always: groups * allA,
+    switch: groups * allA,
+    pins: groups * allA,
+    sink: groups * allA,
+    driver: groups * allA,
+    matrix: settings.scan === 'led' ? stringA : columns * allA,
+    charlie: stringA,
   }[settings.drive]
   return {
     id: run.id,
@@ -124,21 +176,26 @@ function litRun(
     settings,
     lights: count,
     supplyV,
-    strings,
+    strings: groups * colours.length,
+    colours,
     rows,
     columns,
-    resistor,
-    resistors: resistor === undefined ? 0 : isShared ? 1 : resistorsFor(settings, strings, columns),
-    hasHeadroom,
+    resistors: colours.reduce((sum, colour) => sum + colour.resistors, 0),
+    hasHeadroom: part.kind === 'fixed' || supplyV > inSeries * part.volts,
     stringA,
-    peakA: stringA * atOnce,
+    peakA,
     besideA: nodesA(run),
-    hottestA:
-      isShared && resistor !== undefined
-        ? hottest(supplyV, inSeries * part.volts, strings, resistor.pickOhm)
-        : undefined,
   }
 }
+
+/** The colours of a light, each by itself. */
+const coloursOf = ({
+  legs,
+  volts,
+  mA,
+  tint,
+}: LightPart): Pick<LitColour, 'name' | 'volts' | 'mA' | 'tint'>[] =>
+  legs?.colours ?? [{ name: '', volts, mA, tint }]
 
 /**
  * What one group with forward volts 0.1 V below gets beside others 0.1 V above, all on one resistor: Σ (v − Vf) / slope = (supply − v) / R.

@@ -3,7 +3,7 @@ import type { Strip } from '../plan/parts'
 import { caseNames, type LoadCase } from '../plan/choices'
 import type { Line, Plan } from '../plan/plan'
 import { groupDraw } from './group-draw'
-import type { LitRun } from './lights'
+import { colourShares, hasOwnPins, type LitRun } from './lights'
 import { loadOf } from './load-of'
 import { besidePixelMa } from './nodes'
 
@@ -70,8 +70,23 @@ function litLoad(plan: Plan, run: LitRun): RunLoad {
     volts: part.kind === 'fixed' ? part.volts : supplyV,
     groups: strings,
     isDimmable: dims,
-    currentA: eachCase((loadCase) => besideA + peakA * (dims ? levelIn(plan, loadCase) : 1)),
+    currentA: eachCase(
+      (loadCase) =>
+        besideA + peakA * (dims ? levelIn(plan, loadCase) * litShare(run, loadCase) : 1),
+    ),
   }
+}
+
+/** Share of what all colours of single lights draw at full that those of a load case do; 1 where colours cannot be lit by themselves. */
+function litShare(run: LitRun, loadCase: LoadCase): number {
+  const { colours, settings } = run
+  if (colours.length === 1 || !hasOwnPins(run)) return 1
+  const isOneColour = loadCase === 'red' || loadCase === 'green' || loadCase === 'blue'
+  return colourShares(run).reduce((sum, share, index) => {
+    const { name } = colours[index] ?? { name: '' }
+    const level = loadCase === 'level' ? (settings.mix?.[index] ?? 1) : 1
+    return isOneColour && name !== loadCase ? sum : sum + share * level
+  }, 0)
 }
 
 /** The load of every run in every load case. */

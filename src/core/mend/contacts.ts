@@ -223,7 +223,7 @@ class Linker {
   /** A light with the others of its group in series. */
   private lightsFrom(run: string, light: number): readonly Link[] {
     const own = this.given.lit.find(({ id }) => id === run)
-    const inSeries = own?.part.kind === 'led' ? own.settings.inSeries : 1
+    const { inSeries } = own?.settings ?? { inSeries: 1 }
     return [
       {
         kind: 'light',
@@ -278,7 +278,7 @@ class Linker {
   /** The legs of single lights, light by light. */
   lightsOf(joint: PlanJoint, run: string): readonly Contact[] {
     const own = this.given.lit.find(({ id }) => id === run)
-    const inSeries = own?.part.kind === 'led' ? own.settings.inSeries : 1
+    const { inSeries } = own?.settings ?? { inSeries: 1 }
     const groups = Math.ceil((own?.lights ?? 0) / inSeries)
     return Array.from({ length: groups }, (_, group): Contact => {
       const where = `light ${String(group * inSeries + 1)} of ${runName(this.given.cuts, run)}`

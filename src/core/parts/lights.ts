@@ -1,4 +1,4 @@
-import type { LightPart } from '../plan/parts'
+import type { LegColour, LightLegs, LightPart } from '../plan/parts'
 
 // *Typical* figures (handbook 4).
 
@@ -14,6 +14,26 @@ const led = (id: string, name: string, volts: number, tint: string, mA = 20): Li
   price: 0.08,
 })
 
+const colours = {
+  red: { name: 'red', volts: 2, mA: 20, tint: '#ff2a1f' },
+  green: { name: 'green', volts: 3, mA: 20, tint: '#2bff57' },
+  // The green that is sold with red on three legs has about red's volts.
+  leafGreen: { name: 'green', volts: 2.2, mA: 20, tint: '#9dff3c' },
+  blue: { name: 'blue', volts: 3.1, mA: 20, tint: '#2f55ff' },
+} as const satisfies Record<string, LegColour>
+
+const legged = (common: LightLegs['common'], own: readonly LegColour[]): LightPart => ({
+  ...led(
+    `${own.length === 2 ? 'red-green' : 'rgb'}-${common}`,
+    `${own.length === 2 ? 'red and green LED, three legs' : 'red, green and blue LED, four legs'}, common ${common}`,
+    Math.max(...own.map(({ volts }) => volts)),
+    own.length === 2 ? '#ffd23c' : '#f4f0ff',
+  ),
+  leds: own.length,
+  price: own.length === 2 ? 0.15 : 0.25,
+  legs: { common, colours: [...own] },
+})
+
 export const shippedLights: readonly LightPart[] = [
   led('warm', 'warm white LED', 3.1, '#ffd9a0'),
   led('white', 'white LED', 3.1, '#f4f6ff'),
@@ -24,6 +44,10 @@ export const shippedLights: readonly LightPart[] = [
   led('blue', 'blue LED', 3.1, '#5c8dff'),
   { ...led('flicker-warm', 'flickering warm LED', 3.1, '#ffc27a', 18), price: 0.2 },
   { ...led('flicker-red', 'flickering red LED', 2, '#ff7a4d', 18), price: 0.2 },
+  legged('minus', [colours.red, colours.green, colours.blue]),
+  legged('plus', [colours.red, colours.green, colours.blue]),
+  legged('minus', [colours.red, colours.leafGreen]),
+  legged('plus', [colours.red, colours.leafGreen]),
   {
     id: 'grain-12v',
     name: 'pre-wired 12 V grain',

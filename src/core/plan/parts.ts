@@ -202,18 +202,43 @@ export const boardSchema = z.strictObject({
 })
 export type Board = z.infer<typeof boardSchema>
 
-export const lightPartSchema = z.strictObject({
+/** Colours that an LED of several has, each on a leg of its own. */
+export const legColours = ['red', 'green', 'blue', 'white', 'warm white'] as const
+
+const tintSchema = z.string().regex(/^#[\da-f]{6}$/, 'a colour such as #ffa000')
+
+/** An LED of two or three colours: one leg that they have in common, and one a colour. */
+const legsSchema = z.strictObject({
+  common: z.enum(['minus', 'plus']),
+  colours: z
+    .array(
+      z.strictObject({
+        name: z.enum(legColours),
+        /** Forward volts. */
+        volts: voltsSchema,
+        mA: atLeast(0.001).max(10_000),
+        tint: tintSchema,
+      }),
+    )
+    .min(2)
+    .max(3),
+})
+export type LightLegs = z.infer<typeof legsSchema>
+export type LegColour = LightLegs['colours'][number]
+
+const lightFields = z.strictObject({
   id: idSchema,
   name: nameSchema,
   /** `led`: its resistor is worked out; `fixed`: it has one in it, and takes the volts it is made for. */
   kind: z.enum(['led', 'fixed']),
-  /** Of an LED its forward volts, otherwise the volts that it is made for. */
+  /** Of an LED its forward volts (of several colours the highest), otherwise the volts that it is made for. */
   volts: voltsSchema,
+  /** Of several colours the most that one takes. */
   mA: atLeast(0.001).max(10_000),
   /** LEDs in one of them. */
   leds: z.int().min(1).max(1_000),
-  /** How it looks. */
-  tint: z.string().regex(/^#[\da-f]{6}$/, 'a colour such as #ffa000'),
+  /** How it looks, all its colours lit. */
+  tint: tintSchema,
   /** The hole that it goes into, mm. */
   holeMm: atLeast(0.1).max(1_000),
   price: notNegative.max(100_000),
@@ -225,6 +250,22 @@ export const lightPartSchema = z.strictObject({
       mostOnLead: z.int().min(1).max(1_000),
     })
     .optional(),
+  legs: legsSchema.optional(),
 })
+
 /** A single light: a bare LED that needs a resistor, or one that is made for its volts. */
+export const lightPartSchema = lightFields.superRefine(({ kind, volts, mA, legs }, context) => {
+  if (legs === undefined) return
+  const wrong = (path: (string | number)[], message: string): void => {
+    context.addIssue({ code: 'custom', path, message })
+  }
+  const { colours } = legs
+  if (kind !== 'led') wrong(['legs'], 'only a bare LED has a leg for each colour')
+  if (new Set(colours.map(({ name }) => name)).size < colours.length)
+    wrong(['legs', 'colours'], 'each colour once')
+  if (volts !== Math.max(...colours.map((one) => one.volts)))
+    wrong(['volts'], 'the forward volts of the colour that takes the most')
+  if (mA !== Math.max(...colours.map((one) => one.mA)))
+    wrong(['mA'], 'the current of the colour that takes the most')
+})
 export type LightPart = z.infer<typeof lightPartSchema>

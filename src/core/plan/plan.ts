@@ -175,6 +175,8 @@ const lightsSchema = z.strictObject({
   leads: z.int().min(1).max(50).optional(),
   /** Extension leads stand where a light's own is too short. */
   hasExtensions: z.boolean().optional(),
+  /** Of lights of several colours: how bright the program sets each in the load case "level", 0–1; full where not said. */
+  mix: z.array(shareSchema).max(3).optional(),
   /** The hole that each is threaded through, mm; without it the one that its part asks for. */
   holeMm: z.number().min(0.1).max(1_000).optional(),
 })

@@ -1,5 +1,5 @@
 import { isOnWire } from '../cut/on-wire'
-import type { LitRun } from '../load/lights'
+import type { LitColour, LitRun } from '../load/lights'
 import type { Plan } from '../plan/plan'
 import { operand, working, type Figure } from '../quantity/figure'
 import { sinkBoard } from '../parts/drivers'
@@ -54,26 +54,33 @@ export function lightFigures({ plan, cuts, lit, fit }: JudgedPlan): Figure[] {
           rule: `${String(own.lights)} lights${own.settings.inSeries > 1 ? `, ${String(own.settings.inSeries)} in series` : ''}`,
           about,
         },
-        ...resistorFigure(plan, run.name, own, about),
+        ...own.colours.flatMap((colour) => resistorFigure(plan, run.name, own, colour, about)),
         ...driveFigures(run.name, own, fit?.board, about),
       ]
     })
 }
 
-function resistorFigure(plan: Plan, name: string, own: LitRun, about: readonly string[]): Figure[] {
-  const { resistor, part, settings, supplyV, resistors, strings } = own
+function resistorFigure(
+  plan: Plan,
+  name: string,
+  { id, settings, supplyV, strings, colours }: LitRun,
+  { name: colour, resistor, resistors, stringA, volts, mA }: LitColour,
+  about: readonly string[],
+): Figure[] {
   if (resistor === undefined) return []
   const at = (ohm: number): string =>
-    formatQuantity((own.stringA * 1000 * resistor.pickOhm) / ohm, 'mA')
+    formatQuantity((stringA * 1000 * resistor.pickOhm) / ohm, 'mA')
   const band = `${at(resistor.highOhm)} to ${at(resistor.lowOhm)} each with ±${formatQuantity(plan.rules.tolerance, '%')}`
-  const wantedA = (part.mA / 1000) * (resistors === 1 ? strings : 1)
+  const wantedA = (mA / 1000) * (resistors === 1 ? strings / colours.length : 1)
+  // The outputs of a sink board keep some of the volts.
+  const givenV = settings.drive === 'sink' ? supplyV - sinkBoard.dropV : supplyV
   return [
     {
-      id: `resistor.${own.id}`,
-      label: `${String(resistors)} × resistor of ${name}`,
+      id: `resistor.${id}${colour === '' ? '' : `.${colour}`}`,
+      label: `${String(resistors)} × resistor of ${name}${colour === '' ? '' : `, ${colour}`}`,
       value: resistor.pickOhm,
       unit: 'Ω',
-      ...working`(${operand('supply', supplyV, 'V')} − ${operand('in series', settings.inSeries)} × ${operand('forward', part.volts, 'V')}) ÷ ${operand('current', wantedA, 'A')}`,
+      ...working`(${operand('supply', givenV, 'V')} − ${operand('in series', settings.inSeries)} × ${operand('forward', volts, 'V')}) ÷ ${operand('current', wantedA, 'A')}`,
       rule: `next value of ${plan.rules.eSeries} up; ${band}; dissipates ${(resistor.powerW * 1000).toFixed(0)} mW, take ${resistor.ratingW === null ? 'several' : `${String(resistor.ratingW)} W`}`,
       about,
     },

@@ -128,6 +128,7 @@ export interface Circuit {
   readonly lightJoints: readonly {
     readonly run: string
     readonly lights: number
+    readonly legs: number
     readonly resistors: number
     /** By plugs of their own: nothing is soldered. */
     readonly isPlugged: boolean

@@ -1,6 +1,6 @@
 import type { CutStripRun } from '../cut/cut'
 import type { LightLine } from '../lanes/pins'
-import type { LitRun } from '../load/lights'
+import { groupName, type LitRun } from '../load/lights'
 import { inputParts } from '../parts/inputs'
 import { wireOf } from '../parts/wires'
 import { partNames } from '../load/nodes'
@@ -66,11 +66,14 @@ function addWiresHome(
 ): Cable[] {
   const { run } = entry
   const own = homeLights(entry, lit)
-  const perCable = plan.rules.cableWires - 1
+  const colours = lit?.colours.length ?? 1
+  const cores = plan.rules.cableWires - 1
+  // All wires of a light go in one cable, where it has that many.
+  const perCable = Math.max(1, cores - (cores % colours))
   const isSink = lit?.settings.drive === 'sink'
   const role: WireRole = home === 'pins' || isSink ? 'signal' : 'plus'
-  const commonRole: WireRole = isSink ? 'plus' : 'minus'
-  const commonSign = isSink ? '+' : '−'
+  const hasPlus = isSink || lit?.part.legs?.common === 'plus'
+  const [commonSign, commonRole] = hasPlus ? (['+', 'plus'] as const) : (['−', 'minus'] as const)
   const block = blockId.run(run.id)
   const lengths = own.map((light) => way(plan, sources.controller, lightAt(run.id, light), run))
   const cables: Cable[] = []
@@ -88,7 +91,8 @@ function addWiresHome(
     }
     const core = (number: number): CableCore => ({ cable: name, core: number })
     lights.forEach((light, index) => {
-      const number = String(from + index + 1)
+      const name =
+        lit === undefined ? `light ${String(from + index + 1)}` : groupName(lit, from + index)
       harness.wire({
         ...common,
         role,
@@ -96,11 +100,14 @@ function addWiresHome(
           home === 'pins'
             ? pinFor(
                 { kind: 'light', run: run.id, line: { kind: 'light', index: from + index } },
-                `light ${number}`,
+                name,
                 role,
               )
-            : harness.at(blockId.hub(run.id), number, role, { kind: 'pin', side: 'out' }),
-        to: harness.at(block, `light ${number}`, role, { kind: 'light', light }),
+            : harness.at(blockId.hub(run.id), name.replace('light ', ''), role, {
+                kind: 'pin',
+                side: 'out',
+              }),
+        to: harness.at(block, name, role, { kind: 'light', light }),
         ...(lengths[from + index] ?? longest),
         cable: core(index + 1),
       })
@@ -110,7 +117,7 @@ function addWiresHome(
       role: commonRole,
       from:
         home === 'pins'
-          ? commonAt(harness, '−')
+          ? commonAt(harness, commonSign)
           : harness.at(
               blockId.hub(run.id),
               `${commonSign} ${name}`,

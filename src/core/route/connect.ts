@@ -1,6 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
 import { isOnWire } from '../cut/on-wire'
 import { jumpersOf, jumperWayMm } from '../cut/pads'
+import { legCount } from '../load/lights'
 import { boardSupply, supplyByBoard } from '../lanes/boards'
 import { dimmersOf, type Dimmer } from '../lanes/dimmers'
 import type { LaneRun } from '../lanes/lanes'
@@ -55,6 +56,7 @@ export function connect(given: RouteGiven): Circuit {
       return {
         run: own.id,
         lights: own.lights,
+        legs: legCount(own),
         resistors: own.resistors,
         isPlugged: isPlugged(own),
         hasWiresHome: entry !== undefined && homeOf(entry, own) !== undefined,

@@ -20,8 +20,12 @@ export function homeOf(
   return run.shape === 'scatter' && !isOnPins(lit.settings) ? 'hub' : undefined
 }
 
-/** Lights from which a wire goes home: the first of each group in series; the others hang on their neighbours. */
+/**
+ * Lights from which a wire goes home, group by group: the first of each group in series, the others hang on their neighbours; a light of
+ * several colours once for each.
+ */
 export function homeLights({ run }: Pick<CutStripRun, 'run'>, lit: LitRun | undefined): number[] {
-  const inSeries = lit?.part.kind === 'led' ? lit.settings.inSeries : 1
-  return run.lights.flatMap((_, index) => (index % inSeries === 0 ? [index] : []))
+  const { inSeries } = lit?.settings ?? { inSeries: 1 }
+  const colours = lit?.colours ?? [undefined]
+  return run.lights.flatMap((_, index) => (index % inSeries === 0 ? colours.map(() => index) : []))
 }

@@ -118,6 +118,7 @@ export const verdictKinds = {
   'no-led-resistor': kind('measure', 'lights', 'stop'),
   'no-headroom': kind('measure', 'lights', 'stop', 'warning'),
   'shared-resistor': kind('measure', 'lights', 'warning'),
+  'common-leg': kind('measure', 'lights', 'stop'),
   'pin-over': kind('measure', 'lights', 'stop'),
   'pins-over': kind('measure', 'lights', 'stop'),
   'base-over': kind('measure', 'lights', 'stop'),

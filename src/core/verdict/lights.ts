@@ -1,7 +1,9 @@
 import { suits } from '../feed/supplies'
-import { isOnPins, type LitRun } from '../load/lights'
+import { isOnPins, legCount, type LitRun } from '../load/lights'
 import { sensorA } from '../lanes/boards'
-import type { Board } from '../plan/parts'
+import { shippedLights } from '../parts/lights'
+import type { LightDrive } from '../plan/choices'
+import type { Board, LightPart } from '../plan/parts'
 import type { Lights } from '../plan/plan'
 import { runName } from '../cut/entry-of'
 import { supplyOfLine } from '../plan/supply-of'
@@ -105,16 +107,58 @@ export const lightResistors: Judge = (evidence) =>
     }
   })
 
+/** LEDs of several colours whose common leg does not suit what drives them. */
+export const commonLeg: Judge = (evidence) =>
+  eachLit(evidence, (run, name) => {
+    const { part, settings } = run
+    if (part.legs === undefined) return undefined
+    const isScanned = scanned.includes(settings.drive)
+    if (!isScanned && (settings.drive !== 'sink' || part.legs.common === 'plus')) return undefined
+    const twin = isScanned ? undefined : withCommonPlus(part)
+    return {
+      code: 'common-leg',
+      grade: 'stop',
+      text: isScanned
+        ? `${name}: the ${String(legCount(run))} legs of its LEDs do not suit a scan`
+        : `${name}: sink boards pull to minus, and its LEDs have their minus in common`,
+      why: isScanned
+        ? 'The leg in common joins what a scan has to keep apart: other colours glow along.'
+        : 'With the minus in common nothing switches the colours: they stay dark or all on.',
+      remedies: [
+        ...(twin === undefined
+          ? []
+          : setLights(evidence, run, 'LEDs with a common plus', { part: twin.id })),
+        ...setLights(evidence, run, 'each colour on a pin', { drive: 'pins' }),
+      ],
+    }
+  })
+
+const scanned: readonly LightDrive[] = ['matrix', 'charlie', 'driver']
+
+/** The part that ships with the same colours and its plus in common. */
+const withCommonPlus = ({ legs }: LightPart): LightPart | undefined =>
+  shippedLights.find(
+    (one) =>
+      one.legs?.common === 'plus' &&
+      JSON.stringify(one.legs.colours) === JSON.stringify(legs?.colours),
+  )
+
 /** LEDs side by side on one resistor: the one with the lowest forward volts takes the most. */
 export const sharedResistor: Judge = (evidence) =>
   eachLit(evidence, (run, name) => {
-    const { hottestA, stringA, strings, part } = run
-    if (hottestA === undefined) return undefined
+    // Of several colours the one whose hottest is worst off.
+    const [worst] = run.colours.toSorted(
+      (a, b) => (b.hottestA ?? 0) / b.mA - (a.hottestA ?? 0) / a.mA,
+    )
+    if (worst?.hottestA === undefined) return undefined
+    const { hottestA, stringA, mA: wantedMa } = worst
+    const groups = run.strings / run.colours.length
+    const of = worst.name === '' ? 'groups' : `${worst.name} LEDs`
     return {
       code: 'shared-resistor',
       grade: 'warning',
-      text: `${name}: ${String(strings)} groups on one resistor; where forward volts differ by ±0.1 V the hottest gets ${mA(hottestA)} instead of ${mA(stringA)}`,
-      why: `When it dies the others share its ${String(part.mA)} mA, and go one after another.`,
+      text: `${name}: ${String(groups)} ${of} on one resistor; where forward volts differ by ±0.1 V the hottest gets ${mA(hottestA)} instead of ${mA(stringA)}`,
+      why: `When it dies the others share its ${String(wantedMa)} mA, and go one after another.`,
       remedies: setLights(evidence, run, 'each group its own', { resistor: 'each' }),
     }
   })

@@ -313,15 +313,17 @@ function connectorJoint(
   }
 }
 
+const legNames: Readonly<Record<number, string>> = { 2: 'two', 3: 'three', 4: 'four' }
+
 /** Legs and resistors of single lights: each by itself where wires come home from it, else all of a run together. */
 function addLightJoints(
-  { run, lights, resistors, isPlugged, hasWiresHome }: Wiring['lightJoints'][number],
+  { run, lights, legs, resistors, isPlugged, hasWiresHome }: Wiring['lightJoints'][number],
   put: (id: string, joint: Omit<NewJoint, 'id'>) => void,
   name: string,
 ): void {
-  const ends = lights * 2 + resistors
+  const ends = lights * legs + resistors
   // Where a wire comes home, its joint at the light is counted there.
-  const own = isPlugged ? 0 : Math.max(0, hasWiresHome ? ends - lights : ends)
+  const own = isPlugged ? 0 : Math.max(0, hasWiresHome ? ends - lights * (legs - 1) : ends)
   put(`${blockId.run(run)}/lights`, {
     kind: isPlugged ? 'plug' : 'solder',
     at: { kind: 'lights', run },
@@ -329,8 +331,12 @@ function addLightJoints(
     meets: isPlugged
       ? [`${plural(lights, 'light')} into splitters`]
       : [
-          `${plural(lights, 'light')} by two legs each`,
-          ...(resistors > 0 ? [`${plural(resistors, 'resistor')} in their plus`] : []),
+          `${plural(lights, 'light')} by ${legNames[legs] ?? String(legs)} legs each`,
+          ...(resistors > 0
+            ? [
+                `${plural(resistors, 'resistor')} in ${legs > 2 ? 'the leg of each colour' : 'their plus'}`,
+              ]
+            : []),
         ],
     threadFirst: isPlugged ? ['plug through the hole'] : ['sleeve on each leg'],
     minutes: isPlugged ? minutes.plug * lights : solderMinutes(1) * own,
