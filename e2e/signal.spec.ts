@@ -95,7 +95,7 @@ test('pixels are skipped, a relay counts, and a wire at the wrong end is told', 
 }) => {
   await openSignal(page)
   await page.getByRole('button', { name: 'Skip pixels of right ledge' }).click()
-  const editor = page.getByRole('group', { name: 'Pixels to skip in right ledge' })
+  const editor = page.getByRole('group', { name: 'Data of right ledge' })
   await editor.getByLabel('Dark from').fill('100')
   await editor.getByRole('button', { name: 'skip' }).click()
   await expect(editor.getByRole('alert')).toHaveText('Numbers of this run are 128 to 160')
@@ -244,7 +244,7 @@ test('stages are reached by keys', async ({ page }) => {
 test('what is being typed stays while an answer comes in', async ({ page }) => {
   await openSignal(page)
   await page.getByRole('button', { name: 'Skip pixels of right ledge' }).click()
-  const editor = page.getByRole('group', { name: 'Pixels to skip in right ledge' })
+  const editor = page.getByRole('group', { name: 'Data of right ledge' })
   const relay = editor.getByLabel('Relay pixels before it')
   await relay.fill('2')
   // The page is drawn anew by something else before it is said.

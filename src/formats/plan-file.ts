@@ -19,6 +19,7 @@ import {
   toVersion10,
   toVersion11,
   toVersion12,
+  toVersion13,
 } from '../core/plan/upgrade'
 import { issuesOf, pathText, z, type Issue } from '../core/quantity/z'
 
@@ -49,6 +50,7 @@ const upgrades = new Map<number, (document: object) => object>([
   [9, toVersion10],
   [10, toVersion11],
   [11, toVersion12],
+  [12, toVersion13],
 ])
 
 /** Keys that could reach an object's prototype: never part of a plan. */

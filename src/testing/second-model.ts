@@ -153,7 +153,12 @@ function drawnRun(
 ): DrawnRun {
   const { line } = run
   const level = line.level ?? plan.scene.level
-  const nodeMa = (line.node?.parts ?? []).reduce((sum, { count, mA }) => sum + count * mA, 0)
+  // Of emitters that are scanned one node's draw at a time: each its share of it.
+  const nodeMa = (line.node?.parts ?? []).reduce(
+    (sum, { count, mA, isScanned }) =>
+      sum + count * mA * (isScanned === true ? 1 / run.lights.length : 1),
+    0,
+  )
   const lights = lit.find(({ id }) => id === run.id)
   if (lights !== undefined) {
     const { part, settings, supplyV } = lights
@@ -204,7 +209,8 @@ function drawnRun(
     const { channels, idleMa } = strip.light
     // Pixels that hang on wire are nodes: what else is in each draws beside it.
     const isNode = run.lights.length > 0
-    const darkA = (pixels * (idleMa + (isNode ? nodeMa : 0))) / 1000
+    const nodesMa = isNode ? nodeMa * run.lights.length : 0
+    const darkA = (pixels * idleMa + nodesMa) / 1000
     const ofA = (names: readonly string[]): number =>
       channels.reduce(
         (sum, { name, fullMa }) => sum + (names.includes(name) ? fullMa * pixels : 0),

@@ -3,6 +3,8 @@ import { Trash2 } from '@lucide/vue'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import type { MeasuredRun } from '../../core/measure/measure'
+import { isOnWire } from '../../core/cut/on-wire'
+import { stripOf } from '../../core/parts/find-strips'
 import { nodeParts } from '../../core/parts/node-parts'
 import { nodeReads, objectShapes, readerKinds } from '../../core/plan/choices'
 import { mostNodeWires, type LightNode, type NodePart, type Plan } from '../../core/plan/plan'
@@ -10,6 +12,7 @@ import { withSet } from '../../core/plan/with-set'
 import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
 import { numberOf, valueOf } from '../feed/value-of'
 import { usePlanStore } from '../stores/plan'
+import { heldNumber } from '../ui/held-number'
 import PickField from '../ui/PickField.vue'
 import SheetDialog from '../ui/SheetDialog.vue'
 import CoverPicture from './CoverPicture.vue'
@@ -20,6 +23,10 @@ const emit = defineEmits<{ close: [] }>()
 
 const store = usePlanStore()
 const node = computed(() => run.line.node ?? bareNode)
+const isString = computed(() => {
+  const { stripId = plan.defaults.stripId } = run.line
+  return isOnWire({ run, strip: stripOf(store.parts, stripId) })
+})
 const sums = computed(() => store.tally?.nodes.find(({ id }) => id === run.id))
 
 function set(next: LightNode, label: string): void {
@@ -89,6 +96,14 @@ function setSample(event: Event): void {
     'what the first took',
   )
 }
+function setPixels(event: Event): void {
+  const pixels = heldNumber(event, { before: node.value.pixels ?? 1, least: 1, most: 100 })
+  if (pixels !== undefined)
+    set(
+      withSet<LightNode>(node.value, { pixels: pixels > 1 ? Math.round(pixels) : undefined }),
+      'pixels in each',
+    )
+}
 const shapes = [['none', 'nothing'], ...objectShapes.map((one) => [one, one] as const)] as const
 const setObject = (shape: 'none' | 'round' | 'square'): void => {
   const mm = node.value.object?.mm ?? 80
@@ -114,6 +129,7 @@ const setObject = (shape: 'none' | 'round' | 'square'): void => {
               {{ column.label }}
             </th>
             <th class="px-1 pb-1 font-normal">read as</th>
+            <th class="px-1 pb-1 font-normal">draws</th>
             <th class="sr-only">Remove</th>
           </tr>
         </thead>
@@ -149,6 +165,20 @@ const setObject = (shape: 'none' | 'round' | 'square'): void => {
                 @change="setPart(part, { reads: valueOf($event) as NodePart['reads'] })"
               >
                 <option v-for="kind in nodeReads" :key="kind" :value="kind">{{ kind }}</option>
+              </select>
+            </td>
+            <td class="px-1 py-0.5">
+              <select
+                class="field w-auto px-1.5 py-1"
+                :aria-label="`${part.name}: draws`"
+                :disabled="part.mA === 0"
+                :value="part.isScanned === true ? 'scanned' : 'always'"
+                @change="
+                  setPart(part, { isScanned: valueOf($event) === 'scanned' ? true : undefined })
+                "
+              >
+                <option value="always">in all nodes</option>
+                <option value="scanned">in one at a time</option>
               </select>
             </td>
             <td class="py-0.5 pl-1">
@@ -203,6 +233,17 @@ const setObject = (shape: 'none' | 'round' | 'square'): void => {
                   'boards',
                 )
               "
+            />
+          </label>
+          <label v-if="isString">
+            Pixels in each
+            <input
+              v-shown="node.pixels ?? 1"
+              type="number"
+              min="1"
+              max="100"
+              class="field block w-20 px-1.5 py-1"
+              @change="setPixels"
             />
           </label>
           <label>

@@ -89,6 +89,12 @@ function set(change: Settable<Lights>, label: string): void {
     { label: `${label} of ${run.name}`, key: `lights.${run.id}.${label}` },
   )
 }
+function lengthen(): void {
+  const isLengthened = run.line.isLengthened === true ? undefined : true
+  store.commit([{ do: 'set-lines', lines: [run.id], set: { isLengthened } }], {
+    label: `wire between the nodes of ${run.name}`,
+  })
+}
 function choose(id: string): void {
   const isNodes = store.parts.strips.some((one) => one.id === id)
   const light = newToPlan(id, kept.value, parts.value.lights)
@@ -271,10 +277,21 @@ const scans = [
         </template>
         <b>{{ formatQuantity(lit.peakA, 'A') }}</b> at {{ formatQuantity(lit.supplyV, 'V') }}
       </p>
-      <p v-else-if="onWire" data-testid="lit-answer">
-        <b>{{ plural(tallied?.pieces.length ?? 0, 'string') }}</b> ·
-        {{ formatQuantity(run.lights.length, 'px') }} on a lane
-      </p>
+      <div v-else-if="onWire" data-testid="lit-answer">
+        <b>{{
+          plural(tallied?.pieces.length ?? 0, run.line.isLengthened ? 'length' : 'string')
+        }}</b>
+        · {{ formatQuantity(tallied?.pixels ?? 0, 'px') }} on a lane
+        <label class="flex items-center gap-1.5 text-[12px] text-bench-soft">
+          <input
+            type="checkbox"
+            class="accent-glow"
+            :checked="run.line.isLengthened === true"
+            @change="lengthen"
+          />
+          solder wire in where the string’s own is too short
+        </label>
+      </div>
       <p v-else class="text-bench-soft">
         Choose a kind of light: until then {{ plural(run.lights.length, 'light') }} add nothing to
         the sums.

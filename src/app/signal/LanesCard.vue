@@ -16,7 +16,7 @@ import { useSpotlight } from '../stores/spotlight'
 import { useTapes } from '../tape/use-tapes'
 import { asPlanned, moveRun, stepRun, withLane, withoutLane } from './lanes-edit'
 import LaneTape from './LaneTape.vue'
-import SkipEditor from './SkipEditor.vue'
+import LaneRunEditor from './LaneRunEditor.vue'
 import PinSelect from './PinSelect.vue'
 
 const { plan, signal } = defineProps<{ plan: Plan; signal: TallySignal }>()
@@ -214,10 +214,10 @@ const offsetText = (lane: TallyLane, index: number): string => {
                 <button
                   class="link-quiet"
                   :aria-expanded="open === run.id"
-                  :aria-label="`Skip pixels of ${run.name}`"
+                  :aria-label="`Skip pixels of ${run.name}, or put a plug in its data wire`"
                   @click="open = open === run.id ? undefined : run.id"
                 >
-                  skip<template v-if="run.extra > 0 || run.dark.length > 0">
+                  skip, plug<template v-if="run.extra > 0 || run.dark.length > 0">
                     {{
                       run.extra + run.dark.reduce((sum, [from, to]) => sum + to - from, 0)
                     }}</template
@@ -251,11 +251,12 @@ const offsetText = (lane: TallyLane, index: number): string => {
               :is-lit="spotlight.lit.has(run.id)"
             />
           </div>
-          <SkipEditor
+          <LaneRunEditor
             v-if="open === run.id"
             :line="line"
             :lane="run"
             @set="(skip) => set(run.id, { skip }, `pixels to skip in ${run.name}`)"
+            @apart="(dataApart) => set(run.id, { dataApart }, `data wire of ${run.name}`)"
             @close="open = undefined"
           />
         </div>

@@ -117,10 +117,14 @@ export function addPieces(work: Work, { entry, pieces }: StripWork): void {
       id: stepId.cutPiece(run.id, name),
       kind: 'cut',
       title: onWire
-        ? `Count off string ${name}: ${plural(piece.cuts, 'node')}`
+        ? run.line.isLengthened === true
+          ? `Cut ${name} off its string: ${plural(piece.cuts, 'pixel')}`
+          : `Count off string ${name}: ${plural(piece.cuts, 'pixel')}`
         : `Cut ${name}: ${formatLength(piece.placedMm + piece.offMm, plan.units)}, ${marks}`,
       how: onWire
-        ? []
+        ? run.line.isLengthened === true
+          ? ['In the middle of the wire on either side; mark which end the data enters.']
+          : []
         : [
             piece.offMm > 0
               ? `${formatLength(piece.offMm, plan.units)} beyond the last mark, as planned: that group stays dark.`

@@ -1,5 +1,5 @@
 import { fixingPlaces } from '../build/clips'
-import { isOnWire } from '../cut/on-wire'
+import { isOnWire, pixelsInNode } from '../cut/on-wire'
 import { mounted } from '../parts/mounted'
 import {
   soldBox,
@@ -56,18 +56,31 @@ const pointsOfStick = 25
 export function addFixing(bill: Bill, { plan, cuts }: BillGiven): void {
   for (const { run, strip, pieces } of cuts) {
     const { fixing = plan.rules.fixing, profile, surface } = mounted(run.line.mount)
-    if (profile !== undefined || surface === 'air' || isOnWire({ run, strip })) continue
+    const onWire = isOnWire({ run, strip })
+    // A string hangs by its nodes; where wire is soldered in each is held by itself.
+    if (profile !== undefined || surface === 'air' || (onWire && run.line.isLengthened !== true))
+      continue
     for (const { lengthMm, cuts: groups } of pieces) {
       if (groups === 0) continue
       const share = { for: [run.id], page: 'measure' } as const
-      if (fixing === 'tape')
+      if (fixing === 'tape' && !onWire)
         bill.add(soldTape, { what: 'under strip', amount: lengthMm / 1000, ...share })
       if (fixing === 'backing' || fixing === 'tape') continue
-      const points = fixingPlaces(strip, lengthMm).length
+      const points = onWire
+        ? Math.ceil(groups / pixelsInNode(run))
+        : fixingPlaces(strip, lengthMm).length
       if (fixing === 'clips')
-        bill.add(soldClip(strip.widthMm), { what: 'between pixels', amount: points, ...share })
+        bill.add(soldClip(strip.widthMm), {
+          what: onWire ? 'one a node' : 'between pixels',
+          amount: points,
+          ...share,
+        })
       if (fixing === 'magnets')
-        bill.add(soldMagnet, { what: 'along the strip', amount: points, ...share })
+        bill.add(soldMagnet, {
+          what: onWire ? 'one a node' : 'along the strip',
+          amount: points,
+          ...share,
+        })
       if (fixing === 'glue')
         bill.add(soldGlue, {
           what: `points by ${String(pointsOfStick)} from a stick`,

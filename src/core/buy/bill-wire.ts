@@ -106,7 +106,7 @@ const legSleeve = '2.4 mm'
 export function addJointParts(bill: Bill, { wiring, joints, cuts }: BillGiven): void {
   const wiresIn = new Map<string, number>()
   for (const { bundle } of wiring.wires) wiresIn.set(bundle, (wiresIn.get(bundle) ?? 0) + 1)
-  for (const { inLine, sleeve, bareMm, about, apart, bundle } of wiring.wires) {
+  for (const { role, inLine, sleeve, bareMm, about, apart, bundle } of wiring.wires) {
     for (const { kind, value } of inLine) {
       const share = { amount: 1, for: about, page: 'wire' } as const
       if (kind === 'fuse') {
@@ -116,7 +116,11 @@ export function addJointParts(bill: Bill, { wiring, joints, cuts }: BillGiven): 
         bill.add(soldResistor(Number(value), signalResistorW), { what: 'in wires', ...share })
       else if (kind === 'connector') {
         const sold = apart && soldConnector(apart)
-        if (sold !== undefined) bill.add(sold, { what: 'in leads', ...share, page: 'feed' })
+        const own =
+          role === 'data'
+            ? ({ what: 'in data wires', ...share } as const)
+            : ({ what: 'in leads', ...share, page: 'feed' } as const)
+        if (sold !== undefined) bill.add(sold, own)
       } else bill.add(soldDiode(diodeOf(String(value))), { what: 'in wires', ...share })
     }
     if (sleeve === null) continue

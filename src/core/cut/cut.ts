@@ -7,7 +7,7 @@ import type { GapPlace } from '../plan/choices'
 import type { Line, Plan } from '../plan/plan'
 import { tagsOf } from '../plan/tags'
 import { cutRun, type CutRun } from './cut-run'
-import { isOnWire } from './on-wire'
+import { isOnWire, isWithinReach, pixelsInNode, waysBetween } from './on-wire'
 
 /** A stretch that is cut by one rule: what lies between two corners, or several segments where the strip is folded on. */
 export interface Part {
@@ -108,19 +108,26 @@ function cutOne(
   }
 }
 
-/** Strings of nodes, full ones first, plugged end to end. */
-function stringsOf(
-  { lights }: MeasuredRun,
-  { nodesPerString = 1, cutPitchMm, light }: Strip,
-  tag: string,
-): Piece[] {
-  const strings = Math.ceil(lights.length / nodesPerString)
-  return Array.from({ length: strings }, (_, index): Piece => {
-    const fromGroup = index * nodesPerString
-    const cuts = Math.min(nodesPerString, lights.length - fromGroup)
+/** Strings of nodes, full ones first, plugged end to end; parts of them where wire is soldered in between. */
+function stringsOf(run: MeasuredRun, strip: Strip, tag: string): Piece[] {
+  const { nodesPerString = 1, cutPitchMm, light } = strip
+  const inNode = pixelsInNode(run)
+  const isLong = [false, ...waysBetween(run).map((mm) => !isWithinReach(mm, strip))]
+  const starts: { from: number; part: number }[] = []
+  const all = run.lights.length * inNode
+  for (let from = 0; from < all; from += 1) {
+    const last = starts.at(-1)
+    const isWired =
+      run.line.isLengthened === true && from % inNode === 0 && isLong[from / inNode] === true
+    if (last === undefined || isWired)
+      starts.push({ from, part: last === undefined ? 0 : last.part + 1 })
+    else if (from - last.from === nodesPerString) starts.push({ from, part: last.part })
+  }
+  return starts.map(({ from: fromGroup, part }, index): Piece => {
+    const cuts = (starts[index + 1]?.from ?? all) - fromGroup
     return {
       name: `${tag}${String(index + 1)}`,
-      part: 0,
+      part,
       fromGroup,
       offMm: 0,
       lengthMm: cuts * cutPitchMm,

@@ -1,6 +1,6 @@
 import { distance, pointAlong, type Point } from '../measure/geometry'
 import type { CutStripRun, Piece } from './cut'
-import { isOnWire } from './on-wire'
+import { isOnWire, pixelsInNode } from './on-wire'
 
 /** Where a pad lies in its run. Pads are counted in cut groups from the end where the wire enters. */
 export interface PadPlace {
@@ -27,8 +27,10 @@ export function pointOf(
   piece: Piece,
   groups: number,
 ): Point {
-  if (isOnWire({ run, strip }))
-    return run.lights[Math.min(piece.fromGroup + groups, run.lights.length - 1)] ?? [0, 0]
+  if (isOnWire({ run, strip })) {
+    const inPiece = Math.min(Math.floor(groups), piece.cuts - 1)
+    return run.lights[Math.floor((piece.fromGroup + inPiece) / pixelsInNode(run))] ?? [0, 0]
+  }
   let left = piece.startMm + groups * strip.cutPitchMm
   for (const index of piece.segments) {
     const segment = run.segments[index]
@@ -46,7 +48,7 @@ export interface Jumper {
   readonly to: Piece
   /** Cut groups before it. */
   readonly pad: number
-  /** From the end of one strip to the start of the next, straight, mm; 0 where pads meet. */
+  /** From the end of one strip to the start of the next, straight, mm; 0 where pads meet. Nodes bring half of their wire each. */
   readonly lengthMm: number
 }
 
@@ -58,14 +60,16 @@ export const jumperWayMm = ({ from, to, lengthMm }: Jumper): number | undefined 
   from.part === to.part ? undefined : Math.max(shortestJumperMm, lengthMm)
 
 /** All joins of a run from piece to piece, in the order of the current. */
-export function jumpersOf(entry: CutStripRun): Jumper[] {
+export function jumpersOf(entry: Pick<CutStripRun, 'run' | 'strip' | 'pieces'>): Jumper[] {
   const placed = entry.pieces.filter(({ cuts }) => cuts > 0)
+  const ownMm = isOnWire(entry) ? entry.strip.cutPitchMm : 0
   let pad = 0
   return placed.slice(1).map((to, index) => {
     const from = placed[index] ?? to
     pad += from.cuts
     const isSplit = from.part === to.part
-    const lengthMm = isSplit ? 0 : distance(pointOf(entry, from, from.cuts), pointOf(entry, to, 0))
+    const awayMm = distance(pointOf(entry, from, from.cuts), pointOf(entry, to, 0))
+    const lengthMm = isSplit ? 0 : Math.max(0, awayMm - ownMm)
     return { from, to, pad, lengthMm }
   })
 }

@@ -1,7 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
-import { isOnWire } from '../cut/on-wire'
+import { isOnWire, pixelsInNode } from '../cut/on-wire'
 import type { MeasuredRun } from '../measure/measure'
-import type { LightNode, Line } from '../plan/plan'
+import type { LightNode } from '../plan/plan'
 
 /** Holes of one size in all nodes of a run. */
 export interface Holes {
@@ -36,17 +36,21 @@ export interface NodeRun {
   readonly restMinutes: number
 }
 
-/** What the parts of a node draw besides its light, mA. */
-const nodeMa = ({ node }: Pick<Line, 'node'>): number =>
-  node?.parts.reduce((sum, { count, mA }) => sum + count * mA, 0) ?? 0
+/** What the parts of a node draw besides its light, mA: of emitters that are scanned each its share of the one that is lit. */
+const nodeMa = ({ line, lights }: Pick<MeasuredRun, 'line' | 'lights'>): number =>
+  line.node?.parts.reduce(
+    (sum, { count, mA, isScanned }) =>
+      sum + (count * mA) / (isScanned === true ? lights.length : 1),
+    0,
+  ) ?? 0
 
 /** … of all nodes of a run together, A. */
-export const nodesA = ({ line, lights }: Pick<MeasuredRun, 'line' | 'lights'>): number =>
-  (nodeMa(line) * lights.length) / 1000
+export const nodesA = (run: Pick<MeasuredRun, 'line' | 'lights'>): number =>
+  (nodeMa(run) * run.lights.length) / 1000
 
 /** What else draws on the wire of each pixel of a run, mA: nothing where they are not nodes. */
 export const besidePixelMa = (entry: Pick<CutStripRun, 'run' | 'strip'>): number =>
-  isOnWire(entry) ? nodeMa(entry.run.line) : 0
+  isOnWire(entry) ? nodeMa(entry.run) / pixelsInNode(entry.run) : 0
 
 /** What the parts of a node are called, by their ids: of two of one name the second has a number. */
 export function partNames({ parts }: Pick<LightNode, 'parts'>): ReadonlyMap<string, string> {
@@ -76,7 +80,7 @@ function nodeRun(run: MeasuredRun, node: LightNode): NodeRun {
     wires: perNode(({ wires }) => wires),
     channels: perNode(({ channels }) => channels),
     minutes: perNode(({ minutes }) => minutes),
-    mA: nodeMa(run.line),
+    mA: nodeMa(run),
   }
   const holes = new Map<number, number>()
   for (const { holeMm, holes: own, count } of node.parts)

@@ -1,4 +1,5 @@
 import { entryOf, runName } from '../cut/entry-of'
+import { isOnWire, pixelsInNode } from '../cut/on-wire'
 import { nodeOf } from '../feed/network'
 import { networkName, planNetwork } from '../feed/plan-network'
 import { dimmersOf } from '../lanes/dimmers'
@@ -217,7 +218,9 @@ class Linker {
 
   /** What a node senses no longer arrives: its light stands as it is. */
   private nodeAt(run: string, node: number): readonly Link[] {
-    return [{ kind: 'light', light: { run, from: node, count: 1, state: 'frozen' } }]
+    const entry = entryOf(this.given.cuts, run)
+    const count = entry !== undefined && isOnWire(entry) ? pixelsInNode(entry.run) : 1
+    return [{ kind: 'light', light: { run, from: node * count, count, state: 'frozen' } }]
   }
 
   /** A light with the others of its group in series. */

@@ -124,6 +124,8 @@ export type LineSettings = {
       | 'feeds'
       | 'skip'
       | 'isDataAtEnd'
+      | 'dataApart'
+      | 'isLengthened'
       | 'dimmer'
       | 'lights'
       | 'node'

@@ -201,6 +201,8 @@ const nodePartSchema = z
     reads: z.enum(nodeReads),
     /** It is the light itself, and on the bill as that. */
     isLight: z.boolean().optional(),
+    /** Emitters that are scanned: only those of one node draw at a time. */
+    isScanned: z.boolean().optional(),
   })
   .superRefine(({ count, wires, channels }, context) => {
     for (const [key, each] of Object.entries({ wires, channels })) {
@@ -219,6 +221,8 @@ const nodePartSchema = z
 /** Lights that are small assemblies: all of a run are alike. */
 const nodeSchema = z.strictObject({
   parts: z.array(nodePartSchema).max(20),
+  /** Pixels of a string that sit in each; one where not said. */
+  pixels: z.int().min(1).max(100).optional(),
   /** Boards that read them, each so many columns or channels; without any the plan's board reads all. */
   readers: z.strictObject({ by: z.enum(readerKinds), each: z.int().min(1).max(1_000) }).optional(),
   /** What the first took, minutes. */
@@ -305,9 +309,13 @@ const lineSchema = z.strictObject({
   skip: z.array(skipSchema).max(200).optional(),
   /** The data wire is at the end that the strip's arrow points to. */
   isDataAtEnd: z.boolean().optional(),
+  /** What its data wire comes apart at, near its first pixel. */
+  dataApart: z.enum(connectorIds).optional(),
   /** Name of the dimmer that a plain strip hangs on; runs of one name dim together, without one it is always on. */
   dimmer: z.string().trim().min(1).max(40).optional(),
   lights: lightsSchema.optional(),
+  /** Of pixel nodes on wire: wire is soldered in where the string's own does not reach the next light. */
+  isLengthened: z.boolean().optional(),
   node: nodeSchema.optional(),
   sheet: sheetSchema.optional(),
   into: intoSchema.optional(),

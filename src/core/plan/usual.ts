@@ -1,7 +1,7 @@
 // What a plan takes where nothing is said. Apart from the schema, so that the worker need not load the checker.
 
 export const planFormat = 'glow-tally plan'
-export const planVersion = 12
+export const planVersion = 13
 
 /** Goes up whenever a plan is checked for more than before: what was stored after an older check is checked again. */
 export const planCheck = 12

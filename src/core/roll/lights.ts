@@ -1,4 +1,6 @@
+import type { CutStripRun } from '../cut/cut'
 import { isOnWire } from '../cut/on-wire'
+import { jumpersOf, jumperWayMm } from '../cut/pads'
 import type { LitColour, LitRun } from '../load/lights'
 import type { Plan } from '../plan/plan'
 import { operand, working, type Figure } from '../quantity/figure'
@@ -14,21 +16,10 @@ export function lightFigures({ plan, cuts, lit, fit }: JudgedPlan): Figure[] {
   return cuts
     .filter(({ run }) => run.lights.length > 0)
     .flatMap((entry): Figure[] => {
-      const { run, strip } = entry
+      const { run } = entry
       const own = runOf.get(run.id)
       const about = [run.id]
-      if (isOnWire(entry))
-        return [
-          {
-            id: `lights.${run.id}`,
-            label: `${run.name}, strings of pixel nodes`,
-            value: entry.pieces.length,
-            unit: '',
-            ...working`${operand('nodes', entry.cuts)} ÷ ${operand('a string', strip.nodesPerString ?? 1)}`,
-            rule: `${strip.name}, plugged end to end`,
-            about,
-          },
-        ]
+      if (isOnWire(entry)) return [onWireFigure(entry)]
       if (own === undefined)
         return [
           {
@@ -58,6 +49,32 @@ export function lightFigures({ plan, cuts, lit, fit }: JudgedPlan): Figure[] {
         ...driveFigures(run.name, own, fit?.board, about),
       ]
     })
+}
+
+/** Strings of pixel nodes, or what is cut off them. */
+function onWireFigure({ run, strip, cuts, pieces }: CutStripRun): Figure {
+  const common = {
+    id: `lights.${run.id}`,
+    value: pieces.length,
+    unit: '' as const,
+    about: [run.id],
+  }
+  const wired = jumpersOf({ run, strip, pieces }).filter(
+    (jumper) => jumperWayMm(jumper) !== undefined,
+  ).length
+  if (wired > 0)
+    return {
+      ...common,
+      label: `${run.name}, lengths cut off strings of pixel nodes`,
+      ...working`${operand('wired on', wired)} + ${operand('first or plugged on', pieces.length - wired)}`,
+      rule: `${plural(cuts, 'pixel')} of ${strip.name}, wire soldered in where it is too short`,
+    }
+  return {
+    ...common,
+    label: `${run.name}, strings of pixel nodes`,
+    ...working`${operand('pixels', cuts)} ÷ ${operand('a string', strip.nodesPerString ?? 1)}`,
+    rule: `${strip.name}, plugged end to end`,
+  }
 }
 
 function resistorFigure(

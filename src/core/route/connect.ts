@@ -5,6 +5,7 @@ import { legCount } from '../load/lights'
 import { boardSupply, supplyByBoard } from '../lanes/boards'
 import { dimmersOf, type Dimmer } from '../lanes/dimmers'
 import type { LaneRun } from '../lanes/lanes'
+import { connectorOf } from '../parts/connectors'
 import { wireOf } from '../parts/wires'
 import type { WireRole } from '../plan/choices'
 import type { Plan } from '../plan/plan'
@@ -418,6 +419,8 @@ function addLanes(context: RouteContext): void {
         const mark = line === 'data' ? 'D' : 'C'
         const to = harness.at(block, `${mark} in`, line, { kind: 'data', side: 'in' })
         const common = { role: line, gauge, about: [run.entry.run.id] }
+        // The clock comes apart with the data, in one plug.
+        const apart = line === 'data' ? connectorOf(run.entry.run.line.dataApart) : undefined
         if (before !== undefined) {
           harness.wire({
             ...common,
@@ -428,6 +431,7 @@ function addLanes(context: RouteContext): void {
             to,
             ...length,
             bundle: `${lane.id}.${run.entry.run.id}`,
+            ...(apart && { apart }),
           })
           continue
         }
@@ -456,6 +460,7 @@ function addLanes(context: RouteContext): void {
           to,
           ...length,
           bundle: `${lane.id}.in`,
+          ...(apart && { apart }),
           ...(resistorOhm !== null && { resistor: { ohm: resistorOhm, why: 'data' } }),
         })
       }

@@ -1,4 +1,12 @@
-import { againstArrow, boardQuirk, dataResistor, diodeSmall, levels, longData } from './level'
+import {
+  againstArrow,
+  boardQuirk,
+  dataResistor,
+  diodeSmall,
+  levels,
+  longData,
+  longHops,
+} from './level'
 import {
   backFeed,
   boardFeed,
@@ -78,6 +86,7 @@ const judges: readonly Judge[] = [
   nameplate,
   levels,
   longData,
+  longHops,
   dataResistor,
   againstArrow,
   diodeSmall,

@@ -1,6 +1,8 @@
 import { diodeOf, diodes } from '../parts/diodes'
 import type { LowLogic } from '../plan/choices'
-import { formatQuantity, formatSold } from '../quantity/format'
+import { jumpersOf, jumperWayMm } from '../cut/pads'
+import { cutLengthMm } from '../measure/wire-way'
+import { formatQuantity, formatSold, plural } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
 import { laneHighV } from '../lanes/boards'
 import type { LaneLevel, LevelWay } from '../signal/levels'
@@ -82,6 +84,9 @@ export const levels: Judge = (evidence) => {
 /** How far unbuffered data goes, mm (handbook 4): from a board of low logic, from one of 5 V or a pixel, from a buffer. */
 const reachMm = { low: 1000, high: 3000, buffered: 5000 } as const
 
+const whyLong =
+  'A long wire rounds the edges and picks up noise: pixels flicker or follow their neighbours.'
+
 /** Data wires that are longer than what drives them reaches. */
 export const longData: Judge = ({ plan, fit, lanes }) =>
   lanes.flatMap((lane): Verdict[] =>
@@ -131,8 +136,33 @@ export const longData: Judge = ({ plan, fit, lanes }) =>
           grade: 'warning',
           about: [entry.run.id],
           text: `${lane.name}, ${isFirst ? 'from the board' : 'between runs'} to ${entry.run.name}: ${formatQuantity(stretchMm / 1000, 'm', plan.units)} of data wire, about ${formatSold(reach / 1000, plan.units)} is what ${!isFirst ? 'a pixel' : isBuffered ? 'a buffer' : `${volts(highV)} logic`} drives`,
-          why: 'A long wire rounds the edges and picks up noise: pixels flicker or follow their neighbours.',
+          why: whyLong,
           remedies,
+        },
+      ]
+    }),
+  )
+
+/** Wires from piece to piece of a run, or from node to node, that are longer than a pixel drives data. */
+export const longHops: Judge = ({ plan, lanes }) =>
+  lanes.flatMap((lane) =>
+    lane.runs.flatMap(({ entry }): Verdict[] => {
+      const long = jumpersOf(entry)
+        .map((jumper) => ({ ...jumper, wireMm: cutLengthMm(plan, jumperWayMm(jumper) ?? 0) }))
+        .filter(({ wireMm }) => !isAtLeast(reachMm.high, wireMm))
+        .toSorted((a, b) => b.wireMm - a.wireMm)
+      const [worst] = long
+      if (worst === undefined) return []
+      const { from, to, wireMm } = worst
+      return [
+        {
+          id: `long-data.${entry.run.id}.hops`,
+          code: 'long-data',
+          grade: 'warning',
+          about: [entry.run.id],
+          text: `${entry.run.name}, from ${from.name} to ${to.name}: ${formatQuantity(wireMm / 1000, 'm', plan.units)} of data wire, about ${formatSold(reachMm.high / 1000, plan.units)} is what a pixel drives${long.length > 1 ? `; ${plural(long.length, 'place')} in all` : ''}`,
+          why: whyLong,
+          remedies: [],
         },
       ]
     }),

@@ -1,8 +1,7 @@
 import { largest } from '../quantity/extremes'
-import { isOnWire } from '../cut/on-wire'
+import { isOnWire, isWithinReach, waysBetween } from '../cut/on-wire'
 import { isPlugged, extensionsOf } from '../route/plugs'
 import { mostWays, waysOf } from '../feed/branches'
-import { distance } from '../measure/geometry'
 import { withWord } from '../measure/jot'
 import type { MeasuredRun } from '../measure/measure'
 import { formatLength, plural } from '../quantity/format'
@@ -106,13 +105,11 @@ export const portsShort: Judge = ({ plan, full }) =>
 /** Pixel nodes whose wire is shorter than the way from one light to the next. */
 export const nodesApart: Judge = ({ plan, cuts }) =>
   cuts.flatMap((entry): Verdict[] => {
-    if (!isOnWire(entry)) return []
+    if (!isOnWire(entry) || entry.run.line.isLengthened === true) return []
     const { run, strip } = entry
-    const gaps = run.lights
-      .slice(1)
-      .map((light, index) => distance(light, run.lights[index] ?? light))
+    const gaps = waysBetween(run)
     const worst = largest(gaps, 0)
-    const short = gaps.filter((mm) => mm > strip.cutPitchMm + 1e-6).length
+    const short = gaps.filter((mm) => !isWithinReach(mm, strip)).length
     if (short === 0) return []
     const at = gaps.indexOf(worst)
     return [
@@ -123,16 +120,26 @@ export const nodesApart: Judge = ({ plan, cuts }) =>
         about: [run.id],
         text: `${run.name}: ${formatLength(strip.cutPitchMm, plan.units)} of wire from node to node, ${formatLength(worst, plan.units)} from light ${String(at + 1)} to ${String(at + 2)}${short === 1 ? '' : `, ${plural(short, 'place')} in all`}`,
         why: 'A string is as long as it is: leave nodes out and dark in between, or cut it there and solder wire in.',
-        remedies: isLongWayBack(run)
-          ? [
-              {
-                label: 'every second row back',
-                commands: [
-                  { do: 'set-text', line: run.id, text: withWord(run.line.text, 'zigzag') },
-                ],
-              },
-            ]
-          : [],
+        remedies: [
+          ...(isLongWayBack(run)
+            ? [
+                {
+                  label: 'every second row back',
+                  commands: [
+                    {
+                      do: 'set-text' as const,
+                      line: run.id,
+                      text: withWord(run.line.text, 'zigzag'),
+                    },
+                  ],
+                },
+              ]
+            : []),
+          {
+            label: `solder wire in at ${plural(short, 'place')}`,
+            commands: [{ do: 'set-lines', lines: [run.id], set: { isLengthened: true } }],
+          },
+        ],
       },
     ]
   })

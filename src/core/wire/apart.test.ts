@@ -50,3 +50,22 @@ describe('a lead that comes apart', () => {
     expect(sleeve(given) - sleeve(through)).toBeCloseTo(by === 'solder' ? 0.1 : 0, 9)
   })
 })
+
+describe('a data wire that comes apart', () => {
+  it('has the connector once, with its joint and its place in the bill', () => {
+    const dataOf = (dataApart?: ConnectorId): ReturnType<typeof worked> => {
+      const plan = planOf()
+      const [line] = plan.lines
+      return worked({ ...plan, lines: [{ ...line!, ...(dataApart && { dataApart }) }] })
+    }
+    const [through, given] = [dataOf(), dataOf('strip-plug')]
+    const joint = given.joints.find(({ meets }) => meets[0]?.startsWith('strip plug pair'))!
+    expect(joint.meets).toEqual(['strip plug pair, both halves, data to data'])
+    expect(joint.wires).toHaveLength(1)
+    expect(given.joints).toHaveLength(through.joints.length + 1)
+    expect(given.steps.some(({ joints }) => joints.includes(joint.id))).toBe(true)
+    expect(given.bill.filter(({ name }) => name.includes('strip plug pair'))).toMatchObject([
+      { need: 1 },
+    ])
+  })
+})

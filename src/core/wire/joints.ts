@@ -288,7 +288,7 @@ export function jointsOf(
   )
 }
 
-/** Both halves of what a lead comes apart at, on all of its wires. */
+/** Both halves of what a lead or a data wire comes apart at, on all wires beside it. */
 function connectorJoint(
   wire: PlanWire,
   bundle: readonly PlanWire[],
@@ -301,7 +301,7 @@ function connectorJoint(
     kind: by === 'solder' ? 'in-line' : by === 'screw' ? 'screw' : 'plug',
     at: { kind: 'wire' },
     where: `in ${names.join(' ')}`,
-    meets: [`${text}, both halves, plus to plus`],
+    meets: [`${text}, both halves, ${wire.role} to ${wire.role}`],
     threadFirst:
       by === 'solder' && wire.sleeve !== null
         ? names.map((name) => `sleeve ${wire.sleeve ?? ''} on ${name}, two`)

@@ -1,13 +1,24 @@
 <script setup lang="ts">
 import { Trash2 } from '@lucide/vue'
 import { ref } from 'vue'
+import { connectors } from '../../core/parts/connectors'
+import type { ConnectorId } from '../../core/plan/choices'
 import type { Line, Skip } from '../../core/plan/plan'
 import type { TallyLaneRun } from '../../core/signal/told'
 import { numberOf } from '../feed/value-of'
+import PickField from '../ui/PickField.vue'
 import { withExtra } from './lanes-edit'
 
 const { line, lane } = defineProps<{ line: Line; lane: TallyLaneRun }>()
-const emit = defineEmits<{ set: [skip: Skip[] | undefined]; close: [] }>()
+const emit = defineEmits<{
+  set: [skip: Skip[] | undefined]
+  apart: [connector: ConnectorId | undefined]
+  close: []
+}>()
+const plugs: readonly (readonly [ConnectorId | 'nothing', string])[] = [
+  ['nothing', 'nothing'],
+  ...connectors.map(({ id, name }) => [id, name] as const),
+]
 
 const from = ref(0)
 const to = ref(0)
@@ -42,7 +53,7 @@ function remove(skip: Skip): void {
   <div
     class="mb-2 flex w-full flex-wrap items-end gap-x-4 gap-y-2 rounded-lg border border-glow/60 bg-bench px-3 py-2 text-[12.5px] text-bench-soft"
     role="group"
-    :aria-label="`Pixels to skip in ${lane.name}`"
+    :aria-label="`Data of ${lane.name}`"
     @keydown.esc="emit('close')"
   >
     <form class="flex items-end gap-1.5" @submit.prevent="addDark">
@@ -78,6 +89,12 @@ function remove(skip: Skip): void {
         @change="emit('set', withExtra(line.skip ?? [], 'first', Math.min(20, numberOf($event))))"
       />
     </label>
+    <PickField
+      label="Its data wire comes apart at"
+      :options="plugs"
+      :value="line.dataApart ?? 'nothing'"
+      @pick="(id) => emit('apart', id === 'nothing' ? undefined : id)"
+    />
     <ul v-if="line.skip?.some(({ why }) => why === 'dark')" class="flex flex-wrap gap-1.5">
       <li
         v-for="skip in line.skip.filter(({ why }) => why === 'dark')"
