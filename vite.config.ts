@@ -5,7 +5,7 @@ import { VitePWA } from 'vite-plugin-pwa'
 
 export default defineConfig({
   plugins: [
-    vue(),
+    vue({ features: { optionsAPI: false } }),
     tailwind(),
     VitePWA({
       // Registered by the app itself, which offers an update and never forces it.

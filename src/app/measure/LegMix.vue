@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { mixedColour } from '../../core/glow/colour'
-import { hasOwnPins, type LitRun } from '../../core/load/lights'
+import type { LitRun } from '../../core/load/lights'
+import { hasOwnPins } from '../../core/load/lit-colours'
 
 /** LEDs of several colours: how bright each is, and what they make together. */
 const { lit } = defineProps<{ lit: LitRun }>()

@@ -1,6 +1,7 @@
 import type { FedSupply } from '../feed/supplies'
 import { groupDraw } from '../load/group-draw'
-import { colourShares, type LitRun } from '../load/lights'
+import type { LitRun } from '../load/lights'
+import { colourShares } from '../load/lit-colours'
 import { hasWhite, sentByte, type ChannelKind, type Field, type FieldRun } from './field'
 
 /** What some elements in a row draw of one supply. */

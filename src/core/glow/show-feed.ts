@@ -1,5 +1,5 @@
 import { groupDraw } from '../load/group-draw'
-import { colourShares } from '../load/lights'
+import { colourShares } from '../load/lit-colours'
 import { networkName, planNetwork, type PlanNetworkGiven } from '../feed/plan-network'
 import { solveAgain, type SolvedRun, type SolveResult } from '../feed/solve'
 import type { Field, FieldRun } from './field'

@@ -69,16 +69,6 @@ export const lightSettings = (
 export const isOnPins = ({ drive }: Pick<LightSettings, 'drive'>): boolean =>
   drive === 'pins' || drive === 'matrix' || drive === 'charlie'
 
-/** Whether the program can light each of them, and each of their colours, by itself. */
-export const hasOwnPins = ({ settings: { drive } }: Pick<LitRun, 'settings'>): boolean =>
-  drive !== 'always' && drive !== 'switch'
-
-/** What each colour draws at full of what all of them do together, 0–1. */
-export function colourShares({ colours }: Pick<LitRun, 'colours'>): number[] {
-  const all = colours.reduce((sum, { stringA }) => sum + stringA, 0)
-  return colours.map(({ stringA }) => (all > 0 ? stringA / all : 1 / colours.length))
-}
-
 /** How far forward volts of LEDs of one kind differ, V, and the slope of an LED, Ω: *typical*. */
 const spreadV = 0.1
 const slopeOhm = 10
@@ -105,16 +95,6 @@ export function litRuns(
     return [litRun(plan, entry, lightPartOf(parts, lights.part), lights, supplyV)]
   })
 }
-
-/** What a group of a run is called: `light 3`, or `light 2 red` where lights have several colours. */
-export function groupName({ colours }: Pick<LitRun, 'colours'>, group: number): string {
-  const { length } = colours
-  const colour = colours[group % length]?.name ?? ''
-  return `light ${String(Math.floor(group / length) + 1)}${colour === '' ? '' : ` ${colour}`}`
-}
-
-/** Legs that a light is soldered by. */
-export const legCount = ({ colours }: Pick<LitRun, 'colours'>): number => colours.length + 1
 
 function litRun(
   { rules }: Plan,

@@ -1,6 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
 import type { LightLine } from '../lanes/pins'
-import { groupName, type LitRun } from '../load/lights'
+import type { LitRun } from '../load/lights'
+import { groupName } from '../load/lit-colours'
 import { inputParts } from '../parts/inputs'
 import { wireOf } from '../parts/wires'
 import { partNames } from '../load/nodes'

@@ -1,7 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
 import { isOnWire } from '../cut/on-wire'
 import { jumpersOf, jumperWayMm } from '../cut/pads'
-import { legCount } from '../load/lights'
+import { legCount } from '../load/lit-colours'
 import { boardSupply, supplyByBoard } from '../lanes/boards'
 import { dimmersOf, type Dimmer } from '../lanes/dimmers'
 import type { LaneRun } from '../lanes/lanes'

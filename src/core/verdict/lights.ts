@@ -1,5 +1,6 @@
 import { suits } from '../feed/supplies'
-import { isOnPins, legCount, type LitRun } from '../load/lights'
+import { isOnPins, type LitRun } from '../load/lights'
+import { legCount } from '../load/lit-colours'
 import { sensorA } from '../lanes/boards'
 import { shippedLights } from '../parts/lights'
 import type { LightDrive } from '../plan/choices'
