@@ -69,7 +69,7 @@ function set(index: number, event: Event): void {
         <button
           v-for="one in sets"
           :key="one.name"
-          class="size-6 rounded-full border border-bench-line"
+          class="size-6 rounded-full border border-bench-line max-[899px]:size-11"
           :style="{ background: one.colour }"
           :title="one.name"
           :aria-label="`Light ${one.name}`"

@@ -4,6 +4,7 @@ import { layer, scene, showOf } from '../../testing/shows'
 import { mixedColour } from '../glow/colour'
 import { play, readyShow, toEnd } from '../glow/play'
 import { shippedLights } from '../parts/lights'
+import { workingText } from '../quantity/figure'
 import { change } from '../plan/commands'
 import { emptyPlan } from '../plan/empty'
 import { lightPartSchema } from '../plan/parts'
@@ -89,6 +90,27 @@ describe('LEDs of several colours', () => {
     expect(
       tally(planOf({ part: 'led-rgb-plus', drive: 'sink' })).verdicts.map(({ code }) => code),
     ).not.toContain('common-leg')
+  })
+
+  it('carry their sum, light by light', () => {
+    const figure = tally(planOf())
+      .roll.flatMap(({ figures }) => figures)
+      .find(({ id }) => id === 'lights.l')!
+    expect(workingText(figure)).toBe('4 × (20 mA + 20 mA + 19 mA)')
+    expect(figure.value).toBeCloseTo(4 * 0.059, 12)
+  })
+
+  it('leave the pins with their colours apart where they ask too much', () => {
+    const plan = planOf()
+    const many = {
+      ...plan,
+      lines: [{ ...plan.lines[0]!, text: 'drops string 5 @ 90' }],
+      signal: { ...plan.signal, board: 'small-5v' },
+    }
+    const found = tally(many).verdicts.find(({ code }) => code === 'pins-over')!
+    const mended = change(many, found.remedies[0]!.commands).plan
+    expect(mended.lines[0]!.lights).toMatchObject({ drive: 'sink', part: 'led-rgb-plus' })
+    expect(tally(mended).verdicts.filter(({ grade }) => grade === 'stop')).toEqual([])
   })
 
   it('share a resistor a colour, not one for all colours', () => {

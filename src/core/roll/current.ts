@@ -38,7 +38,7 @@ export function currentFigures(
     batchFigures(plan, key, batch, batches.size > 1),
   )
   const loadById = new Map(loads.map((load) => [load.id, load]))
-  const singles = lit.flatMap(({ id }): Figure[] => {
+  const singles = lit.flatMap(({ id, lights }): Figure[] => {
     const load = loadById.get(id)
     if (load?.volts !== volts) return []
     return [
@@ -48,7 +48,7 @@ export function currentFigures(
         value:
           load.currentA[plan.scene.shown] - (nodes.find((node) => node.id === id)?.currentA ?? 0),
         unit: 'A',
-        ...working`${operand('groups', load.groups)} single lights`,
+        ...working`${operand('count', lights)} single lights`,
         about: [id],
       },
     ]

@@ -3,7 +3,7 @@ import { isOnWire } from '../cut/on-wire'
 import { jumpersOf, jumperWayMm } from '../cut/pads'
 import type { LitColour, LitRun } from '../load/lights'
 import type { Plan } from '../plan/plan'
-import { operand, working, type Figure } from '../quantity/figure'
+import { operand, working, type Figure, type Working } from '../quantity/figure'
 import { sinkBoard } from '../parts/drivers'
 import { formatQuantity, plural } from '../quantity/format'
 import { gateOhm } from '../route/switch-resistor'
@@ -33,15 +33,13 @@ export function lightFigures({ plan, cuts, lit, fit }: JudgedPlan): Figure[] {
             about,
           },
         ]
-      // Of a matrix one, or a row, is lit at a time.
-      const atOnce = own.stringA > 0 ? Math.round(own.peakA / own.stringA) : own.strings
       return [
         {
           id: `lights.${run.id}`,
           label: `${run.name}, ${own.part.name}`,
           value: own.peakA,
           unit: 'A',
-          ...working`${operand(atOnce === own.strings ? 'groups' : 'at a time', atOnce)} × ${operand('each', own.stringA * 1000, 'mA')}`,
+          ...litWorking(own),
           rule: `${String(own.lights)} lights${own.settings.inSeries > 1 ? `, ${String(own.settings.inSeries)} in series` : ''}`,
           about,
         },
@@ -49,6 +47,24 @@ export function lightFigures({ plan, cuts, lit, fit }: JudgedPlan): Figure[] {
         ...driveFigures(run.name, own, fit?.board, about),
       ]
     })
+}
+
+/** What single lights draw: so many at a time, each the sum of its colours. */
+function litWorking({ colours, strings, peakA, stringA }: LitRun): Working {
+  const eachMa = colours.map((colour) =>
+    operand(colour.name || 'each', colour.stringA * 1000, 'mA'),
+  )
+  const allA = colours.reduce((sum, colour) => sum + colour.stringA, 0)
+  const groups = strings / colours.length
+  // Of a matrix one, or a row, is lit at a time.
+  const atOnce = allA > 0 ? Math.round(peakA / allA) : groups
+  const count = operand(atOnce === groups ? 'groups' : 'at a time', atOnce)
+  if (eachMa.length === 1 || atOnce === 0)
+    return working`${operand(count.name, Math.max(1, atOnce))} × ${operand('each', stringA * 1000, 'mA')}`
+  return {
+    operation: `{0} × (${eachMa.map((_, index) => `{${String(index + 1)}}`).join(' + ')})`,
+    operands: [count, ...eachMa],
+  }
 }
 
 /** Strings of pixel nodes, or what is cut off them. */

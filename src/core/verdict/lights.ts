@@ -165,10 +165,22 @@ export const sharedResistor: Judge = (evidence) =>
   })
 
 /** What stands between a pin and lights that ask too much of it. */
-const offPins = (evidence: Evidence, run: LitRun): Remedy[] =>
-  run.settings.drive === 'pins'
-    ? setLights(evidence, run, 'all of them behind a switch', { drive: 'switch' })
-    : setLights(evidence, run, 'a driver chip', { drive: 'driver' })
+function offPins(evidence: Evidence, run: LitRun): Remedy[] {
+  if (run.settings.drive !== 'pins')
+    return setLights(evidence, run, 'a driver chip', { drive: 'driver' })
+  if (run.part.legs === undefined)
+    return setLights(evidence, run, 'all of them behind a switch', { drive: 'switch' })
+  // Colours that are to be mixed stay apart.
+  const twin = run.part.legs.common === 'plus' ? run.part : withCommonPlus(run.part)
+  return twin === undefined
+    ? setLights(evidence, run, 'all colours behind one switch', { drive: 'switch' })
+    : setLights(
+        evidence,
+        run,
+        twin === run.part ? 'PWM sink boards' : 'PWM sink boards, LEDs with a common plus',
+        { drive: 'sink', part: twin.id },
+      )
+}
 
 /** Lights on pins that ask more of the board than all its pins and pads give together, its sensors and transistors counted. */
 export const boardPinsOver: Judge = (evidence) => {
