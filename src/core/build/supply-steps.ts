@@ -25,7 +25,7 @@ export function addSupplies(work: Work): void {
       ...last,
       id: stepId.unloaded(slot.id),
       kind: 'check',
-      title: `Measure “${slot.name}” before it is joined: ${formatQuantity(volts, 'V')}, plus where it says plus`,
+      title: `Measure “${slot.name}” before it is joined: ${formatQuantity(part?.regulator?.inV ?? volts, 'V')}, plus where it says plus`,
       how: [
         'Nothing on it yet. Set its trimmer now, where it has one.',
         ...(part?.kind === 'usb-c'

@@ -2,7 +2,9 @@ import { entryOf, runName } from '../cut/entry-of'
 import { isOnWire, pixelsInNode } from '../cut/on-wire'
 import { nodeOf } from '../feed/network'
 import { networkName, planNetwork } from '../feed/plan-network'
+import { boardSupply } from '../lanes/boards'
 import { dimmersOf } from '../lanes/dimmers'
+import { isBoardPin } from '../parts/find'
 import { loadsPerGroup } from '../load/group-draw'
 import { listed } from '../quantity/listed'
 import { blockId, powerSwitchBundle } from '../route/harness'
@@ -94,6 +96,22 @@ class Linker {
     return this.given.wiring.blocks.find((block) => block.id === id)?.name ?? ''
   }
 
+  /** The leads that hang on the board's own feed: the board's, and where its 5 V pin is a supply all that hangs on that. */
+  private boardLeads(): readonly number[] {
+    const { plan, fit, lanes } = this.given
+    const supply = boardSupply(plan, fit, lanes)
+    const sources =
+      supply !== undefined && isBoardPin(plan, supply)
+        ? [networkName.supply(supply), networkName.powerSwitch(supply)]
+        : []
+    return this.network.leads.flatMap(({ from, to }, index) =>
+      nodeOf(to) === networkName.board ||
+      (sources.includes(from) && to !== networkName.powerSwitch(supply ?? ''))
+        ? [index]
+        : [],
+    )
+  }
+
   /** The pad in the network that a wire of strip ends at. */
   private padAt({ to, about }: PlanWire): string | undefined {
     const [run] = about
@@ -130,9 +148,10 @@ class Linker {
       return index >= 0 && role === 'plus' ? [{ kind: 'lead', lead: index, rail: 'plus' }] : []
     }
     if (bundle === 'board') {
-      const index = this.network.leads.findIndex(({ to: end }) => nodeOf(end) === networkName.board)
-      if (index >= 0 && (role === 'plus' || role === 'minus'))
-        return [{ kind: 'lead', lead: index, rail: role }]
+      if (role === 'plus' || role === 'minus') {
+        const own = this.boardLeads()
+        if (own.length > 0) return own.map((index) => ({ kind: 'lead', lead: index, rail: role }))
+      }
       // A board with a plug of its own: the minuses no longer meet.
       return given.lanes.flatMap((lane) => this.wholeLane(lane, 'flicker'))
     }

@@ -46,6 +46,19 @@ export function lightPartOf(parts: Parts, id: string): LightPart {
   return found
 }
 
+/**
+ * Whether a supply of a plan is its board's own 5 V pin: the source goes to the board's raw input, and what hangs on the supply to that pin.
+ */
+export function isBoardPin(
+  { supplies, own, signal }: Pick<Plan, 'supplies' | 'own' | 'signal'>,
+  id: string,
+): boolean {
+  const slot = supplies.find((one) => one.id === id)
+  if (slot === undefined || signal.boardFrom !== 'supply') return false
+  const known = { supplies: merged(own.supplies, shippedSupplies) }
+  return slot.part !== 'auto' && supplyPartOf(known, slot.part)?.kind === 'board-pin'
+}
+
 /** Where each supply of a plan has a switch by hand; supplies without one are left out. */
 export function powerSwitchesOf({
   supplies,

@@ -160,13 +160,21 @@ function stripDetail(
   return `${what} · ${names.length > 2 ? `${names[0] ?? ''} to ${names.at(-1) ?? ''}` : names.join(', ')}`
 }
 
-/** The block that a lead's minus and plus come from. */
-const sourceBlock = ({ plan }: RouteContext, id: string): string =>
-  plan.junctions.some((junction) => junction.id === id) ? blockId.junction(id) : blockId.supply(id)
+/** The block that a lead's minus comes from: a junction, a supply, or the board whose pin the supply is. */
+const sourceBlock = ({ plan, pinSupply }: RouteContext, id: string): string =>
+  id === pinSupply
+    ? blockId.board
+    : plan.junctions.some((junction) => junction.id === id)
+      ? blockId.junction(id)
+      : blockId.supply(id)
 
 /** … and its plus: from the supply's switch, where it has one. */
 const plusBlock = (context: RouteContext, id: string): string =>
-  context.powerSwitches.get(id) === 'plus' ? blockId.powerSwitch(id) : sourceBlock(context, id)
+  id === context.pinSupply ? blockId.board : switchedPlus(context, id, sourceBlock(context, id))
+
+/** Where the plus of a supply is taken from: its switch by hand, or its own block. */
+const switchedPlus = ({ powerSwitches }: RouteContext, id: string, block: string): string =>
+  powerSwitches.get(id) === 'plus' ? blockId.powerSwitch(id) : block
 
 /** The wires of switches by hand: into the plus of what hangs on their supply, or from its booster's enable pin to minus. */
 function addPowerSwitches(context: RouteContext): void {
@@ -340,7 +348,9 @@ function addBoardFeed(context: RouteContext): void {
   const supplyId = supplyByBoard(plan, lanes)
   const { boardFrom } = plan.signal
   const atStrip = boardFrom === 'strip' && first !== undefined
-  const source = atStrip ? blockId.run(first.entry.run.id) : blockId.supply(supplyId)
+  const supply = blockId.supply(supplyId)
+  const source = atStrip ? blockId.run(first.entry.run.id) : supply
+  const isRaw = context.pinSupply === supplyId
   const from = atStrip ? first.start : (sources.supplies.get(supplyId) ?? sources.controller)
   const common = {
     gauge,
@@ -350,7 +360,8 @@ function addBoardFeed(context: RouteContext): void {
   }
   // Its supply's end and its own; a board at the strip is told the other way round, like all that ends at a run.
   const ends = (sign: '+' | '−', role: WireRole): Pick<RoutedWire, 'from' | 'to'> => {
-    const own = harness.at(blockId.board, sign, role, { kind: 'power' })
+    const key = isRaw && sign === '+' ? 'raw +' : sign
+    const own = harness.at(blockId.board, key, role, { kind: 'power' })
     const pad = atStrip && sign === '+' ? plusPad(first.entry.run.id, 0) : 0
     return atStrip
       ? {
@@ -362,7 +373,7 @@ function addBoardFeed(context: RouteContext): void {
         }
       : {
           from: harness.at(
-            sign === '+' ? plusBlock(context, supplyId) : source,
+            sign === '+' ? switchedPlus(context, supplyId, supply) : source,
             `${sign} board`,
             role,
             { kind: 'lead', lead: 'board' },

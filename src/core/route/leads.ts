@@ -7,6 +7,7 @@ import { squareWay } from '../measure/geometry'
 import { placer, placesOf } from '../measure/layout'
 import type { SourcePlaces } from '../measure/source-places'
 import { cutLengthMm, spareMmAt } from '../measure/wire-way'
+import { isBoardPin } from '../parts/find'
 import { wireOf } from '../parts/wires'
 import type { Feed, Junction, Place, Plan } from '../plan/plan'
 import { feedsOf, padOf } from '../plan/feeds'
@@ -162,7 +163,9 @@ function leadOf(
       readonly settings: Feed | Junction
     },
 ): Lead {
-  const start = sources.supplies.get(from) ?? sources.junctions.get(from) ?? [0, 0]
+  const start = isBoardPin(plan, from)
+    ? sources.controller
+    : (sources.supplies.get(from) ?? sources.junctions.get(from) ?? [0, 0])
   const wayMm = squareWay(start, end)
   const drawnMm = cutLengthMm(plan, wayMm, spareMm)
   const wire = wireOf(settings.wire ?? plan.defaults.wire)

@@ -3,7 +3,8 @@ import { entriesById } from '../cut/entry-of'
 import { purposeKey, type PinPurpose } from '../lanes/pins'
 import type { Point } from '../measure/geometry'
 import { placer, placesOf } from '../measure/layout'
-import { powerSwitchesOf } from '../parts/find'
+import { boardSupply } from '../lanes/boards'
+import { isBoardPin, powerSwitchesOf } from '../parts/find'
 import type { PowerSwitchPlace } from '../parts/power-switches'
 import type { WireRole } from '../plan/choices'
 import type { Terminal } from './circuit'
@@ -23,6 +24,8 @@ export interface RouteContext extends RouteGiven {
   readonly litOf: ReadonlyMap<string, RouteGiven['lit'][number]>
   /** Where each supply has a switch by hand; supplies without one are left out. */
   readonly powerSwitches: ReadonlyMap<string, PowerSwitchPlace>
+  /** The supply that is the board's own 5 V pin, where there is one: its source feeds the board's raw input. */
+  readonly pinSupply: string | undefined
   /** The pad at which a plus meets a run: behind the first pixel where that has a diode in its plus. */
   readonly plusPad: (run: string, pad: number) => number
   /** Where a light of a run is on the drawing. */
@@ -47,6 +50,7 @@ export function plusPads({
 /** Indexes what is looked up while wires are routed. */
 export function contextOf(given: RouteGiven): RouteContext {
   const harness = new Harness()
+  const boardOn = boardSupply(given.plan, given.fit, given.lanes)
   const entryOf = entriesById(given.cuts)
   const places = placesOf(given.layout)
   const pinOf = new Map((given.fit?.pins ?? []).map(({ need, pin }) => [purposeKey(need.of), pin]))
@@ -56,6 +60,7 @@ export function contextOf(given: RouteGiven): RouteContext {
     entryOf,
     litOf: new Map(given.lit.map((run) => [run.id, run])),
     powerSwitches: powerSwitchesOf(given.plan),
+    pinSupply: boardOn !== undefined && isBoardPin(given.plan, boardOn) ? boardOn : undefined,
     plusPad: plusPads(given),
     lightAt: (run, light) => {
       const [entry, place] = [entryOf.get(run), places.get(run)]

@@ -378,3 +378,27 @@ it('wires of lights on pins start at the pin that their own run was given', () =
       .map(({ home, from }) => `${home ?? ''} ${from.label}`),
   ).toEqual(given)
 })
+
+it.each(['board-pin-9v', 'board-pin-block'])(
+  'a light on the board’s own 5 V pin (%s): its source goes to the raw input',
+  (part) => {
+    const empty = emptyPlan('t', 'x')
+    const { wiring, steps } = worked({
+      ...empty,
+      lines: [{ id: 'l', text: 'jar 5 px' }],
+      supplies: [{ id: 'supply-a', name: 'Source', part }],
+      signal: { ...empty.signal, board: 'small-5v' },
+    })
+    const ends = (block: string): string[] =>
+      wiring.wires.flatMap(({ from, to }) =>
+        [from, to].filter((end) => end.block === block).map(({ label }) => label),
+      )
+    expect(ends('board')).toEqual(
+      expect.arrayContaining(['jar +', 'jar −', 'raw +', '−']) as string[],
+    )
+    // Nothing of the light hangs on the source, and nothing else on the raw input.
+    expect(ends('supply:supply-a').some((label) => label.startsWith('jar'))).toBe(false)
+    expect(ends('board').filter((label) => label === 'raw +')).toHaveLength(1)
+    expect(steps.find(({ title }) => title.startsWith('Measure “Source”'))?.title).toMatch(/: 9 V,/)
+  },
+)
