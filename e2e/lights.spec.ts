@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Locator } from '@playwright/test'
-import { expect, line, openEmptyPlan, roll, test, verdict } from './browser'
+import { expect, exportAndImport, line, openEmptyPlan, roll, test, verdict } from './browser'
 
 test('single lights from an empty plan: chosen, resisted, switched', async ({ page }) => {
   await openEmptyPlan(page)
@@ -291,4 +291,72 @@ test('in a narrow window dialogs stay within it', async ({ page }) => {
     await close.click()
     await expect(page.getByRole('dialog')).toHaveCount(0)
   }
+})
+
+test('LEDs of several colours: a resistor and a pin for each, mixed by hand, and one of one’s own', async ({
+  page,
+}) => {
+  await openEmptyPlan(page)
+  await page.keyboard.type('drops string 3 @ 120')
+  const card = page.getByRole('region', { name: 'Single lights' })
+  await card.getByRole('button', { name: /^Single lights:/ }).click()
+  await page
+    .getByRole('option', { name: /^red, green and blue LED, four legs, common minus/ })
+    .click()
+  await expect(card).toContainText('All colours are lit together')
+  await expect(card.getByLabel('In series')).toHaveCount(0)
+  await card.getByLabel('Driven by').selectOption({ label: 'each on a pin' })
+  // (5 − 2), (5 − 3) and (5 − 3.1) V ÷ 20 mA.
+  await expect(page.getByTestId('lit-answer')).toHaveText(
+    /3 × 150 Ω red · 20 mA each · 3 × 100 Ω green · 20 mA each · 3 × 100 Ω blue · 19 mA each · 0\.18 A/,
+  )
+  await expect(roll(page)).toContainText('3 × (20 mA + 20 mA + 19 mA)')
+  await card.getByRole('button', { name: 'Light red + green', exact: true }).click()
+  await expect(card.getByRole('slider', { name: 'blue' })).toHaveValue('0')
+  await card.getByRole('slider', { name: 'green' }).fill('25')
+  await expect(card.getByRole('img', { name: /^They look like #ff[6-9a]/ })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(card.getByRole('slider', { name: 'green' })).toHaveValue('100')
+
+  await card.getByRole('button', { name: 'add your own' }).click()
+  const form = page.getByRole('dialog')
+  await form.getByLabel('Name').fill('two whites from the drawer')
+  await form.getByLabel('Its colours').selectOption('two-white')
+  await form.getByLabel('Leg in common').selectOption('plus')
+  await form.getByLabel('Forward volts, warm white').fill('2.9')
+  await form.getByRole('button', { name: 'Add the light' }).click()
+  await expect(page.getByTestId('lit-answer')).toHaveText(/3 × 110 Ω warm white .* 3 × 100 Ω white/)
+  await exportAndImport(page)
+})
+
+test('pixel nodes farther apart than their wire get wire in between, and what one strip counts', async ({
+  page,
+}) => {
+  await openEmptyPlan(page)
+  await page.keyboard.type('border string 5 @ 800')
+  const card = page.getByRole('region', { name: 'Single lights' })
+  await card.getByRole('button', { name: /^Single lights:/ }).click()
+  await page.getByRole('option', { name: /^12 V pixel nodes/ }).click()
+  await verdict(page, 'nodes-apart')
+    .getByRole('button', { name: 'solder wire in at 4 places' })
+    .click()
+  await expect(verdict(page, 'nodes-apart')).toHaveCount(0)
+  await expect(page.getByTestId('lit-answer')).toContainText('5 lengths · 5 px on a lane')
+  await card.getByRole('button', { name: 'more in each light' }).click()
+  const nodes = page.getByRole('dialog', { name: 'Nodes of border' })
+  await nodes.getByLabel('Pixels in each').fill('3')
+  await nodes.getByLabel('Pixels in each').press('Enter')
+  await nodes.getByLabel('Put something into each node').selectOption('proximity pair')
+  await nodes.getByLabel('proximity pair: draws').selectOption('scanned')
+  await expect(nodes.getByTestId('node-sums')).toContainText('0.020 A all the time')
+  await nodes.getByRole('button', { name: 'Close' }).click()
+  await expect(page.getByTestId('lit-answer')).toContainText('5 lengths · 15 px on a lane')
+
+  await line(page, 1).press('Enter')
+  await page.keyboard.type('ridge 30 px')
+  await page.getByRole('button', { name: /^Light:/ }).click()
+  await page.getByRole('option', { name: /144/ }).first().click()
+  await expect(page.getByTestId('notice')).toContainText('ridge, 30 px: 3000 mm is now 208 mm')
+  await page.getByTestId('notice').getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByTestId('notice')).toHaveCount(0)
 })

@@ -96,6 +96,8 @@ test('pixels are skipped, a relay counts, and a wire at the wrong end is told', 
   await openSignal(page)
   await page.getByRole('button', { name: 'Skip pixels of right ledge' }).click()
   const editor = page.getByRole('group', { name: 'Data of right ledge' })
+  await editor.getByLabel('Its data wire comes apart at').selectOption('strip plug pair')
+  await expect(editor.getByLabel('Its data wire comes apart at')).toHaveValue('strip-plug')
   await editor.getByLabel('Dark from').fill('100')
   await editor.getByRole('button', { name: 'skip' }).click()
   await expect(editor.getByRole('alert')).toHaveText('Numbers of this run are 128 to 160')

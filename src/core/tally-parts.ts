@@ -1,3 +1,5 @@
+import { dimsOf } from './feed/supplies'
+import type { Dims } from './plan/mix-text'
 import { litOf, type CutStripRun, type Piece } from './cut/cut'
 import type { Prewired } from './cut/prewired'
 import type { StripReels } from './cut/reels'
@@ -57,6 +59,8 @@ export interface TallySupply {
   readonly currentA: CaseAmperes
   /** The board with its sensors, where it lives on this supply. */
   readonly boardA: number
+  /** How much of what it feeds can be dimmed: `none` counts at full in every sum. */
+  readonly dims: Dims
   readonly standby: Standby
 }
 
@@ -216,6 +220,7 @@ function tallySupply(
     shownA: currentA[plan.scene.shown],
     currentA,
     boardA,
+    dims: dimsOf(supply),
     standby: standbyOf(plan, supply),
   }
 }

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { mixText } from '../../core/plan/mix-text'
 import type { UsePlace } from '../../core/plan/choices'
 import type { Plan, SolarBox, Use } from '../../core/plan/plan'
 import type { Settable } from '../../core/plan/with-set'
@@ -9,6 +11,17 @@ const { plan } = defineProps<{ plan: Plan }>()
 
 const store = usePlanStore()
 
+/** What the sums make of it: what nothing dims is at full, whatever the minutes say. */
+const counted = computed(() => {
+  const own = new Set(
+    store.tally?.supplies.filter(({ loadA }) => loadA > 0).map(({ dims }) => dims) ?? [],
+  )
+  const [only] = own
+  return mixText(
+    plan,
+    own.size === 1 && only !== undefined ? only : own.size === 0 ? 'all' : 'some',
+  )
+})
 const placeNames: Readonly<Record<UsePlace, string>> = {
   worn: 'it is worn on the body',
   children: 'children play with it',
@@ -119,6 +132,10 @@ function setUse(set: Settable<Use>): void {
         />
       </label>
     </div>
+    <p class="mt-2 text-[12.5px] text-bench-soft" data-testid="counted">
+      Energy, batteries and warmth count it <b class="text-bench-ink">{{ counted }}</b>,
+      {{ plan.use.hoursADay }} h a day.
+    </p>
     <label class="mt-3 flex items-center gap-2">
       <input
         type="checkbox"

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue'
+import { changedCounts } from '../../core/measure/counted'
 import { stripOf } from '../../core/parts/find-strips'
 import type { Strip } from '../../core/plan/parts'
 import type { Command } from '../../core/plan/commands'
 import type { Plan } from '../../core/plan/plan'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
+import { useNotices } from '../stores/notices'
 import { useShelf } from '../stores/shelf'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
@@ -21,6 +23,7 @@ const OwnStripDialog = defineAsyncComponent(() => import('../parts/OwnStripDialo
 const store = usePlanStore()
 const shelf = useShelf()
 const spotlight = useSpotlight()
+const notices = useNotices()
 const isAdding = ref(false)
 const kept = computed(() => keptOf(shelf.parts, 'strip'))
 
@@ -94,16 +97,30 @@ function choose(id: string): void {
           line: run.value.id,
           strip: id === plan.defaults.stripId ? undefined : id,
         }
-  store.commit([...take(id), target], { label: `light of ${run.value?.name ?? 'the plan'}` })
+  commit([...take(id), target], `light of ${run.value?.name ?? 'the plan'}`)
+}
+/** A run that was given by its pixels is as long as they are on its strip: where that changes it is said. */
+function commit(commands: readonly Command[], label: string): void {
+  const before = store.measured.runs
+  store.commit(commands, { label })
+  const [first, ...more] = changedCounts(before, store.measured.runs, plan.units)
+  if (first !== undefined)
+    notices.show({
+      kind: 'done',
+      text: first,
+      details: more,
+      actions: [{ label: 'Undo', run: () => void store.undo() }],
+    })
 }
 
 function useEverywhere(): void {
   const everyLine = plan.lines
     .filter((line) => line.stripId !== undefined)
     .map((line): Command => ({ do: 'set-strip', line: line.id, strip: undefined }))
-  store.commit([{ do: 'set-default-strip', strip: stripId.value }, ...everyLine], {
-    label: 'one light for every run',
-  })
+  commit(
+    [{ do: 'set-default-strip', strip: stripId.value }, ...everyLine],
+    'one light for every run',
+  )
 }
 
 function add(part: Strip): void {

@@ -3,6 +3,7 @@ import { eachCase, type CaseAmperes, type RunLoad } from '../load/load'
 import { isOnPins } from '../load/lights'
 import { supplyPartOf, type Parts } from '../parts/find'
 import type { SupplyPart } from '../plan/parts'
+import type { Dims } from '../plan/mix-text'
 import type { Plan, SupplySlot } from '../plan/plan'
 import { supplyBehind } from '../plan/supply-of'
 import { isAtLeast } from '../quantity/round'
@@ -60,6 +61,12 @@ const isPickable = ({ kind, ratedA }: SupplyPart): boolean =>
 /** Sources of one kind can take each other's place: with a plug in the wall, on a port, on cells of one chemistry. */
 const sourceKind = ({ kind, battery }: SupplyPart): string =>
   kind === 'brick' || kind === 'enclosed' ? 'wall' : `${kind} ${battery?.chemistry ?? ''}`
+
+/** How much of what a supply feeds can be dimmed; board and sensors are not light. */
+export function dimsOf({ dimmableA, currentA, offA }: FedSupply): Dims {
+  if (dimmableA <= 0) return 'none'
+  return currentA['full-white'] - dimmableA - offA > 1e-9 ? 'some' : 'all'
+}
 
 /** What a switch by hand at a supply carries at the most, A: next to nothing at a booster's enable pin. */
 export const switchedA = ({ part, currentA }: Pick<FedSupply, 'part' | 'currentA'>): number =>

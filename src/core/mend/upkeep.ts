@@ -1,3 +1,5 @@
+import { dimsOf } from '../feed/supplies'
+import { mixText } from '../plan/mix-text'
 import type { BatteryUse } from '../feed/batteries'
 import { builtAt } from '../build/progress'
 import type { ChemistryName } from '../parts/chemistries'
@@ -68,7 +70,8 @@ export function upkeepOf({ plan, cuts, joints, supplies, batteries }: UpkeepGive
             isOnce: true,
           },
         ]),
-    ...supplies.flatMap(({ slot, part }) => {
+    ...supplies.flatMap((supply) => {
+      const { slot, part } = supply
       const use = batteries.get(slot.id)
       const days = use && daysOn(use, plan)
       if (part === undefined || use === undefined || days === undefined) return []
@@ -78,7 +81,7 @@ export function upkeepOf({ plan, cuts, joints, supplies, batteries }: UpkeepGive
           id: `battery.${slot.id}`,
           kind: 'battery' as const,
           title: `${isCharged ? 'Charge' : 'Put new cells into'} ${slot.name}`,
-          how: `It lasts ${significant(use.hours ?? 0)} h at this plan’s mix, ${significant(plan.use.hoursADay)} h a day.`,
+          how: `It lasts ${significant(use.hours ?? 0)} h, ${mixText(plan, dimsOf(supply))}; it is on for ${significant(plan.use.hoursADay)} h a day.`,
           about: [slot.id],
           everyDays: days,
           isOnce: false,

@@ -1,3 +1,6 @@
+import { isDimmable } from '../load/load'
+import { dimsOf } from '../feed/supplies'
+import { mixText } from '../plan/mix-text'
 import { runName } from '../cut/entry-of'
 import type { Plan } from '../plan/plan'
 import { extensionsOf } from '../route/plugs'
@@ -154,7 +157,7 @@ export function drawFigures({ plan, cuts, loads }: JudgedPlan): Figure[] {
 
 /** How much warmer than the room each run gets at the plan's mix of scenes. */
 export function warmthFigures(results: JudgedPlan): Figure[] {
-  const { cuts } = results
+  const { plan, cuts } = results
   return cuts.flatMap((entry): Figure[] => {
     if (entry.cuts === 0) return []
     const { wattsPerM, heatShare, kelvinMetrePerWatt, riseK, surface } = warmthOf(results, entry)
@@ -165,7 +168,7 @@ export function warmthFigures(results: JudgedPlan): Figure[] {
         value: riseK,
         unit: 'K',
         ...working`${operand('mean', wattsPerM, 'W/m')} × ${operand('heat', heatShare, '%')} × ${operand('K·m/W', kelvinMetrePerWatt)}`,
-        rule: `on ${surface}, at the plan’s mix of use, in still air, ± 30 %`,
+        rule: `on ${surface}, ${mixText(plan, isDimmable(entry.strip, entry.run.line) ? 'all' : 'none')}, in still air, ± 30 %`,
         about: [entry.run.id],
       },
     ]
@@ -227,8 +230,8 @@ export function lossFigures({ full, shown }: JudgedPlan): Figure[] {
 
 /** What a battery gives, or what the meter counts; and the capacitor. */
 export function useFigures({ plan, batteries, cuts }: JudgedPlan, supply: FedSupply): Figure[] {
-  const { slot, part, fits, volts, currentA, offA } = supply
-  if (part === undefined || fits.length === 0) return []
+  const { slot, part, fits, onPins, volts, currentA, offA } = supply
+  if (part === undefined || fits.length + onPins.length === 0) return []
   const about = [slot.id]
   const battery = batteries.get(slot.id)
   const ids = new Set(fits.map(({ load }) => load.id))
@@ -245,7 +248,8 @@ export function useFigures({ plan, batteries, cuts }: JudgedPlan, supply: FedSup
       ...working`${operand('margin', capacitorShare)} × ${operand('supply at the most', highestV, 'V')} = ${operand('at least', leastCapacitorV(highestV), 'V')}`,
       about,
     })
-  if (battery !== undefined) return [...figures, ...batteryFigures(slot.id, battery)]
+  if (battery !== undefined)
+    return [...figures, ...batteryFigures(slot.id, battery, mixText(plan, dimsOf(supply)))]
   const watts = meanOf(currentA, plan.use) * volts
   const { hoursADay, pricePerKwh } = plan.use
   const { kwhPerYear, costPerYear } = energy({
@@ -263,13 +267,17 @@ export function useFigures({ plan, batteries, cuts }: JudgedPlan, supply: FedSup
       value: costPerYear,
       unit: 'price',
       ...working`${operand('energy', kwhPerYear, 'kWh')} × ${operand('price', pricePerKwh, 'price')}`,
-      rule: `${String(hoursADay)} h a day at the plan’s mix, idle the rest`,
+      rule: `${mixText(plan, dimsOf(supply))}, ${String(hoursADay)} h a day, idle the rest`,
       about,
     },
   ]
 }
 
-function batteryFigures(slotId: string, { meanA, peakFirstV, peakA, hours }: BatteryUse): Figure[] {
+function batteryFigures(
+  slotId: string,
+  { meanA, peakFirstV, peakA, hours }: BatteryUse,
+  mix: string,
+): Figure[] {
   return [
     {
       id: `battery.${slotId}`,
@@ -277,7 +285,7 @@ function batteryFigures(slotId: string, { meanA, peakFirstV, peakA, hours }: Bat
       value: hours === null ? null : hours * 60,
       unit: 'min',
       ...working`at ${operand('mean', meanA, 'A')}`,
-      rule: 'at the plan’s mix of use',
+      rule: mix,
       about: [slotId],
       isTotal: true,
     },

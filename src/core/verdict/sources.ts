@@ -1,8 +1,10 @@
+import { isDimmable } from '../load/load'
+import { mixText } from '../plan/mix-text'
 import type { CutStripRun } from '../cut/cut'
 import { capacitorFor, leastCapacitorV } from '../feed/capacitor'
 import { highestVolts } from '../feed/highest-volts'
 import { meanLevel, warmthOf, type RunWarmth } from '../feed/run-warmth'
-import { regulatorA } from '../feed/supplies'
+import { regulatorA, dimsOf } from '../feed/supplies'
 import { hotK, warmK } from '../feed/warmth'
 import type { Plan } from '../plan/plan'
 import { formatQuantity, significant } from '../quantity/format'
@@ -45,7 +47,8 @@ export const regulatorHot: Judge = ({ plan, supplies }) =>
 
 /** Batteries that sag, do not last, or fall asleep. */
 export const batteries: Judge = ({ plan, supplies, batteries: uses }) =>
-  supplies.flatMap(({ slot, part }): Verdict[] => {
+  supplies.flatMap((supply): Verdict[] => {
+    const { slot, part } = supply
     const use = uses.get(slot.id)
     if (use === undefined || part === undefined || use.meanA === 0) return []
     const verdicts: Verdict[] = []
@@ -66,7 +69,7 @@ export const batteries: Judge = ({ plan, supplies, batteries: uses }) =>
         grade: 'warning',
         about: [slot.id],
         text: `${slot.name} lasts ${hours(use.hours)}; ${hours(plan.use.batteryHours)} are wanted`,
-        why: 'At the plan’s mix of scenes; cold and age take more.',
+        why: `Counted ${mixText(plan, dimsOf(supply))}; cold and age take more.`,
         remedies: [],
       })
     if (use.sleeps)
@@ -158,12 +161,14 @@ export const hotStrip: Judge = (evidence) => {
     const neededMm = coolBar(evidence, entries)
     const percent = coolEnough(plan, entries, riseK)
     const names = entries.map(({ run }) => run.name)
+    const canDim = entries.filter(({ strip, run }) => isDimmable(strip, run.line)).length
+    const dims = canDim === 0 ? 'none' : canDim < entries.length ? 'some' : 'all'
     return {
       id: `hot-strip.${entries[0]?.run.id ?? ''}`,
       code: 'hot-strip',
       grade: riseK > hotK ? 'stop' : 'warning',
       about: entries.map(({ run }) => run.id),
-      text: `${fewNames(names)}: ${significant(riseK, 2)} K warmer than the room at the plan’s mix of use: ${onAndIn(warmth)}`,
+      text: `${fewNames(names)}: ${significant(riseK, 2)} K warmer than the room, ${mixText(plan, dims)}: ${onAndIn(warmth)}`,
       why: 'Over 35 K adhesive creeps and LEDs age; over 50 K do not. Keep what is touched below 45 °C.',
       remedies: [
         ...(neededMm === undefined
