@@ -1,5 +1,14 @@
 import { readFile } from 'node:fs/promises'
-import { expect, figure, line, openEmptyPlan, roll, test, verdict } from './browser'
+import {
+  expect,
+  exportAndImport,
+  figure,
+  line,
+  openEmptyPlan,
+  roll,
+  test,
+  verdict,
+} from './browser'
 
 /** A square of 100 mm with a quarter circle, as a drawing program might save it. */
 const outline = `<svg xmlns="http://www.w3.org/2000/svg" width="200mm" viewBox="0 0 200 200">
@@ -133,7 +142,7 @@ test('how a run is mounted raises and answers verdicts; the cover shows its dots
   await page.getByLabel('Height above the surface').fill('450')
   await page.getByLabel('Today’s light there, lux').fill('50')
   await page.getByLabel('Today’s light there, lux').press('Enter')
-  await expect(page.getByText('steps brighter')).toBeVisible()
+  await expect(page.getByText('stops brighter')).toBeVisible()
 })
 
 test('a piece is split, moved and cut off its mark by keys', async ({ page }) => {
@@ -167,4 +176,42 @@ test('what is sold can be changed, and the feeds come out as files', async ({ pa
     page.getByRole('menuitem', { name: 'Save the feed as a netlist' }).click(),
   ])
   expect(await readFile(await download.path(), 'utf8')).toContain('* Bay-window nook: feed network')
+})
+
+test('a run seen from its end: its cover is dragged and moved by keys, in a profile of one’s own', async ({
+  page,
+}) => {
+  await openEmptyPlan(page)
+  await page.keyboard.type('shelf 900')
+  await page.getByRole('button', { name: 'how it is mounted' }).click()
+  await page.locator('select[name=cover]').selectOption('opal')
+  const cover = page.getByRole('slider', { name: 'opal cover, from the lights' })
+  await expect(cover).toHaveAttribute('aria-valuetext', '15 mm')
+  await expect(page.getByText('warmer than the room').first()).toBeVisible()
+  const ripple = page.getByText(/ripple:/)
+  const before = await ripple.innerText()
+  const box = (await cover.boundingBox())!
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 + 40, { steps: 5 })
+  // The dots come out while it is dragged, before it is let go.
+  await expect(ripple).not.toHaveText(before)
+  await page.mouse.up()
+  const near = Number(await cover.getAttribute('aria-valuenow'))
+  expect(near).toBeLessThan(12)
+  await cover.press('ArrowUp')
+  await expect(cover).toHaveAttribute('aria-valuenow', String(near + 1))
+
+  await page.getByRole('button', { name: 'add your own profile' }).click()
+  const form = page.getByRole('dialog', { name: 'A profile of your own' })
+  await form.getByLabel('Name').fill('attic channel')
+  await form.getByLabel('From strip to cover').fill('0')
+  await form.getByRole('button', { name: 'Add the profile' }).click()
+  await expect(form).toContainText('more than 0, or choose a flat bar')
+  await form.getByLabel('From strip to cover').fill('20')
+  await form.getByRole('button', { name: 'Add the profile' }).click()
+  await expect(cover).toHaveAttribute('aria-valuetext', '20 mm')
+  await expect(page.locator('select[name=profile]')).toContainText('attic channel')
+  await page.keyboard.press('Escape')
+  await exportAndImport(page)
 })

@@ -24,19 +24,19 @@ const lateStages: { readonly [Name in LateName]: Derived<WorkedPlan[Name]> } = {
     ['cuts', 'lanes', 'circuit', 'full', 'supplies', 'leads'],
     wiringOf,
   ),
-  joints: derived(['lines'], ['wiring', 'cuts', 'reels'], (given) =>
+  joints: derived(['lines', 'own'], ['wiring', 'cuts', 'reels'], (given) =>
     jointsOf(given.wiring, given, given.reels),
   ),
   steps: derived(
-    ['lines', 'rules', 'limit', 'units'],
+    ['lines', 'rules', 'limit', 'units', 'own'],
     ['cuts', 'lit', 'nodes', 'lanes', 'supplies', 'wiring', 'joints'],
     stepsOf,
   ),
   schedule: derived(['build'], ['steps', 'cuts'], buildOrder),
-  bars: derived([], ['cuts'], ({ cuts }) => barsOf(cuts)),
+  bars: derived(['own'], ['cuts'], ({ plan, cuts }) => barsOf(plan, cuts)),
   sheets: derived([], ['measured'], ({ measured }) => sheetsOf(measured.runs)),
   bill: derived(
-    ['lines', 'supplies', 'junctions', 'rules', 'signal', 'buy'],
+    ['lines', 'supplies', 'junctions', 'rules', 'signal', 'buy', 'own'],
     [
       'cuts',
       'reels',

@@ -104,6 +104,7 @@ describe('remedies', () => {
           supplies: [],
           boards: [],
           lights: [],
+          profiles: [],
         },
       }),
     ],

@@ -1,4 +1,5 @@
 import type { Engine } from './engine'
+import { warmthOf } from './feed/run-warmth'
 import { allStages } from './late-stages'
 import type { Plan } from './plan/plan'
 import { rollOf, type RollSection } from './roll/roll'
@@ -17,6 +18,8 @@ export interface Tally extends EarlyTally {
   readonly joints: readonly JointCount[]
   readonly wiring: Wiring & { readonly joints: readonly PlanJoint[] }
   readonly verdicts: readonly JudgedVerdict[]
+  /** How much warmer than the room each run of strip gets, K. */
+  readonly warmth: readonly { readonly id: string; readonly riseK: number }[]
   readonly roll: readonly RollSection[]
 }
 
@@ -25,6 +28,14 @@ export const tallyParts: { readonly [Part in keyof Tally]: Derived<Tally[Part]> 
   ...earlyParts,
   joints: derived([], ['joints'], ({ joints }) => countJoints(joints)),
   wiring: derived([], ['wiring', 'joints'], ({ wiring, joints }) => ({ ...wiring, joints })),
+  warmth: derived(
+    ['use', 'scene', 'limit', 'own', 'supplies', 'junctions'],
+    ['cuts', 'parts', 'volts'],
+    (results) =>
+      results.cuts.flatMap((entry) =>
+        entry.cuts === 0 ? [] : [{ id: entry.run.id, riseK: warmthOf(results, entry).riseK }],
+      ),
+  ),
   verdicts: derived([], ['verdicts'], ({ verdicts }) => verdicts),
   roll: derived(everything, Object.keys(allStages) as StageName[], rollOf),
 }

@@ -4,6 +4,7 @@ import {
   boardSchema,
   idSchema,
   lightPartSchema,
+  profileSchema,
   stripSchema,
   supplyPartSchema,
 } from '../core/plan/parts'
@@ -26,6 +27,7 @@ const partSchema = z.discriminatedUnion('kind', [
   z.strictObject({ id: idSchema, kind: z.literal('supply'), part: supplyPartSchema }),
   z.strictObject({ id: idSchema, kind: z.literal('board'), part: boardSchema }),
   z.strictObject({ id: idSchema, kind: z.literal('light'), part: lightPartSchema }),
+  z.strictObject({ id: idSchema, kind: z.literal('profile'), part: profileSchema }),
 ])
 
 const indexSchema = z.strictObject({

@@ -225,7 +225,7 @@ function referenceIssues(plan: Plan): Issue[] {
         : [missing(`lines[${String(index)}].lights.part`, 'single light', lights.part)],
     ),
     ...plan.lines.flatMap(({ mount, sheet }, index) => [
-      ...(mount?.profile === undefined || profileOf(mount.profile) !== undefined
+      ...(mount?.profile === undefined || profileOf(plan.own, mount.profile) !== undefined
         ? []
         : [missing(`lines[${String(index)}].mount.profile`, 'profile', mount.profile)]),
       ...(sheet === undefined || sheetMaterialOf(sheet.material) !== undefined

@@ -3,7 +3,7 @@ import { shippedBoards } from '../core/parts/boards'
 import { diodes } from '../core/parts/diodes'
 import { shippedLights } from '../core/parts/lights'
 import { powerSwitches } from '../core/parts/power-switches'
-import { profiles } from '../core/parts/profiles'
+import { shippedProfiles } from '../core/parts/profiles'
 import { sheetMaterials } from '../core/parts/sheets'
 import { shippedStrips } from '../core/parts/strips'
 import { shippedSupplies } from '../core/parts/supplies'
@@ -82,7 +82,7 @@ const anyLine: fc.Arbitrary<Omit<Line, 'id'>> = fc.record(
         bend: fc.constantFrom(...bends),
         cover: fc.constantFrom(...covers),
         damp: fc.constantFrom(...dampnesses),
-        profile: fc.constantFrom(...profiles.map(({ id }) => id)),
+        profile: fc.constantFrom(...shippedProfiles.map(({ id }) => id)),
         fixing: fc.constantFrom(...fixings),
         hasSleeve: fc.boolean(),
         hasCaps: fc.boolean(),

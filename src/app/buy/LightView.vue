@@ -108,7 +108,7 @@ const side = computed(() =>
 /** From the lights to the nearest cover that hides dots, mm. */
 const depthMm = computed(() => {
   const depths = plan.lines
-    .map(({ mount }) => mounted(mount))
+    .map(({ mount }) => mounted(plan.own, mount))
     .filter(hidesDots)
     .map(({ coverMm }) => coverMm)
   return depths.length === 0 ? undefined : Math.min(...depths)

@@ -1,24 +1,45 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
-import { computed, defineAsyncComponent } from 'vue'
-import { benchLight } from '../../core/glow/bench-light'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { brightnessOf, lightShare, runLux } from '../../core/glow/run-light'
 import type { MeasuredRun } from '../../core/measure/measure'
 import { bends, covers, dampnesses, facings, surfaces } from '../../core/plan/choices'
 import type { Strip } from '../../core/plan/parts'
 import { hidesDots, mounted } from '../../core/parts/mounted'
+import { profileOf } from '../../core/parts/profiles'
 import { formatQuantity, significant } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
 import { lightPitchMm } from '../../core/parts/light-pitch'
 import { usePlanStore } from '../stores/plan'
+import { usePart } from '../stores/use-parts'
 import { useRunSettings } from './run-settings'
 import BlendStrip from './BlendStrip.vue'
+import MountSection from './MountSection.vue'
 
 const { run, strip } = defineProps<{ run: MeasuredRun; strip: Strip }>()
 
 const MountingParts = defineAsyncComponent(() => import('./MountingParts.vue'))
 
 const store = usePlanStore()
-const mount = computed(() => mounted(run.line.mount))
+const warmth = usePart('warmth')
+const noProfiles = { profiles: [] }
+const mount = computed(() => mounted(store.plan?.own ?? noProfiles, run.line.mount))
+
+const profile = computed(() => profileOf(store.plan?.own ?? noProfiles, mount.value.profile))
+/** Where the cover is, also while it is dragged. */
+const depth = ref(mount.value.coverMm)
+watch(
+  () => mount.value.coverMm,
+  (mm) => {
+    depth.value = mm
+  },
+)
+const facingWords = {
+  wall: 'onto the wall',
+  down: 'down',
+  up: 'up',
+  room: 'into the room, at eye height',
+} as const
 
 /** Choices in words; the first of each is what is usual. */
 const fields = [
@@ -26,15 +47,7 @@ const fields = [
   {
     key: 'facing',
     label: 'Light goes',
-    options: facings.map(
-      (value) =>
-        [
-          value,
-          { wall: 'onto the wall', down: 'down', up: 'up', room: 'into the room, at eye height' }[
-            value
-          ],
-        ] as const,
-    ),
+    options: facings.map((value) => [value, facingWords[value]] as const),
   },
   {
     key: 'bend',
@@ -74,18 +87,30 @@ function length(event: Event, put: (mm: number | undefined) => void): void {
 const shown = (mm: number | undefined): string =>
   mm === undefined ? '' : String(Math.round(mm * 10) / 10)
 
+const riseK = computed(() => warmth.value?.find(({ id }) => id === run.id)?.riseK)
+const tallied = computed(() => store.tally?.runs.find(({ id }) => id === run.id))
 const lux = computed(() => {
   const { aboveMm } = mount.value
-  const lengthM = (store.tally?.runs.find(({ id }) => id === run.id)?.placedMm ?? 0) / 1000
-  if (aboveMm === undefined || lengthM === 0) return undefined
-  return benchLight({
+  const { plan } = store
+  if (aboveMm === undefined || plan === undefined || !tallied.value?.placedMm) return undefined
+  if (strip.lumensPerM === 0) return undefined
+  return runLux({
+    segments: run.segments,
+    litMm: tallied.value.litMm,
     lumensPerM: strip.lumensPerM,
-    lengthM,
+    share: lightShare(plan, { run, strip }),
     heightM: aboveMm / 1000,
-    offsetM: 0,
-  }).lux
+  })
 })
-/** Against today's, in steps of twice and half: what an eye tells apart. */
+/** At which brightness, and behind what, it is counted. */
+const countedAt = computed(() => {
+  const bright = store.plan === undefined ? 1 : brightnessOf(store.plan, { run, strip })
+  return [
+    bright < 1 ? `at ${formatQuantity(bright, '%')}` : 'at full brightness',
+    ...(mount.value.cover === 'none' ? [] : [`behind its ${mount.value.cover} cover`]),
+  ].join(' ')
+})
+/** Against today's, in stops: each is twice as bright. */
 const steps = computed(() => {
   const today = mount.value.todayLux
   if (lux.value === undefined || today === undefined) return undefined
@@ -93,8 +118,8 @@ const steps = computed(() => {
   const times = significant(2 ** Math.abs(by), 2)
   if (Math.abs(by) < 0.15) return 'about as bright as today'
   return by > 0
-    ? `${times} × today’s, ${significant(by, 2)} steps brighter`
-    : `today’s ÷ ${times}, ${significant(-by, 2)} steps dimmer`
+    ? `${times} × today’s, ${significant(by, 2)} stops brighter`
+    : `today’s ÷ ${times}, ${significant(-by, 2)} stops dimmer`
 })
 function setToday(event: Event): void {
   if (!(event.target instanceof HTMLInputElement)) return
@@ -109,8 +134,34 @@ function setToday(event: Event): void {
     <PopoverPanel
       class="absolute bottom-full left-0 z-30 mb-2 max-h-[70vh] w-[min(460px,calc(100vw-24px))] overflow-y-auto rounded-lg border border-bench-line bg-bench-high p-4 text-[13px] text-bench-ink shadow-xl shadow-black/60"
     >
-      <h3 class="mb-2 font-semibold">{{ run.name }}</h3>
-      <div class="grid grid-cols-2 gap-x-4 gap-y-2">
+      <h3 class="mb-2 font-semibold">
+        {{ run.name }}
+        <span class="font-normal text-bench-soft">· seen from its end</span>
+      </h3>
+      <MountSection
+        v-model:depth="depth"
+        :strip="strip"
+        :mount="mount"
+        :profile="profile"
+        :rise-k="riseK"
+        :goes="facingWords[mount.facing]"
+        :units="store.plan?.units ?? 'mm'"
+        @put="(coverMm) => setMount({ coverMm }, 'cover')"
+      />
+      <label v-if="mount.cover !== 'none'" class="mb-2 flex items-center gap-2 text-bench-soft">
+        From the lights to the cover
+        <input
+          v-shown="shown(mount.coverMm)"
+          class="field w-24 font-mono"
+          @change="length($event, (mm) => mm && setMount({ coverMm: mm }, 'cover'))"
+        />
+      </label>
+      <BlendStrip v-if="hidesDots(mount)" :pitch-mm="lightPitchMm(strip)" :depth-mm="depth" />
+      <p v-else class="text-[12px] text-bench-soft">
+        Bare or behind clear glass each light is seen: {{ significant(lightPitchMm(strip)) }} mm
+        apart. A frosted or opal cover as far away as that makes a line of them.
+      </p>
+      <div class="mt-3 grid grid-cols-2 gap-x-4 gap-y-2">
         <label v-for="{ key, label, options } in fields" :key="key" class="text-bench-soft">
           {{ label }}
           <select
@@ -163,25 +214,6 @@ function setToday(event: Event): void {
 
       <MountingParts :run="run" />
 
-      <h4 class="mt-4 mb-1.5 font-semibold">Will the dots show?</h4>
-      <label v-if="mount.cover !== 'none'" class="mb-2 flex items-center gap-2 text-bench-soft">
-        From the lights to the cover
-        <input
-          v-shown="shown(mount.coverMm)"
-          class="field w-24 font-mono"
-          @change="length($event, (mm) => mm && setMount({ coverMm: mm }, 'cover'))"
-        />
-      </label>
-      <BlendStrip
-        v-if="hidesDots(mount)"
-        :pitch-mm="lightPitchMm(strip)"
-        :depth-mm="mount.coverMm"
-      />
-      <p v-else class="text-[12px] text-bench-soft">
-        Bare or behind clear glass each light is seen: {{ significant(lightPitchMm(strip)) }} mm
-        apart. A frosted or opal cover as far away as that makes a line of them.
-      </p>
-
       <h4 class="mt-4 mb-1.5 font-semibold">How bright below it?</h4>
       <div class="grid grid-cols-2 gap-x-4">
         <label class="text-bench-soft">
@@ -206,8 +238,14 @@ function setToday(event: Event): void {
         </label>
       </div>
       <p v-if="lux !== undefined" class="mt-1.5 text-[12px] text-bench-soft">
-        <b class="text-[15px] text-bench-ink">{{ formatQuantity(lux, 'lx') }}</b> at full
-        brightness<template v-if="steps">: {{ steps }}</template>
+        <b class="text-[15px] text-bench-ink">{{ formatQuantity(lux, 'lx') }}</b> at its brightest
+        place, {{ countedAt }}<template v-if="steps">: {{ steps }}</template>
+      </p>
+      <p
+        v-else-if="mount.aboveMm !== undefined && strip.lumensPerM === 0"
+        class="mt-1.5 text-[12px] text-bench-soft"
+      >
+        No lumens are known of {{ strip.name }}: give a strip of your own with them.
       </p>
     </PopoverPanel>
   </Popover>

@@ -1,34 +1,61 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import type { MeasuredRun } from '../../core/measure/measure'
 import { mounted } from '../../core/parts/mounted'
-import { profiles } from '../../core/parts/profiles'
+import { profileOf, profilesOf } from '../../core/parts/profiles'
+import type { Profile } from '../../core/plan/parts'
+import { withSet } from '../../core/plan/with-set'
 import { sheetMaterialOf, sheetMaterials } from '../../core/parts/sheets'
 import { fixings, type Fixing } from '../../core/plan/choices'
 import { readLength } from '../../core/quantity/length'
+import { keptOf, newToPlan, offeredOf } from '../parts/kept'
 import { usePlanStore } from '../stores/plan'
+import { useShelf } from '../stores/shelf'
 import { useRunSettings } from './run-settings'
 import GoesInto from './GoesInto.vue'
 import { fixingNames } from './fixing-names'
 
 const { run } = defineProps<{ run: MeasuredRun }>()
 
+const OwnProfileDialog = defineAsyncComponent(() => import('../parts/OwnProfileDialog.vue'))
+
 const store = usePlanStore()
-const mount = computed(() => mounted(run.line.mount))
+const isAdding = ref(false)
+const shelf = useShelf()
+const own = computed(() => store.plan?.own ?? { profiles: [] })
+const kept = computed(() => keptOf(shelf.parts, 'profile'))
+const offered = computed(() => offeredOf(kept.value, profilesOf(own.value)))
+const mount = computed(() => mounted(own.value, run.line.mount))
 const house = computed(() => store.plan?.rules.fixing ?? 'backing')
 
 const { set, setMount } = useRunSettings(() => run)
 const valueOf = (event: Event): string =>
   event.target instanceof HTMLSelectElement ? event.target.value : ''
 function setProfile(event: Event): void {
-  const profile = valueOf(event)
-  // What the profile brings takes the place of what was said by hand.
-  setMount(
-    profile === ''
-      ? { profile: undefined }
-      : { profile, surface: undefined, coverMm: undefined, backingMm: undefined },
-    'profile',
+  const id = valueOf(event)
+  if (id === '') setMount({ profile: undefined }, 'profile')
+  else take(id, newToPlan(id, kept.value, profilesOf(own.value)))
+}
+/** Lies in a profile from now on: what that brings takes the place of what was said by hand. */
+function take(id: string, added: Profile | undefined): void {
+  const { name, line } = run
+  const mount = withSet(line.mount ?? {}, {
+    profile: id,
+    surface: undefined,
+    coverMm: undefined,
+    backingMm: undefined,
+  })
+  store.commit(
+    [
+      ...(added === undefined ? [] : [{ do: 'own-profile' as const, profile: added }]),
+      { do: 'set-lines', lines: [run.id], set: { mount } },
+    ],
+    { label: `profile of ${name}` },
   )
+}
+function add(profile: Profile): void {
+  void shelf.keepPart({ id: profile.id, kind: 'profile', part: profile })
+  take(profile.id, profile)
 }
 function setFixing(event: Event): void {
   const fixing = valueOf(event)
@@ -59,13 +86,29 @@ function setWrap(event: Event): void {
 <template>
   <h4 class="mt-4 mb-1.5 font-semibold">What holds it, and what covers it?</h4>
   <div class="grid grid-cols-2 gap-x-4 gap-y-2">
-    <label class="text-bench-soft">
-      Profile
-      <select class="field mt-0.5" name="profile" :value="mount.profile ?? ''" @change="setProfile">
-        <option value="">none</option>
-        <option v-for="{ id, name } in profiles" :key="id" :value="id">{{ name }}</option>
-      </select>
-    </label>
+    <div class="text-bench-soft">
+      <label>
+        Profile
+        <select
+          class="field mt-0.5"
+          name="profile"
+          :value="mount.profile ?? ''"
+          @change="setProfile"
+        >
+          <option value="">none</option>
+          <option v-for="{ id, name } in offered" :key="id" :value="id">{{ name }}</option>
+        </select>
+      </label>
+      <button type="button" class="link-quiet mt-1 text-[12px]" @click="isAdding = true">
+        add your own profile
+      </button>
+      <OwnProfileDialog
+        v-if="isAdding && offered[0]"
+        :like="profileOf(own, mount.profile) ?? offered[0]"
+        @close="isAdding = false"
+        @add="add"
+      />
+    </div>
     <label class="text-bench-soft">
       Held by
       <select

@@ -6,6 +6,9 @@ import { shippedLights } from '../../core/parts/lights'
 import { change, type Command } from '../../core/plan/commands'
 import { emptyPlan } from '../../core/plan/empty'
 import { boardFrom, ownBoardSchema, ownBoardStart } from '../signal/own-board'
+import { profileSchema } from '../../core/plan/parts'
+import { shippedProfiles } from '../../core/parts/profiles'
+import { ownProfileSchema, ownProfileStart, profileFrom } from './own-profile'
 import { lightFrom, ownLightSchema, ownLightStart } from './own-light'
 import { ownStripSchema, ownStripStart, stripFrom, type OwnStrip } from './own-strip'
 import { ownSupplyKinds, ownSupplySchema, ownSupplyStart, supplyFrom } from './own-supply'
@@ -81,4 +84,25 @@ it.each(shippedLights)('the form of an own light takes $id, as any kind', (like)
 it.each(shippedBoards)('the form of an own board takes $id', (like) => {
   const checked = ownBoardSchema.parse({ ...ownBoardStart(like), name })
   expect(isKept({ do: 'own-board', board: boardFrom(checked, 'own-x', like) })).toBe(true)
+})
+
+describe('the form of an own profile', () => {
+  it.each(shippedProfiles)('takes $id, and each shape', (like) => {
+    for (const shape of ['bar', 'u', 'deep', 'corner', 'round'] as const) {
+      const start = { ...ownProfileStart(like), name, shape, depthMm: 9, beam: 'angled' as const }
+      const profile = profileFrom(ownProfileSchema.parse(start), 'own-x')
+      expect(profileSchema.safeParse(profile).success).toBe(true)
+      expect(isKept({ do: 'own-profile', profile })).toBe(true)
+      expect(profile.depthMm).toBe(shape === 'bar' ? 0 : 9)
+    }
+  })
+
+  it('says at its field what does not go together', () => {
+    const start = { ...ownProfileStart(shippedProfiles[0]!), name }
+    const at = (set: object) =>
+      ownProfileSchema.safeParse({ ...start, ...set }).error?.issues.map(({ path }) => path[0])
+    expect(at({ depthMm: 0 })).toContain('depthMm')
+    expect(at({ freeMm: 10 })).toContain('freeMm')
+    expect(at({ barMm: 5 })).toContain('barMm')
+  })
 })

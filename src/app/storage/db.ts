@@ -4,7 +4,7 @@ import type { DrawerItem } from '../../core/buy/drawer'
 import type { OwnPrice } from '../../core/plan/plan'
 import { withStripFacts } from '../../core/plan/strip-facts'
 import type { PlanFacts } from '../engine/plan-facts'
-import type { Board, LightPart, Strip, SupplyPart } from '../../core/plan/parts'
+import type { Board, LightPart, Profile, Strip, SupplyPart } from '../../core/plan/parts'
 
 /** A plan as it is kept in the browser. `document` is checked when it is read, like a file's. */
 export interface StoredPlan {
@@ -39,6 +39,7 @@ export type StoredPart =
   | { id: string; kind: 'supply'; part: SupplyPart }
   | { id: string; kind: 'board'; part: Board }
   | { id: string; kind: 'light'; part: LightPart }
+  | { id: string; kind: 'profile'; part: Profile }
 
 /** Something in the drawer, offered to every plan: loose parts, wire by metres, or one rest of strip. */
 export type StoredItem = DrawerItem & { id: string }

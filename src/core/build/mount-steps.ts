@@ -10,8 +10,8 @@ import { places, stepId, type Work, type StripWork } from './work'
 export function addMounting(work: Work, { entry, pieces }: StripWork): void {
   const { run, strip } = entry
   const { plan } = work.given
-  const mount = mounted(run.line.mount)
-  const profile = profileFor(entry)
+  const mount = mounted(plan.own, run.line.mount)
+  const profile = profileFor(work, entry)
   const fixing = profile === undefined ? (mount.fixing ?? plan.rules.fixing) : 'backing'
   const onWire = isOnWire(entry)
   const isFree = (mount.surface === 'air' && profile === undefined) || onWire
@@ -205,7 +205,7 @@ export function addFinish(work: Work): void {
     })
     const sleeved = wires.filter(({ sleeve }) => sleeve !== null)
     const isSealed =
-      line !== undefined && (mounted(line.mount).hasCaps || mounted(line.mount).hasSleeve)
+      line !== undefined && (line.mount?.hasCaps === true || line.mount?.hasSleeve === true)
     if (sleeved.length === 0 && !isSealed) continue
     work.add({
       ...plain,

@@ -97,7 +97,7 @@ export function addPieces(work: Work, { entry, pieces }: StripWork): void {
   const { run, strip } = entry
   const { plan } = work.given
   const onWire = isOnWire(entry)
-  const { hasSleeve } = mounted(run.line.mount)
+  const { hasSleeve } = mounted(plan.own, run.line.mount)
   const soldered = new Map<string, number>()
   for (const { joints } of work.groupsOfRun.get(run.id) ?? [])
     for (const joint of joints)
@@ -181,7 +181,7 @@ export function addPieces(work: Work, { entry, pieces }: StripWork): void {
         phase: 'thread',
       })
   }
-  const profile = profileFor(entry)
+  const profile = profileFor(work, entry)
   if (profile !== undefined) {
     const lengths = entry.parts.map(({ lengthMm }) => formatLength(lengthMm, plan.units))
     work.add({
@@ -226,7 +226,8 @@ export function addPieces(work: Work, { entry, pieces }: StripWork): void {
 export const lengthOf = ({ parts }: StripWork['entry']): number =>
   parts.reduce((sum, { lengthMm }) => sum + lengthMm, 0)
 
-export const profileFor = ({ run, parts }: StripWork['entry']): ReturnType<typeof profileOf> => {
-  const { profile } = mounted(run.line.mount)
-  return profile === undefined || parts.length === 0 ? undefined : profileOf(profile)
-}
+export const profileFor = (
+  { given }: Work,
+  { run, parts }: StripWork['entry'],
+): ReturnType<typeof profileOf> =>
+  parts.length === 0 ? undefined : profileOf(given.plan.own, run.line.mount?.profile)

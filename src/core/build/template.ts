@@ -100,7 +100,7 @@ function pixelsOf({ lanes }: Pick<WiredPlan, 'lanes'>, entry: CutStripRun): Temp
 
 function clipsOf({ plan }: Pick<WiredPlan, 'plan'>, entry: CutStripRun): Point[] {
   const { strip, run, pieces } = entry
-  const { fixing = plan.rules.fixing, profile, surface } = mounted(run.line.mount)
+  const { fixing = plan.rules.fixing, profile, surface } = mounted(plan.own, run.line.mount)
   const isHeldAtPoints = fixing === 'clips' || fixing === 'glue' || fixing === 'magnets'
   if (!isHeldAtPoints || profile !== undefined || surface === 'air' || isOnWire(entry)) return []
   return pieces

@@ -91,7 +91,7 @@ function threadsOf(work: Work, wires: Bundle['wires']): string[] {
     for (const { at } of work.jointsOf(wire.name)) {
       const line = 'run' in at ? work.lineOf.get(at.run) : undefined
       if (line === undefined || at.kind === 'splitter') continue
-      for (const thing of thingsAt(wire, at, line)) things.add(thing)
+      for (const thing of thingsAt(work.given.plan, wire, at, line)) things.add(thing)
     }
   return [...things]
 }

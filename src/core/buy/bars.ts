@@ -1,6 +1,8 @@
 import type { CutStripRun } from '../cut/cut'
 import { mounted } from '../parts/mounted'
-import { profileOf, sawKerfMm, type Profile } from '../parts/profiles'
+import { profileOf, sawKerfMm } from '../parts/profiles'
+import type { Profile } from '../plan/parts'
+import type { Plan } from '../plan/plan'
 import { cutProfiles } from './profile-cut'
 
 /** A length of profile as it is sawn, for one part of a run. */
@@ -31,11 +33,11 @@ export interface ProfileBars {
 }
 
 /** Saws the profiles of all runs from bars as they are sold, profile by profile. */
-export function barsOf(cuts: readonly CutStripRun[]): ProfileBars[] {
+export function barsOf({ own }: Pick<Plan, 'own'>, cuts: readonly CutStripRun[]): ProfileBars[] {
   const byProfile = new Map<Profile, BarPiece[]>()
   for (const entry of cuts) {
-    const { profile: id, cover } = mounted(entry.run.line.mount)
-    const profile = id === undefined ? undefined : profileOf(id)
+    const { profile: id, cover } = mounted(own, entry.run.line.mount)
+    const profile = profileOf(own, id)
     if (profile === undefined || entry.parts.length === 0) continue
     const longest = Math.max(...profile.bars.map(({ lengthMm }) => lengthMm))
     const pieces = byProfile.get(profile) ?? []
@@ -50,7 +52,8 @@ export function barsOf(cuts: readonly CutStripRun[]): ProfileBars[] {
           run: entry.run.id,
           name: `${entry.run.line.tag ?? entry.run.name} profile ${String(number)}`,
           lengthMm: lengthMm / count,
-          cover,
+          // A bar takes no cover.
+          cover: profile.shape === 'bar' ? 'none' : cover,
         })
       }
     }

@@ -24,10 +24,10 @@ import type { BarPiece } from './bars'
 import { cutLine, sumOf, type Bill, type BillGiven } from './bill-lines'
 
 /** End caps, sealant and glands of runs that have them. */
-export function addSealing(bill: Bill, { cuts, wiring }: BillGiven): void {
+export function addSealing(bill: Bill, { plan, cuts, wiring }: BillGiven): void {
   let isSealed = false
   for (const { run, strip, pieces } of cuts) {
-    const { hasCaps, hasSleeve } = mounted(run.line.mount)
+    const { hasCaps, hasSleeve } = mounted(plan.own, run.line.mount)
     const own = pieces.filter((piece) => piece.cuts > 0).length
     if ((!hasCaps && !hasSleeve) || own === 0 || isOnWire({ run, strip })) continue
     isSealed = true
@@ -40,7 +40,7 @@ export function addSealing(bill: Bill, { cuts, wiring }: BillGiven): void {
   }
   if (isSealed)
     bill.add(soldSealant, { what: 'behind the caps', amount: 1, for: [], page: 'measure' })
-  for (const { run, thickMm } of glandsOf(cuts, wiring))
+  for (const { run, thickMm } of glandsOf(plan, cuts, wiring))
     bill.add(soldGland(thickMm), {
       what: 'where wires come in',
       amount: 1,
@@ -55,7 +55,7 @@ const pointsOfStick = 25
 /** What holds strips that lie in no profile. */
 export function addFixing(bill: Bill, { plan, cuts }: BillGiven): void {
   for (const { run, strip, pieces } of cuts) {
-    const { fixing = plan.rules.fixing, profile, surface } = mounted(run.line.mount)
+    const { fixing = plan.rules.fixing, profile, surface } = mounted(plan.own, run.line.mount)
     const onWire = isOnWire({ run, strip })
     // A string hangs by its nodes; where wire is soldered in each is held by itself.
     if (profile !== undefined || surface === 'air' || (onWire && run.line.isLengthened !== true))
@@ -139,9 +139,13 @@ export function addBars(bill: Bill, { bars }: BillGiven): void {
       )
     }
     const share = { for: runs, page: 'measure' } as const
-    for (const side of profile.beam === 'angled'
-      ? (['left', 'right'] as const)
-      : (['either'] as const))
+    const sides =
+      profile.shape === 'bar'
+        ? []
+        : profile.beam === 'angled'
+          ? (['left', 'right'] as const)
+          : (['either'] as const)
+    for (const side of sides)
       bill.add(soldProfileCap(profile, side), {
         what: side === 'either' ? 'two for each piece' : 'one for each piece',
         amount: pieces.length * (side === 'either' ? 2 : 1),

@@ -90,7 +90,7 @@ describe('the bill of any plan', () => {
 
         // Mounts.
         for (const { run, pieces, strip } of cuts) {
-          const { hasCaps, hasSleeve, profile } = mounted(run.line.mount)
+          const { hasCaps, hasSleeve, profile } = mounted(plan.own, run.line.mount)
           const own = pieces.filter((piece) => piece.cuts > 0).length
           if ((hasCaps || hasSleeve) && own > 0 && strip.nodesPerString === undefined)
             expect(
@@ -322,7 +322,7 @@ describe('profiles and sheets', () => {
 
   it('a straight profile has two caps alike for each piece', () => {
     const plan = planOf(lineOf('ledge 2 x 500', { mount: { profile: 'flat' } }))
-    expect(needOf(worked(plan).bill, named('end cap, flat profile'))).toBe(4)
+    expect(needOf(worked(plan).bill, named('end cap, small U profile'))).toBe(4)
   })
 
   it('fabric keeps its grain, and card is turned where that saves a sheet', () => {

@@ -1,7 +1,7 @@
-import type { CutStripRun } from '../cut/cut'
+import { litOf, type CutStripRun } from '../cut/cut'
 import { isOnWire } from '../cut/on-wire'
 import { planFeeds } from '../feed/planner'
-import { benchLight } from '../glow/bench-light'
+import { brightnessOf, lightShare, runLux } from '../glow/run-light'
 import { blend } from '../glow/blend'
 import { lightPitchMm } from '../parts/light-pitch'
 import { hidesDots, mounted } from '../parts/mounted'
@@ -67,7 +67,7 @@ export function candidatesFor(plan: Plan, kept: readonly Strip[] = []): Strip[] 
   const known = new Set(parts.strips.map(({ id }) => id))
   const runs = stripRuns(cuts)
   if (runs.length === 0) return []
-  const isEdgewise = runs.some(({ run }) => mounted(run.line.mount).bend === 'edgewise')
+  const isEdgewise = runs.some(({ run }) => mounted(plan.own, run.line.mount).bend === 'edgewise')
   return [...parts.strips, ...kept.filter(({ id }) => !known.has(id))].filter(
     ({ nodesPerString, edgeRadiusMm }) =>
       nodesPerString === undefined && (!isEdgewise || edgeRadiusMm !== null),
@@ -144,8 +144,9 @@ function candidate(
 ): Omit<Candidate, 'isPresent' | 'commands'> {
   const { cuts, loads, supplies, leads, joints, lanes, receipt, verdicts, batteries } = given
   const runs = stripRuns(cuts)
+  const { plan } = given
   const pitchMm = lightPitchMm(strip)
-  const covered = runs.map(({ run }) => mounted(run.line.mount)).filter(hidesDots)
+  const covered = runs.map(({ run }) => mounted(plan.own, run.line.mount)).filter(hidesDots)
   const lit = runs.find(({ run }) => run.line.mount?.aboveMm !== undefined)
   const rates = lanes.map((lane) => laneTiming(lane).framesPerSecond)
   const hours = [...batteries.values()].flatMap((battery) => battery.hours ?? [])
@@ -160,18 +161,20 @@ function candidate(
     joints: joints.length,
     hours: (joints.at(-1)?.soFarMin ?? 0) / 60,
     lumens: runs.reduce(
-      (sum, entry) => sum + (entry.placedMm / 1000) * entry.strip.lumensPerM * given.plan.limit,
+      (sum, entry) =>
+        sum + (entry.placedMm / 1000) * entry.strip.lumensPerM * brightnessOf(plan, entry),
       0,
     ),
     lux:
       lit === undefined || lit.placedMm === 0
         ? null
-        : benchLight({
-            lumensPerM: strip.lumensPerM * given.plan.limit,
-            lengthM: lit.placedMm / 1000,
+        : runLux({
+            segments: lit.run.segments,
+            litMm: litOf(lit),
+            lumensPerM: strip.lumensPerM,
+            share: lightShare(plan, lit),
             heightM: (lit.run.line.mount?.aboveMm ?? 0) / 1000,
-            offsetM: 0,
-          }).lux,
+          }),
     // The worst of the covers: where the dots show most.
     ripple:
       covered.length === 0

@@ -147,7 +147,7 @@ describe('reels where a piece may be joined of two', () => {
     const plan = planOf('ledge 3 x 680')
     const cuts = cutsOf({
       ...plan,
-      own: { strips: [], supplies: [], boards: [], lights: [] },
+      own: { strips: [], supplies: [], boards: [], lights: [], profiles: [] },
     })
     const strip = { ...cuts[0]!.strip, reels: [{ lengthMm: 1000, price: 9 }] }
     const [found] = cutFromReels(

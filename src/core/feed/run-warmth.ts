@@ -32,7 +32,7 @@ export function warmthOf(
   other: Partial<Mount> = {},
 ): RunWarmth {
   const { run, strip } = entry
-  const mount = mounted({ ...run.line.mount, ...other })
+  const mount = mounted(given.plan.own, { ...run.line.mount, ...other })
   const causes = {
     wattsPerM:
       fullWPerM(strip) *

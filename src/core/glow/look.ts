@@ -6,6 +6,7 @@ import type { LitRun } from '../load/lights'
 import { hasOwnPins } from '../load/lit-colours'
 import type { Box, Point } from '../measure/geometry'
 import { placer, placesOf, type Layout } from '../measure/layout'
+import { coverLets } from '../parts/covers'
 import { mounted } from '../parts/mounted'
 import type { RoutedPlan } from '../route/routed-plan'
 import { readColour, whiteOf } from './colour'
@@ -42,8 +43,6 @@ const facings = {
   up: [90, 0.6],
   room: [220, 0.25],
 } as const
-/** What a cover lets through (handbook 3, bench-light). */
-const covers = { none: 1, clear: 0.9, frosted: 0.8, opal: 0.6 } as const
 /** A single light, lm. *Typical.* */
 const lightLm = 4
 /** A plain strip is drawn by a dot each so many mm, at most so many a run. */
@@ -75,7 +74,7 @@ export interface Tape {
   readonly count: number
 }
 
-type LookGiven = Pick<RoutedPlan, 'cuts' | 'lit' | 'layout'>
+type LookGiven = Pick<RoutedPlan, 'plan' | 'cuts' | 'lit' | 'layout'>
 
 /**
  * How a frame looks: each light in the colour that its volts leave it, and what falls on the wall behind, by lumens, distance and cover.
@@ -111,7 +110,7 @@ export class Look {
       const run = field.runs.find(({ id }) => id === entry.run.id)
       const own = dotsOf(entry, run, lit.get(entry.run.id), field, given.layout, places)
       if (own.length === 0) continue
-      const { facing, cover, coverMm } = mounted(entry.run.line.mount)
+      const { facing, cover, coverMm } = mounted(given.plan.own, entry.run.line.mount)
       const [heightMm, share] = facings[facing]
       const single = lit.get(entry.run.id)
       const part = single?.part
@@ -134,7 +133,7 @@ export class Look {
             ? (entry.strip.lumensPerM * entry.placedMm) / 1000 / own.length
             : lightLm * part.leds,
         heightMm: heightMm + (cover === 'none' ? 0 : coverMm),
-        through: share * covers[cover],
+        through: share * coverLets[cover],
       })
       points.push(...own)
     }

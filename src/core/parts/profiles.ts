@@ -1,24 +1,6 @@
-/** An aluminium profile that a strip lies in. *Typical* figures (handbook 10, profile-cut). */
-export interface Profile {
-  readonly id: string
-  readonly name: string
-  /** Between its walls, mm: strip and sleeve must fit. */
-  readonly innerWidthMm: number
-  /** From the strip to its cover, mm. */
-  readonly depthMm: number
-  /** Width of its aluminium rolled out, mm: what gives off heat. */
-  readonly developedMm: number
-  /** An angled one has end caps that fit one end only. */
-  readonly beam: 'straight' | 'angled'
-  /** Of an angled one: the end, seen from the front, whose cap lets the wire through. */
-  readonly wireEnd?: 'left' | 'right'
-  /** Bars as they are sold. */
-  readonly bars: readonly { readonly lengthMm: number; readonly price: number }[]
-  /** Of a metre of cover, sold in the same lengths. */
-  readonly coverPricePerM: number
-  /** Of one end cap. */
-  readonly capPrice: number
-}
+import type { Profile } from '../plan/parts'
+import type { Plan } from '../plan/plan'
+import { merged } from './find-strips'
 
 /** What a hacksaw takes away, mm. */
 export const sawKerfMm = 2
@@ -29,13 +11,15 @@ const bars = (pricePerM: number): Profile['bars'] =>
     price: Math.round(pricePerM * lengthM * (lengthM === 1 ? 1.15 : 1) * 10) / 10,
   }))
 
-export const profiles: readonly Profile[] = [
+/** The profiles that ship, *typical* figures (handbook 3, warmth, and 10, profile-cut). */
+export const shippedProfiles: readonly Profile[] = [
   {
     id: 'flat',
-    name: 'flat profile, 12 mm inside',
+    name: 'small U profile 17 × 8, 12 mm inside',
+    shape: 'u',
     innerWidthMm: 12,
     depthMm: 6,
-    developedMm: 35,
+    exposedMm: { screwed: 33, free: 45 },
     beam: 'straight',
     bars: bars(4),
     coverPricePerM: 1.6,
@@ -44,9 +28,10 @@ export const profiles: readonly Profile[] = [
   {
     id: 'deep',
     name: 'deep profile, 12 mm inside',
+    shape: 'deep',
     innerWidthMm: 12,
     depthMm: 13,
-    developedMm: 55,
+    exposedMm: { screwed: 55, free: 70 },
     beam: 'straight',
     bars: bars(5.5),
     coverPricePerM: 1.8,
@@ -55,9 +40,10 @@ export const profiles: readonly Profile[] = [
   {
     id: 'corner',
     name: 'corner profile at 45°, 11 mm inside',
+    shape: 'corner',
     innerWidthMm: 11,
     depthMm: 9,
-    developedMm: 45,
+    exposedMm: { screwed: 45, free: 65 },
     beam: 'angled',
     wireEnd: 'left',
     bars: bars(5),
@@ -67,15 +53,50 @@ export const profiles: readonly Profile[] = [
   {
     id: 'wide',
     name: 'wide profile, 20 mm inside',
+    shape: 'deep',
     innerWidthMm: 20,
     depthMm: 18,
-    developedMm: 80,
+    exposedMm: { screwed: 80, free: 104 },
     beam: 'straight',
     bars: bars(8),
     coverPricePerM: 2.6,
     capPrice: 0.7,
   },
+  {
+    id: 'bar-25',
+    name: 'flat bar 25 × 2',
+    shape: 'bar',
+    innerWidthMm: 25,
+    depthMm: 0,
+    exposedMm: { screwed: 29, free: 54 },
+    beam: 'straight',
+    bars: bars(2.5),
+    coverPricePerM: 0,
+    capPrice: 0,
+  },
+  {
+    id: 'round-bend',
+    name: 'bendable round profile, 10 mm inside',
+    shape: 'round',
+    innerWidthMm: 10,
+    depthMm: 12,
+    exposedMm: { screwed: 32, free: 44 },
+    beam: 'straight',
+    bendRadiusMm: 200,
+    bars: bars(9),
+    coverPricePerM: 3,
+    capPrice: 0.6,
+  },
 ]
 
-export const profileOf = (id: string): Profile | undefined =>
-  profiles.find((profile) => profile.id === id)
+/** Own parts that a mount is read with. */
+export type OwnProfiles = Pick<Plan['own'], 'profiles'>
+
+/** The profiles of a plan: the user's own first, then those that ship. */
+export const profilesOf = ({ profiles }: OwnProfiles): readonly Profile[] =>
+  merged(profiles, shippedProfiles)
+
+export const profileOf = (own: OwnProfiles, id: string | undefined): Profile | undefined =>
+  id === undefined
+    ? undefined
+    : (own.profiles.find((one) => one.id === id) ?? shippedProfiles.find((one) => one.id === id))

@@ -1,5 +1,5 @@
 import { applyPatches, enablePatches, original, produceWithPatches, type Patch } from 'immer'
-import type { Board, LightPart, SupplyPart, Strip } from './parts'
+import type { Board, LightPart, SupplyPart, Strip, Profile } from './parts'
 import type { LoadCase } from './choices'
 import type {
   AdjustedFigure,
@@ -109,6 +109,7 @@ export type Command =
   | { readonly do: 'own-supply'; readonly supply: SupplyPart }
   | { readonly do: 'own-board'; readonly board: Board }
   | { readonly do: 'own-light'; readonly light: LightPart }
+  | { readonly do: 'own-profile'; readonly profile: Profile }
 
 /** What hangs on a line besides its text; `undefined` takes a setting away. */
 export type LineSettings = {
@@ -401,6 +402,9 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       return
     case 'own-light':
       putItem(plan.own.lights, command.light)
+      return
+    case 'own-profile':
+      putItem(plan.own.profiles, command.profile)
       return
   }
 }

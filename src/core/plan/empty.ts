@@ -52,6 +52,6 @@ export function emptyPlan(name: string, lineId: string): Plan {
     upkeep: [],
     adjusted: [],
     offcuts: [],
-    own: { strips: [], supplies: [], boards: [], lights: [] },
+    own: { strips: [], supplies: [], boards: [], lights: [], profiles: [] },
   }
 }

@@ -269,3 +269,37 @@ export const lightPartSchema = lightFields.superRefine(({ kind, volts, mA, legs 
     wrong(['mA'], 'the current of the colour that takes the most')
 })
 export type LightPart = z.infer<typeof lightPartSchema>
+
+/** How an aluminium profile looks from its end. */
+export const profileShapes = ['bar', 'u', 'deep', 'corner', 'round'] as const
+
+/** An aluminium profile that a strip lies in, or a bar that it is stuck to. */
+export const profileSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  shape: z.enum(profileShapes),
+  /** Between its walls, mm: strip and sleeve must fit. */
+  innerWidthMm: atLeast(1).max(500),
+  /** From the strip to its cover, mm; 0 of a bar, which takes none. */
+  depthMm: notNegative.max(500),
+  /** Width of all its faces that meet the air, mm: what gives off heat (handbook 3, warmth). */
+  exposedMm: z.strictObject({
+    /** Screwed or glued flat to something. */
+    screwed: atLeast(1).max(2_000),
+    /** Hung free. */
+    free: atLeast(1).max(2_000),
+  }),
+  /** An angled one has end caps that fit one end only. */
+  beam: z.enum(['straight', 'angled']),
+  /** Of an angled one: the end, seen from the front, whose cap lets the wire through. */
+  wireEnd: z.enum(['left', 'right']).optional(),
+  /** The smallest radius that it is bent to along its length, mm; without one it is straight. */
+  bendRadiusMm: atLeast(1).max(100_000).optional(),
+  /** Bars as they are sold. */
+  bars: z.array(soldLengthSchema).min(1).max(20),
+  /** Of a metre of cover, sold in the same lengths. */
+  coverPricePerM: notNegative.max(10_000),
+  /** Of one end cap. */
+  capPrice: notNegative.max(10_000),
+})
+export type Profile = z.infer<typeof profileSchema>

@@ -38,6 +38,7 @@ import {
   boardSchema,
   idSchema,
   lightPartSchema,
+  profileSchema,
   nameSchema,
   stripSchema,
   supplyPartSchema,
@@ -648,6 +649,7 @@ export const planSchema = z.strictObject({
     supplies: z.array(supplyPartSchema).max(500),
     boards: z.array(boardSchema).max(100),
     lights: z.array(lightPartSchema).max(100),
+    profiles: z.array(profileSchema).max(100),
   }),
 })
 

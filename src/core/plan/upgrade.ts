@@ -98,8 +98,11 @@ export const toVersion10 = (document: object): object => ({
 /** Version 8 knows shows. */
 export const toVersion8 = (document: object): object => ({ ...document, version: 8, shows: [] })
 
-/** Version 13 knows LEDs of several colours, wire between nodes, several pixels in a node, scanned emitters, and data wires that come apart. */
-export const toVersion13 = (document: object): object => ({ ...document, version: 13 })
+/** Version 13 knows LEDs of several colours, wire between nodes, several pixels in a node, scanned emitters, data wires that come apart, own profiles. */
+export function toVersion13(document: object): object {
+  const plan: Document = { ...document }
+  return { ...plan, version: 13, own: { ...within(plan.own), profiles: [] } }
+}
 
 /** Version 12 knows the limiter of a show, scenes by the clock, a solar panel, and leads that come apart. */
 export const toVersion12 = (document: object): object => ({ ...document, version: 12 })

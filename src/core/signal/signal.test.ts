@@ -222,6 +222,7 @@ describe('boards', () => {
             supplies: [],
             boards: [],
             lights: [],
+            profiles: [],
           },
         },
       ),
@@ -266,7 +267,7 @@ describe('boards', () => {
       [{ text: 'shelf 900' }],
       { board: 'small-5v' },
       {
-        own: { strips: [], supplies: [], boards: [noted], lights: [] },
+        own: { strips: [], supplies: [], boards: [noted], lights: [], profiles: [] },
       },
     )
     expect(ofCode(plan, 'board-quirk')?.text).toContain('its clock stops the data')

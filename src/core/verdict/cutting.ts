@@ -48,7 +48,7 @@ export const spliceShows: Judge = ({ plan, cuts, reels }) =>
     const inSight = new Map(
       cuts
         .filter((entry) => {
-          const { cover, facing } = mounted(entry.run.line.mount)
+          const { cover, facing } = mounted(plan.own, entry.run.line.mount)
           return (
             entry.strip === strip && facing === 'room' && (cover === 'none' || cover === 'clear')
           )

@@ -2,13 +2,14 @@ import type { CutStripRun } from '../cut/cut'
 import { tightestRadiusMm } from '../measure/geometry'
 import { bendingSiblings } from '../parts/find'
 import { mounted, type Mounted } from '../parts/mounted'
-import { profileOf, profiles } from '../parts/profiles'
+import { profileOf, profilesOf } from '../parts/profiles'
 import type { Mount } from '../plan/plan'
 import { withSet } from '../plan/with-set'
 import { formatLength, formatQuantity } from '../quantity/format'
 import { mountEdit, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
 
-const mountOf = ({ run }: CutStripRun): Mounted => mounted(run.line.mount)
+const mountOf = ({ plan }: Pick<Evidence, 'plan'>, { run }: CutStripRun): Mounted =>
+  mounted(plan.own, run.line.mount)
 
 /** The tightest bend of a run, mm; infinite where it is straight. */
 const bendOf = ({ run }: CutStripRun): number =>
@@ -23,10 +24,14 @@ const lay = ({ run }: CutStripRun, label: string, set: Mount): Remedy => ({
 })
 
 /** A strip bent in its own plane that does not bend so. */
-const edgeBend: Judge = ({ cuts, parts }) =>
+const edgeBend: Judge = ({ plan, cuts, parts }) =>
   cuts.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
-    if (entry.cuts === 0 || mountOf(entry).bend !== 'edgewise' || bendOf(entry) === Infinity)
+    if (
+      entry.cuts === 0 ||
+      mountOf({ plan }, entry).bend !== 'edgewise' ||
+      bendOf(entry) === Infinity
+    )
       return []
     if (strip.edgeRadiusMm !== null) return []
     return [
@@ -54,11 +59,11 @@ const edgeBend: Judge = ({ cuts, parts }) =>
 const profileFit: Judge = ({ plan, cuts }) =>
   cuts.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
-    const { profile: id, hasSleeve } = mountOf(entry)
-    const profile = id === undefined ? undefined : profileOf(id)
+    const { profile: id, hasSleeve } = mountOf({ plan }, entry)
+    const profile = profileOf(plan.own, id)
     if (profile === undefined || entry.cuts === 0) return []
     const widthMm = strip.widthMm + (hasSleeve ? sleeveMm : 0)
-    const isBent = bendOf(entry) !== Infinity
+    const isBent = bendOf(entry) < (profile.bendRadiusMm ?? Infinity)
     if (!isBent && widthMm <= profile.innerWidthMm) return []
     const take = (label: string, other: string | undefined): Remedy => ({
       label,
@@ -70,7 +75,12 @@ const profileFit: Judge = ({ plan, cuts }) =>
         },
       ],
     })
-    const wider = isBent ? undefined : profiles.find((one) => one.innerWidthMm >= widthMm)
+    const fitting = profilesOf(plan.own).find(
+      (one) =>
+        one.shape !== 'bar' &&
+        one.innerWidthMm >= widthMm &&
+        bendOf(entry) >= (one.bendRadiusMm ?? Infinity),
+    )
     return [
       {
         id: `profile-fit.${run.id}`,
@@ -78,11 +88,13 @@ const profileFit: Judge = ({ plan, cuts }) =>
         grade: 'stop',
         about: [run.id],
         text: isBent
-          ? `${run.name} bends, and ${profile.name} is straight`
+          ? profile.bendRadiusMm === undefined
+            ? `${run.name} bends, and ${profile.name} is straight`
+            : `${run.name} bends at ${formatLength(bendOf(entry), plan.units)}, ${profile.name} takes ${formatLength(profile.bendRadiusMm, plan.units)}`
           : `${run.name}: ${strip.name}${hasSleeve ? ' in its sleeve' : ''} is ${formatLength(widthMm, plan.units)} wide, ${profile.name} takes ${formatLength(profile.innerWidthMm, plan.units)}`,
         why: 'A strip that is pressed in lies crooked and lifts off its backing.',
         remedies: [
-          ...(wider === undefined ? [] : [take(`take the ${wider.name}`, wider.id)]),
+          ...(fitting === undefined ? [] : [take(`take the ${fitting.name}`, fitting.id)]),
           take('no profile', undefined),
         ],
       },
@@ -97,7 +109,8 @@ const tightBend: Judge = ({ plan, cuts }) =>
   cuts.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
     if (entry.cuts === 0) return []
-    const leastMm = mountOf(entry).bend === 'flat' ? strip.flatRadiusMm : strip.edgeRadiusMm
+    const leastMm =
+      mountOf({ plan }, entry).bend === 'flat' ? strip.flatRadiusMm : strip.edgeRadiusMm
     const radiusMm = bendOf(entry)
     if (leastMm === null || radiusMm >= leastMm - 0.05) return []
     return [
@@ -117,10 +130,10 @@ const tightBend: Judge = ({ plan, cuts }) =>
 const glaringLumensPerM = 200
 
 /** Bare bright light that faces people. */
-const glare: Judge = ({ cuts }) =>
+const glare: Judge = ({ plan, cuts }) =>
   cuts.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
-    const { facing, cover } = mountOf(entry)
+    const { facing, cover } = mountOf({ plan }, entry)
     const isBare = cover === 'none' || cover === 'clear'
     if (entry.cuts === 0 || facing !== 'room' || !isBare) return []
     if (strip.lumensPerM < glaringLumensPerM) return []
@@ -141,10 +154,10 @@ const glare: Judge = ({ cuts }) =>
   })
 
 /** A bare strip where it gets wet. */
-const wet: Judge = ({ cuts }) =>
+const wet: Judge = ({ plan, cuts }) =>
   cuts.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
-    const { damp, hasSleeve } = mountOf(entry)
+    const { damp, hasSleeve } = mountOf({ plan }, entry)
     if (entry.cuts === 0 || damp === 'dry' || hasSleeve || strip.isSealed) return []
     return [
       {
@@ -160,10 +173,10 @@ const wet: Judge = ({ cuts }) =>
   })
 
 /** A sealed strip or sleeve whose cut ends are open where it is not dry. */
-const openSleeve: Judge = ({ cuts }) =>
+const openSleeve: Judge = ({ plan, cuts }) =>
   cuts.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
-    const { damp, hasSleeve, hasCaps } = mountOf(entry)
+    const { damp, hasSleeve, hasCaps } = mountOf({ plan }, entry)
     if (entry.cuts === 0 || damp === 'dry' || hasCaps || !(hasSleeve || strip.isSealed)) return []
     return [
       {

@@ -24,7 +24,7 @@ export const worn: Judge = (evidence) => {
   if (!hasChildren) return verdicts
   const magnets = cuts.filter(
     ({ run, cuts: groups }) =>
-      groups > 0 && (mounted(run.line.mount).fixing ?? plan.rules.fixing) === 'magnets',
+      groups > 0 && (mounted(plan.own, run.line.mount).fixing ?? plan.rules.fixing) === 'magnets',
   )
   if (magnets.length > 0)
     verdicts.push({
@@ -106,7 +106,7 @@ export const mainsNear: Judge = ({ plan, cuts }) => {
 
 /** A hole that is too small for the gland that has to close it. */
 export const glands: Judge = ({ plan, cuts, circuit }) => {
-  const places = glandsOf(cuts, circuit)
+  const places = glandsOf(plan, cuts, circuit)
   return cuts.flatMap(({ run }): Verdict[] => {
     const { into } = run.line
     if (into === undefined) return []

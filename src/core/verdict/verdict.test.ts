@@ -139,6 +139,7 @@ describe('verdicts name what, by how much, and the way out', () => {
           supplies: [],
           boards: [],
           lights: [],
+          profiles: [],
         },
       })
     expect(said(own(18))).toEqual([])
@@ -199,7 +200,7 @@ describe('a profile that a strip does not go into', () => {
       'ledge 600',
       { profile: 'corner', hasSleeve: true },
       /in its sleeve is 12 mm wide, corner profile .* takes 11 mm/,
-      ['take the flat profile, 12 mm inside', 'no profile'],
+      ['take the small U profile 17 × 8, 12 mm inside', 'no profile'],
     ],
     [
       'in its sleeve, just wide enough',
@@ -227,7 +228,7 @@ describe('figures that were brought within bounds', () => {
   const plan: Plan = {
     ...nook,
     lines: nook.lines.map((one) => (one.id === 'crown' ? { ...one, stripId: 'own' } : one)),
-    own: { strips: [other, strip], supplies: [], boards: [], lights: [] },
+    own: { strips: [other, strip], supplies: [], boards: [], lights: [], profiles: [] },
     use: { ...nook.use, batteryHours: 0.01 },
     adjusted: [
       { path: ['own', 'strips', 'own', 'cutPitchMm'], was: 1e-6, now: 1, why: 'at least 1' },

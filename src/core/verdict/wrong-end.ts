@@ -4,7 +4,8 @@ import { squareWay, type Point } from '../measure/geometry'
 import { cutLengthMm } from '../measure/wire-way'
 import { placer } from '../measure/layout'
 import type { MeasuredRun } from '../measure/measure'
-import { profileOf, type Profile } from '../parts/profiles'
+import { profileOf } from '../parts/profiles'
+import type { Profile } from '../plan/parts'
 import { formatQuantity } from '../quantity/format'
 import type { Judge, Verdict } from './verdict'
 
@@ -24,7 +25,7 @@ export const wrongEnd: Judge = (given) =>
     if (far === undefined || near === undefined) return []
     const put = placer(entry.run, place)
     const [start, end] = [put(near.point), put(far.point)]
-    const profile = profileOf(entry.run.line.mount?.profile ?? '')
+    const profile = profileOf(given.plan.own, entry.run.line.mount?.profile)
     return profile?.wireEnd === undefined
       ? fartherEnd(given, entry, end)
       : closedEnd(entry, profile, [start, end])

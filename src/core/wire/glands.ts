@@ -1,3 +1,4 @@
+import type { Plan } from '../plan/plan'
 import type { CutStripRun } from '../cut/cut'
 import { entriesById } from '../cut/entry-of'
 import { mounted } from '../parts/mounted'
@@ -16,6 +17,7 @@ export interface GlandPlace {
 
 /** Every place at which a bundle of wires comes to a run outdoors. */
 export function glandsOf(
+  { own }: Pick<Plan, 'own'>,
   cuts: readonly CutStripRun[],
   { blocks, wires }: { readonly blocks: readonly Block[]; readonly wires: readonly RoutedWire[] },
 ): GlandPlace[] {
@@ -28,7 +30,7 @@ export function glandsOf(
       const run = runOf.get(block)
       const entry = run === undefined ? undefined : entryOf.get(run)
       if (first === undefined || entry === undefined || spot.kind === 'splitter') return []
-      if (mounted(entry.run.line.mount).damp !== 'outdoors') return []
+      if (mounted(own, entry.run.line.mount).damp !== 'outdoors') return []
       const isAtEnd =
         (spot.kind === 'pad' && spot.pad > 0) || (spot.kind === 'data' && spot.side === 'out')
       return [

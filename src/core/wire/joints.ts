@@ -1,7 +1,8 @@
 import { runName } from '../cut/entry-of'
 import type { StripReels } from '../cut/reels'
 import type { FedPlan } from '../feed/fed-plan'
-import type { Line } from '../plan/plan'
+import { profileOf } from '../parts/profiles'
+import type { Line, Plan } from '../plan/plan'
 import { plural } from '../quantity/format'
 import { blockId } from '../route/harness'
 import { linesOf } from '../route/strip-lines'
@@ -196,6 +197,7 @@ export function jointsOf(
         isScrew || isPlug
           ? []
           : threadsAt(
+              plan,
               wire,
               place.at,
               block.of.kind === 'run' ? lineOf.get(block.of.run) : undefined,
@@ -397,13 +399,23 @@ export function bundlesOf<Wire extends { readonly bundle: string }>(
 const roleText = ({ role, colour }: PlanWire): string => `${role} (${colour})`
 
 /** What would be trapped by a joint of the wire at that place, and so is threaded on before. */
-const threadsAt = (wire: PlanWire, at: JointAt, line?: ThreadedLine): string[] => [
+const threadsAt = (
+  plan: Pick<Plan, 'own'>,
+  wire: PlanWire,
+  at: JointAt,
+  line?: ThreadedLine,
+): string[] => [
   ...(wire.sleeve === null ? [] : [`sleeve ${wire.sleeve} on ${wire.name}`]),
-  ...(line === undefined ? [] : thingsAt(wire, at, line)),
+  ...(line === undefined ? [] : thingsAt(plan, wire, at, line)),
 ]
 
 /** … besides its sleeve: at a run the holes that it goes through, the cap of the profile, the end cap, the gland. */
-export function thingsAt({ name }: PlanWire, at: JointAt, line: ThreadedLine): string[] {
+export function thingsAt(
+  { own }: Pick<Plan, 'own'>,
+  { name }: PlanWire,
+  at: JointAt,
+  line: ThreadedLine,
+): string[] {
   const things: string[] = []
   const { mount, into } = line
   const isAtEnd = at.kind === 'out' || (at.kind === 'pads' && at.pad > 0)
@@ -411,7 +423,8 @@ export function thingsAt({ name }: PlanWire, at: JointAt, line: ThreadedLine): s
     for (const hole of into.holes)
       if (at.kind === 'light' || (hole.at === 'end') === isAtEnd)
         things.push(`${name} through the ${String(hole.mm)} mm hole in the ${into.what}`)
-  if (mount?.profile !== undefined && (at.kind === 'out' || at.kind === 'pads'))
+  const { shape = 'bar' } = profileOf(own, mount?.profile) ?? {}
+  if (shape !== 'bar' && (at.kind === 'out' || at.kind === 'pads'))
     things.push('end cap of the profile')
   if (mount?.hasSleeve === true || mount?.hasCaps === true) things.push('end cap')
   if (mount?.damp === 'outdoors') things.push('gland')
