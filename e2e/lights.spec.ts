@@ -291,6 +291,20 @@ test('in a narrow window dialogs stay within it', async ({ page }) => {
     await close.click()
     await expect(page.getByRole('dialog')).toHaveCount(0)
   }
+  // How something is mounted, too.
+  for (const [plan, button] of [
+    ['Bay-window nook', 'how it is mounted'],
+    ['Firefly jar', 'how they are mounted'],
+  ] as const) {
+    await page.goto('/plans')
+    await page.getByRole('link', { name: plan }).click()
+    await line(page, 1).click()
+    await page.getByRole('button', { name: button }).click()
+    const box = (await page.getByLabel('Light goes').boundingBox())!
+    expect(box.x).toBeGreaterThan(0)
+    expect(box.x + box.width).toBeLessThan(390)
+    expect(box.y).toBeGreaterThan(0)
+  }
 })
 
 test('LEDs of several colours: a resistor and a pin for each, mixed by hand, and one of one’s own', async ({
@@ -351,6 +365,16 @@ test('pixel nodes farther apart than their wire get wire in between, and what on
   await expect(nodes.getByTestId('node-sums')).toContainText('0.020 A all the time')
   await nodes.getByRole('button', { name: 'Close' }).click()
   await expect(page.getByTestId('lit-answer')).toContainText('5 lengths · 15 px on a lane')
+
+  await card.getByRole('button', { name: 'how they are mounted' }).click()
+  await expect(card).toContainText('each is seen, 800 mm apart')
+  await card.getByRole('combobox', { name: /^Cover/ }).selectOption('opal')
+  await card.getByLabel('From the lights to it').fill('900 mm')
+  await card.getByLabel('From the lights to it').press('Tab')
+  await expect(card.getByText(/ripple:/)).toContainText('even line')
+  await card.getByLabel('Each held by').selectOption('clips')
+  await expect(card.getByLabel('Each held by')).toHaveValue('clips')
+  await page.keyboard.press('Escape')
 
   await line(page, 1).press('Enter')
   await page.keyboard.type('ridge 30 px')

@@ -15,6 +15,7 @@ import { usePart } from '../stores/use-parts'
 import { useRunSettings } from './run-settings'
 import BlendStrip from './BlendStrip.vue'
 import MountSection from './MountSection.vue'
+import { facingWords } from './facing-words'
 
 const { run, strip } = defineProps<{ run: MeasuredRun; strip: Strip }>()
 
@@ -34,12 +35,6 @@ watch(
     depth.value = mm
   },
 )
-const facingWords = {
-  wall: 'onto the wall',
-  down: 'down',
-  up: 'up',
-  room: 'into the room, at eye height',
-} as const
 
 /** Choices in words; the first of each is what is usual. */
 const fields = [
@@ -132,7 +127,7 @@ function setToday(event: Event): void {
   <Popover class="relative">
     <PopoverButton class="link-quiet">how it is mounted</PopoverButton>
     <PopoverPanel
-      class="absolute bottom-full left-0 z-30 mb-2 max-h-[70vh] w-[min(460px,calc(100vw-24px))] overflow-y-auto rounded-lg border border-bench-line bg-bench-high p-4 text-[13px] text-bench-ink shadow-xl shadow-black/60"
+      class="absolute bottom-full left-0 z-30 mb-2 max-h-[70vh] w-[460px] max-sm:fixed max-sm:inset-x-3 max-sm:bottom-3 max-sm:mb-0 max-sm:w-auto overflow-y-auto rounded-lg border border-bench-line bg-bench-high p-4 text-[13px] text-bench-ink shadow-xl shadow-black/60"
     >
       <h3 class="mb-2 font-semibold">
         {{ run.name }}

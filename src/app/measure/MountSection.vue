@@ -154,7 +154,7 @@ function key(event: KeyboardEvent): void {
       :height="px(ledMm)"
       class="fill-glow"
     />
-    <text x="36" :y="ground + 16" class="fill-bench-ink text-[12px]">
+    <text x="36" :y="ground + 16" class="fill-bench-ink text-[12px] max-sm:text-[15.5px]">
       {{ isHung ? 'hung free' : profile ? 'screwed flat' : mount.surface }}
     </text>
     <text
@@ -162,11 +162,13 @@ function key(event: KeyboardEvent): void {
       :x="width - 36"
       :y="ground + 16"
       text-anchor="end"
-      class="fill-bench-ink text-[12px]"
+      class="fill-bench-ink text-[12px] max-sm:text-[15.5px]"
     >
       {{ significant(riseK, 2) }} K warmer than the room
     </text>
-    <text x="36" y="20" class="fill-bench-soft text-[12px]">light {{ goes }}</text>
+    <text x="36" y="20" class="fill-bench-soft text-[12px] max-sm:text-[15.5px]">
+      light {{ goes }}
+    </text>
     <g
       v-if="hasCover"
       class="cursor-ns-resize touch-none outline-offset-2"
@@ -184,9 +186,9 @@ function key(event: KeyboardEvent): void {
     >
       <rect
         :x="middle - coverHalf - 30"
-        :y="coverY - 13"
+        :y="coverY - 28"
         :width="2 * coverHalf + 60"
-        height="26"
+        height="56"
         fill="transparent"
       />
       <rect
@@ -205,7 +207,7 @@ function key(event: KeyboardEvent): void {
       <text
         :x="middle + coverHalf + 26"
         :y="coverY + 4"
-        class="fill-bench-ink font-mono text-[12px]"
+        class="fill-bench-ink font-mono text-[12px] max-sm:text-[15.5px]"
       >
         {{ formatLength(depth, units) }}
       </text>

@@ -23,6 +23,7 @@ const { plan, run } = defineProps<{ plan: Plan; run: MeasuredRun }>()
 
 const PlugsDialog = defineAsyncComponent(() => import('./PlugsDialog.vue'))
 const MatrixPinsDialog = defineAsyncComponent(() => import('./MatrixPinsDialog.vue'))
+const LightsMount = defineAsyncComponent(() => import('./LightsMount.vue'))
 const LegMix = defineAsyncComponent(() => import('./LegMix.vue'))
 const NodesDialog = defineAsyncComponent(() => import('./NodesDialog.vue'))
 const OwnLightDialog = defineAsyncComponent(() => import('../parts/OwnLightDialog.vue'))
@@ -305,6 +306,7 @@ const scans = [
         <button v-if="lit?.settings.drive === 'matrix'" class="link-quiet" @click="open = 'pins'">
           which pins
         </button>
+        <LightsMount :run="run" :can-be-held="run.line.isLengthened === true" />
         <button class="link-quiet" @click="open = 'nodes'">
           {{ run.line.node ? 'its nodes' : 'more in each light' }}
         </button>

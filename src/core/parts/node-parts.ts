@@ -33,4 +33,5 @@ export const nodeParts: readonly Omit<NodePart, 'id'>[] = [
   }),
   of('light in its hole', { holeMm: 8, wires: 3, minutes: 7, isLight: true }),
   of('glass bead over it', { holes: 0, wires: 0, minutes: 1 }),
+  of('frosted dome over it', { holes: 0, wires: 0, minutes: 1 }),
 ]

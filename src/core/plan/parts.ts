@@ -203,7 +203,7 @@ export const boardSchema = z.strictObject({
 export type Board = z.infer<typeof boardSchema>
 
 /** Colours that an LED of several has, each on a leg of its own. */
-export const legColours = ['red', 'green', 'blue', 'white', 'warm white'] as const
+const legColours = ['red', 'green', 'blue', 'white', 'warm white'] as const
 
 const tintSchema = z.string().regex(/^#[\da-f]{6}$/, 'a colour such as #ffa000')
 
