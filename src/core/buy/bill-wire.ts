@@ -142,11 +142,11 @@ export function addJointParts(bill: Bill, { wiring, joints, cuts }: BillGiven): 
       for: [at.run],
       page: 'feed',
     })
-  for (const { run, lights, resistors, isPlugged } of wiring.lightJoints)
+  for (const { run, lights, legs, resistors, isPlugged } of wiring.lightJoints)
     if (!isPlugged)
       bill.add(soldSleeve(legSleeve), {
         what: 'on legs',
-        amount: ((lights * 2 + resistors) * sleeveMm.leg) / 1000,
+        amount: ((lights * legs + resistors) * sleeveMm.leg) / 1000,
         for: [run],
         page: 'measure',
       })

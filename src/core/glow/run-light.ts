@@ -84,7 +84,6 @@ function fromBit({ from, to }: Bit, [x, y]: Point, heightM: number): number {
   const aside = dx * uy - dy * ux
   const r2 = heightM ** 2 + aside ** 2
   const r = Math.sqrt(r2)
-  const upTo = (mm: number): number =>
-    mm / (2 * r2 * (r2 + mm ** 2)) + Math.atan(mm / r) / (2 * r2 * r)
+  const upTo = (m: number): number => m / (2 * r2 * (r2 + m ** 2)) + Math.atan(m / r) / (2 * r2 * r)
   return heightM ** 2 * (upTo(length - along) - upTo(-along))
 }

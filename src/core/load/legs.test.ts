@@ -56,6 +56,23 @@ describe('LEDs of several colours', () => {
     expect(home.every(({ role }) => role !== 'plus')).toBe(true)
   })
 
+  it('are bought with a resistor for each colour and a sleeve for each leg', () => {
+    const { bill } = worked(planOf())
+    const forColours = bill.flatMap(({ name, operands }) =>
+      operands
+        .filter((one) => one.name.startsWith('for ') && name.includes('resistor'))
+        .map((one) => [one.name, one.value, /\d+ Ω/.exec(name)?.[0]]),
+    )
+    expect(forColours.toSorted()).toEqual([
+      ['for blue', 4, '100 Ω'],
+      ['for green', 4, '100 Ω'],
+      ['for red', 4, '150 Ω'],
+    ])
+    // Four legs of four lights and twelve resistors, 15 mm each.
+    const legs = bill.flatMap(({ operands }) => operands.filter(({ name }) => name === 'on legs'))
+    expect(legs.map(({ value }) => value)).toEqual([420])
+  })
+
   it('with the plus in common come home to the board’s plus', () => {
     const { wiring } = worked(planOf({ part: 'led-rgb-plus' }))
     const home = wiring.wires.filter((wire) => wire.home === 'l')
