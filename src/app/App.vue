@@ -44,6 +44,16 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   void router.push({ name: stage.name, params: { id: route.params.id } })
 })
 
+/** From part to part of a page; a dialog keeps the focus. */
+useEventListener('keydown', (event: KeyboardEvent) => {
+  if (event.key !== 'F6' || document.querySelector('[role="dialog"]') !== null) return
+  event.preventDefault()
+  const by = event.shiftKey ? -1 : 1
+  void import('./shell/page-parts').then(({ toNextPart }) => {
+    toNextPart(by)
+  })
+})
+
 /** The search, and the help where no field takes the sign. */
 useEventListener('keydown', (event: KeyboardEvent) => {
   const { ctrlKey, metaKey, key, target } = event

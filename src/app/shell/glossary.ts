@@ -95,6 +95,7 @@ export const shortcuts: readonly {
     where: 'Everywhere',
     keys: [
       ['Alt+1 … Alt+9', 'the pages of a plan, Measure to Mend'],
+      ['F6 Shift+F6', 'the next part of the page, the one before'],
       ['Ctrl+K', 'search pages, actions, runs, parts and sums'],
       ['Ctrl+Z', 'undo'],
       ['Ctrl+Shift+Z', 'redo'],
