@@ -59,13 +59,13 @@ const walls = computed(() => {
   const top = String(wallTop.value)
   return `M${String(left)} ${String(ground)}V${top}H${String(middle - half)}V${String(ground - wall)}H${String(middle + half)}V${top}H${String(right)}V${String(ground)}Z`
 })
-const shapeWords = computed(() =>
-  profile === undefined ? '' : profile.shape === 'corner' ? ', turned 45° into a corner' : '',
+const goesTo = computed(
+  () => `${goes}${profile?.beam === 'angled' ? ', turned 45° by its profile' : ''}`,
 )
 const heat = computed(() => Math.min(1, Math.max(0, (riseK ?? 0) / 50)))
 const words = computed(
   () =>
-    `Seen from its end: ${strip.name} ${profile === undefined ? '' : `in a ${profile.name}${shapeWords.value} `}${isHung.value ? 'hung free' : `on ${mount.surface}`}, ${hasCover.value ? `${mount.cover} cover ${formatLength(depth.value, units)} away` : 'no cover'}, light ${goes}`,
+    `Seen from its end: ${strip.name} ${profile === undefined ? '' : `in a ${profile.name} `}${isHung.value ? 'hung free' : `on ${mount.surface}`}, ${hasCover.value ? `${mount.cover} cover ${formatLength(depth.value, units)} away` : 'no cover'}, light ${goesTo.value}`,
 )
 
 const startDrag = useDrag()
@@ -167,7 +167,7 @@ function key(event: KeyboardEvent): void {
       {{ significant(riseK, 2) }} K warmer than the room
     </text>
     <text x="36" y="20" class="fill-bench-soft text-[12px] max-sm:text-[15.5px]">
-      light {{ goes }}
+      light {{ goesTo }}
     </text>
     <g
       v-if="hasCover"

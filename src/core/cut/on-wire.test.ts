@@ -71,6 +71,17 @@ describe('lamps along a path, farther apart than the wire of a string', () => {
     expect(tally(long).verdicts.some(({ id }) => id.endsWith('.hops'))).toBe(false)
   })
 
+  it('begin a new string behind each wire, and are plugged where one is full', () => {
+    // Two rows of sixty, the second farther away than the wire reaches.
+    const rows = worked(planOf('curtain grid 2 x 60 @ 60 x 400 zigzag', { isLengthened: true }))
+    expect(rows.cuts[0]!.pieces.map(({ cuts, part }) => [cuts, part])).toEqual([
+      [50, 0],
+      [10, 0],
+      [50, 1],
+      [10, 1],
+    ])
+  })
+
   it('stay whole where the wire reaches', () => {
     const mixed = worked(planOf('border string 6 @ 100', { isLengthened: true }))
     expect(mixed.cuts[0]!.pieces.map(({ cuts }) => cuts)).toEqual([6])
