@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { layer, scene, showOf } from '../../testing/shows'
+import { planNetwork } from '../feed/plan-network'
 import { mixedColour } from '../glow/colour'
 import { play, readyShow, toEnd } from '../glow/play'
 import { shippedLights } from '../parts/lights'
@@ -92,6 +93,20 @@ describe('LEDs of several colours', () => {
     // Nothing lights the colours of what is switched as one by themselves.
     const together = worked(planOf({ drive: 'switch', mix: [1, 0, 0] })).loads[0]!
     expect(together.currentA.red).toBeCloseTo(together.currentA['full-white'], 12)
+  })
+
+  it('are loads of the board’s supply in the network, case by case', () => {
+    const given = worked(planOf())
+    const own = given.supplies[0]!
+    for (const [loadCase, lightsA] of [
+      ['idle', 0],
+      ['red', 4 * redA],
+      ['full-white', 4 * (redA + greenA + blueA)],
+    ] as const) {
+      const board = planNetwork(given, loadCase).runs.find(({ id }) => id === 'board')!
+      expect(board.load.idleA).toBeCloseTo(own.boardA + lightsA, 12)
+      expect(own.currentA[loadCase]).toBeCloseTo(own.boardA + lightsA, 12)
+    }
   })
 
   it('are stopped where their common leg does not suit what drives them', () => {
