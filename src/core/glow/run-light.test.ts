@@ -3,7 +3,9 @@ import type { Point } from '../measure/geometry'
 import { measure } from '../measure/measure'
 import { emptyPlan } from '../plan/empty'
 import { benchLight } from './bench-light'
-import { runLux } from './run-light'
+import type { Line, Plan } from '../plan/plan'
+import { worked } from '../worked'
+import { lightShare, runLux } from './run-light'
 
 const segmentsOf = (text: string) =>
   measure({ ...emptyPlan('t', 'x'), lines: [{ id: 'l', text }] }).runs[0]!.segments
@@ -12,6 +14,23 @@ const luxOf = (text: string, heightM: number, share = 1): number => {
   const litMm = segments.map(({ lengthMm }): [number, number] => [0, lengthMm])
   return runLux({ segments, litMm, lumensPerM: 800, share, heightM })
 }
+
+it('a limit dims what the program dims, a cover all of it', () => {
+  const shareOf = (line: Partial<Line>): number => {
+    const plan: Plan = {
+      ...emptyPlan('t', 'x'),
+      limit: 0.5,
+      lines: [{ id: 'l', text: 'shelf 1 m', ...line }],
+    }
+    return lightShare(plan, worked(plan).cuts[0]!)
+  }
+  const plain = { stripId: 'white-12v-14' }
+  expect(shareOf({})).toBe(0.5)
+  expect(shareOf(plain)).toBe(1)
+  expect(shareOf({ ...plain, dimmer: 'all' })).toBe(0.5)
+  expect(shareOf({ ...plain, mount: { cover: 'opal' } })).toBe(0.6)
+  expect(shareOf({ mount: { cover: 'frosted' } })).toBe(0.4)
+})
 
 describe('lux below a run', () => {
   it('is the sum of one straight line below its middle', () => {

@@ -383,8 +383,9 @@ it.each(['board-pin-9v', 'board-pin-block'])(
   'a light on the board’s own 5 V pin (%s): its source goes to the raw input',
   (part) => {
     const empty = emptyPlan('t', 'x')
-    const { wiring, steps } = worked({
+    const { wiring, steps, leads, sources } = worked({
       ...empty,
+      bench: { ...empty.bench, controllerAt: [3000, 40] },
       lines: [{ id: 'l', text: 'jar 5 px' }],
       supplies: [{ id: 'supply-a', name: 'Source', part }],
       signal: { ...empty.signal, board: 'small-5v' },
@@ -396,6 +397,8 @@ it.each(['board-pin-9v', 'board-pin-block'])(
     expect(ends('board')).toEqual(
       expect.arrayContaining(['jar +', 'jar −', 'raw +', '−']) as string[],
     )
+    // The lead begins where the board is.
+    expect(leads[0]!.start).toEqual(sources.controller)
     // Nothing of the light hangs on the source, and nothing else on the raw input.
     expect(ends('supply:supply-a').some((label) => label.startsWith('jar'))).toBe(false)
     expect(ends('board').filter((label) => label === 'raw +')).toHaveLength(1)
