@@ -75,6 +75,11 @@ describe('PWM sink boards', () => {
     expect(tally(mended).verdicts.map(({ code }) => code)).not.toContain('sink-over')
     // It leaves the output what it needs to hold its current.
     const { colours, part, stringA } = worked(mended).lit[0]!
+    // The sum says what the output keeps of the volts.
+    const figure = tally(mended)
+      .roll.flatMap(({ figures }) => figures)
+      .find(({ id }) => id.startsWith('resistor.'))!
+    expect(figure.operands[0]).toMatchObject({ name: 'supply', value: 12 - 0.6 })
     expect(12 - part.volts - stringA * colours[0]!.resistor!.pickOhm).toBeGreaterThanOrEqual(
       0.6 - 1e-9,
     )

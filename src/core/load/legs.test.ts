@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { layer, scene, showOf } from '../../testing/shows'
 import { planNetwork } from '../feed/plan-network'
 import { mixedColour } from '../glow/colour'
+import { fieldOf } from '../glow/field'
 import { play, readyShow, toEnd } from '../glow/play'
 import { shippedLights } from '../parts/lights'
 import { workingText } from '../quantity/figure'
@@ -164,6 +165,17 @@ describe('LEDs of several colours', () => {
     expect(amperes('duty 255 0 0') - dark).toBeCloseTo(4 * redA, 6)
     expect(amperes('duty 0 0 255') - dark).toBeCloseTo(4 * blueA, 6)
     expect(amperes('duty 255 255 255') - dark).toBeCloseTo(4 * (redA + greenA + blueA), 6)
+  })
+
+  it('on one switch are one element that is on or off, whatever strip the plan has', () => {
+    const given = worked(planOf({ drive: 'switch' }))
+    expect(fieldOf(given).runs.map(({ channels, count }) => [channels, count])).toEqual([
+      [['all'], 1],
+    ])
+    expect(fieldOf(worked(planOf())).runs[0]).toMatchObject({
+      channels: ['red', 'green', 'blue'],
+      count: 4,
+    })
   })
 
   it('are one part of the plan only where their figures agree', () => {
