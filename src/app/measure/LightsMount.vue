@@ -3,7 +3,7 @@ import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { computed } from 'vue'
 import { waysBetween } from '../../core/cut/on-wire'
 import type { MeasuredRun } from '../../core/measure/measure'
-import { hidesDots, mounted } from '../../core/parts/mounted'
+import { hidesDots } from '../../core/parts/mounted'
 import { covers, dampnesses, facings, fixings } from '../../core/plan/choices'
 import type { Mount } from '../../core/plan/plan'
 import { significant } from '../../core/quantity/format'
@@ -23,8 +23,7 @@ const { run, canBeHeld } = defineProps<{
 }>()
 
 const store = usePlanStore()
-const mount = computed(() => mounted(store.plan?.own ?? { profiles: [] }, run.line.mount))
-const { setMount } = useRunSettings(() => run)
+const { mount, setMount } = useRunSettings(() => run)
 const same = <Value extends string>(values: readonly Value[]) =>
   values.map((value) => [value, value] as const)
 const facingOptions = facings.map((facing) => [facing, facingWords[facing]] as const)

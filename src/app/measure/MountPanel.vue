@@ -5,7 +5,7 @@ import { brightnessOf, lightShare, runLux } from '../../core/glow/run-light'
 import type { MeasuredRun } from '../../core/measure/measure'
 import { bends, covers, dampnesses, facings, surfaces } from '../../core/plan/choices'
 import type { Strip } from '../../core/plan/parts'
-import { hidesDots, mounted } from '../../core/parts/mounted'
+import { hidesDots } from '../../core/parts/mounted'
 import { profileOf } from '../../core/parts/profiles'
 import { formatQuantity, significant } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
@@ -23,10 +23,9 @@ const MountingParts = defineAsyncComponent(() => import('./MountingParts.vue'))
 
 const store = usePlanStore()
 const warmth = usePart('warmth')
-const noProfiles = { profiles: [] }
-const mount = computed(() => mounted(store.plan?.own ?? noProfiles, run.line.mount))
+const { own, mount, set, setMount } = useRunSettings(() => run)
 
-const profile = computed(() => profileOf(store.plan?.own ?? noProfiles, mount.value.profile))
+const profile = computed(() => profileOf(own.value, mount.value.profile))
 /** Where the cover is, also while it is dragged. */
 const depth = ref(mount.value.coverMm)
 watch(
@@ -63,7 +62,6 @@ const fields = [
   },
 ] as const
 
-const { set, setMount } = useRunSettings(() => run)
 function choose(event: Event, key: (typeof fields)[number]['key'], label: string): void {
   if (event.target instanceof HTMLSelectElement)
     setMount({ [key]: event.target.value }, label.toLowerCase())

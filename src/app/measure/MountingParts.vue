@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue'
 import type { MeasuredRun } from '../../core/measure/measure'
-import { mounted } from '../../core/parts/mounted'
 import { profileOf, profilesOf } from '../../core/parts/profiles'
 import type { Profile } from '../../core/plan/parts'
 import { withSet } from '../../core/plan/with-set'
@@ -22,13 +21,11 @@ const OwnProfileDialog = defineAsyncComponent(() => import('../parts/OwnProfileD
 const store = usePlanStore()
 const isAdding = ref(false)
 const shelf = useShelf()
-const own = computed(() => store.plan?.own ?? { profiles: [] })
+const { own, mount, set, setMount } = useRunSettings(() => run)
 const kept = computed(() => keptOf(shelf.parts, 'profile'))
 const offered = computed(() => offeredOf(kept.value, profilesOf(own.value)))
-const mount = computed(() => mounted(own.value, run.line.mount))
 const house = computed(() => store.plan?.rules.fixing ?? 'backing')
 
-const { set, setMount } = useRunSettings(() => run)
 const valueOf = (event: Event): string =>
   event.target instanceof HTMLSelectElement ? event.target.value : ''
 function setProfile(event: Event): void {

@@ -1,4 +1,7 @@
+import { computed, type ComputedRef } from 'vue'
 import type { MeasuredRun } from '../../core/measure/measure'
+import { mounted, type Mounted } from '../../core/parts/mounted'
+import type { OwnProfiles } from '../../core/parts/profiles'
 import type { LineSettings } from '../../core/plan/commands'
 import type { Mount } from '../../core/plan/plan'
 import { withSet, type Settable } from '../../core/plan/with-set'
@@ -6,6 +9,9 @@ import { usePlanStore } from '../stores/plan'
 
 /** Sets what hangs on a run's line; `what` names it in the history. */
 export function useRunSettings(run: () => MeasuredRun): {
+  /** The parts of the plan's own that it is mounted with. */
+  readonly own: ComputedRef<OwnProfiles>
+  readonly mount: ComputedRef<Mounted>
   readonly set: (values: LineSettings, what: string) => void
   readonly setMount: (values: Settable<Mount>, what: string) => void
 } {
@@ -17,7 +23,10 @@ export function useRunSettings(run: () => MeasuredRun): {
       key: `mount.${what}.${id}`,
     })
   }
+  const own = computed((): OwnProfiles => store.plan?.own ?? { profiles: [] })
   return {
+    own,
+    mount: computed(() => mounted(own.value, run().line.mount)),
     set,
     setMount: (values, what) => {
       set({ mount: withSet(run().line.mount ?? {}, values) }, what)

@@ -112,13 +112,15 @@ function cutOne(
 function stringsOf(run: MeasuredRun, strip: Strip, tag: string): Piece[] {
   const { nodesPerString = 1, cutPitchMm, light } = strip
   const inNode = pixelsInNode(run)
-  const isLong = [false, ...waysBetween(run).map((mm) => !isWithinReach(mm, strip))]
+  const isLong =
+    run.line.isLengthened === true
+      ? [false, ...waysBetween(run).map((mm) => !isWithinReach(mm, strip))]
+      : []
   const starts: { from: number; part: number }[] = []
   const all = run.lights.length * inNode
   for (let from = 0; from < all; from += 1) {
     const last = starts.at(-1)
-    const isWired =
-      run.line.isLengthened === true && from % inNode === 0 && isLong[from / inNode] === true
+    const isWired = from % inNode === 0 && isLong[from / inNode] === true
     if (last === undefined || isWired)
       starts.push({ from, part: last === undefined ? 0 : last.part + 1 })
     else if (from - last.from === nodesPerString) starts.push({ from, part: last.part })

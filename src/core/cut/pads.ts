@@ -68,8 +68,9 @@ export function jumpersOf(entry: Pick<CutStripRun, 'run' | 'strip' | 'pieces'>):
     const from = placed[index] ?? to
     pad += from.cuts
     const isSplit = from.part === to.part
-    const awayMm = distance(pointOf(entry, from, from.cuts), pointOf(entry, to, 0))
-    const lengthMm = isSplit ? 0 : Math.max(0, awayMm - ownMm)
+    const lengthMm = isSplit
+      ? 0
+      : Math.max(0, distance(pointOf(entry, from, from.cuts), pointOf(entry, to, 0)) - ownMm)
     return { from, to, pad, lengthMm }
   })
 }

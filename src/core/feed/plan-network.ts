@@ -272,17 +272,17 @@ function addBoard(
   const first = lanes[0]?.runs[0]
   const atStrip = plan.signal.boardFrom === 'strip' && first !== undefined
   const ohm = (wire.lengthMm / 1000) * wire.gauge.ohmPerM
-  // Lights on its own pins draw as they are lit, where that is given.
-  const onPins = lit.flatMap((run) => {
-    const duties = isOnPins(run.settings) ? levels?.get(run.id) : undefined
-    return duties === undefined ? [] : [{ run, duties }]
-  })
-  const rest = lit.filter((run) => isOnPins(run.settings) && !onPins.some((one) => one.run === run))
-  const restA = loads
-    .filter(({ id }) => rest.some((run) => run.id === id))
-    .reduce((sum, { currentA }) => sum + currentA[loadCase], 0)
-  runs.push(lumped(networkName.board, boardA(plan, fit) + restA))
-  for (const { run, duties } of onPins) {
+  // Lights on its own pins draw as they are lit where that is given, and else as in the load case.
+  const onPins = lit.filter(({ settings }) => isOnPins(settings))
+  const byCase = new Set(onPins.flatMap(({ id }) => (levels?.has(id) === true ? [] : [id])))
+  const lightsA = loads.reduce(
+    (sum, { id, currentA }) => sum + (byCase.has(id) ? currentA[loadCase] : 0),
+    0,
+  )
+  runs.push(lumped(networkName.board, boardA(plan, fit) + lightsA))
+  for (const run of onPins) {
+    const duties = levels?.get(run.id)
+    if (duties === undefined) continue
     const name = networkName.lights(run.id, 0)
     runs.push(dimmed(name, { idleA: run.besideA, fullA: run.peakA }, duties))
     leads.push({

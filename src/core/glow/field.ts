@@ -3,8 +3,7 @@ import { entryOf } from '../cut/entry-of'
 import { dimmersOf } from '../lanes/dimmers'
 import type { Lane } from '../lanes/lanes'
 import { pixelMap } from '../lanes/pixel-map'
-import type { LitRun } from '../load/lights'
-import { hasOwnPins } from '../load/lit-colours'
+import { groupCount, hasOwnPins } from '../load/lit-colours'
 import type { RoutedPlan } from '../route/routed-plan'
 import { placer, placesOf } from '../measure/layout'
 import type { Point } from '../measure/geometry'
@@ -78,7 +77,8 @@ export function fieldOf({ cuts, lit, lanes, layout }: FieldGiven): Field {
   const runs: FieldRun[] = []
   const fieldLanes: FieldLane[] = []
   const single = lit.filter(hasOwnPins)
-  const count = pixels.length + single.reduce((sum, own) => sum + groupsOf(own), 0) + dimmers.length
+  const count =
+    pixels.length + single.reduce((sum, own) => sum + groupCount(own), 0) + dimmers.length
   const field = {
     run: new Int32Array(count).fill(-1),
     x: new Float64Array(count),
@@ -101,7 +101,7 @@ export function fieldOf({ cuts, lit, lanes, layout }: FieldGiven): Field {
   const places = placesOf(layout)
   for (const own of single) {
     const { id, settings, colours } = own
-    const groups = groupsOf(own)
+    const groups = groupCount(own)
     const entry = entryOf(cuts, id)
     if (entry === undefined) continue
     const place = places.get(id)
@@ -205,9 +205,6 @@ function measureAlong(
       (along[at - 1] ?? 0) +
       Math.hypot((x[at] ?? 0) - (x[at - 1] ?? 0), (y[at] ?? 0) - (y[at - 1] ?? 0))
 }
-
-/** Elements of single lights with pins of their own: a group in series, or a light with all its colours. */
-const groupsOf = ({ strings, colours }: LitRun): number => strings / colours.length
 
 /**
  * What a channel takes of a colour: white where there is a white channel is made by it, so that red, green and blue hold what is left;

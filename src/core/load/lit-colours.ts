@@ -17,5 +17,9 @@ export function groupName({ colours }: Pick<LitRun, 'colours'>, group: number): 
   return `light ${String(Math.floor(group / length) + 1)}${colour === '' ? '' : ` ${colour}`}`
 }
 
+/** Lights, or groups of them in series, whatever colours they have. */
+export const groupCount = ({ strings, colours }: Pick<LitRun, 'strings' | 'colours'>): number =>
+  strings / colours.length
+
 /** Legs that a light is soldered by. */
 export const legCount = ({ colours }: Pick<LitRun, 'colours'>): number => colours.length + 1

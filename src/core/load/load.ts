@@ -1,6 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
 import type { Strip } from '../plan/parts'
 import { caseNames, type LoadCase } from '../plan/choices'
+import type { Dims } from '../plan/mix-text'
 import type { Line, Plan } from '../plan/plan'
 import { groupDraw } from './group-draw'
 import type { LitRun } from './lights'
@@ -33,6 +34,12 @@ export const eachCase = (of: (loadCase: LoadCase) => number): CaseAmperes => {
 /** Whether something can dim a run of strip: its pixels' program, or a dimmer (handbook 3, load). */
 export const isDimmable = (strip: Strip, { dimmer }: Pick<Line, 'dimmer'>): boolean =>
   strip.light.kind === 'pixels' || dimmer !== undefined
+
+/** How much of some runs of strip can be dimmed. */
+export function dimsOfRuns(entries: readonly Pick<CutStripRun, 'run' | 'strip'>[]): Dims {
+  const count = entries.filter(({ run, strip }) => isDimmable(strip, run.line)).length
+  return count === 0 ? 'none' : count < entries.length ? 'some' : 'all'
+}
 
 /** Brightness in a load case of what can be dimmed, 0–1, after the plan's limit; at `level` that of the line where it has its own. */
 export function levelIn(

@@ -21,6 +21,13 @@ export function stripOf({ strips }: Strips, id: string): Strip {
   return strip
 }
 
+/** The part of that id: the user's own, or the one that ships. */
+export const ownOrShipped = <Part extends { readonly id: string }>(
+  own: readonly Part[],
+  shipped: readonly Part[],
+  id: string,
+): Part | undefined => own.find((part) => part.id === id) ?? shipped.find((part) => part.id === id)
+
 export function merged<Part extends { readonly id: string }>(
   own: readonly Part[],
   shipped: readonly Part[],

@@ -3,7 +3,7 @@ import type { Board, LightPart, Strip, SupplyPart } from '../plan/parts'
 import { shippedBoards } from './boards'
 import { shippedLights } from './lights'
 import { powerSwitchPlace, type PowerSwitchPlace } from './power-switches'
-import { merged, stripsOf } from './find-strips'
+import { merged, ownOrShipped, stripsOf } from './find-strips'
 import { shippedSupplies } from './supplies'
 
 /** The parts a plan can use: the user's own first, then those that ship. An own part hides a shipped one of its id. */
@@ -55,8 +55,7 @@ export function isBoardPin(
 ): boolean {
   const slot = supplies.find((one) => one.id === id)
   if (slot === undefined || signal.boardFrom !== 'supply') return false
-  const known = { supplies: merged(own.supplies, shippedSupplies) }
-  return slot.part !== 'auto' && supplyPartOf(known, slot.part)?.kind === 'board-pin'
+  return ownOrShipped(own.supplies, shippedSupplies, slot.part)?.kind === 'board-pin'
 }
 
 /** Where each supply of a plan has a switch by hand; supplies without one are left out. */
@@ -65,10 +64,10 @@ export function powerSwitchesOf({
   own,
 }: Pick<Plan, 'supplies' | 'own'>): ReadonlyMap<string, PowerSwitchPlace> {
   // The network asks for this each time that it is solved: only the supplies are looked up.
-  const known = { supplies: merged(own.supplies, shippedSupplies) }
   return new Map(
     supplies.flatMap((slot) => {
-      const place = powerSwitchPlace(slot, supplyPartOf(known, slot.part))
+      const part = ownOrShipped(own.supplies, shippedSupplies, slot.part)
+      const place = powerSwitchPlace(slot, part)
       return place === undefined ? [] : [[slot.id, place] as const]
     }),
   )

@@ -1,6 +1,6 @@
 import type { Profile } from '../plan/parts'
 import type { Plan } from '../plan/plan'
-import { merged } from './find-strips'
+import { merged, ownOrShipped } from './find-strips'
 
 /** What a hacksaw takes away, mm. */
 export const sawKerfMm = 2
@@ -97,6 +97,4 @@ export const profilesOf = ({ profiles }: OwnProfiles): readonly Profile[] =>
   merged(profiles, shippedProfiles)
 
 export const profileOf = (own: OwnProfiles, id: string | undefined): Profile | undefined =>
-  id === undefined
-    ? undefined
-    : (own.profiles.find((one) => one.id === id) ?? shippedProfiles.find((one) => one.id === id))
+  id === undefined ? undefined : ownOrShipped(own.profiles, shippedProfiles, id)

@@ -13,12 +13,10 @@ export function mixText(
 ): string {
   if (dims === 'none') return 'full'
   const { fullWhite, level } = mix
-  const at = (share: number): string =>
-    share < 1
-      ? `at ${formatQuantity(Math.min(share, limit), '%')}`
-      : limit < 1
-        ? `at ${formatQuantity(limit, '%')}`
-        : 'full'
+  const at = (share: number): string => {
+    const bright = Math.min(share, limit)
+    return bright < 1 ? `at ${formatQuantity(bright, '%')}` : 'full'
+  }
   const parts = [
     ...(fullWhite > 0 ? [`${String(fullWhite)} min ${at(1)}`] : []),
     ...(level > 0 ? [`${String(level)} min ${at(scene.level)}`] : []),

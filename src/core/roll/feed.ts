@@ -1,4 +1,4 @@
-import { isDimmable } from '../load/load'
+import { dimsOfRuns } from '../load/load'
 import { dimsOf } from '../feed/supplies'
 import { mixText } from '../plan/mix-text'
 import { runName } from '../cut/entry-of'
@@ -168,7 +168,7 @@ export function warmthFigures(results: JudgedPlan): Figure[] {
         value: riseK,
         unit: 'K',
         ...working`${operand('mean', wattsPerM, 'W/m')} × ${operand('heat', heatShare, '%')} × ${operand('K·m/W', kelvinMetrePerWatt)}`,
-        rule: `on ${surface}, ${mixText(plan, isDimmable(entry.strip, entry.run.line) ? 'all' : 'none')}, in still air, ± 30 %`,
+        rule: `on ${surface}, ${mixText(plan, dimsOfRuns([entry]))}, in still air, ± 30 %`,
         about: [entry.run.id],
       },
     ]

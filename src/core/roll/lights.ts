@@ -7,6 +7,7 @@ import { operand, working, type Figure, type Working } from '../quantity/figure'
 import { sinkBoard } from '../parts/drivers'
 import { formatQuantity, plural } from '../quantity/format'
 import { gateOhm } from '../route/switch-resistor'
+import { groupCount } from '../load/lit-colours'
 import { charliePins, matrixScan, npnSwitch, sinkBoards } from '../lanes/drives'
 import type { JudgedPlan } from '../verdict/judged-plan'
 
@@ -50,12 +51,13 @@ export function lightFigures({ plan, cuts, lit, fit }: JudgedPlan): Figure[] {
 }
 
 /** What single lights draw: so many at a time, each the sum of its colours. */
-function litWorking({ colours, strings, peakA, stringA }: LitRun): Working {
+function litWorking(run: LitRun): Working {
+  const { colours, peakA, stringA } = run
   const eachMa = colours.map((colour) =>
     operand(colour.name || 'each', colour.stringA * 1000, 'mA'),
   )
   const allA = colours.reduce((sum, colour) => sum + colour.stringA, 0)
-  const groups = strings / colours.length
+  const groups = groupCount(run)
   // Of a matrix one, or a row, is lit at a time.
   const atOnce = allA > 0 ? Math.round(peakA / allA) : groups
   const count = operand(atOnce === groups ? 'groups' : 'at a time', atOnce)
@@ -96,15 +98,16 @@ function onWireFigure({ run, strip, cuts, pieces }: CutStripRun): Figure {
 function resistorFigure(
   plan: Plan,
   name: string,
-  { id, settings, supplyV, strings, colours }: LitRun,
+  run: LitRun,
   { name: colour, resistor, resistors, stringA, volts, mA }: LitColour,
   about: readonly string[],
 ): Figure[] {
   if (resistor === undefined) return []
+  const { id, settings, supplyV } = run
   const at = (ohm: number): string =>
     formatQuantity((stringA * 1000 * resistor.pickOhm) / ohm, 'mA')
   const band = `${at(resistor.highOhm)} to ${at(resistor.lowOhm)} each with ±${formatQuantity(plan.rules.tolerance, '%')}`
-  const wantedA = (mA / 1000) * (resistors === 1 ? strings / colours.length : 1)
+  const wantedA = (mA / 1000) * (resistors === 1 ? groupCount(run) : 1)
   // The outputs of a sink board keep some of the volts.
   const givenV = settings.drive === 'sink' ? supplyV - sinkBoard.dropV : supplyV
   return [

@@ -1,6 +1,6 @@
 import { suits } from '../feed/supplies'
 import { isOnPins, type LitRun } from '../load/lights'
-import { legCount } from '../load/lit-colours'
+import { groupCount, legCount } from '../load/lit-colours'
 import { sensorA } from '../lanes/boards'
 import { shippedLights } from '../parts/lights'
 import type { LightDrive } from '../plan/choices'
@@ -153,7 +153,7 @@ export const sharedResistor: Judge = (evidence) =>
     )
     if (worst?.hottestA === undefined) return undefined
     const { hottestA, stringA, mA: wantedMa } = worst
-    const groups = run.strings / run.colours.length
+    const groups = groupCount(run)
     const of = worst.name === '' ? 'groups' : `${worst.name} LEDs`
     return {
       code: 'shared-resistor',

@@ -1,4 +1,4 @@
-import { isDimmable } from '../load/load'
+import { dimsOfRuns } from '../load/load'
 import { mixText } from '../plan/mix-text'
 import type { CutStripRun } from '../cut/cut'
 import { warmthOf } from '../feed/run-warmth'
@@ -78,7 +78,7 @@ function tooWarm(evidence: Evidence, entry: CutStripRun, isWorn: boolean): Verdi
       code: 'worn',
       grade: 'stop',
       about: [run.id],
-      text: `${run.name}: ${significant(roomC + riseK, 2)} °C ${mixText(plan, isDimmable(entry.strip, run.line) ? 'all' : 'none')}; ${isWorn ? 'what is worn' : 'what children touch'} stays below ${String(most)} °C`,
+      text: `${run.name}: ${significant(roomC + riseK, 2)} °C ${mixText(plan, dimsOfRuns([entry]))}; ${isWorn ? 'what is worn' : 'what children touch'} stays below ${String(most)} °C`,
       why: `${significant(riseK, 2)} K above a room of ${String(roomC)} °C, within ± 30 %: measure it before anybody wears or holds it for long.`,
       remedies,
     },

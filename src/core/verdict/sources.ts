@@ -1,4 +1,4 @@
-import { isDimmable } from '../load/load'
+import { dimsOfRuns } from '../load/load'
 import { mixText } from '../plan/mix-text'
 import type { CutStripRun } from '../cut/cut'
 import { capacitorFor, leastCapacitorV } from '../feed/capacitor'
@@ -161,14 +161,12 @@ export const hotStrip: Judge = (evidence) => {
     const neededMm = coolBar(evidence, entries)
     const percent = coolEnough(plan, entries, riseK)
     const names = entries.map(({ run }) => run.name)
-    const canDim = entries.filter(({ strip, run }) => isDimmable(strip, run.line)).length
-    const dims = canDim === 0 ? 'none' : canDim < entries.length ? 'some' : 'all'
     return {
       id: `hot-strip.${entries[0]?.run.id ?? ''}`,
       code: 'hot-strip',
       grade: riseK > hotK ? 'stop' : 'warning',
       about: entries.map(({ run }) => run.id),
-      text: `${fewNames(names)}: ${significant(riseK, 2)} K warmer than the room, ${mixText(plan, dims)}: ${onAndIn(warmth)}`,
+      text: `${fewNames(names)}: ${significant(riseK, 2)} K warmer than the room, ${mixText(plan, dimsOfRuns(entries))}: ${onAndIn(warmth)}`,
       why: 'Over 35 K adhesive creeps and LEDs age; over 50 K do not. Keep what is touched below 45 °C.',
       remedies: [
         ...(neededMm === undefined
