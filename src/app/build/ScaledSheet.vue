@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Printer } from '@lucide/vue'
 import { computed, watch } from 'vue'
-import { templatePapers, type TemplatePaper } from '../../core/build/template'
+import { templatePapers, type TemplatePaper } from '../../core/build/template-paper'
 import type { Plan } from '../../core/plan/plan'
 import { useJob } from '../engine/use-job'
 

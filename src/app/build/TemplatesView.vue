@@ -1,13 +1,19 @@
 <script setup lang="ts">
 import { Printer } from '@lucide/vue'
 import { computed, defineAsyncComponent, ref } from 'vue'
-import { mostTiles, templatePapers, tilesOf, type TemplatePaper } from '../../core/build/template'
+import {
+  isWorthPaper,
+  mostSheets,
+  sheetsFor,
+  templatePapers,
+  type TemplatePaper,
+} from '../../core/build/template-paper'
 import type { Plan } from '../../core/plan/plan'
 import { formatLength, plural } from '../../core/quantity/format'
+import { templateSheetSvg } from '../../formats/svg-template'
 import { useSpotlight } from '../stores/spotlight'
 import { usePart } from '../stores/use-parts'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
-import TemplateSheet from './TemplateSheet.vue'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
@@ -16,12 +22,15 @@ const ScaledSheet = defineAsyncComponent(() => import('./ScaledSheet.vue'))
 const spotlight = useSpotlight()
 const templates = usePart('templates')
 const picked = ref<string | undefined>(spotlight.chosen)
-const template = computed(
-  () => templates.value?.find(({ run }) => run === picked.value) ?? templates.value?.[0],
-)
-/** Stands for all of the drawing in place of one run. */
-const whole = '*'
+/** Stands for all of the drawing on one sheet, and for the templates of all runs. */
+const [whole, every] = ['*', '+']
 const isWhole = computed(() => picked.value === whole)
+const chosen = computed(() => {
+  const all = templates.value ?? []
+  if (picked.value === every) return all
+  return [all.find(({ run }) => run === picked.value) ?? all[0]].filter((one) => one !== undefined)
+})
+const only = computed(() => (chosen.value.length === 1 ? chosen.value[0] : undefined))
 const paper = ref<TemplatePaper>(plan.units === 'ft-in' ? 'Letter' : 'A4')
 const papers = (Object.keys(templatePapers) as TemplatePaper[]).map((value) => ({
   value,
@@ -33,19 +42,40 @@ const sides = [
   { value: 'back', label: 'From behind' },
 ] as const
 
-const tiles = computed(() =>
-  template.value === undefined ? [] : tilesOf(template.value.box, paper.value),
+const sheets = computed(() =>
+  isWorthPaper(chosen.value, paper.value) ? sheetsFor(chosen.value, paper.value) : undefined,
 )
-const across = computed(() => tiles.value.filter(({ row }) => row === 1).length)
-const sheets = computed(
-  () => `${String(across.value)} × ${String(tiles.value.length / across.value)}`,
+/** As pictures: a page takes no styles from what is put into it. */
+const pictures = computed(() =>
+  sheets.value === undefined || sheets.value.length > mostSheets
+    ? undefined
+    : sheets.value.map((parts, index, all) => ({
+        name: `Sheet ${String(index + 1)}: ${[...new Set(parts.map(({ template }) => template.name))].join(', ')}`,
+        src: `data:image/svg+xml,${encodeURIComponent(
+          templateSheetSvg(parts, {
+            paper: paper.value,
+            isMirrored: side.value === 'back',
+            units: plan.units,
+            number: `${String(index + 1)} of ${String(all.length)}`,
+          }),
+        )}`,
+      })),
 )
-const isTooMany = computed(() => tiles.value.length > mostTiles)
-const size = computed(() =>
-  template.value === undefined
-    ? ''
-    : `${formatLength(template.value.box.width, plan.units)} × ${formatLength(template.value.box.height, plan.units)}`,
-)
+const facts = computed(() => {
+  const clips = chosen.value.reduce((sum, one) => sum + one.clips.length, 0)
+  const holes = chosen.value.reduce((sum, one) => sum + one.holes.length, 0)
+  const { box, sheet } = only.value ?? {}
+  const parts = sheets.value?.flat() ?? []
+  return [
+    box && `${formatLength(box.width, plan.units)} × ${formatLength(box.height, plan.units)}`,
+    plural(pictures.value?.length ?? 0, 'sheet'),
+    parts.length > chosen.value.length ? 'parts lie 10 mm over each other, cross on cross' : '',
+    'print at 100 %, not “fit to page”, and measure the ruler',
+    clips > 0 ? plural(clips, 'clip or glue place') : '',
+    holes > 0 ? plural(holes, 'hole') : '',
+    sheet && `${sheet.name} to cut`,
+  ].filter((one) => one !== undefined && one !== '')
+})
 function print(): void {
   window.print()
 }
@@ -63,7 +93,7 @@ function pick(event: Event): void {
     Drawing the templates …
   </p>
   <p
-    v-else-if="!template"
+    v-else-if="chosen.length === 0"
     class="grid flex-1 place-items-center rounded-lg bg-bench-raised text-bench-soft"
   >
     Nothing to mark yet. Jot a length on the Measure page first.
@@ -75,74 +105,53 @@ function pick(event: Event): void {
         <select
           class="field w-56"
           aria-label="Template of"
-          :value="isWhole ? whole : template.run"
+          :value="isWhole ? whole : (only?.run ?? every)"
           @change="pick"
         >
           <option :value="whole">the whole drawing, to scale</option>
+          <option v-if="templates.length > 1" :value="every">
+            all {{ templates.length }} places
+          </option>
           <option v-for="{ run, name } in templates" :key="run" :value="run">{{ name }}</option>
         </select>
       </label>
       <SegmentedChoice v-model="paper" label="Paper" :options="papers" />
       <SegmentedChoice v-if="!isWhole" v-model="side" label="Seen from" :options="sides" />
-      <button v-if="!isWhole" class="button-main ml-auto" :disabled="isTooMany" @click="print">
-        <Printer :size="15" /> Print {{ plural(tiles.length, 'sheet') }}
+      <button v-if="!isWhole" class="button-main ml-auto" :disabled="!pictures" @click="print">
+        <Printer :size="15" /> Print {{ pictures ? plural(pictures.length, 'sheet') : '' }}
       </button>
     </div>
     <ScaledSheet v-if="isWhole" :plan="plan" :paper="paper" />
-    <p v-else class="text-[13px] text-bench-soft" data-testid="template-size">
-      {{ size }} with its room · {{ plural(tiles.length, 'sheet') }} that lie 10 mm over each other,
-      cross on cross · print at 100 %, not “fit to page”, and measure the ruler<template
-        v-if="template.clips.length > 0"
-      >
-        · {{ plural(template.clips.length, 'place') }} where it is held</template
-      ><template v-if="template.holes.length > 0">
-        · {{ plural(template.holes.length, 'hole') }}</template
-      >
+    <p v-else-if="!pictures" class="text-[14px] text-warning" role="status">
+      More than {{ mostSheets }} sheets are no template any more: for
+      {{ only?.name ?? 'all places' }} a tape measure and a pencil are quicker. Clip and hole
+      positions are in the tables of the steps.
     </p>
-    <p v-if="!isWhole && isTooMany" class="text-[14px] text-warning" role="status">
-      {{ tiles.length }} sheets are no template any more: for {{ template.name }} a tape measure and
-      a pencil are quicker. Clip and hole positions are in the tables of the steps.
-    </p>
-    <div
-      v-else-if="!isWhole"
-      class="min-h-0 flex-1 overflow-auto rounded-lg bg-bench-raised p-3"
-      tabindex="0"
-      role="group"
-      aria-label="Sheets"
-    >
+    <template v-else>
+      <p class="text-[13px] text-bench-soft" data-testid="template-size">
+        {{ facts.join(' · ') }}
+      </p>
       <div
-        class="sheets grid w-max gap-2"
-        :style="{ gridTemplateColumns: `repeat(${across}, auto)` }"
+        class="min-h-0 flex-1 overflow-auto rounded-lg bg-bench-raised p-3"
+        tabindex="0"
+        role="group"
+        aria-label="Sheets"
       >
-        <TemplateSheet
-          v-for="tile in tiles"
-          :key="`${tile.row}.${tile.column}`"
-          class="sheet"
-          :template="template"
-          :tile="tile"
-          :is-mirrored="side === 'back'"
-          :sheets="sheets"
-        />
+        <div class="flex flex-wrap gap-2">
+          <img
+            v-for="{ name, src } in pictures"
+            :key="name"
+            class="w-[min(100%,26rem)] bg-white"
+            :src="src"
+            :alt="name"
+          />
+        </div>
       </div>
-    </div>
-    <div v-if="!isWhole && !isTooMany" class="print-only whole-sheets" :data-paper="paper">
-      <div v-for="tile in tiles" :key="`${tile.row}.${tile.column}`" class="break-after-page">
-        <TemplateSheet
-          :template="template"
-          :tile="tile"
-          :is-mirrored="side === 'back'"
-          :sheets="sheets"
-        />
+      <div class="print-only whole-sheets" :data-paper="paper">
+        <div v-for="{ name, src } in pictures" :key="name" class="break-after-page">
+          <img class="max-w-none" :src="src" :alt="name" />
+        </div>
       </div>
-    </div>
+    </template>
   </template>
 </template>
-
-<style scoped>
-@media screen {
-  .sheet {
-    width: 240px !important;
-    height: auto !important;
-  }
-}
-</style>

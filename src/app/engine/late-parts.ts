@@ -58,7 +58,11 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
     const { next } = progressOf(results.plan, steps, Infinity)
     return next && { step: next.id, expected: meterAt(results, steps, next) }
   }),
-  templates: derived(['rules'], ['cuts', 'lit', 'nodes', 'lanes'], templatesOf),
+  templates: derived(
+    ['rules', 'own'],
+    ['cuts', 'lit', 'nodes', 'lanes', 'layout', 'wiring'],
+    templatesOf,
+  ),
   measured: derived([...everything, 'build'], meterStages, (results) =>
     asMeasured(results, results.schedule.steps),
   ),

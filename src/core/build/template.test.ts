@@ -3,11 +3,22 @@ import { describe, expect, it } from 'vitest'
 import { anyPlan } from '../../testing/any-plan'
 import { demoPlan } from '../../testing/demo-plan'
 import { runs } from '../../testing/runs'
-import { distance } from '../measure/geometry'
+import { sheetsOf } from '../buy/sheets'
+import { distance, squareWay } from '../measure/geometry'
+import { placer, placesOf } from '../measure/layout'
 import { change } from '../plan/commands'
 import { worked } from '../worked'
 import { fixingPlaces } from './clips'
-import { footMm, templatePapers, templatesOf, tilesOf, type Template } from './template'
+import { templatesOf, type Template } from './template'
+import {
+  footMm,
+  isWorthPaper,
+  nameMm,
+  markedParts,
+  partsOn,
+  sheetsFor,
+  templatePapers,
+} from './template-paper'
 
 const templateOf = (plan: Parameters<typeof worked>[0], run: string): Template => {
   const found = templatesOf(worked(plan)).find((one) => one.run === run)
@@ -57,13 +68,13 @@ describe('a template', () => {
       const pixels = (distance(from, clip) * 60) / 1000
       expect(Math.abs(pixels - Math.round(pixels))).toBeLessThan(1e-6)
     }
-    expect(seat.holes).toEqual([{ at: seat.pieces[0]!.to, mm: 9, name: 'wires' }])
+    expect(seat.holes).toEqual([{ at: seat.pieces[0]!.to, mm: 9, name: 'wires', isForWires: true }])
     const jars = templateOf(demoPlan('wall-of-jars'), 'jars')
     expect(jars.holes).toHaveLength(28)
     expect(jars.holes[0]?.mm).toBeGreaterThan(0)
   })
 
-  it('is covered by its sheets without a gap, each lying over the next', () => {
+  it('is covered by its parts without a gap, each lying over the next', () => {
     fc.assert(
       fc.property(
         fc.double({ min: 31, max: 4000, noNaN: true }),
@@ -71,34 +82,113 @@ describe('a template', () => {
         fc.constantFrom('A4' as const, 'Letter' as const),
         (width, height, paper) => {
           const box = { x: -7, y: 12, width, height }
-          const tiles = tilesOf(box, paper)
+          const parts = partsOn(box, paper)
           const { widthMm, heightMm } = templatePapers[paper]
-          for (const tile of tiles) {
-            expect([tile.width, tile.height]).toEqual([widthMm, heightMm - footMm])
-            const right = tiles.find((o) => o.row === tile.row && o.column === tile.column + 1)
-            const below = tiles.find((o) => o.column === tile.column && o.row === tile.row + 1)
-            if (right === undefined)
-              expect(tile.x + tile.width).toBeGreaterThanOrEqual(box.x + width - 1e-6)
-            else expect(tile.x + tile.width - right.x).toBeCloseTo(10, 6)
-            if (below === undefined)
-              expect(tile.y + tile.height).toBeGreaterThanOrEqual(box.y + height - 1e-6)
-            else expect(tile.y + tile.height - below.y).toBeCloseTo(10, 6)
+          for (const part of parts) {
+            expect(part.width).toBeLessThanOrEqual(widthMm)
+            expect(part.height).toBeLessThanOrEqual(heightMm - footMm - nameMm)
+            const right = parts.find((o) => o.row === part.row && o.column === part.column + 1)
+            const below = parts.find((o) => o.column === part.column && o.row === part.row + 1)
+            if (right === undefined) expect(part.x + part.width).toBeCloseTo(box.x + width, 6)
+            else expect(part.x + part.width - right.x).toBeCloseTo(10, 6)
+            if (below === undefined) expect(part.y + part.height).toBeCloseTo(box.y + height, 6)
+            else expect(part.y + part.height - below.y).toBeCloseTo(10, 6)
           }
-          // No sheet too many: the last of a row begins before the end.
-          const last = tiles.at(-1)!
-          expect(last.x + 10).toBeLessThan(box.x + width + 10)
-          expect(tiles[0]).toMatchObject({ row: 1, column: 1, x: box.x, y: box.y })
+          // No part too many: the last of a row shows more than its neighbour does.
+          const last = parts.at(-1)!
+          expect(Math.min(last.width, last.height)).toBeGreaterThan(10 - 1e-6)
+          expect(parts[0]).toMatchObject({ row: 1, column: 1, x: box.x, y: box.y })
         },
       ),
       { numRuns: runs(60) },
     )
   })
 
-  it('of any plan lies within its box', () => {
+  it('shares its sheet with other narrow parts, none over another', () => {
+    const templates = templatesOf(worked(nook))
+    for (const paper of ['A4', 'Letter'] as const) {
+      const sheets = sheetsFor(templates, paper)
+      const { widthMm, heightMm } = templatePapers[paper]
+      const parts = templates.flatMap((one) => markedParts(one, paper))
+      expect(sheets.flat()).toHaveLength(parts.length)
+      expect(sheets.length).toBeLessThan(parts.length * 0.6)
+      for (const sheet of sheets)
+        for (const [index, { x, y, part }] of sheet.entries()) {
+          expect(x + part.width).toBeLessThanOrEqual(widthMm + 1e-6)
+          expect(y + part.height + nameMm).toBeLessThanOrEqual(heightMm - footMm + 1e-6)
+          for (const other of sheet.slice(index + 1))
+            expect(
+              x + part.width <= other.x ||
+                other.x + other.part.width <= x ||
+                y + part.height + nameMm <= other.y ||
+                other.y + other.part.height + nameMm <= y,
+            ).toBe(true)
+        }
+    }
+  })
+
+  it('shows the sheet to cut, and its paper reaches around it', () => {
+    const covered = change(nook, [
+      {
+        do: 'set-lines',
+        lines: ['porthole'],
+        set: { sheet: { material: 'fabric', wrapMm: 40 } },
+      },
+    ]).plan
+    const { sheet, box, courses } = templateOf(covered, 'porthole')
+    expect(sheet?.points).toEqual(courses.flat())
+    const [left, right] = [
+      Math.min(...sheet!.points.map(([x]) => x)),
+      Math.max(...sheet!.points.map(([x]) => x)),
+    ]
+    expect(left - box.x).toBeGreaterThan(40)
+    expect(box.x + box.width - right).toBeGreaterThan(40)
+    // The same size as on the bill.
+    const piece = sheetsOf(worked(covered).measured.runs)
+      .flatMap(({ sheets }) => sheets.flatMap(({ pieces }) => pieces))
+      .find(({ run }) => run === 'porthole')
+    expect(piece?.widthMm).toBeCloseTo(right - left + 80, 6)
+    // What does not close has the rectangle around it.
+    const open = change(nook, [
+      { do: 'set-lines', lines: ['seat'], set: { sheet: { material: 'card', wrapMm: 30 } } },
+    ]).plan
+    expect(templateOf(open, 'seat').sheet?.points).toHaveLength(4)
+  })
+
+  it('shows where wires come from, as the drawing has it, also where a run is turned', () => {
+    for (const degrees of [0, 90, 30]) {
+      const turned = change(nook, [
+        { do: 'place-lines', places: new Map([['porthole', { x: 700, y: -300, degrees }]]) },
+      ]).plan
+      const results = worked(turned)
+      const { ways, entry, name } = templateOf(turned, 'porthole')
+      const ends = ways.filter(({ points }) => distance(points.at(-1)!, entry!) < 1e-6)
+      expect(ends.length, name).toBeGreaterThan(0)
+      const lead = results.leads.find(({ to }) => to.kind === 'run' && to.run === 'porthole')!
+      const drawn = ways.find(({ points }) => {
+        const [from, corner, to] = points
+        return (
+          Math.abs(
+            distance(from!, corner!) + distance(corner!, to!) - squareWay(lead.start, lead.end),
+          ) < 1e-6 && distance(to!, entry!) < 1e-6
+        )
+      })
+      expect(drawn).toBeDefined()
+      // At the run's own place the drawing's end of the lead lies.
+      const run = results.measured.runs.find(({ id }) => id === 'porthole')!
+      const put = placer(run, placesOf(results.layout).get('porthole')!)
+      expect(distance(put(drawn!.points[0]!), lead.start)).toBeLessThan(1e-6)
+      expect(distance(put(drawn!.points[2]!), lead.end)).toBeLessThan(1e-6)
+    }
+  })
+
+  it('of any plan lies within its box, and every mark on a part that is printed', () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
-        for (const { box, courses, pixels, clips, holes } of templatesOf(worked(plan))) {
+        for (const template of templatesOf(worked(plan))) {
+          const { box, courses, pixels, clips, holes } = template
           expect(Object.values(box).every(Number.isFinite)).toBe(true)
+          const printed = isWorthPaper([template], 'A4') ? markedParts(template, 'A4') : undefined
           const points = [
             ...courses.flat(),
             ...pixels.map(({ at }) => at),
@@ -110,6 +200,16 @@ describe('a template', () => {
             expect(y).toBeGreaterThanOrEqual(box.y)
             expect(x).toBeLessThanOrEqual(box.x + box.width)
             expect(y).toBeLessThanOrEqual(box.y + box.height)
+            if (printed !== undefined)
+              expect(
+                printed.some(
+                  (part) =>
+                    x >= part.x &&
+                    x <= part.x + part.width &&
+                    y >= part.y &&
+                    y <= part.y + part.height,
+                ),
+              ).toBe(true)
           }
         }
       }),

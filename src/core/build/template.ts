@@ -1,8 +1,16 @@
 import type { CutStripRun } from '../cut/cut'
 import { isOnWire } from '../cut/on-wire'
-import { pointOf } from '../cut/pads'
+import { jumpersOf, jumperWayMm, pointOf } from '../cut/pads'
 import { boxAround, type Box, type Point } from '../measure/geometry'
+import { placesOf, unplacer } from '../measure/layout'
+import { sheetShape } from '../measure/sheet-shape'
 import { mounted } from '../parts/mounted'
+import { sheetMaterialOf } from '../parts/sheets'
+import type { Line } from '../plan/plan'
+import { fewNames } from '../quantity/few-names'
+import { listed } from '../quantity/listed'
+import { blockId } from '../route/harness'
+import type { PlanWire } from '../wire/wires'
 import type { WiredPlan } from '../wire/wired-plan'
 import { fixingPlaces } from './clips'
 
@@ -11,6 +19,24 @@ export interface TemplateHole {
   readonly at: Point
   /** Its diameter, mm; `null` where only the middle is marked. */
   readonly mm: number | null
+  readonly name: string
+  /** Wires go through it, and no light sits in it. */
+  readonly isForWires: boolean
+}
+
+/** Where wires lie: along a course that ends at the run. */
+export interface TemplateWay {
+  /** Of the wires, such as "W3 and W4"; empty where they are many and alike. */
+  readonly name: string
+  readonly points: readonly Point[]
+}
+
+/** The sheet of material that is cut for a run. */
+export interface TemplateOutline {
+  /** What it covers, corner by corner: the last is joined to the first. */
+  readonly points: readonly Point[]
+  /** It is cut so much larger all round, mm. */
+  readonly wrapMm: number
   readonly name: string
 }
 
@@ -28,19 +54,22 @@ export interface Template {
   readonly holes: readonly TemplateHole[]
   /** Where the wire comes in. */
   readonly entry: Point | undefined
+  readonly ways: readonly TemplateWay[]
+  readonly sheet: TemplateOutline | undefined
   readonly box: Box
 }
 
 /** Pixels are numbered every so often. */
 const everyPixel = 10
 
-/** Around all that is drawn, mm: numbers and holes stand beside it. */
-const roomMm = 15
+/** Around all that is drawn, mm: numbers and holes stand beside it; and beside the line that is cut. */
+const [roomMm, cutRoomMm] = [15, 4]
 
 /** The templates of all runs that have something to mark. */
 export function templatesOf(
-  given: Pick<WiredPlan, 'plan' | 'cuts' | 'lit' | 'nodes' | 'lanes'>,
+  given: Pick<WiredPlan, 'plan' | 'cuts' | 'lit' | 'nodes' | 'lanes' | 'layout' | 'wiring'>,
 ): Template[] {
+  const waysOf = cableWays(given)
   return given.cuts.flatMap((entry): Template[] => {
     const { run } = entry
     if (run.segments.length === 0 && run.lights.length === 0) return []
@@ -59,25 +88,83 @@ export function templatesOf(
       clips: clipsOf(given, entry),
       holes: holesOf(given, entry),
       entry: pieces[0] === undefined ? run.lights[0] : pointOf(entry, pieces[0], 0),
+      sheet: sheetOf(run),
     }
     const points = [
       ...courses.flat(),
       ...own.holes.map(({ at }) => at),
       ...(own.entry === undefined ? [] : [own.entry]),
+      ...(own.sheet?.points ?? []),
     ]
-    return [{ ...own, box: boxOf(points) }]
+    const box = boxOf(points, Math.max(roomMm, (own.sheet?.wrapMm ?? 0) + cutRoomMm))
+    return [{ ...own, ways: waysOf(entry, box), box }]
   })
 }
 
-function boxOf(points: readonly Point[]): Box {
+function boxOf(points: readonly Point[], room: number): Box {
   const { x, y, width, height } = boxAround(points)
-  return {
-    x: x - roomMm,
-    y: y - roomMm,
-    width: width + 2 * roomMm,
-    height: height + 2 * roomMm,
+  return { x: x - room, y: y - room, width: width + 2 * room, height: height + 2 * room }
+}
+
+function sheetOf(run: CutStripRun['run']): TemplateOutline | undefined {
+  const { sheet }: Line = run.line
+  const [shape, material] = [sheetShape(run), sheet && sheetMaterialOf(sheet.material)]
+  return sheet === undefined || shape === undefined || material === undefined
+    ? undefined
+    : { points: shape.outline, wrapMm: sheet.wrapMm, name: material.name }
+}
+
+/** Of so many ways at a run none is named: they are wires home, and alike. */
+const mostNamed = 6
+
+/**
+ * Where wires lie on a run's template: from piece to piece, and from outside at right angles as far as its paper reaches. The plan has their
+ * beginning and end on the drawing; a run may be turned there.
+ */
+function cableWays({
+  layout,
+  wiring,
+}: Pick<WiredPlan, 'layout' | 'wiring'>): (entry: CutStripRun, box: Box) => TemplateWay[] {
+  const places = placesOf(layout)
+  const byBlock = new Map<string, PlanWire[]>()
+  for (const wire of wiring.wires)
+    if (wire.ends !== undefined)
+      for (const block of new Set([wire.from.block, wire.to.block]))
+        listed(byBlock, block).push(wire)
+  return (entry, box) => {
+    const { run } = entry
+    const toOwn = unplacer(run, places.get(run.id) ?? { x: 0, y: 0, degrees: 0 })
+    const within = jumpersOf(entry).flatMap((jumper): TemplateWay[] =>
+      jumperWayMm(jumper) === undefined
+        ? []
+        : [
+            {
+              name: '',
+              points: [pointOf(entry, jumper.from, jumper.from.cuts), pointOf(entry, jumper.to, 0)],
+            },
+          ],
+    )
+    const block = blockId.run(run.id)
+    const sideBySide = new Map<string, PlanWire[]>()
+    for (const wire of byBlock.get(block) ?? [])
+      listed(sideBySide, `${wire.bundle} ${wire.ends?.join(' ') ?? ''}`).push(wire)
+    const outside = [...sideBySide.values()].flatMap((wires): TemplateWay[] => {
+      const [first] = wires
+      if (first?.ends === undefined) return []
+      const [from, to] = first.ends
+      const course = [from, [to[0], from[1]] as const, to].map(toOwn)
+      const points = first.to.block === block ? course : course.toReversed()
+      return points.some((point) => isWithin(box, point))
+        ? [{ name: fewNames(wires.map(({ name }) => name)), points }]
+        : []
+    })
+    const isMany = outside.length > mostNamed
+    return [...within, ...outside.map((way) => (isMany ? { ...way, name: '' } : way))]
   }
 }
+
+const isWithin = ({ x, y, width, height }: Box, [px, py]: Point): boolean =>
+  px >= x && px <= x + width && py >= y && py <= y + height
 
 function pixelsOf({ lanes }: Pick<WiredPlan, 'lanes'>, entry: CutStripRun): Template['pixels'] {
   const { light } = entry.strip
@@ -127,6 +214,7 @@ function holesOf(
     at,
     mm: lightMm,
     name: String(index + 1),
+    isForWires: false,
   }))
   const placed = isOnWire(entry) ? [] : pieces.filter((piece) => piece.cuts > 0)
   const [first, last] = [placed[0], placed.at(-1)]
@@ -135,52 +223,7 @@ function holesOf(
       hole.at === 'start'
         ? first && pointOf(entry, first, 0)
         : last && pointOf(entry, last, last.cuts)
-    return at === undefined ? [] : [{ at, mm: hole.mm, name: 'wires' }]
+    return at === undefined ? [] : [{ at, mm: hole.mm, name: 'wires', isForWires: true }]
   })
   return [...lights, ...wires]
 }
-
-/** Paper, mm: what a printer leaves free at every edge is left out. */
-export const templatePapers = {
-  A4: { name: 'A4', widthMm: 186, heightMm: 262 },
-  Letter: { name: 'Letter', widthMm: 190, heightMm: 244 },
-} as const
-export type TemplatePaper = keyof typeof templatePapers
-
-/** Sheets lie so far over each other, mm. */
-const overlapMm = 10
-/** Below the picture of each sheet: its name and the ruler, mm. */
-export const footMm = 16
-
-/** One sheet of a template. */
-export interface Tile extends Box {
-  /** From 1. */
-  readonly row: number
-  readonly column: number
-}
-
-/** The sheets that a template takes, row by row, each overlapping the next. */
-export function tilesOf(box: Box, paper: TemplatePaper): Tile[] {
-  const { widthMm, heightMm } = templatePapers[paper]
-  const pictureMm = heightMm - footMm
-  const across = countOf(box.width, widthMm)
-  const down = countOf(box.height, pictureMm)
-  return Array.from({ length: across * down }, (_, index): Tile => {
-    const [row, column] = [Math.floor(index / across), index % across]
-    return {
-      row: row + 1,
-      column: column + 1,
-      x: box.x + column * (widthMm - overlapMm),
-      y: box.y + row * (pictureMm - overlapMm),
-      width: widthMm,
-      height: pictureMm,
-    }
-  })
-}
-
-/** Sheets that cover a length when each lies over the one before. */
-const countOf = (lengthMm: number, sheetMm: number): number =>
-  Math.max(1, Math.ceil((lengthMm - overlapMm) / (sheetMm - overlapMm) - 1e-9))
-
-/** So many sheets are no template any more: a measure and a pencil are quicker. */
-export const mostTiles = 60

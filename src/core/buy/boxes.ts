@@ -20,7 +20,7 @@ import type { PlanBox } from '../plan/plan'
 import type { Block } from '../route/circuit'
 import { bundlesOf } from '../wire/joints'
 import type { WiredPlan } from '../wire/wired-plan'
-import { laidOn } from './rects'
+import { laidOn } from '../measure/rects'
 
 /** Something that hides in a box. */
 export interface BoxItem extends Size {

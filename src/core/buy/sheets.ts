@@ -1,7 +1,7 @@
 import type { MeasuredRun } from '../measure/measure'
-import { boxAround } from '../measure/geometry'
+import { sheetShape } from '../measure/sheet-shape'
 import { sheetMaterialOf, type SheetMaterial } from '../parts/sheets'
-import { laidOn } from './rects'
+import { laidOn } from '../measure/rects'
 
 type Size = SheetMaterial['sizes'][number]
 
@@ -54,14 +54,12 @@ export function sheetsOf(runs: readonly MeasuredRun[]): MaterialSheets[] {
   )
 }
 
-/** The outline of a run with what is wrapped round its edge: one piece for each closed shape that it repeats. */
-function piecesOf({ id, name, segments, lights }: MeasuredRun, wrapMm: number): Wanted[] {
-  const points = segments.length > 0 ? segments.flatMap((one) => one.points) : lights
-  if (points.length === 0) return []
-  const { width, height } = boxAround(points)
-  // A line by itself has no area: its sheet is what is wrapped.
-  const grown = { width: width + 2 * wrapMm, height: height + 2 * wrapMm }
-  return grown.width <= 0 || grown.height <= 0 ? [] : [{ run: id, name, ...grown }]
+/** What a sheet covers, with what is wrapped round its edge. */
+function piecesOf(run: MeasuredRun, wrapMm: number): Wanted[] {
+  const shape = sheetShape(run)
+  if (shape === undefined) return []
+  const [width, height] = [shape.box.width + 2 * wrapMm, shape.box.height + 2 * wrapMm]
+  return width <= 0 || height <= 0 ? [] : [{ run: run.id, name: run.name, width, height }]
 }
 
 function placed(material: SheetMaterial, wanted: readonly Wanted[]): MaterialSheets {

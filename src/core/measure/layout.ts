@@ -86,6 +86,15 @@ export function placer(
   }
 }
 
+/** … and back: what is on the drawing, in a run's own mm. */
+export function unplacer(
+  { box }: Pick<MeasuredRun, 'box'>,
+  { x, y, degrees }: Place,
+): (point: Point) => Point {
+  const middle: Point = [box.x + box.width / 2, box.y + box.height / 2]
+  return ([px, py]) => turned([px - x, py - y], middle, -degrees)
+}
+
 const cornersOf = (run: MeasuredRun, place: Place): Point[] => {
   const { x, y, width, height } = run.box
   const at = placer(run, place)

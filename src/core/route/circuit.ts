@@ -1,3 +1,4 @@
+import type { Point } from '../measure/geometry'
 import type { Connector } from '../parts/connectors'
 import type { Wire as Gauge } from '../parts/wires'
 import type { InputKind, WireRole } from '../plan/choices'
@@ -93,6 +94,8 @@ export interface RoutedWire {
   /** Why so long. */
   readonly working: Working
   readonly rule: string
+  /** Where it begins and ends on the drawing, where its way there is known. */
+  readonly ends?: readonly [from: Point, to: Point]
   /** Wires that run side by side: a lead's plus and minus, a lane's data and clock. */
   readonly bundle: string
   readonly about: readonly string[]

@@ -259,6 +259,7 @@ function addLead(context: RouteContext, lead: Lead, dimmer: Dimmer | undefined):
     rule: lead.isMeasured
       ? 'as measured'
       : 'at right angles along the drawing, with the plan’s slack',
+    ends: [lead.start, lead.end] as const,
     bundle: lead.id,
     about: [to.kind === 'run' ? to.run : to.junction],
   }

@@ -9,7 +9,7 @@ import type { Block, RoutedWire, Spot, Terminal } from './circuit'
 const besideMm = 120
 
 /** How long a wire is, and why. */
-export type WireLength = Pick<RoutedWire, 'lengthMm' | 'working' | 'rule'>
+export type WireLength = Pick<RoutedWire, 'lengthMm' | 'working' | 'rule' | 'ends'>
 
 /** What a wire's way is made of, mm, and what the holes at its ends add. */
 interface WireNeed {
@@ -52,6 +52,7 @@ export const way = (
     spareMm,
   }),
   rule: 'at right angles along the drawing, with the plan’s slack',
+  ends: [from, to],
 })
 
 /** … between two things in one box. */
