@@ -1,7 +1,7 @@
 import type { BuildSchool } from '../plan/build-choices'
 import type { Build } from '../plan/plan'
 import type { WiredPlan } from '../wire/wired-plan'
-import { sampleRuns } from './samples'
+import { samplePace, samplesOf } from './samples'
 import { changeMinutes, phases, type Step } from './step'
 import { places } from './work'
 
@@ -193,15 +193,19 @@ export function scheduleOf(
   const timed = new Map(
     plan.build.log.map(({ step, state, minutes }) => [step, state === 'done' ? minutes : 0]),
   )
+  const samples = samplesOf(cuts)
+  const sampleShare = samplePace(steps, samples, timed)
   const paced = steps.map((step) => {
-    // A sample that was timed tells more than any typical figure.
-    const sampleMin = step.like === undefined ? 0 : (timed.get(step.like.sample) ?? 0)
-    if (step.like !== undefined && sampleMin > 0)
-      return { ...step, minutes: sampleMin * step.like.times }
-    const share = pace.get(step.kind)
-    return share === undefined ? step : { ...step, minutes: step.minutes * share }
+    // A sample that was timed tells more than any typical figure, and more than the pace at other things.
+    const { sample, times = 0 } = step.like ?? {}
+    const sampleMin = sample === undefined ? 0 : (timed.get(sample) ?? 0) * times
+    const share =
+      sampleMin > 0 && step.minutes > 0
+        ? sampleMin / step.minutes
+        : (sampleShare(step) ?? pace.get(step.kind))
+    return share === undefined ? step : { ...step, minutes: step.minutes * share, pace: share }
   })
-  const { steps: order, broken } = moved(inOrder(paced, school, sampleRuns(cuts)), moves)
+  const { steps: order, broken } = moved(inOrder(paced, school, new Set(samples.values())), moves)
   return { steps: order, broken, ...timeOf(order) }
 }
 

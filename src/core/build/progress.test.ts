@@ -147,6 +147,46 @@ describe('progress', () => {
     expect(find(open, 'mount:jars/nodes').minutes).toBe(find(untimed, 'mount:jars/nodes').minutes)
   })
 
+  it('scales all like runs by the one that is built first, stretch by stretch', () => {
+    const rungs: Plan = {
+      ...fresh,
+      lines: [1, 2, 3, 4, 5].map((number) => ({
+        id: `l${String(number)}`,
+        text: `rung ${String(number)} ${number === 5 ? '900' : '600'}`,
+      })),
+      signal: { ...fresh.signal, lanes: [], inputs: [] },
+    }
+    const before = stepsOf(rungs)
+    const cut = before.filter(({ place, phase }) => place === 'l1' && phase === 'cut-wire')
+    expect(cut.length).toBeGreaterThan(1)
+    const timed = change(
+      rungs,
+      cut.map((step) => logged(step, { minutes: step.minutes * 3 })),
+    ).plan
+    const minutesOf = (steps: readonly Step[], run: string, phase: Step['phase']): number =>
+      steps
+        .filter((step) => step.place === run && step.phase === phase)
+        .reduce((sum, { minutes }) => sum + minutes, 0)
+    const after = stepsOf(timed)
+    for (const run of ['l2', 'l3', 'l4']) {
+      const was = minutesOf(before, run, 'cut-wire')
+      expect(was).toBeGreaterThan(0)
+      expect(minutesOf(after, run, 'cut-wire')).toBeCloseTo(3 * was, 6)
+      expect(minutesOf(after, run, 'joint')).toBeCloseTo(minutesOf(before, run, 'joint'), 6)
+    }
+    // Neither the sample itself nor what is not like it.
+    for (const run of ['l1', 'l5'])
+      expect(minutesOf(after, run, 'cut-wire')).toBeCloseTo(minutesOf(before, run, 'cut-wire'), 6)
+    // What is learnt from the others is compared with what is typical, and not with the sample.
+    const other = after.filter(({ place, phase }) => place === 'l2' && phase === 'cut-wire')
+    const both = change(
+      timed,
+      other.map((step) => logged(step, { minutes: step.minutes })),
+    ).plan
+    const pace = pacesIn(both, stepsOf(both)).find(({ kind }) => kind === 'cut')
+    expect(pace?.share).toBeCloseTo(3, 6)
+  })
+
   it('knows which joints are new since the last reading', () => {
     const built = builtUpTo(fresh, 'check:seat/start')
     const steps = stepsOf(built)

@@ -143,15 +143,14 @@ const worthPace = 3
  */
 export function pacesIn(plan: Pick<Plan, 'build'>, steps: readonly Step[]): readonly Pace[] {
   const log = logOf(plan)
-  const used = new Map(plan.build.paces.map(({ kind, share }) => [kind, share]))
   const sums = new Map<Step['kind'], { timed: number; typical: number; count: number }>()
-  for (const { id, kind, minutes } of steps) {
+  for (const { id, kind, minutes, pace = 1 } of steps) {
     const entry = log.get(id)
     if (entry?.state !== 'done' || entry.minutes <= 0 || minutes <= 0) continue
     const sum = sums.get(kind) ?? { timed: 0, typical: 0, count: 0 }
     sums.set(kind, {
       timed: sum.timed + entry.minutes,
-      typical: sum.typical + minutes / (used.get(kind) ?? 1),
+      typical: sum.typical + minutes / pace,
       count: sum.count + 1,
     })
   }

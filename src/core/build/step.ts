@@ -30,6 +30,8 @@ export interface Step {
   readonly needs: readonly string[]
   /** Hands on. */
   readonly minutes: number
+  /** What the typical minutes were multiplied by to reckon with those, where anything is known of how long it takes here. */
+  readonly pace?: number
   /** Until it has dried, cured or run long enough. */
   readonly waitMin: number
   /** Ids of the joints that are made in it. */
