@@ -28,7 +28,7 @@ export default defineConfig({
       },
       workbox: {
         // Every part, those too that a stage asks for later.
-        globPatterns: ['**/*.{js,css,html,svg,png,jpg,woff2}'],
+        globPatterns: ['**/*.{js,css,html,svg,png,jpg,woff2,ttf}'],
         dontCacheBustURLsMatching: /^assets\//,
         maximumFileSizeToCacheInBytes: 8_000_000,
         // The first visit, too, is served from what is kept as soon as all of it is.

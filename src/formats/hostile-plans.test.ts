@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
 import fc from 'fast-check'
-import PdfPrinter from 'pdfmake'
-import fonts from 'pdfmake/build/vfs_fonts'
+import maker from 'pdfmake'
 import { describe, expect, it } from 'vitest'
 import { demoNames, demoText } from '../cli/demos'
 import { glow } from '../cli/glow'
@@ -18,9 +18,9 @@ import { runs } from '../testing/runs'
 import { csv } from './csv'
 import { planFeedNetwork, planPictures, planPrograms, planTables } from './exports'
 import { readPlan, readPlanFile, writePlanFile } from './plan-file'
-import { bookPages } from './pdf-book'
-import { paged } from './pdf-pages'
-import { wiringPdf } from './pdf-wiring'
+import { planBook } from './pdf-book'
+import { definitionOf, type PdfPages } from './pdf-pages'
+import { labelledPieces, wiringPdf } from './pdf-wiring'
 import { jsonText } from './safe-text'
 import { planNetlist } from './spice'
 
@@ -92,27 +92,12 @@ describe('whatever plan is accepted', () => {
 })
 
 describe('whatever is printed', () => {
-  const face = (name: string): Buffer =>
-    Buffer.from((fonts as Record<string, string>)[`Roboto-${name}.ttf`]!, 'base64')
-  const printer = new PdfPrinter({
-    Roboto: {
-      normal: face('Regular'),
-      bold: face('Medium'),
-      italics: face('Italic'),
-      bolditalics: face('MediumItalic'),
-    },
-  })
-  const bytesOf = (definition: ReturnType<typeof wiringPdf>): Promise<number> =>
-    new Promise((resolve, reject) => {
-      let bytes = 0
-      const pdf = printer.createPdfKitDocument(definition)
-      pdf.on('data', (chunk: Buffer) => (bytes += chunk.length))
-      pdf.on('end', () => {
-        resolve(bytes)
-      })
-      pdf.on('error', reject)
-      pdf.end()
-    })
+  const face = (name: string): string =>
+    fileURLToPath(import.meta.resolve(`pdfmake/build/fonts/Roboto/Roboto-${name}.ttf`))
+  const [normal, bold] = [face('Regular'), face('Medium')]
+  maker.setFonts({ Roboto: { normal, bold, italics: normal, bolditalics: bold } })
+  const bytesOf = async (pages: PdfPages): Promise<number> =>
+    (await maker.createPdf(definitionOf(pages)).getBuffer()).length
   it('becomes a PDF, whatever the names are', async () => {
     await fc.assert(
       fc.asyncProperty(mutated(demos, 3), async (document) => {
@@ -122,13 +107,14 @@ describe('whatever is printed', () => {
         const results = worked(plan)
         const wiring = { ...results.wiring, joints: results.joints }
         const diagram = diagramOf(results.wiring, results, plan.units)
-        const book = { ...paged(plan.name, 'plan'), content: bookPages(plan) }
+        const book = planBook(plan)
+        const pieces = labelledPieces([])
         const wires = (['diagram', 'lists', 'labels'] as const).map((what) =>
-          wiringPdf(what, { plan, wiring, diagram }),
+          wiringPdf(what, { plan, wiring, diagram, pieces }),
         )
-        for (const definition of [book, ...wires]) {
-          expect(holes(JSON.stringify(definition.content))).toEqual([])
-          expect(await bytesOf(definition)).toBeGreaterThan(500)
+        for (const pages of [book, ...wires]) {
+          expect(holes(JSON.stringify(pages.content))).toEqual([])
+          expect(await bytesOf(pages)).toBeGreaterThan(500)
         }
       }),
       { numRuns: runs(35) },

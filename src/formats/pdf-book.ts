@@ -1,5 +1,14 @@
 import type { Content } from 'pdfmake/interfaces'
-import { progressOf } from '../core/build/progress'
+import type { BuiltPlan } from '../core/build/built-plan'
+import { readLine, stepsOnPaper, type PaperSteps } from '../core/build/on-paper'
+import { templatesOf } from '../core/build/template'
+import {
+  isWorthPaper,
+  mostSheets,
+  sheetsFor,
+  templatePapers,
+  type TemplatePaper,
+} from '../core/build/template-paper'
 import type { Plan } from '../core/plan/plan'
 import { figureText, workingText } from '../core/quantity/figure'
 import { formatLength, formatQuantity, plural } from '../core/quantity/format'
@@ -8,13 +17,24 @@ import { programData } from '../core/signal/program'
 import { diagramOf } from '../core/wire/diagram'
 import { worked } from '../core/worked'
 import { buysText, needText } from './csv-bill'
-import { cleaned, footer, forPdf, heading, listTable, margin, quiet } from './pdf-pages'
-import { wiringLists } from './pdf-wiring'
+import {
+  cleaned,
+  footer,
+  forPdf,
+  heading,
+  listTable,
+  margin,
+  paperOf,
+  quiet,
+  type PdfPages,
+} from './pdf-pages'
+import { labelledPieces, labels, wiringLists } from './pdf-wiring'
 import { diagramSvg } from './svg-diagram'
 import { drawingSvg } from './svg-drawing'
+import { templateSheetSvg } from './svg-template'
 
-/** A4, points. */
-const paper = { short: 595, long: 842 } as const
+/** Sides of paper, points. */
+const papers = { A4: { short: 595, long: 842 }, LETTER: { short: 612, long: 792 } } as const
 /** What is left of a page below a heading. */
 const roomOf = (across: number, down: number): readonly [width: number, height: number] => [
   across - 2 * margin,
@@ -22,14 +42,17 @@ const roomOf = (across: number, down: number): readonly [width: number, height: 
 ]
 
 /**
- * A whole plan for the bench on A4: what it is, its drawing, the sums with what is wrong, what to cut, to buy and to wire, the steps with
- * boxes, and what the program needs. The pages come without their last line, which `paged` gives them.
+ * A whole plan for the bench: what it is, its drawing, the sums with what is wrong, what to cut, to buy and to wire, the steps with boxes and
+ * what the meter should say, what the program needs, cards for the lids, labels, and templates at true size.
  */
-export function bookPages(plan: Plan): Content[] {
+export function planBook(plan: Plan): PdfPages {
   const results = worked(plan)
-  const { wiring, joints, receipt, reels, schedule, supplies } = results
-  const progress = progressOf(plan, schedule.steps, Infinity)
-  const cautions = [...new Set(schedule.steps.flatMap((step) => step.cautions))]
+  const { wiring, joints, receipt, reels, supplies, cuts } = results
+  const pageSize = paperOf(plan)
+  const paper = papers[pageSize]
+  const pieces = labelledPieces(
+    cuts.map((entry) => ({ name: entry.run.name, pieces: entry.pieces })),
+  )
   const pages: Content[] = [
     { text: plan.name, fontSize: 20, bold: true },
     {
@@ -111,31 +134,75 @@ export function bookPages(plan: Plan): Content[] {
       alignment: 'right',
       margin: [0, 6, 0, 0],
     },
-    ...diagramPage(plan),
+    ...diagramPage(plan, paper),
     { text: '', pageBreak: 'before', pageOrientation: 'portrait' },
     ...wiringLists({ plan, wiring: { ...wiring, joints } }),
+    ...stepPages(stepsOnPaper(results)),
+    ...programPage(plan),
+    { text: '', pageBreak: 'before' },
+    ...labels({ plan, pieces, wiring: { ...wiring, joints } }),
+    ...templatePages(results, pageSize === 'A4' ? 'A4' : 'Letter'),
+  ]
+  return { name: plan.name, what: 'plan', pageSize, content: cleaned(pages) }
+}
+
+/** What is done, in its order, with a box each; and a card for the lid of each supply. */
+function stepPages({ cautions, steps, hasReadings, cards }: PaperSteps): Content[] {
+  return [
     heading('Steps', { pageBreak: 'before' }),
-    { ul: cautions, margin: [0, 0, 0, 8] },
+    { ul: [...cautions], margin: [0, 0, 0, 8] },
+    ...(hasReadings
+      ? []
+      : [
+          {
+            text: 'Too many readings to print: the Build page tells them step by step.',
+            color: quiet,
+          },
+        ]),
     listTable(
       ['auto', 'auto', '*', 'auto'],
       ['', 'done', 'what', 'min'],
-      schedule.steps.map((step, index) => [
+      steps.map(({ title, threads, state, minutes, ...read }, index) => [
         String(index + 1),
-        progress.done.has(step.id) ? 'yes' : progress.skipped.has(step.id) ? 'left out' : '[  ]',
+        state === 'done' ? 'yes' : state === 'skipped' ? 'left out' : '[  ]',
         [
-          step.title,
-          ...(step.threads.length > 0
-            ? [{ text: `first thread ${step.threads.join(', ')}`, italics: true }]
+          title,
+          ...(threads.length > 0
+            ? [{ text: `first thread ${threads.join(', ')}`, color: quiet }]
             : []),
-          ...(step.kind === 'test' || step.kind === 'check' ? ['read: ______________'] : []),
+          ...(read.reads.length > 0 ? [{ text: readLine(read), fontSize: 8 }] : []),
         ],
-        String(Math.round(step.minutes)),
+        String(Math.round(minutes)),
       ]),
     ),
-    ...programPage(plan),
+    ...cards.flatMap(({ supply, lines }): Content[] => [
+      heading(`Card for the lid: ${supply}`, { margin: [0, 14, 0, 4] }),
+      { table: { widths: ['*'], body: [[{ stack: [...lines], margin: [6, 6, 6, 6] }]] } },
+    ]),
   ]
-  return cleaned(pages) as Content[]
 }
+
+/** Templates at true size, a sheet a page, where they are worth their paper. */
+function templatePages(results: BuiltPlan, paper: TemplatePaper): Content[] {
+  const { plan } = results
+  const templates = templatesOf(results)
+  const sheets = isWorthPaper(templates, paper) ? sheetsFor(templates, paper) : []
+  if (sheets.length > mostSheets) return []
+  const { widthMm } = templatePapers[paper]
+  return sheets.map((parts, index) => ({
+    svg: forPdf(
+      templateSheetSvg(parts, {
+        paper,
+        isMirrored: false,
+        units: plan.units,
+        number: `${String(index + 1)} of ${String(sheets.length)}`,
+      }),
+    ),
+    width: widthMm * pointsAMm,
+    pageBreak: 'before',
+  }))
+}
+const pointsAMm = 72 / 25.4
 
 /** A picture as large as it fits. */
 const picture = (svg: string, [width, height]: readonly [number, number]): Content => ({
@@ -143,7 +210,7 @@ const picture = (svg: string, [width, height]: readonly [number, number]): Conte
   fit: [width, height],
 })
 
-function diagramPage(plan: Plan): Content[] {
+function diagramPage(plan: Plan, paper: (typeof papers)['A4' | 'LETTER']): Content[] {
   const results = worked(plan)
   const diagram = diagramOf(results.wiring, results, plan.units)
   const isWide = diagram.width > diagram.height

@@ -1,18 +1,33 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
+import type { LengthUnits } from '../core/quantity/format'
 import { plainText } from './safe-text'
 
 /** White around what is on a page, and the room of its last line, points. */
 export const margin = 28
 export const footer = 20
 
-/** The frame of every document: its title, and a last line with page numbers and the caution. */
-export const paged = (
-  name: string,
-  what: string,
-): Pick<TDocumentDefinitions, 'info' | 'pageMargins' | 'defaultStyle' | 'footer'> => ({
+/** A document without its frame: it can be sent from worker to worker. */
+export interface PdfPages {
+  /** Of the plan, and what of it this is. */
+  readonly name: string
+  readonly what: string
+  readonly pageSize: 'A4' | 'A3' | 'LETTER'
+  readonly pageOrientation?: 'portrait' | 'landscape'
+  readonly content: Content[]
+}
+
+/** … with its title, and a last line with page numbers and the caution. */
+export const definitionOf = ({
+  name,
+  what,
+  content,
+  ...paper
+}: PdfPages): TDocumentDefinitions => ({
+  ...paper,
   info: { title: plainText(`${name}: ${what}`) },
   pageMargins: [margin, margin, margin, margin + footer],
   defaultStyle: { fontSize: 9 },
+  content,
   footer: (page: number, pages: number): Content => ({
     text: `${plainText(name)} · ${what} · ${String(page)} of ${String(pages)} · extra-low voltage only; the mains side belongs to a certified, enclosed supply and a licensed electrician`,
     fontSize: 7,
@@ -34,13 +49,20 @@ export const heading = (text: string, more: object = {}): Content => ({
 })
 
 /** With every text as `plainText`: a PDF's fonts have no letters for what steers a terminal. */
-export const cleaned = (value: unknown): unknown => {
+export const cleaned = (content: readonly Content[]): Content[] =>
+  cleanedValue(content) as Content[]
+
+const cleanedValue = (value: unknown): unknown => {
   if (typeof value === 'string') return plainText(value)
-  if (Array.isArray(value)) return value.map(cleaned)
+  if (Array.isArray(value)) return value.map(cleanedValue)
   return typeof value === 'object' && value !== null
-    ? Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, cleaned(inner)]))
+    ? Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, cleanedValue(inner)]))
     : value
 }
+
+/** The paper that is usual where a plan's units are. */
+export const paperOf = ({ units }: { readonly units: LengthUnits }): 'A4' | 'LETTER' =>
+  units === 'ft-in' ? 'LETTER' : 'A4'
 
 /** An SVG without what only a browser needs: the PDF's own font is the one there is. */
 export const forPdf = (svg: string): string =>
@@ -55,6 +77,7 @@ export const listTable = (
   layout: 'lightHorizontalLines',
   table: {
     headerRows: 1,
+    dontBreakRows: true,
     widths,
     body: [head.map((text) => ({ text, bold: true })), ...rows.map((row) => [...row])],
   },

@@ -1,20 +1,50 @@
-import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
+import type { Content } from 'pdfmake/interfaces'
+import type { Piece } from '../core/cut/cut'
 import type { Plan } from '../core/plan/plan'
 import { workingText } from '../core/quantity/figure'
-import { formatLength, formatQuantity, formatSold } from '../core/quantity/format'
+import { formatLength, formatQuantity, formatSold, plural } from '../core/quantity/format'
 import type { Diagram } from '../core/wire/drawn'
 import type { PlanJoint } from '../core/wire/joints'
 import { wireGroups } from '../core/wire/spools'
 import type { Wiring } from '../core/wire/wires'
 import { blocksById, placeText } from './csv-wires'
-import { cleaned, footer, forPdf, heading, listTable, margin, paged, quiet } from './pdf-pages'
+import {
+  cleaned,
+  footer,
+  forPdf,
+  heading,
+  listTable,
+  margin,
+  paperOf,
+  quiet,
+  type PdfPages,
+} from './pdf-pages'
 import { diagramSvg } from './svg-diagram'
 
 export interface WiringForPaper {
   readonly plan: Plan
+  readonly pieces: readonly LabelledPiece[]
   readonly wiring: Wiring & { readonly joints: readonly PlanJoint[] }
   readonly diagram: Diagram
 }
+
+/** A piece of strip as its label says it. */
+export interface LabelledPiece {
+  readonly name: string
+  readonly run: string
+  readonly lengthMm: number
+  readonly pixels: number
+}
+
+/** Pieces that are cut, run by run. */
+export const labelledPieces = (
+  runs: readonly { readonly name: string; readonly pieces: readonly Piece[] }[],
+): LabelledPiece[] =>
+  runs.flatMap(({ name: run, pieces }) =>
+    pieces
+      .filter(({ cuts }) => cuts > 0)
+      .map(({ name, placedMm, pixels }) => ({ name, run, lengthMm: placedMm, pixels })),
+  )
 
 /** Sides of paper, points, upright. */
 const papers = { A4: [595, 842], A3: [842, 1191] } as const
@@ -55,39 +85,31 @@ export function paperFor({ width, height }: Pick<Diagram, 'width' | 'height'>): 
   )
 }
 
-/** The wiring as pages: its diagram, its lists, or labels for both ends of every wire. */
-export const wiringPdf = (
-  what: 'diagram' | 'lists' | 'labels',
-  given: WiringForPaper,
-): TDocumentDefinitions => cleaned(pagesOf(what, given)) as TDocumentDefinitions
-
-function pagesOf(
-  what: 'diagram' | 'lists' | 'labels',
-  given: WiringForPaper,
-): TDocumentDefinitions {
+/** The wiring as pages: its diagram, its lists, or labels for its pieces and for both ends of every wire. */
+export function wiringPdf(what: 'diagram' | 'lists' | 'labels', given: WiringForPaper): PdfPages {
   const { plan, diagram } = given
-  const common = paged(plan.name, what)
+  const common = { name: plan.name, what }
   if (what === 'diagram') {
     const { pageSize, pageOrientation, scale } = paperFor(diagram)
     return {
       ...common,
       pageSize,
       pageOrientation,
-      content: [
+      content: cleaned([
         { text: plan.name, fontSize: 13, bold: true, margin: [0, 0, 0, 4] },
         { svg: forPdf(diagramSvg(diagram, plan)), width: diagram.width * scale },
-      ],
+      ]),
     }
   }
   return {
     ...common,
-    pageSize: 'A4',
-    content: what === 'lists' ? wiringLists(given) : labels(given),
+    pageSize: paperOf(plan),
+    content: cleaned(what === 'lists' ? wiringLists(given) : labels(given)),
   }
 }
 
 /** Wires by gauge and colour with what they are cut from, and the joints. */
-export function wiringLists({ plan, wiring }: Omit<WiringForPaper, 'diagram'>): Content[] {
+export function wiringLists({ plan, wiring }: Pick<WiringForPaper, 'plan' | 'wiring'>): Content[] {
   const blocks = blocksById(wiring)
   const groups = wireGroups(wiring.wires, plan.buy).flatMap(
     ({ gauge, colour, wires, totalMm, spools }) => [
@@ -130,7 +152,7 @@ export function wiringLists({ plan, wiring }: Omit<WiringForPaper, 'diagram'>): 
         where,
         [
           ...(threadFirst.length > 0
-            ? [{ text: `first thread ${threadFirst.join(', ')}`, italics: true }]
+            ? [{ text: `first thread ${threadFirst.join(', ')}`, color: quiet }]
             : []),
           ...meets,
         ],
@@ -141,32 +163,54 @@ export function wiringLists({ plan, wiring }: Omit<WiringForPaper, 'diagram'>): 
   ]
 }
 
-/** Small flags to fold around both ends of each wire: its name, and where this end and the other go. */
-function labels({ plan, wiring }: WiringForPaper): Content[] {
+/** Small flags: one for each piece, and two to fold around the ends of each wire with its name, and where this end and the other go. */
+export function labels({ plan, wiring, pieces }: Omit<WiringForPaper, 'diagram'>): Content[] {
   const blocks = blocksById(wiring)
-  const perRow = 3
-  const cells = wiring.wires.flatMap((wire) =>
+  const wires = wiring.wires.flatMap((wire) =>
     (
       [
         [wire.from, wire.to],
         [wire.to, wire.from],
       ] as const
-    ).map(([here, there]) => ({
-      stack: [
-        { text: wire.name, bold: true, fontSize: 11 },
-        { text: placeText(blocks, here), fontSize: 8 },
-        { text: `to ${placeText(blocks, there)}`, fontSize: 7, color: quiet },
-      ],
-      margin: [2, 2, 2, 2] as [number, number, number, number],
-    })),
+    ).map(([here, there]) =>
+      flag(wire.name, placeText(blocks, here), `to ${placeText(blocks, there)}`),
+    ),
   )
+  return [
+    { text: `Labels · ${plan.name}`, fontSize: 12, bold: true, margin: [0, 0, 0, 6] },
+    ...flags(
+      'Pieces',
+      pieces.map(({ name, run, lengthMm, pixels }) =>
+        flag(
+          name,
+          run,
+          `${formatLength(lengthMm, plan.units)}${pixels > 0 ? `, ${plural(pixels, 'pixel')}` : ''}`,
+        ),
+      ),
+    ),
+    ...flags('Wires', wires),
+    ...(pieces.length + wires.length === 0 ? [{ text: 'Nothing to label yet.' }] : []),
+  ]
+}
+
+const flag = (name: string, here: string, more: string): Content => ({
+  stack: [
+    { text: name, bold: true, fontSize: 11 },
+    { text: here, fontSize: 8 },
+    { text: more, fontSize: 7, color: quiet },
+  ],
+  margin: [2, 2, 2, 2],
+})
+
+const perRow = 3
+
+function flags(title: string, cells: readonly Content[]): Content[] {
+  if (cells.length === 0) return []
   const rows = Array.from({ length: Math.ceil(cells.length / perRow) }, (_, row) =>
     Array.from({ length: perRow }, (__, column) => cells[row * perRow + column] ?? { text: '' }),
   )
   return [
-    { text: `Labels · ${plan.name}`, fontSize: 12, bold: true, margin: [0, 0, 0, 6] },
-    rows.length === 0
-      ? { text: 'No wires yet.' }
-      : { table: { widths: ['*', '*', '*'], dontBreakRows: true, body: rows } },
+    { text: title, bold: true, margin: [0, 8, 0, 3] },
+    { table: { widths: ['*', '*', '*'], dontBreakRows: true, body: rows } },
   ]
 }

@@ -12,7 +12,7 @@ import { csv, type Table } from './csv'
 import { cutsTable } from './csv-cuts'
 import { feedsTable } from './csv-feeds'
 import { jointsTable, pixelsTable, wiresTable } from './csv-wires'
-import { paperFor, wiringPdf } from './pdf-wiring'
+import { labelledPieces, paperFor, wiringPdf } from './pdf-wiring'
 import { programHeader, programJson } from './program'
 import { diagramSvg } from './svg-diagram'
 import { node, svgText } from './svg-tree'
@@ -193,11 +193,14 @@ describe('the diagram on paper', () => {
   })
 
   it('lists and labels name both ends of every wire', () => {
-    const given = { plan, diagram, wiring: { ...wiring, joints } }
+    const pieces = labelledPieces([{ name: 'seat front', pieces: worked(plan).cuts[0]!.pieces }])
+    const given = { plan, diagram, pieces, wiring: { ...wiring, joints } }
     for (const what of ['lists', 'labels'] as const) {
       const text = JSON.stringify(wiringPdf(what, given).content)
       for (const { name } of wiring.wires) expect(text).toContain(`"${name}"`)
     }
+    const printed = JSON.stringify(wiringPdf('labels', given).content)
+    for (const { name } of pieces) expect(printed).toContain(`"${name}"`)
     expect(JSON.stringify(wiringPdf('diagram', given).content)).toContain('<svg')
   })
 })

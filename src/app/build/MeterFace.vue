@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { judged, shortOhm, type Judgement, type Reading } from '../../core/build/readings'
 import { amountText, readAmount } from '../../core/quantity/amount'
 import { significant } from '../../core/quantity/format'
-import { rangeOf } from './words'
+import { rangeOf } from '../../core/build/reading-words'
 
 const { reading, logged, label } = defineProps<{
   reading: Reading

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { Printer } from '@lucide/vue'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { stepsWithin, type Progress } from '../../core/build/progress'
 import { buildSchools, type BuildSchool } from '../../core/plan/build-choices'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity, plural } from '../../core/quantity/format'
 import { schoolNames } from '../../core/roll/build'
 import type { BuildOrder } from '../../core/build/order'
+import { useJob } from '../engine/use-job'
 import { usePlanStore } from '../stores/plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import OrderRail from './OrderRail.vue'
@@ -39,6 +40,19 @@ const school = computed<BuildSchool>({
     })
   },
 })
+
+/** What the meter should say at each step takes a while: it is worked out beside the page, anew after each change. */
+const onPaper = useJob(
+  () => plan,
+  (service, own) => service.stepsOnPaper(own),
+)
+watch(
+  () => plan,
+  () => {
+    onPaper.start()
+  },
+  { immediate: true },
+)
 
 const evenings = [30, 60, 120, 240] as const
 const evening = ref<number>()
@@ -96,10 +110,12 @@ function forgetMoves(): void {
     </div>
     <button
       class="button-quiet"
-      title="The steps with boxes, and a card for the lid of each supply"
+      title="The steps with boxes and what the meter should say, and a card for the lid of each supply"
+      :disabled="!onPaper.result.value"
       @click="print"
     >
-      <Printer :size="14" /> Print the steps
+      <Printer :size="14" />
+      {{ onPaper.result.value || onPaper.problem.value ? 'Print the steps' : 'Making it ready …' }}
     </button>
     <button v-if="plan.build.moved.length > 0" class="link-quiet text-[13px]" @click="forgetMoves">
       Take back {{ plural(plan.build.moved.length, 'move') }}
@@ -123,6 +139,9 @@ function forgetMoves(): void {
       would come on the wrong side of it.
     </li>
   </ul>
+  <p v-if="onPaper.problem.value" class="text-[14px] text-stop" role="alert">
+    The steps cannot be printed: {{ onPaper.problem.value }}
+  </p>
   <p v-if="refused" class="text-[14px] text-stop" role="alert">{{ refused }}</p>
   <OrderRail
     class="flex-1"
@@ -134,5 +153,5 @@ function forgetMoves(): void {
     @go="emit('go', $event)"
     @move="move"
   />
-  <StepsPaper :plan="plan" :steps="order.steps" :progress="progress" />
+  <StepsPaper v-if="onPaper.result.value" :name="plan.name" :paper="onPaper.result.value" />
 </template>

@@ -3,7 +3,7 @@ import { ArrowLeft, Check, Pause, Play, SkipForward, TriangleAlert } from '@luci
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { readAmount } from '../../core/quantity/amount'
-import type { Expected } from '../../core/build/readings'
+import { shownAt, type Expected } from '../../core/build/readings'
 import type { Progress } from '../../core/build/progress'
 import type { Step } from '../../core/build/step'
 import type { LogEntry, LoggedReading, Plan } from '../../core/plan/plan'
@@ -76,15 +76,8 @@ const placeName = computed(() => {
 })
 const hasPicture = computed(() => step.kind === 'joint' && step.joints.length > 0)
 const drawing = computed(() => store.tally?.facts?.shelf.drawing)
-const showsMeter = computed(
-  () =>
-    expected !== undefined &&
-    (step.kind === 'check' ||
-      step.kind === 'test' ||
-      step.kind === 'power' ||
-      step.kind === 'soak') &&
-    step.phase !== 'reel',
-)
+const isRead = computed(() => shownAt(step, []) !== undefined)
+const showsMeter = computed(() => isRead.value && expected !== undefined)
 
 const isSkipping = ref(false)
 const why = ref('')
@@ -235,13 +228,7 @@ function setMinutes(event: Event): void {
           :fresh="fresh"
           @readings="emit('readings', $event)"
         />
-        <p
-          v-else-if="
-            !expected && (step.kind === 'test' || step.kind === 'check' || step.kind === 'power')
-          "
-          class="text-bench-soft"
-          role="status"
-        >
+        <p v-else-if="isRead" class="text-bench-soft" role="status">
           Working out what the meter should say …
         </p>
       </div>

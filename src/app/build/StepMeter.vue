@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { judged, type Expected, type Reading } from '../../core/build/readings'
+import { caseName } from '../../core/build/reading-words'
+import { judged, shownAt, type Expected, type Reading } from '../../core/build/readings'
 import type { Step } from '../../core/build/step'
 import type { LogEntry, LoggedReading, Plan } from '../../core/plan/plan'
 import { formatQuantity, plural } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
 import MeterFace from './MeterFace.vue'
-import { caseName } from './words'
 
 const { plan, step, expected, entry, fresh } = defineProps<{
   plan: Plan
@@ -20,10 +20,7 @@ const emit = defineEmits<{ readings: [readings: LoggedReading[]] }>()
 
 const store = usePlanStore()
 
-/** A meter check is done unpowered, everything else on the bench supply. */
-const shown = computed(() =>
-  expected.readings.filter(({ what }) => (what === 'resistance') === (step.kind === 'check')),
-)
+const shown = computed(() => shownAt(step, expected.readings) ?? [])
 const keyOf = ({ what, where, case: of }: Pick<Reading, 'what' | 'where'> & { case: string }) =>
   `${what} ${where} ${of}`
 const picked = ref<string>()

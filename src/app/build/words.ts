@@ -1,6 +1,5 @@
-import type { Reading } from '../../core/build/readings'
 import type { StepKind } from '../../core/plan/build-choices'
-import { formatQuantity, significant } from '../../core/quantity/format'
+import { formatQuantity } from '../../core/quantity/format'
 
 /** Kinds of steps as they are told. */
 export const kindNames: Readonly<Record<StepKind, string>> = {
@@ -22,30 +21,6 @@ export const kindNames: Readonly<Record<StepKind, string>> = {
   soak: 'soak test',
   book: 'book out',
 }
-
-/** A case in which something is measured. */
-export function caseName({ case: of, level }: Pick<Reading, 'case' | 'level'>): string {
-  switch (of) {
-    case 'unpowered':
-      return 'unpowered'
-    case 'idle':
-      return 'idle'
-    case 'full-white':
-      return level === undefined || level === 1 ? 'white' : `white ${formatQuantity(level, '%')}`
-    case 'level':
-      return `white ${formatQuantity(level ?? 1, '%')}`
-    case 'red':
-    case 'green':
-    case 'blue':
-      return level === undefined || level === 1 ? of : `${of} ${formatQuantity(level, '%')}`
-  }
-}
-
-/** From and to within which a reading is as it should be. */
-export const rangeOf = ({ value, tolerance }: Pick<Reading, 'value' | 'tolerance'>): string =>
-  tolerance === 0 ? '' : `${short(value * (1 - tolerance))} to ${short(value * (1 + tolerance))}`
-
-const short = (value: number): string => significant(value, 2)
 
 /** Minutes as a clock or a rail tells them. */
 export const minutesText = (minutes: number): string =>

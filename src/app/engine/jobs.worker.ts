@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
-import type { Content } from 'pdfmake/interfaces'
 import { meterAt } from '../../core/build/meter-at'
+import { stepsOnPaper, type PaperSteps } from '../../core/build/on-paper'
 import type { MeterAt } from './parts'
 import { putRight, type PutRight } from '../../core/choose/put-right'
 import { withWhatIHave, type HaveUse } from '../../core/choose/what-i-have'
@@ -21,7 +21,8 @@ import type { Verdict } from '../../core/verdict/verdict'
 import { csv } from '../../formats/csv'
 import { framesTable } from '../../formats/csv-frames'
 import { planLinkC, planShowC } from '../../formats/exports'
-import { bookPages } from '../../formats/pdf-book'
+import { planBook } from '../../formats/pdf-book'
+import type { PdfPages } from '../../formats/pdf-pages'
 import { planNetlist } from '../../formats/spice'
 import { drawingSvg, scaledDrawing, type ScaledDrawing } from '../../formats/svg-drawing'
 import { factsOf, workOf, type PlanFacts } from './plan-facts'
@@ -156,7 +157,9 @@ const service = {
   ): ScaledDrawing => scaledDrawing(plan, sheet, wanted),
   netlist: (plan: Plan): string => planNetlist(plan),
   /** Everything for the bench, as the pages of one document. */
-  book: (plan: Plan): Content[] => bookPages(plan),
+  book: (plan: Plan): PdfPages => planBook(plan),
+  /** The steps with what is read at each, as they are printed. */
+  stepsOnPaper: (plan: Plan): PaperSteps => stepsOnPaper(worked(plan)),
   /** What the shelf shows of a plan. */
   facts(plan: Plan): PlanFacts {
     const results = worked(plan)

@@ -59,12 +59,11 @@ export function usePlanFiles(): {
     const { plan } = store
     if (plan === undefined) return
     notices.show({ kind: 'offer', text: 'Making the PDF …' })
-    const [content, { pdfBlob }, { paged }] = await Promise.all([
+    const [pages, { pdfBlob }] = await Promise.all([
       inWorker(({ service }) => service.book(plan)),
       import('./pdf'),
-      import('../../formats/pdf-pages'),
     ])
-    const pdf = await pdfBlob({ ...paged(plan.name, 'plan'), pageSize: 'A4', content })
+    const pdf = await pdfBlob(pages)
     saveBlob(`${plan.name}.pdf`, pdf)
     notices.show({ kind: 'done', text: 'The PDF is among your downloads.' })
   }

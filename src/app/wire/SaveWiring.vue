@@ -10,6 +10,7 @@ import { diagramSvg } from '../../formats/svg-diagram'
 import { saveTable } from '../shell/save-table'
 import { saveBlob, saveText } from '../shell/save-text'
 import { useNotices } from '../stores/notices'
+import { usePlanStore } from '../stores/plan'
 import ActionMenu from '../ui/ActionMenu.vue'
 
 const { plan, wiring, diagram } = defineProps<{
@@ -18,18 +19,20 @@ const { plan, wiring, diagram } = defineProps<{
   diagram: Diagram | undefined
 }>()
 
-const notices = useNotices()
+const [store, notices] = [usePlanStore(), useNotices()]
 const isBusy = ref(false)
 
 async function savePdf(what: 'diagram' | 'lists' | 'labels'): Promise<void> {
   if (diagram === undefined) return
   isBusy.value = true
   try {
-    const { wiringPdf } = await import('../../formats/pdf-wiring')
+    const { labelledPieces, wiringPdf } = await import('../../formats/pdf-wiring')
     const { pdfBlob } = await import('../shell/pdf')
     saveBlob(
       `${plan.name} ${what}.pdf`,
-      await pdfBlob(wiringPdf(what, { plan, wiring: wiring, diagram })),
+      await pdfBlob(
+        wiringPdf(what, { plan, wiring, diagram, pieces: labelledPieces(store.tally?.runs ?? []) }),
+      ),
     )
   } catch (error) {
     notices.show({

@@ -35,6 +35,22 @@ export interface Expected {
   readonly benchLimitA: number
 }
 
+/** Kinds of steps at which something is read. */
+const readKinds: ReadonlySet<Step['kind']> = new Set(['check', 'test', 'power', 'soak'])
+
+/**
+ * What of the readings is taken at a step: a meter check is done unpowered, everything else on a supply.
+ *
+ * @returns `undefined` where nothing is read
+ */
+export const shownAt = (
+  { kind, phase }: Pick<Step, 'kind' | 'phase'>,
+  readings: readonly Reading[],
+): readonly Reading[] | undefined =>
+  readKinds.has(kind) && phase !== 'reel'
+    ? readings.filter(({ what }) => (what === 'resistance') === (kind === 'check'))
+    : undefined
+
 /** Makes differ: shares by which readings may, until the strip is measured (handbook 11). */
 const tolerances = { idle: 0.5, colour: 0.3, volts: 0.05, measured: 0.15 } as const
 
