@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises'
 import AxeBuilder from '@axe-core/playwright'
 import type { Locator, Page } from '@playwright/test'
 import { expect, exportAndImport, figure, openEmptyPlan, test } from './browser'
@@ -263,9 +264,11 @@ test('templates at true size, and the steps on paper with a card for the lid', a
   await openNook(page)
   await view(page, 'Templates')
   await page.getByLabel('Template of').selectOption('porthole')
-  await expect(page.getByTestId('template-size')).toContainText(/\d+ sheets that lie 10 mm over/)
+  await expect(page.getByTestId('template-size')).toContainText(
+    /5 sheets · parts lie 10 mm over each other/,
+  )
   await page.emulateMedia({ media: 'print' })
-  const sheet = page.getByRole('img', { name: 'porthole, sheet 1.1' }).last()
+  const sheet = page.getByRole('img', { name: 'Sheet 1: porthole' }).last()
   await expect(sheet).toBeVisible()
   // A millimetre is a millimetre: 96 pixels to the inch.
   const { width } = (await sheet.boundingBox())!
@@ -280,18 +283,68 @@ test('templates at true size, and the steps on paper with a card for the lid', a
   const small = page.getByRole('img', { name: 'Bay-window nook at 1 : 50' })
   await expect(small).toBeVisible()
   expect((await small.boundingBox())!.width).toBeLessThan(size.width * 0.5)
+  // What is narrow shares a sheet with the rest.
+  await page.getByLabel('Template of').selectOption('all 7 places')
+  await expect(page.getByRole('img', { name: /seat front/ }).first()).toBeVisible()
   await page.getByLabel('Template of').selectOption('porthole')
+  const front = await page
+    .getByRole('img', { name: 'Sheet 1: porthole' })
+    .first()
+    .getAttribute('src')
   await page.getByRole('radio', { name: 'From behind' }).click()
-  await expect(page.getByText(/from behind, row 1, sheet 1/).first()).toBeAttached()
+  const behind = page.getByRole('img', { name: 'Sheet 1: porthole' }).first()
+  await expect(behind).not.toHaveAttribute('src', front!)
+  expect(decodeURIComponent((await behind.getAttribute('src'))!)).toContain('porthole, from behind')
 
   await view(page, 'Order')
+  await expect(page.getByRole('button', { name: 'Print the steps' })).toBeEnabled()
   await page.emulateMedia({ media: 'print' })
   await expect(
     page.getByRole('heading', { name: 'Bay-window nook: how to build it' }),
   ).toBeVisible()
   await expect(page.getByText('first thread sleeve 4.8 mm on W1').first()).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Card for the lid: Supply A' })).toBeVisible()
-  await expect(page.getByText('Fuse crown: 7.50 A')).toBeVisible()
+  await expect(page.getByText(/Fuses: .*crown 7.50 A/)).toBeVisible()
+  await expect(
+    page.getByText(/bench supply’s limit to 1.65 A · idle 0.045 to 0.13 A ______/),
+  ).toBeVisible()
+})
+
+test('everything for the bench is one PDF', async ({ page }) => {
+  await openNook(page)
+  await page.getByRole('button', { name: 'Plan', exact: true }).click()
+  const download = page.waitForEvent('download')
+  await page.getByRole('menuitem', { name: 'Save everything as one PDF' }).click()
+  const file = await download
+  expect(file.suggestedFilename()).toBe('bay-window-nook.pdf')
+  const bytes = await readFile(await file.path())
+  expect(bytes.subarray(0, 5).toString()).toBe('%PDF-')
+  expect(bytes.toString('latin1').match(/\/Type \/Page\b/g)!.length).toBeGreaterThan(40)
+})
+
+test('a part that was swapped is told at its step; the last step settles the drawer', async ({
+  page,
+}) => {
+  await openNook(page)
+  await page.getByRole('button', { name: /Cut W11 and W12: 3353 mm each/ }).click()
+  await page.getByLabel('Gauge of the lead with W11, as it is').selectOption('1.5 mm²')
+  await expect(page.getByTestId('build-state')).toHaveText('step 96 of 231')
+  await page.getByRole('button', { name: /Fix the supply where it hides/ }).click()
+  await page.getByLabel('Supply A, as it is').selectOption('5 V enclosed, 40 A')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByLabel('Supply A, as it is')).toHaveValue('enclosed-5v-100w')
+  await page.getByRole('button', { name: /Book it out of the drawer/ }).click()
+  await done(page).click()
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText('5 V RGB pixels, 60/m')
+  await dialog.getByRole('button', { name: 'Cancel' }).click()
+  await expect(title(page)).toHaveText(/^Book it out/)
+  await done(page).click()
+  await page.getByRole('button', { name: 'Settle the drawer' }).click()
+  await expect(page.getByText('The drawer is settled')).toBeVisible()
+  await expect(page.getByTestId('build-state')).toHaveText('step 97 of 231')
+  await page.getByRole('button', { name: /Book it out of the drawer/ }).click()
+  await expect(step(page).getByText('Done', { exact: true })).toBeVisible()
 })
 
 test('what is cut otherwise than planned is kept as it is, and figures follow', async ({

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ArrowLeft, Check, Pause, Play, SkipForward, TriangleAlert } from '@lucide/vue'
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { readAmount } from '../../core/quantity/amount'
 import { shownAt, type Expected } from '../../core/build/readings'
@@ -16,6 +16,7 @@ import LinkAim from './link/LinkAim.vue'
 import JointPicture from './JointPicture.vue'
 import PlacePicture from './PlacePicture.vue'
 import StepMeter from './StepMeter.vue'
+import StepSwaps from './StepSwaps.vue'
 import StepWires from './StepWires.vue'
 import PhotoRow from '../notes/PhotoRow.vue'
 import type { Clock } from './use-clock'
@@ -46,6 +47,8 @@ const emit = defineEmits<{
   go: [step: string]
   link: []
 }>()
+
+const BookDialog = defineAsyncComponent(() => import('../buy/BookDialog.vue'))
 
 const store = usePlanStore()
 const wiring = usePart('wiring')
@@ -79,6 +82,13 @@ const drawing = computed(() => store.tally?.facts?.shelf.drawing)
 const isRead = computed(() => shownAt(step, []) !== undefined)
 const showsMeter = computed(() => isRead.value && expected !== undefined)
 
+/** The last step settles the drawer: it is done once that is. */
+const isBooking = ref(false)
+function done(): void {
+  if (step.kind === 'book' && plan.buy.isBooked !== true) isBooking.value = true
+  else emit('done')
+}
+
 const isSkipping = ref(false)
 const why = ref('')
 const reason = useTemplateRef<HTMLInputElement>('reason')
@@ -95,6 +105,7 @@ watch(
   () => step.id,
   () => {
     isSkipping.value = false
+    isBooking.value = false
     why.value = ''
     minutesProblem.value = ''
   },
@@ -195,6 +206,7 @@ function setMinutes(event: Event): void {
             :step="step"
             :wiring="wiring"
           />
+          <StepSwaps v-if="wiring" :plan="plan" :step="step" :wiring="wiring" />
           <JointPicture v-if="hasPicture && wiring" :step="step" :wiring="wiring" />
           <LinkAim v-if="step.kind === 'test'" :step="step" @open="emit('link')" />
           <PlacePicture
@@ -268,6 +280,7 @@ function setMinutes(event: Event): void {
       </p>
     </div>
 
+    <BookDialog v-if="isBooking" :plan="plan" @close="isBooking = false" @booked="emit('done')" />
     <form
       v-if="isSkipping"
       class="flex flex-wrap items-center gap-2"
@@ -308,7 +321,7 @@ function setMinutes(event: Event): void {
         v-else
         class="button-main h-14 min-w-0 justify-center text-[17px]"
         data-testid="done"
-        @click="emit('done')"
+        @click="done"
       >
         <Check :size="20" class="shrink-0" />
         <span class="truncate">Done{{ next ? ` · next: ${next.title}` : '' }}</span>

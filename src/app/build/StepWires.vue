@@ -2,12 +2,10 @@
 import { computed, ref } from 'vue'
 import type { Step } from '../../core/build/step'
 import { wireColours, type WireColour } from '../../core/plan/choices'
-import { feedsOf } from '../../core/plan/feeds'
 import type { Plan } from '../../core/plan/plan'
-import { withSet } from '../../core/plan/with-set'
 import { formatLength } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
-import { feedLeadId } from '../../core/route/leads'
+import { leadWithId, type SettableLead } from '../../core/route/lead-settings'
 import type { Tally } from '../../core/tally'
 import type { PlanWire } from '../../core/wire/wires'
 import { wireTint } from '../../formats/svg-diagram'
@@ -47,16 +45,8 @@ function setColour(wire: PlanWire, event: Event): void {
   )
 }
 
-/** The feed of a run that a wire leads to: its length is that of its lead. */
-function feedOf({ fusedLead }: PlanWire) {
-  for (const line of fusedLead === undefined ? [] : plan.lines)
-    for (const feed of feedsOf(line))
-      if (feedLeadId(line.id, feed.id) === fusedLead) return { line, feed }
-  return undefined
-}
-const junctionOf = ({ fusedLead }: PlanWire) => plan.junctions.find(({ id }) => id === fusedLead)
-const isMeasurable = (wire: PlanWire): boolean =>
-  feedOf(wire) !== undefined || junctionOf(wire) !== undefined
+const leadOf = ({ fusedLead }: PlanWire): SettableLead | undefined =>
+  fusedLead === undefined ? undefined : leadWithId(plan, fusedLead)
 
 function setLength(wire: PlanWire, event: Event): void {
   if (!(event.target instanceof HTMLInputElement)) return
@@ -67,22 +57,11 @@ function setLength(wire: PlanWire, event: Event): void {
     problem.value = `“${text}”: a length such as 480 or 48 cm`
     return
   }
-  const lengthMm = read?.mm
-  const label = { label: `${wire.name} as cut` }
-  const junction = junctionOf(wire)
-  if (junction !== undefined) {
-    store.commit([{ do: 'put-junction', junction: withSet(junction, { lengthMm }) }], label)
-    return
-  }
-  const found = feedOf(wire)
-  if (found === undefined) return
-  const feeds = feedsOf(found.line).map((feed) =>
-    feed === found.feed ? withSet(feed, { lengthMm }) : feed,
-  )
-  store.commit([{ do: 'set-lines', lines: [found.line.id], set: { feeds } }], label)
+  const lead = leadOf(wire)
+  if (lead !== undefined)
+    store.commit([lead.set({ lengthMm: read?.mm })], { label: `${wire.name} as cut` })
 }
-const measuredMm = (wire: PlanWire): number | undefined =>
-  feedOf(wire)?.feed.lengthMm ?? junctionOf(wire)?.lengthMm
+const measuredMm = (wire: PlanWire): number | undefined => leadOf(wire)?.settings.lengthMm
 </script>
 
 <template>
@@ -127,7 +106,7 @@ const measuredMm = (wire: PlanWire): number | undefined =>
           </td>
           <td class="py-1.5">
             <input
-              v-if="isMeasurable(wire)"
+              v-if="leadOf(wire)"
               v-shown="
                 measuredMm(wire) === undefined ? '' : String(Math.round(measuredMm(wire) ?? 0))
               "

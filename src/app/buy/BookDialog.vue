@@ -1,32 +1,73 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef, watchEffect } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
-import type { StoredItem } from '../storage/db'
+import { wireGroups } from '../../core/wire/spools'
+import { useNotices } from '../stores/notices'
+import { usePlanStore } from '../stores/plan'
+import { useShelf } from '../stores/shelf'
+import { itemWith, useDrawer } from '../stores/use-drawer'
+import { usePart } from '../stores/use-parts'
 import FormDialog from '../ui/FormDialog.vue'
-import type { Booking } from './booking'
 import { amountText } from './amount-text'
+import { bookingOf, type Booking } from './booking'
 
-const { plan, booking } = defineProps<{ plan: Plan; booking: Booking }>()
-const emit = defineEmits<{ close: []; book: [into: readonly StoredItem[]] }>()
+const { plan } = defineProps<{ plan: Plan }>()
+const emit = defineEmits<{ close: []; booked: [] }>()
+
+const [store, shelf, notices] = [usePlanStore(), useShelf(), useNotices()]
+const entries = useDrawer(() => plan)
+const [receipt, wiring, reels] = [usePart('receipt'), usePart('wiring'), usePart('reels')]
+/** What is shown when all of it is known; it stays while it is looked at. */
+const booking = shallowRef<Booking>()
+watchEffect(() => {
+  if (
+    booking.value !== undefined ||
+    shelf.drawer === undefined ||
+    receipt.value === undefined ||
+    wiring.value === undefined ||
+    reels.value === undefined
+  )
+    return
+  booking.value = bookingOf(
+    entries.value,
+    receipt.value.lines,
+    new Set(plan.buy.bought.map(({ line }) => line)),
+    reels.value,
+    wireGroups(wiring.value.wires, plan.buy),
+  )
+})
 
 const skipped = ref(new Set<string>())
-const kept = computed(() => booking.into.filter(({ id }) => !skipped.value.has(id)))
 function toggle(id: string): void {
   const next = new Set(skipped.value)
   if (!next.delete(id)) next.add(id)
   skipped.value = next
 }
+const kept = computed(() => booking.value?.into.filter(({ id }) => !skipped.value.has(id)) ?? [])
+
+async function book(): Promise<void> {
+  if (booking.value === undefined) return
+  const { out } = booking.value
+  const into = kept.value
+  store.commit([{ do: 'set-buy', buy: { isBooked: true } }], { label: 'it is built' })
+  emit('booked')
+  emit('close')
+  await shelf.takeOutOfDrawer(out.filter(({ left }) => left <= 0).map(({ entry }) => entry.id))
+  await shelf.putInDrawer([
+    ...into,
+    ...out.filter(({ left }) => left > 0).map(({ entry, left }) => itemWith(entry, left)),
+  ])
+  notices.show({ kind: 'done', text: 'The drawer is settled: it has what is left over.' })
+}
 </script>
 
 <template>
-  <FormDialog
-    title="It is built"
-    action="Settle the drawer"
-    @close="emit('close')"
-    @submit="emit('book', kept)"
-  >
-    <section class="col-span-2 text-[13px]">
+  <FormDialog title="It is built" action="Settle the drawer" @close="emit('close')" @submit="book">
+    <p v-if="!booking" class="col-span-2 text-bench-soft" role="status">
+      Looking into the drawer …
+    </p>
+    <section v-if="booking" class="col-span-2 text-[13px]">
       <h3 class="mb-1 font-semibold">Out of the drawer</h3>
       <p v-if="booking.out.length === 0" class="text-bench-soft">
         {{ plan.name }} took nothing from it.
@@ -42,7 +83,7 @@ function toggle(id: string): void {
         </span>
       </p>
     </section>
-    <section class="col-span-2 max-h-64 overflow-y-auto text-[13px]">
+    <section v-if="booking" class="col-span-2 max-h-64 overflow-y-auto text-[13px]">
       <h3 class="mb-1 font-semibold">Into the drawer</h3>
       <p v-if="booking.into.length === 0" class="text-bench-soft">
         Nothing worth keeping is left over. Tick what you bought on the bill: the rest of its packs

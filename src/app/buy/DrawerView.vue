@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { Download, Plus, Trash2, Upload } from '@lucide/vue'
 import { nanoid } from 'nanoid'
-import { computed, defineAsyncComponent, ref, shallowRef, useTemplateRef } from 'vue'
+import { computed, defineAsyncComponent, ref, useTemplateRef } from 'vue'
 import type { Receipt } from '../../core/buy/receipt'
 import type { Plan } from '../../core/plan/plan'
 import { plural } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
 import { messageOf } from '../../core/quantity/message-of'
-import { wireGroups } from '../../core/wire/spools'
 import { readDrawerText, writeDrawerFile } from '../../formats/drawer-file'
 import { numberOf } from '../../formats/csv-read'
 import { saveText } from '../shell/save-text'
@@ -17,8 +16,6 @@ import { usePlanStore } from '../stores/plan'
 import { usePlanParts } from '../stores/plan-parts'
 import { useShelf } from '../stores/shelf'
 import { itemWith, useDrawer, type DrawerEntry } from '../stores/use-drawer'
-import { usePart } from '../stores/use-parts'
-import { bookingOf, type Booking } from './booking'
 import { amountText } from './amount-text'
 
 const { plan, receipt } = defineProps<{ plan: Plan; receipt: Receipt | undefined }>()
@@ -29,7 +26,6 @@ const BookDialog = defineAsyncComponent(() => import('./BookDialog.vue'))
 const [store, shelf, notices] = [usePlanStore(), useShelf(), useNotices()]
 const parts = usePlanParts()
 const entries = useDrawer(() => plan)
-const [wiring, reels] = [usePart('wiring'), usePart('reels')]
 const isTrying = ref(false)
 const picker = useTemplateRef<HTMLInputElement>('picker')
 
@@ -174,27 +170,7 @@ async function readFile(event: Event): Promise<void> {
   }
 }
 
-const booking = shallowRef<Booking>()
-function startBooking(): void {
-  booking.value = bookingOf(
-    entries.value,
-    receipt?.lines ?? [],
-    new Set(plan.buy.bought.map(({ line }) => line)),
-    reels.value ?? [],
-    wireGroups(wiring.value?.wires ?? [], plan.buy),
-  )
-}
-async function book(into: readonly StoredItem[]): Promise<void> {
-  const { out = [] } = booking.value ?? {}
-  booking.value = undefined
-  store.commit([{ do: 'set-buy', buy: { isBooked: true } }], { label: 'it is built' })
-  await shelf.takeOutOfDrawer(out.filter(({ left }) => left <= 0).map(({ entry }) => entry.id))
-  await keep([
-    ...into,
-    ...out.filter(({ left }) => left > 0).map(({ entry, left }) => itemWith(entry, left)),
-  ])
-  notices.show({ kind: 'done', text: 'The drawer is settled: it has what is left over.' })
-}
+const isBooking = ref(false)
 </script>
 
 <template>
@@ -210,7 +186,7 @@ async function book(into: readonly StoredItem[]): Promise<void> {
       <button class="button-quiet" :disabled="entries.length === 0" @click="isTrying = !isTrying">
         With what I have
       </button>
-      <button v-if="plan.buy.isBooked !== true" class="button-quiet" @click="startBooking">
+      <button v-if="plan.buy.isBooked !== true" class="button-quiet" @click="isBooking = true">
         It is built …
       </button>
       <span v-else class="self-center text-[13px] text-ok">built and settled</span>
@@ -299,11 +275,5 @@ async function book(into: readonly StoredItem[]): Promise<void> {
       </div>
     </section>
   </div>
-  <BookDialog
-    v-if="booking"
-    :plan="plan"
-    :booking="booking"
-    @close="booking = undefined"
-    @book="book"
-  />
+  <BookDialog v-if="isBooking" :plan="plan" @close="isBooking = false" />
 </template>

@@ -125,7 +125,7 @@ export function addSupplies(work: Work): void {
     id: stepId.book,
     kind: 'book',
     title: 'Book it out of the drawer, and put the rests back in',
-    how: ['On the Buy page, under Drawer: “It is built”.'],
+    how: ['“Done” shows what went out of the drawer, and what is left over to go in.'],
     about,
     needs: [stepId.soak],
     minutes: minutes.book,
