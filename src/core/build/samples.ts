@@ -40,7 +40,7 @@ export function samplePace(
   const keyOf = (sample: string, { phase }: Step): string => `${phase} ${sample}`
   for (const step of steps) {
     const minutes = timed.get(step.id) ?? 0
-    if (samples.get(step.place) !== step.place || minutes <= 0 || step.minutes <= 0) continue
+    if (minutes <= 0 || step.minutes <= 0) continue
     const key = keyOf(step.place, step)
     const sum = sums.get(key) ?? { timed: 0, reckoned: 0 }
     sums.set(key, { timed: sum.timed + minutes, reckoned: sum.reckoned + step.minutes })

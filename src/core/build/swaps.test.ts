@@ -57,7 +57,14 @@ describe('a part that was swapped', () => {
   })
 
   it('at a lead changes that lead, and no other', () => {
-    const plan = demoPlan('bay-window-nook')
+    const nook = demoPlan('bay-window-nook')
+    const feeds = [
+      { id: 'first', pad: 0, fuse: 'auto' },
+      { id: 'far', pad: 'end', fuse: 'auto' },
+    ] as const
+    const plan = change(nook, [
+      { do: 'set-lines', lines: ['seat'], set: { feeds: [...feeds] } },
+    ]).plan
     const all = swapsIn(plan).flatMap(({ swaps }) => swaps)
     const fuse = all.find(({ label }) => label === 'Fuse in W1')!
     const { full } = worked(change(plan, [...fuse.commands('15')]).plan)

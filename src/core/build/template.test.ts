@@ -143,6 +143,24 @@ describe('a template', () => {
     ]
     expect(left - box.x).toBeGreaterThan(40)
     expect(box.x + box.width - right).toBeGreaterThan(40)
+    // What is cut along is on paper, and the middle is not.
+    const parts = markedParts(templateOf(covered, 'porthole'), 'A4')
+    for (const [x, y] of sheet!.points)
+      for (const [dx, dy] of [
+        [40, 0],
+        [-40, 0],
+        [0, 40],
+        [0, -40],
+      ] as const) {
+        const isPrinted = parts.some(
+          (part) =>
+            x + dx >= part.x &&
+            x + dx <= part.x + part.width &&
+            y + dy >= part.y &&
+            y + dy <= part.y + part.height,
+        )
+        expect(isPrinted, `${String(x + dx)} ${String(y + dy)}`).toBe(true)
+      }
     // The same size as on the bill.
     const piece = sheetsOf(worked(covered).measured.runs)
       .flatMap(({ sheets }) => sheets.flatMap(({ pieces }) => pieces))
@@ -178,8 +196,27 @@ describe('a template', () => {
       const run = results.measured.runs.find(({ id }) => id === 'porthole')!
       const put = placer(run, placesOf(results.layout).get('porthole')!)
       expect(distance(put(drawn!.points[0]!), lead.start)).toBeLessThan(1e-6)
+      expect(distance(put(drawn!.points[1]!), [lead.end[0], lead.start[1]])).toBeLessThan(1e-6)
       expect(distance(put(drawn!.points[2]!), lead.end)).toBeLessThan(1e-6)
     }
+    // What comes out of a run ends there too, and from piece to piece lies a wire.
+    for (const { ways, pieces, name } of templatesOf(worked(nook)).filter(
+      ({ pieces: own }) => own.length > 0,
+    )) {
+      const ends = pieces.flatMap(({ from, to }) => [from, to])
+      for (const { points } of ways)
+        expect(Math.min(...ends.map((end) => distance(end, points.at(-1)!))), name).toBeLessThan(
+          1e-6,
+        )
+      const between = ways.filter((way) => way.name === '')
+      expect(between).toHaveLength(pieces.length - 1)
+      for (const [index, { points }] of between.entries())
+        expect(points).toEqual([pieces[index]!.to, pieces[index + 1]!.from])
+    }
+    // Wires home of many lights are not named one by one.
+    const jars = templateOf(demoPlan('wall-of-jars'), 'jars')
+    expect(jars.ways.length).toBeGreaterThan(20)
+    expect(new Set(jars.ways.map(({ name }) => name))).toEqual(new Set(['']))
   })
 
   it('of any plan lies within its box, and every mark on a part that is printed', () => {

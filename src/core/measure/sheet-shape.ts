@@ -26,7 +26,6 @@ export function sheetShape({
   const box = boxAround(points)
   const isClosed =
     segments.length > 0 &&
-    points.length > 3 &&
     segments.every(({ points: own }, index) => meets(segments.at(index - 1)?.points.at(-1), own[0]))
   return { outline: isClosed ? points : cornersOf(box), box }
 }
