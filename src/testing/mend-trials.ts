@@ -7,7 +7,7 @@ import {
 } from '../core/mend/diagnose'
 import { lightStates, type LightState } from '../core/mend/fault'
 import { stateOf, whenOf } from '../core/mend/run-states'
-import { courseOf, ranked } from '../core/mend/course'
+import { courseOf, ranked, walkedExactly } from '../core/mend/course'
 import type { Test } from '../core/mend/next-test'
 import { nothingSeen, readingAt, type Painted, type Seen } from '../core/mend/seen'
 
@@ -19,7 +19,7 @@ const partsOfRun = 10
 const meterShare = 0.015
 
 /** What somebody paints who does not look too closely. */
-function blurred(
+export function blurred(
   { stage }: Diagnosis,
   { look }: Pick<Candidate, 'look'>,
   random: () => number,
@@ -117,6 +117,14 @@ function carriedOut(
   random: () => number,
 ): Seen {
   const { point, run } = test
+  if (test.kind === 'walk') {
+    let left = random()
+    const { id } = test.outcomes.find((one) => {
+      left -= chanceOf(truth, { test: test.id, outcome: one.id })
+      return left <= 0
+    }) ?? { id: walkedExactly(truth, run ?? '') }
+    return { ...seen, tests: [...seen.tests, { test: test.id, outcome: id }] }
+  }
   if (run !== undefined) {
     const field = test.isAgain === true ? 'again' : 'runs'
     return {

@@ -120,7 +120,7 @@ function read(test: Test, value: number): void {
     seen: seenWith({ readings: [...trouble.value.seen.readings, reading] }),
   })
 }
-function say(test: Test, { id, text }: Outcome): void {
+function say(test: Test, { id, text }: Pick<Outcome, 'id' | 'text'>): void {
   change({
     ...note(test, text),
     seen: seenWith({ tests: [...trouble.value.seen.tests, { test: test.id, outcome: id }] }),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Outcome, Test } from '../../core/mend/next-test'
+import { allAnswer, walkText, type WalkOutcome } from '../../core/mend/walk'
 import { readAmount } from '../../core/quantity/amount'
 import type { DoneTest } from './mend-case'
 import { percent } from './looks'
@@ -14,7 +15,7 @@ const { tests, openBits, done, isBusy } = defineProps<{
 const emit = defineEmits<{
   /** A meter's figure, in V or A. */
   read: [test: Test, value: number]
-  outcome: [test: Test, outcome: Outcome]
+  outcome: [test: Test, outcome: Pick<Outcome, 'id' | 'text'>]
   /** What was to be looked at is painted as it is. */
   looked: [test: Test]
   skip: [test: Test]
@@ -50,16 +51,29 @@ function read(): void {
   emit('read', test.value, result.value)
   toNext()
 }
-function say(outcome: Outcome): void {
+function say(outcome: Pick<Outcome, 'id' | 'text'>): void {
   if (test.value !== undefined) emit('outcome', test.value, outcome)
   toNext()
+}
+/** Of a light that wanders: the number of the first that does not answer. */
+function sayFirst(): void {
+  const most = test.value?.lights ?? 0
+  const number = /^\d+$/.test(typed.value.trim()) ? Number(typed.value.trim()) : NaN
+  if (!(number >= 1 && number <= most)) {
+    problem.value = `a number from 1 to ${String(most)}`
+    return
+  }
+  sayWalk(String(number - 1))
+}
+const sayWalk = (outcome: WalkOutcome): void => {
+  say({ id: outcome, text: walkText(outcome) })
 }
 const meansText = ({ leaves, means }: Outcome): string =>
   leaves > 0 && means !== '' ? `then first: ${means} (${percent(leaves)})` : ''
 const likely = computed(() =>
   (test.value?.outcomes ?? [])
     .toSorted((a, b) => b.chance - a.chance)
-    .slice(0, test.value?.kind === 'see' ? 3 : 4),
+    .slice(0, test.value?.kind === 'see' || test.value?.kind === 'walk' ? 3 : 4),
 )
 </script>
 
@@ -111,14 +125,43 @@ const likely = computed(() =>
           </li>
         </ul>
       </template>
-      <template v-else-if="test.kind === 'see'">
+      <template v-else-if="test.kind === 'see' || test.kind === 'walk'">
         <ul class="text-[13px] text-bench-soft">
           <li v-for="outcome in likely" :key="outcome.id">
             <span class="text-bench-ink">{{ outcome.text }}</span>
             {{ percent(outcome.chance) }} · {{ meansText(outcome) }}
           </li>
         </ul>
-        <p>
+        <form
+          v-if="test.kind === 'walk'"
+          class="flex flex-wrap items-end gap-2"
+          novalidate
+          @submit.prevent="sayFirst"
+        >
+          <button
+            type="button"
+            class="button-main min-h-9 max-[899px]:min-h-11"
+            @click="sayWalk(allAnswer)"
+          >
+            Every one answers
+          </button>
+          <label class="text-[13px] text-bench-soft">
+            The first that does not, 1 to {{ test.lights }}
+            <input
+              v-model="typed"
+              class="field mt-1 w-full text-[16px]"
+              inputmode="numeric"
+              autocomplete="off"
+              :aria-invalid="problem !== ''"
+              :aria-describedby="problem === '' ? undefined : 'reading-problem'"
+            />
+          </label>
+          <button class="button-quiet min-h-9 max-[899px]:min-h-11">Enter</button>
+          <p v-if="problem" id="reading-problem" class="w-full text-[13px] text-stop" role="alert">
+            {{ problem }}
+          </p>
+        </form>
+        <p v-else>
           <button
             type="button"
             class="button-main min-h-9 max-[899px]:min-h-11"

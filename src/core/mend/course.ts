@@ -2,6 +2,7 @@ import { lookedAgain, measuredAs, type Candidate, type Diagnosis } from './diagn
 import { stretchesOf } from './run-states'
 import { nextTests, type Test } from './next-test'
 import { readingAt, type Painted, type Seen } from './seen'
+import { allAnswer, firstOdd, walkedRun, type WalkOutcome } from './walk'
 
 /** Suspects, those that nothing measurable can tell apart as one; the likeliest first. */
 export interface Ranked {
@@ -31,8 +32,8 @@ export interface Course {
 }
 
 /** Sure enough to begin mending; and so many tests at the most. */
-const sureEnough = 0.93
-const mostTests = 15
+const sureEnough = 0.96
+const mostTests = 30
 
 /** Follows the tests that are proposed, one after another, until one suspect is sure. */
 export function courseOf(
@@ -71,11 +72,15 @@ export const paintedExactly = (
     ]),
   )
 
+/** What a light that wanders along a run shows of a fault. */
+export const walkedExactly = ({ look }: Pick<Candidate, 'look'>, run: string): WalkOutcome =>
+  String(firstOdd(look, run)?.at ?? allAnswer)
+
 /** A test as it comes out with a fault, without a mistake. */
 export const answeredExactly =
   (diagnosis: Diagnosis, truth: Candidate) =>
-  (seen: Seen, { id, run, point, isAgain }: Test): Seen => {
-    if (run !== undefined) {
+  (seen: Seen, { id, kind, run, point, isAgain }: Test): Seen => {
+    if (kind === 'see' && run !== undefined) {
       const field = isAgain === true ? 'again' : 'runs'
       const painted = paintedExactly(diagnosis, truth)[run] ?? []
       return {
@@ -84,6 +89,12 @@ export const answeredExactly =
         tests: [...seen.tests, { test: id, outcome: lookedAgain }],
       }
     }
+    const walked = walkedRun(id)
+    if (walked !== undefined)
+      return {
+        ...seen,
+        tests: [...seen.tests, { test: id, outcome: walkedExactly(truth, walked) }],
+      }
     if (point !== undefined)
       return {
         ...seen,

@@ -6,6 +6,7 @@ import { isReadingOf, type Painted, type Seen, type TestOutcome } from './seen'
 import { factsOf, symptoms, type LookFacts } from './symptoms'
 import { sightOf } from './sight'
 import { mistaken, probeId, probes } from './probes'
+import { chanceOfWalk, walkedRun } from './walk'
 
 /** A fault with what it would look like. */
 export interface Candidate {
@@ -402,11 +403,13 @@ function logOfStretch(
 
 /** How likely an outcome of a test is with a fault. */
 export function chanceOf(
-  { probes: own, facts }: Candidate,
+  { probes: own, facts, look }: Candidate,
   { test, outcome }: TestOutcome,
 ): number {
   // What a look brought is painted.
   if (outcome === lookedAgain) return 1
+  const walked = walkedRun(test)
+  if (walked !== undefined) return chanceOfWalk(look, walked, outcome)
   const kind = own.get(test)
   const yes =
     test === dimTest

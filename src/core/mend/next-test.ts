@@ -5,6 +5,7 @@ import { stretchesOf } from './run-states'
 import { probeId, probes } from './probes'
 import { isReadingOf, type Seen } from './seen'
 import { formatQuantity } from '../quantity/format'
+import { allAnswer, chanceOfWalk, firstOdd, walkAlong, walkText } from './walk'
 
 /** One of the things that may come out of a test, and what it would mean. */
 export interface Outcome {
@@ -20,7 +21,7 @@ export interface Outcome {
 /** Something to do that tells suspects apart. */
 export interface Test {
   readonly id: string
-  readonly kind: 'see' | 'meter' | 'dim' | ProbeKind
+  readonly kind: 'see' | 'walk' | 'meter' | 'dim' | ProbeKind
   readonly title: string
   readonly how: string
   readonly power: 'on' | 'off'
@@ -33,8 +34,9 @@ export interface Test {
   readonly outcomes: readonly Outcome[]
   /** Of a test with a meter: where it is held. */
   readonly point?: MeterPoint
-  /** Of a look: the run. */
+  /** Of a look, and of a light that wanders: the run, and how many lights it has. */
   readonly run?: string
+  readonly lights?: number
   /** It is painted already: it is a second look. */
   readonly isAgain?: boolean
 }
@@ -126,6 +128,7 @@ function weighed({ texts, chances, ...idea }: Idea, suspects: readonly Weighed[]
 function ideasFor(diagnosis: Diagnosis, suspects: readonly Weighed[], seen: Seen): readonly Idea[] {
   return [
     ...seeIdeas(diagnosis, suspects, seen),
+    ...walkIdeas(diagnosis, suspects),
     ...dimIdeas(suspects),
     ...meterIdeas(diagnosis, suspects, seen),
     ...probeIdeas(suspects),
@@ -156,6 +159,39 @@ function seeIdeas({ stage }: Diagnosis, suspects: readonly Weighed[], seen: Seen
       isAgain,
     })
     return idea.texts.length > 1 ? [idea] : []
+  })
+}
+
+/** One light after another, along runs in which that can be. */
+function walkIdeas({ stage }: Diagnosis, suspects: readonly Weighed[]): readonly Idea[] {
+  return stage.runs.flatMap((run): Idea[] => {
+    const walk = walkAlong(run)
+    if (walk === undefined) return []
+    const found = new Set<string>()
+    for (const { candidate } of suspects) {
+      const first = firstOdd(candidate.look, run.id)
+      if (first !== undefined) found.add(String(first.at))
+      if (first === undefined || first.share < 1) found.add(allAnswer)
+    }
+    const outcomes = [...found]
+    if (outcomes.length < 2) return []
+    return [
+      {
+        ...walk,
+        kind: 'walk',
+        how: 'With the bench link on the Build page, or with a plain program. Where each light has a sensor, try one after another. Count from the start of the tape.',
+        power: 'on',
+        opens: false,
+        run: run.id,
+        lights: run.count,
+        texts: outcomes.map((outcome) => ({ id: outcome, text: walkText(outcome) })),
+        chances: ({ look }) => {
+          const own = outcomes.map((outcome) => chanceOfWalk(look, run.id, outcome))
+          const all = own.reduce((sum, chance) => sum + chance, 0)
+          return own.map((chance) => chance / all)
+        },
+      },
+    ]
   })
 }
 

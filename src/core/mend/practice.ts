@@ -5,6 +5,7 @@ import type { LookCase } from './fault-feed'
 import { ohmsBetween, voltsBetween, type TipPlace } from './meter'
 import { mistaken, probeId, probes } from './probes'
 import { nothingSeen } from './seen'
+import { allAnswer, firstOdd, walkAlong, walkedRun, walkText } from './walk'
 
 /** Something besides the meter that can be tried on a hidden fault. */
 export interface Try {
@@ -47,6 +48,10 @@ export class Practice {
     const found = new Map<string, Try>([
       [dimTest, { id: dimTest, title: 'Lower the brightness to 15 %', minutes: 0.5 }],
     ])
+    for (const run of this.diagnosis.stage.runs) {
+      const walk = walkAlong(run)
+      if (walk !== undefined) found.set(walk.id, walk)
+    }
     for (const { fault } of this.diagnosis.candidates)
       for (const probe of fault.shownBy) {
         // Ohms and volts are measured with the meter.
@@ -60,6 +65,12 @@ export class Practice {
 
   /** What comes of trying something: now and then it misleads, as it does at the bench. */
   tryOut(id: string): { readonly isShown: boolean; readonly text: string } {
+    const walked = walkedRun(id)
+    if (walked !== undefined) {
+      const first = firstOdd(this.truth.look, walked)
+      const isShown = first !== undefined && this.random() < first.share
+      return { isShown, text: walkText(isShown ? String(first.at) : allAnswer) }
+    }
     const isTrue = this.diagnosis.isShownBy(this.truth, id)
     const kind = this.kindOf(id)
     const shows = kind === undefined ? 1 : probes[kind].shows
