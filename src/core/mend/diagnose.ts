@@ -141,7 +141,7 @@ export class Diagnosis {
 
   private lookOf({ does }: Fault): Pick<Candidate, 'look' | 'facts' | 'sight'> {
     const look = this.stage.look([does])
-    return { look, facts: factsOf(look, this.stage.runs), sight: sightOf(look) }
+    return { look, facts: factsOf(look, this.stage.pixels), sight: sightOf(look) }
   }
 
   private probesOf({ shownBy }: Fault): ReadonlyMap<string, ProbeKind> {

@@ -51,8 +51,12 @@ export interface MeterPoint {
 export class Stage {
   readonly runs: readonly LookRun[]
   readonly points: readonly MeterPoint[]
+  /** Pixels of all runs. */
+  readonly pixels: number
   private readonly feeds: Readonly<Record<LookCase, FaultFeed>>
   private readonly runOf: ReadonlyMap<string, LookRun>
+  /** … by the runs of the network that feed it. */
+  private readonly runFed: ReadonlyMap<string, LookRun>
   /** Runs that are dark without a board; of a lane its first. */
   private readonly driven: readonly string[]
   /** Where a run is on its lane. */
@@ -65,7 +69,13 @@ export class Stage {
       idle: new FaultFeed(given, 'idle'),
     }
     this.runs = lookRuns(given)
+    this.pixels = this.runs.reduce((sum, { count }) => sum + count, 0)
     this.runOf = new Map(this.runs.map((run) => [run.id, run]))
+    this.runFed = new Map(
+      this.runs.flatMap((run) =>
+        (run.lights?.map(({ load }) => load) ?? [run.id]).map((id) => [id, run] as const),
+      ),
+    )
     for (const [lane, { runs }] of given.lanes.entries())
       for (const [at, { entry }] of runs.entries()) this.laneAt.set(entry.run.id, { lane, at })
     this.driven = [
@@ -116,8 +126,7 @@ export class Stage {
       const run = this.runOf.get(id)
       if (run === undefined) continue
       const codes = together(shown.bright.get(id), shown.low.get(id), run.count, when)
-      if (uniform.has(codes) ? codes[0] !== 0 : codes.some((code) => code !== 0))
-        runs.set(id, codes)
+      if (codes !== undefined) runs.set(id, codes)
     }
     // What comes and goes is not there while the meter is held.
     const values =
@@ -149,7 +158,7 @@ export class Stage {
     const healthy = this.feeds[look].healthy
     const off = new Set<string>()
     if (fed !== undefined)
-      for (const run of this.runs) {
+      for (const run of this.reachedBy(fed)) {
         const states = this.poweredIn(run, fed, healthy)
         if (states === undefined) continue
         shown.set(run.id, states)
@@ -180,6 +189,16 @@ export class Stage {
       }
     for (const { run, from, count, state } of light) this.along(run, from, count, state, own, fill)
     return shown
+  }
+
+  /** Runs that hang on what is solved in a feed. */
+  private reachedBy({ runs }: FaultedFeed): ReadonlySet<LookRun> {
+    const reached = new Set<LookRun>()
+    for (const id of runs.keys()) {
+      const run = this.runFed.get(id)
+      if (run !== undefined) reached.add(run)
+    }
+    return reached
   }
 
   /** States by volts of the runs of a feed: many faults share one. */

@@ -41,17 +41,19 @@ const [dimShare, tintSpread] = [0.85, 0.12]
 /** Chips go on working, badly, down to so much of the least volts that they are sure to work at. *Typical.* */
 const darkShare = 0.75
 
+const rightState = lightStates.indexOf('right')
 export const darkState = lightStates.indexOf('dark')
+const [dimState, tintedState] = [lightStates.indexOf('dim'), lightStates.indexOf('tinted')]
 
 /** Arrays that stand in many looks at once: whoever paints on one takes a copy. */
 export const shared = new WeakSet<Uint8Array>()
 /** … and are of one state throughout. */
 export const uniform = new WeakSet<Uint8Array>()
-const fulls = new Map<string, Uint8Array>()
+const fulls = new Map<number, Uint8Array>()
 /** So many are kept, at the most. */
 const mostFulls = 4_000
 export function fullOf(count: number, value: number): Uint8Array {
-  const key = `${String(count)} ${String(value)}`
+  const key = count * 256 + value
   const known = fulls.get(key)
   if (known !== undefined) return known
   if (fulls.size >= mostFulls) fulls.clear()
@@ -82,77 +84,105 @@ export function powered(
   fed: FaultedFeed,
   healthy: FaultedFeed,
 ): Uint8Array | undefined {
-  const states = new Uint8Array(run.count)
-  const put = (at: number, state: LightState): void => {
-    states[at] = lightStates.indexOf(state)
-  }
-  if (run.lights !== undefined) {
-    let before = 0
-    for (const { load, count } of run.lights) {
-      const [now, was] = [fed.runs.get(load)?.[0], healthy.runs.get(load)?.[0] ?? 0]
-      const state: LightState =
-        now === undefined
-          ? 'right'
-          : !(now > 0.5 * was)
-            ? 'dark'
-            : now < dimShare * was
-              ? 'dim'
-              : 'right'
-      for (let at = 0; at < count; at += 1) put(before + at, state)
-      before += count
-    }
-    return states.some((state) => state !== 0) ? states : undefined
-  }
+  if (run.lights !== undefined) return poweredLights(run.count, run.lights, fed, healthy)
   const [now, was] = [fed.runs.get(run.id), healthy.runs.get(run.id)]
   if (now === undefined || was === undefined) return undefined
-  for (let at = 0; at < run.count; at += 1)
-    put(at, poweredState(run.strip, now[at] ?? NaN, was[at] ?? 0))
-  if (states.every((state) => state === darkState)) return fullOf(run.count, darkState)
-  return states.some((state) => state !== 0) ? states : undefined
+  // Most runs that a fault reaches look as they did: nothing is written down for them.
+  let states: Uint8Array | undefined
+  let dark = 0
+  for (let at = 0; at < run.count; at += 1) {
+    const state = poweredState(run.strip, now[at] ?? NaN, was[at] ?? 0)
+    if (state === rightState) continue
+    states ??= new Uint8Array(run.count)
+    states[at] = state
+    if (state === darkState) dark += 1
+  }
+  return dark === run.count && dark > 0 ? fullOf(run.count, darkState) : states
 }
 
-function poweredState(strip: Strip, now: number, was: number): LightState {
-  if (Math.abs(now - was) < 0.01) return 'right'
+function poweredLights(
+  count: number,
+  lights: NonNullable<LookRun['lights']>,
+  fed: FaultedFeed,
+  healthy: FaultedFeed,
+): Uint8Array | undefined {
+  const states = new Uint8Array(count)
+  let before = 0
+  for (const { load, count: own } of lights) {
+    const [now, was] = [fed.runs.get(load)?.[0], healthy.runs.get(load)?.[0] ?? 0]
+    if (now !== undefined && !(now >= dimShare * was))
+      states.fill(now > 0.5 * was ? dimState : darkState, before, before + own)
+    before += own
+  }
+  return states.some((state) => state !== rightState) ? states : undefined
+}
+
+/** Volts that nobody sees. */
+const unseenV = 0.01
+
+/** The state of a pixel by its volts, as its place in `lightStates`. */
+function poweredState(strip: Strip, now: number, was: number): number {
+  if (Math.abs(now - was) < unseenV) return rightState
   const { light, volts } = strip
-  if (!(now > 0)) return 'dark'
+  if (!(now > 0)) return darkState
+  // With more volts than before nothing gets darker.
+  if (now > was) return rightState
   if (light.kind === 'pixels') {
     const least = leastVolts(light, volts)
-    if (now < darkShare * least && was >= darkShare * least) return 'dark'
+    if (now < darkShare * least && was >= darkShare * least) return darkState
   }
   const before = sharesAt(strip, was)
-  const ratios = sharesAt(strip, now).flatMap((share, channel) => {
+  let [least, most, count] = [Infinity, -Infinity, 0]
+  for (const [channel, share] of sharesAt(strip, now).entries()) {
     const own = before[channel] ?? 0
-    return own > 0.02 ? [share / own] : []
-  })
-  if (ratios.length === 0) return 'right'
-  const [least, most] = [Math.min(...ratios), Math.max(...ratios)]
-  if (most < 0.05) return 'dark'
-  if (least >= dimShare) return 'right'
-  return most - least > tintSpread ? 'tinted' : 'dim'
+    if (own <= 0.02) continue
+    least = Math.min(least, share / own)
+    most = Math.max(most, share / own)
+    count += 1
+  }
+  if (count === 0) return rightState
+  if (most < 0.05) return darkState
+  if (least >= dimShare) return rightState
+  return most - least > tintSpread ? tintedState : dimState
 }
 
-/** What is seen in bright and in dim light as one, with when it is so. */
+/** What is seen in bright and in dim light as one, with when it is so; `undefined` where all is right. */
 export function together(
   bright: Uint8Array | undefined,
   low: Uint8Array | undefined,
   count: number,
   when: When | undefined,
-): Uint8Array {
+): Uint8Array | undefined {
+  const table = codesFor(when)
   // All of a run alike in both: one array for all faults.
   if (bright !== undefined && bright === low && uniform.has(bright)) {
-    const state = lightStates[bright[0] ?? 0] ?? 'right'
-    return fullOf(
-      count,
-      codeOf(when === 'random' && state === 'dark' ? 'flicker' : state, when ?? 'always'),
-    )
+    const code = table[(bright[0] ?? 0) * (lightStates.length + 1)] ?? 0
+    return code === 0 ? undefined : fullOf(count, code)
   }
-  const codes = new Uint8Array(count)
+  let codes: Uint8Array | undefined
   for (let at = 0; at < count; at += 1) {
-    const [inBright, inLow] = [bright?.[at] ?? 0, low?.[at] ?? 0]
-    const state = lightStates[inBright !== 0 ? inBright : inLow] ?? 'right'
-    if (state === 'right') continue
-    const own: When = when ?? (inLow === 0 ? 'bright' : 'always')
-    codes[at] = codeOf(when === 'random' && state === 'dark' ? 'flicker' : state, own)
+    const inBright = bright === undefined ? 0 : (bright[at] ?? 0)
+    const inLow = low === undefined ? 0 : (low[at] ?? 0)
+    if (inBright === 0 && inLow === 0) continue
+    codes ??= new Uint8Array(count)
+    codes[at] = table[inBright * lightStates.length + inLow] ?? 0
   }
   return codes
+}
+
+/** The code of each pair of states, in bright and in dim light, by when it is seen. */
+const codeTables = new Map<When | undefined, Uint8Array>()
+function codesFor(when: When | undefined): Uint8Array {
+  const known = codeTables.get(when)
+  if (known !== undefined) return known
+  const table = Uint8Array.from({ length: lightStates.length ** 2 }, (_, pair) => {
+    const [inBright, inLow] = [Math.floor(pair / lightStates.length), pair % lightStates.length]
+    const state = lightStates[inBright !== rightState ? inBright : inLow] ?? 'right'
+    return codeOf(
+      when === 'random' && state === 'dark' ? 'flicker' : state,
+      when ?? (inLow === rightState ? 'bright' : 'always'),
+    )
+  })
+  codeTables.set(when, table)
+  return table
 }

@@ -8,20 +8,40 @@ function hashOf(codes: Uint8Array): number {
   const known = hashes.get(codes)
   if (known !== undefined) return known
   let hash = 0x811c9dc5
-  for (const code of codes) hash = Math.imul(hash ^ code, 0x01000193)
+  for (let at = 0; at < codes.length; at += 1)
+    hash = Math.imul(hash ^ (codes[at] ?? 0), 0x01000193)
   hashes.set(codes, hash)
   return hash
 }
 
-/** Two different numbers of a text and a number: the sums of many of them tell sets apart in any order. */
-function mixed(text: string, value: number): readonly [number, number] {
-  let [a, b] = [0x811c9dc5 ^ value, 0x9e3779b9 + value]
+type Two = readonly [number, number]
+
+/** Two different numbers of a text. */
+const texts = new Map<string, Two>()
+function numbersOf(text: string): Two {
+  const known = texts.get(text)
+  if (known !== undefined) return known
+  let [a, b] = [0x811c9dc5, 0x9e3779b9]
   for (let at = 0; at < text.length; at += 1) {
     const code = text.charCodeAt(at)
     a = Math.imul(a ^ code, 0x01000193)
     b = Math.imul(b + code, 0x85ebca6b) ^ (b >>> 13)
   }
-  return [a >>> 0, b >>> 0]
+  if (texts.size >= mostTexts) texts.clear()
+  const found: Two = [a, b]
+  texts.set(text, found)
+  return found
+}
+/** So many are kept, at the most. */
+const mostTexts = 20_000
+
+/** … and of a number beside it: the sums of many of them tell sets apart in any order. */
+function mixed(text: string, value: number): Two {
+  const [a, b] = numbersOf(text)
+  return [
+    Math.imul(a ^ value, 0x85ebca6b) >>> 0,
+    (Math.imul(b + value, 0xc2b2ae35) ^ (value >>> 13)) >>> 0,
+  ]
 }
 
 /** Equal for looks that are the same everywhere, to what a meter can tell. */

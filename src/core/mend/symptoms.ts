@@ -1,7 +1,6 @@
 import { lightStates, whens, type Fault } from './fault'
 import type { FaultKindName } from './kind-names'
 import type { Look } from './look'
-import type { LookRun } from './run-states'
 
 // What people say of it, in words (handbook 8).
 
@@ -41,15 +40,25 @@ const counted = new WeakMap<Uint8Array, ReadonlyMap<number, number>>()
 function countsOf(codes: Uint8Array): ReadonlyMap<number, number> {
   const known = counted.get(codes)
   if (known !== undefined) return known
+  // Stretches of one code are counted at once.
   const counts = new Map<number, number>()
-  for (const code of codes) if (code !== 0) counts.set(code, (counts.get(code) ?? 0) + 1)
+  let from = 0
+  for (let at = 1; at <= codes.length; at += 1) {
+    const code = codes[from] ?? 0
+    if (at < codes.length && codes[at] === code) continue
+    if (code !== 0) counts.set(code, (counts.get(code) ?? 0) + at - from)
+    from = at
+  }
   counted.set(codes, counts)
   return counts
 }
 
-/** Counts what a look shows. */
-export function factsOf(look: Look, runs: readonly LookRun[]): LookFacts {
-  const all = runs.reduce((sum, { count }) => sum + count, 0)
+/**
+ * Counts what a look shows.
+ *
+ * @param all pixels of all runs
+ */
+export function factsOf(look: Look, all: number): LookFacts {
   const counts = new Map<number, number>()
   for (const codes of look.runs.values())
     for (const [code, count] of countsOf(codes)) counts.set(code, (counts.get(code) ?? 0) + count)

@@ -42,7 +42,7 @@ export function pairsFor(diagnosis: Diagnosis, seen: Seen): readonly Pair[] {
       const both: Candidate = {
         fault: a.fault,
         look,
-        facts: factsOf(look, diagnosis.stage.runs),
+        facts: factsOf(look, diagnosis.stage.pixels),
         probes: new Map([...a.probes, ...b.probes]),
         sight: sightOf(look),
       }
