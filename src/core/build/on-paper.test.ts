@@ -14,7 +14,7 @@ describe('the steps on paper', () => {
       const isRead = ['check', 'test', 'power', 'soak'].includes(kind) && !id.includes('reel')
       expect(reads.length > 0 || id.includes('unloaded'), id).toBe(isRead)
       // A meter check is unpowered.
-      for (const read of reads) expect(read.endsWith("Ω"), `${id}: ${read}`).toBe(kind === 'check')
+      for (const read of reads) expect(read.endsWith('Ω'), `${id}: ${read}`).toBe(kind === 'check')
       if (kind !== 'test') expect(benchLimitA).toBe(0)
     }
     // The board alone draws less than all that is built by now.
@@ -33,6 +33,14 @@ describe('the steps on paper', () => {
     expect(text).toContain('5 V enclosed, 20 A')
     expect(text).toContain('seat front 7.50 A')
     expect(text).toContain('The program sets no limit')
+    // Each card has its own fuses.
+    const two = change(nook, [
+      { do: 'add-supply', supply: { id: 'b', name: 'Supply B', part: 'auto' } },
+      { do: 'feed-from', lines: ['crown'], supply: 'b' },
+    ]).plan
+    const [a, b] = stepsOnPaper(worked(two)).cards.map(({ lines }) => lines.join('\n'))
+    expect(a).not.toContain('crown')
+    expect(b).toMatch(/Fuses: crown [\d.]+ A$/m)
     const held = change(nook, [{ do: 'set-limit', limit: 0.6 }]).plan
     expect(stepsOnPaper(worked(held)).cards[0]!.lines.join('\n')).toContain('60 %')
   })

@@ -134,6 +134,25 @@ describe('progress', () => {
     expect(pacesIn(paced, stepsOf(paced))[0]?.share).toBe(0.5)
   })
 
+  it('counts what was spent on a step that is still open', () => {
+    const [first] = stepsOf(fresh)
+    const before = progressOf(fresh, stepsOf(fresh), 0)
+    const begun = change(fresh, [
+      logged(first!, { minutes: first!.minutes / 2, state: 'open' }),
+    ]).plan
+    const after = progressOf(begun, stepsOf(begun), 0)
+    expect(before.leftMin - after.leftMin).toBeCloseTo(first!.minutes / 2, 6)
+    expect(after.spentMin).toBeCloseTo(first!.minutes / 2, 6)
+    // More than planned leaves nothing, and takes nothing from the others.
+    const long = change(fresh, [
+      logged(first!, { minutes: first!.minutes * 9, state: 'open' }),
+    ]).plan
+    expect(before.leftMin - progressOf(long, stepsOf(long), 0).leftMin).toBeCloseTo(
+      first!.minutes,
+      6,
+    )
+  })
+
   it('scales like work by the sample, once that is timed', () => {
     const jars = demoPlan('wall-of-jars')
     const untimed: Plan = { ...jars, build: { ...jars.build, log: [] } }

@@ -305,6 +305,19 @@ describe('steps', () => {
     ).toThrow(/ring/)
   })
 
+  it('end with a soak, longer in a closed case, and what is settled after it', () => {
+    const plan = demoPlan('bay-window-nook')
+    const soakOf = (own: Plan): Step =>
+      scheduleOf(worked(own)).steps.find(({ id }) => id === 'soak')!
+    expect(soakOf(plan).waitMin).toBe(30)
+    const inCase = change(plan, [
+      { do: 'set-lines', lines: ['seat'], set: { into: { what: 'case', holes: [] } } },
+    ]).plan
+    expect(soakOf(inCase).waitMin).toBe(60)
+    const { steps } = scheduleOf(worked(plan))
+    expect(steps.at(-1)).toMatchObject({ id: 'book', needs: ['soak'] })
+  })
+
   it('build a sample of many like runs whole before the batch', () => {
     const lines = [1, 2, 3, 4, 5].map((number) => ({
       id: `l${String(number)}`,

@@ -143,7 +143,17 @@ describe('a template', () => {
     ]
     expect(left - box.x).toBeGreaterThan(40)
     expect(box.x + box.width - right).toBeGreaterThan(40)
-    // What is cut along is on paper, and the middle is not.
+    // What is cut along is on paper, also where only that reaches a sheet.
+    const wide = change(nook, [
+      { do: 'set-lines', lines: ['porthole'], set: { sheet: { material: 'fabric', wrapMm: 300 } } },
+    ]).plan
+    const around = markedParts(templateOf(wide, 'porthole'), 'A4')
+    const corner = templateOf(wide, 'porthole').box
+    const hasRow = (row: number): boolean => around.some((part) => part.row === row)
+    const hasColumn = (column: number): boolean => around.some((part) => part.column === column)
+    const all = partsOn(corner, 'A4')
+    for (const { row, column } of all)
+      expect([hasRow(row), hasColumn(column)]).toEqual([true, true])
     const parts = markedParts(templateOf(covered, 'porthole'), 'A4')
     for (const [x, y] of sheet!.points)
       for (const [dx, dy] of [

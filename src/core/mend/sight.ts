@@ -8,8 +8,7 @@ function hashOf(codes: Uint8Array): number {
   const known = hashes.get(codes)
   if (known !== undefined) return known
   let hash = 0x811c9dc5
-  for (let at = 0; at < codes.length; at += 1)
-    hash = Math.imul(hash ^ (codes[at] ?? 0), 0x01000193)
+  for (const code of codes) hash = Math.imul(hash ^ code, 0x01000193)
   hashes.set(codes, hash)
   return hash
 }
