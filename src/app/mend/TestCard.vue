@@ -37,6 +37,8 @@ const unit = computed(() => (test.value?.point?.what === 'current' ? 'A' : 'V'))
 const heading = useTemplateRef<HTMLElement>('heading')
 function toNext(): void {
   chosenId.value = undefined
+  typed.value = ''
+  problem.value = ''
   // The next test stands where this one was.
   void nextTick(() => heading.value?.focus())
 }
@@ -149,7 +151,7 @@ const likely = computed(() =>
             The first that does not, 1 to {{ test.lights }}
             <input
               v-model="typed"
-              class="field mt-1 w-full text-[16px]"
+              class="field mt-1 block w-32 text-[16px]"
               inputmode="numeric"
               autocomplete="off"
               :aria-invalid="problem !== ''"

@@ -22,7 +22,7 @@ import { faultsOf } from './faults'
 import { firstGuesses, planOfAnswers } from './five-questions'
 import { faultKinds } from './kinds'
 import { faultKindNames } from './kind-names'
-import { stretchesOf } from './run-states'
+import { stateOf, stretchesOf } from './run-states'
 import { ohmsBetween, tipPlaces, voltsBetween, type TipPlace } from './meter'
 import { nextTests } from './next-test'
 import { paintedOver } from './painting'
@@ -298,6 +298,26 @@ describe('what a fault does to the data', () => {
       [0, 30, 'dark', 'always'],
       [30, 24, 'right', 'always'],
     ])
+  })
+
+  it('leaves single lights dark whose lead is open, and those of other leads as they are', () => {
+    const harbour = new Diagnosis(worked(demoPlan('toy-harbour')))
+    const lit = harbour.stage.runs.filter(({ lights }) => lights !== undefined)
+    expect(lit.length).toBeGreaterThan(0)
+    for (const { id, lights = [], count } of lit) {
+      const opened = harbour.candidates.filter(
+        ({ fault, look }) =>
+          fault.kind === 'open-plus' &&
+          fault.does.light?.length === 0 &&
+          (look.runs.get(id)?.some((code) => stateOf(code) === 'dark') ?? false),
+      )
+      expect(opened.length, id).toBeGreaterThan(0)
+      const shares = lights.map((light) => light.count)
+      for (const { look, fault } of opened) {
+        const dark = [...look.runs.get(id)!].filter((code) => stateOf(code) === 'dark').length
+        expect([...shares, count], fault.id).toContain(dark)
+      }
+    }
   })
 
   it('leaves everything that a board drives dark without the board’s plus', () => {

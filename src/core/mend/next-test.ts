@@ -168,9 +168,11 @@ function walkIdeas({ stage }: Diagnosis, suspects: readonly Weighed[]): readonly
     const walk = walkAlong(run)
     if (walk === undefined) return []
     const found = new Set<string>()
+    let hasSensors = false
     for (const { candidate } of suspects) {
       const first = firstOdd(candidate.look, run.id)
       if (first !== undefined) found.add(String(first.at))
+      hasSensors ||= first?.state === 'frozen'
       if (first === undefined || first.share < 1) found.add(allAnswer)
     }
     const outcomes = [...found]
@@ -179,7 +181,7 @@ function walkIdeas({ stage }: Diagnosis, suspects: readonly Weighed[]): readonly
       {
         ...walk,
         kind: 'walk',
-        how: 'With the bench link on the Build page, or with a plain program. Where each light has a sensor, try one after another. Count from the start of the tape.',
+        how: `With the bench link on the Build page, or with a plain program. ${hasSensors ? 'Where a light has a sensor, try that too. ' : ''}Count from the start of the tape.`,
         power: 'on',
         opens: false,
         run: run.id,

@@ -1,5 +1,6 @@
 import type { Look } from './look'
-import { whenOf, type LookRun } from './run-states'
+import type { LightState } from './fault'
+import { stateOf, whenOf, type LookRun } from './run-states'
 
 // One light wanders along a run: each is looked at by itself, and the first is noted that does not answer as it should.
 
@@ -47,13 +48,14 @@ export const walkText = (outcome: WalkOutcome): string =>
 export function firstOdd(
   { runs }: Pick<Look, 'runs'>,
   run: string,
-): { readonly at: number; readonly share: number } | undefined {
+): { readonly at: number; readonly state: LightState; readonly share: number } | undefined {
   const codes = runs.get(run)
   if (codes === undefined) return undefined
   // One light draws too little for what comes with brightness.
   const at = codes.findIndex((code) => code !== 0 && whenOf(code) !== 'bright')
   if (at < 0) return undefined
-  return { at, share: whenOf(codes[at] ?? 0) === 'always' ? 1 : thereShare }
+  const code = codes[at] ?? 0
+  return { at, state: stateOf(code), share: whenOf(code) === 'always' ? 1 : thereShare }
 }
 
 /** How likely an outcome is with a look. */
