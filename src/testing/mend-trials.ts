@@ -19,7 +19,7 @@ const partsOfRun = 10
 const meterShare = 0.015
 
 /** What somebody paints who does not look too closely. */
-export function blurred(
+function blurred(
   { stage }: Diagnosis,
   { look }: Pick<Candidate, 'look'>,
   random: () => number,
