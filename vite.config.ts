@@ -2,11 +2,15 @@ import tailwind from '@tailwindcss/vite'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
 import { VitePWA } from 'vite-plugin-pwa'
+import { workerLicences } from './worker-licences'
+
+const licences = workerLicences()
 
 export default defineConfig({
   plugins: [
     vue({ features: { optionsAPI: false } }),
     tailwind(),
+    licences.listing,
     VitePWA({
       // Registered by the app itself, which offers an update and never forces it.
       injectRegister: false,
@@ -39,7 +43,7 @@ export default defineConfig({
       },
     }),
   ],
-  worker: { format: 'es' },
+  worker: { format: 'es', plugins: () => [licences.noting()] },
   // Inlined assets would need data: in the content security policy.
   build: {
     target: 'es2023',

@@ -32,6 +32,7 @@ describe('the steps on paper', () => {
     const text = card!.lines.join('\n')
     expect(text).toContain('5 V enclosed, 20 A')
     expect(text).toContain('seat front 7.50 A')
+    expect(text).toContain('board 1.00 A')
     expect(text).toContain('The program sets no limit')
     // Each card has its own fuses.
     const two = change(nook, [

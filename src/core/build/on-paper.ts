@@ -1,4 +1,4 @@
-import { leadFuse } from '../feed/lead-fuse'
+import { supplyBehind } from '../plan/supply-of'
 import { formatQuantity } from '../quantity/format'
 import { leadName } from '../route/leads'
 import type { BuiltPlan } from './built-plan'
@@ -87,17 +87,26 @@ export const readLine = ({
 function lidCards({
   plan,
   supplies,
-  full,
+  leads,
   cuts,
   fit,
-}: Pick<BuiltPlan, 'plan' | 'supplies' | 'full' | 'cuts' | 'fit'>): LidCard[] {
+  wiring,
+}: Pick<BuiltPlan, 'plan' | 'supplies' | 'leads' | 'cuts' | 'fit' | 'wiring'>): LidCard[] {
+  const leadOf = new Map(leads.map((lead) => [lead.id, lead]))
+  // Of every wire with a fuse in it: on which supply it hangs, and where it goes.
+  const fused = wiring.wires.flatMap((wire) =>
+    wire.inLine
+      .filter(({ kind }) => kind === 'fuse')
+      .map(({ value }) => {
+        const lead = leadOf.get(wire.fusedLead ?? '')
+        return {
+          supply: lead === undefined ? wire.about[0] : supplyBehind(plan, lead.from),
+          text: `${lead === undefined ? 'board' : leadName(plan, cuts, lead)} ${formatQuantity(Number(value), 'A')}`,
+        }
+      }),
+  )
   return supplies.map(({ slot, part, volts, loadA, boardA }) => {
-    const fuses = full.leads.flatMap(({ lead, fuseLoadA }) => {
-      const fuseA = leadFuse({ lead, fuseLoadA })
-      return lead.from === slot.id && typeof fuseA === 'number'
-        ? [`${leadName(plan, cuts, lead)} ${formatQuantity(fuseA, 'A')}`]
-        : []
-    })
+    const fuses = fused.filter(({ supply }) => supply === slot.id).map(({ text }) => text)
     return {
       supply: slot.name,
       lines: [
