@@ -13,7 +13,7 @@ import { xmlText } from './safe-text'
 /** How a sheet is printed. */
 export interface SheetLooks {
   readonly paper: TemplatePaper
-  /** Seen from behind. */
+  /** The templates are mirrored: that is said beside them. */
   readonly isMirrored: boolean
   readonly units: LengthUnits
   /** Which sheet of how many, such as "2 of 3". */
@@ -40,12 +40,7 @@ function partLines(
   index: number,
   { isMirrored }: SheetLooks,
 ): string[] {
-  const { box } = template
-  // What is seen is moved to its place on the sheet, mirrored about the middle of the template.
-  const put = ([px, py]: Point): Point => [
-    (isMirrored ? 2 * box.x + box.width - px : px) - part.x + x,
-    py - part.y + y,
-  ]
+  const put = ([px, py]: Point): Point => [px - part.x + x, py - part.y + y]
   const frame: Box = { x, y, width: part.width, height: part.height }
   const isOne = part.rows * part.columns === 1
   const where = isOne ? '' : `, row ${String(part.row)}, column ${String(part.column)}`

@@ -3,6 +3,7 @@ import { Printer } from '@lucide/vue'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import {
   isWorthPaper,
+  mirrored,
   mostSheets,
   sheetsFor,
   templatePapers,
@@ -43,7 +44,9 @@ const sides = [
 ] as const
 
 const sheets = computed(() =>
-  isWorthPaper(chosen.value, paper.value) ? sheetsFor(chosen.value, paper.value) : undefined,
+  isWorthPaper(chosen.value, paper.value)
+    ? sheetsFor(side.value === 'back' ? chosen.value.map(mirrored) : chosen.value, paper.value)
+    : undefined,
 )
 /** As pictures: a page takes no styles from what is put into it. */
 const pictures = computed(() =>

@@ -33,6 +33,27 @@ export interface PlacedPart {
   readonly y: number
 }
 
+/** The same as it is seen from behind. */
+export function mirrored({ box, ...template }: Template): Template {
+  const flip = ([x, y]: Point): Point => [2 * box.x + box.width - x, y]
+  const at = <Marked extends { readonly at: Point }>(one: Marked): Marked => ({
+    ...one,
+    at: flip(one.at),
+  })
+  return {
+    ...template,
+    box,
+    courses: template.courses.map((course) => course.map(flip)),
+    pieces: template.pieces.map((one) => ({ ...one, from: flip(one.from), to: flip(one.to) })),
+    pixels: template.pixels.map(at),
+    clips: template.clips.map(flip),
+    holes: template.holes.map(at),
+    entry: template.entry && flip(template.entry),
+    ways: template.ways.map((way) => ({ ...way, points: way.points.map(flip) })),
+    sheet: template.sheet && { ...template.sheet, points: template.sheet.points.map(flip) },
+  }
+}
+
 /** The parts that a template is printed in, row by row, each overlapping the next. */
 export function partsOn(box: Box, paper: TemplatePaper): TemplatePart[] {
   const { widthMm, heightMm } = templatePapers[paper]

@@ -15,6 +15,7 @@ import {
   isWorthPaper,
   nameMm,
   markedParts,
+  mirrored,
   partsOn,
   sheetsFor,
   templatePapers,
@@ -127,6 +128,20 @@ describe('a template', () => {
     }
   })
 
+  it('seen from behind has left and right changed over, and nothing else', () => {
+    const front = templateOf(nook, 'alcove')
+    const back = mirrored(front)
+    const middle = front.box.x + front.box.width / 2
+    for (const [index, { from, to }] of front.pieces.entries()) {
+      expect(back.pieces[index]!.from[0] - middle).toBeCloseTo(middle - from[0], 6)
+      expect(back.pieces[index]!.to[1]).toBe(to[1])
+    }
+    expect(back.box).toEqual(front.box)
+    const again = mirrored(back)
+    for (const [index, { at }] of front.pixels.entries())
+      expect(distance(again.pixels[index]!.at, at)).toBeLessThan(1e-9)
+  })
+
   it('shows the sheet to cut, and its paper reaches around it', () => {
     const covered = change(nook, [
       {
@@ -232,7 +247,7 @@ describe('a template', () => {
   it('of any plan lies within its box, and every mark on a part that is printed', () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
-        for (const template of templatesOf(worked(plan))) {
+        for (const template of templatesOf(worked(plan)).flatMap((one) => [one, mirrored(one)])) {
           const { box, courses, pixels, clips, holes } = template
           expect(Object.values(box).every(Number.isFinite)).toBe(true)
           const printed = isWorthPaper([template], 'A4') ? markedParts(template, 'A4') : undefined
