@@ -39,6 +39,8 @@ test('at the bench: the clock, readings that are off, what went wrong, skipping,
   // The demo is half built: it goes on with the first corner of the alcove.
   await expect(title(page)).toHaveText('Solder W13 to W15 from B1 to B2')
   await expect(step(page)).toContainText('sleeve 4.8 mm on W13')
+  // The two pieces that meet are lit on the tape.
+  await expect(page.getByRole('img', { name: 'alcove: B1, B2 of B1, B2, B3' })).toBeVisible()
   await page.getByRole('button', { name: 'Start the clock' }).click()
   await expect(page.getByRole('button', { name: 'Stop the clock' })).toContainText('0:02')
   await done(page).click()

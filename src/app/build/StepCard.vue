@@ -17,6 +17,7 @@ import JointPicture from './JointPicture.vue'
 import PlacePicture from './PlacePicture.vue'
 import StepMeter from './StepMeter.vue'
 import StepSwaps from './StepSwaps.vue'
+import StepTape from './StepTape.vue'
 import StepWires from './StepWires.vue'
 import PhotoRow from '../notes/PhotoRow.vue'
 import type { Clock } from './use-clock'
@@ -209,6 +210,7 @@ function setMinutes(event: Event): void {
           <StepSwaps v-if="wiring" :plan="plan" :step="step" :wiring="wiring" />
           <JointPicture v-if="hasPicture && wiring" :step="step" :wiring="wiring" />
           <LinkAim v-if="step.kind === 'test'" :step="step" @open="emit('link')" />
+          <StepTape v-if="store.tally" :step="step" :runs="store.tally.runs" />
           <PlacePicture
             v-if="drawing && step.kind !== 'joint'"
             :plan="plan"
