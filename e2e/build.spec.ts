@@ -1,4 +1,3 @@
-import { readFile } from 'node:fs/promises'
 import AxeBuilder from '@axe-core/playwright'
 import type { Locator, Page } from '@playwright/test'
 import { expect, exportAndImport, figure, openEmptyPlan, test } from './browser'
@@ -310,18 +309,6 @@ test('templates at true size, and the steps on paper with a card for the lid', a
   await expect(
     page.getByText(/bench supply’s limit to 1.65 A · idle 0.045 to 0.13 A ______/),
   ).toBeVisible()
-})
-
-test('everything for the bench is one PDF', async ({ page }) => {
-  await openNook(page)
-  await page.getByRole('button', { name: 'Plan', exact: true }).click()
-  const download = page.waitForEvent('download')
-  await page.getByRole('menuitem', { name: 'Save everything as one PDF' }).click()
-  const file = await download
-  expect(file.suggestedFilename()).toBe('bay-window-nook.pdf')
-  const bytes = await readFile(await file.path())
-  expect(bytes.subarray(0, 5).toString()).toBe('%PDF-')
-  expect(bytes.toString('latin1').match(/\/Type \/Page\b/g)!.length).toBeGreaterThan(40)
 })
 
 test('a part that was swapped is told at its step; the last step settles the drawer', async ({

@@ -2,16 +2,11 @@ import type { Content } from 'pdfmake/interfaces'
 import type { BuiltPlan } from '../core/build/built-plan'
 import { readLine, stepsOnPaper, type PaperSteps } from '../core/build/on-paper'
 import { templatesOf } from '../core/build/template'
-import {
-  isWorthPaper,
-  mostSheets,
-  sheetsFor,
-  templatePapers,
-  type TemplatePaper,
-} from '../core/build/template-paper'
+import { printedSheets, templatePapers, usualPaper } from '../core/build/template-paper'
 import type { Plan } from '../core/plan/plan'
 import { figureText, workingText } from '../core/quantity/figure'
 import { formatLength, formatQuantity, plural } from '../core/quantity/format'
+import { mmPerInch } from '../core/quantity/length'
 import { rollOf } from '../core/roll/roll'
 import { programData } from '../core/signal/program'
 import { diagramOf } from '../core/wire/diagram'
@@ -25,6 +20,7 @@ import {
   listTable,
   margin,
   paperOf,
+  papers,
   quiet,
   type PdfPages,
 } from './pdf-pages'
@@ -33,8 +29,6 @@ import { diagramSvg } from './svg-diagram'
 import { drawingSvg } from './svg-drawing'
 import { templateSheetSvg } from './svg-template'
 
-/** Sides of paper, points. */
-const papers = { A4: { short: 595, long: 842 }, LETTER: { short: 612, long: 792 } } as const
 /** What is left of a page below a heading. */
 const roomOf = (across: number, down: number): readonly [width: number, height: number] => [
   across - 2 * margin,
@@ -49,7 +43,7 @@ export function planBook(plan: Plan): PdfPages {
   const results = worked(plan)
   const { wiring, joints, receipt, reels, supplies, cuts } = results
   const pageSize = paperOf(plan)
-  const paper = papers[pageSize]
+  const [short, long] = papers[pageSize]
   const pieces = labelledPieces(
     cuts.map((entry) => ({ name: entry.run.name, pieces: entry.pieces })),
   )
@@ -66,7 +60,7 @@ export function planBook(plan: Plan): PdfPages {
       color: quiet,
       margin: [0, 2, 0, 8],
     },
-    picture(drawingSvg(plan), roomOf(paper.short, paper.long)),
+    picture(drawingSvg(plan), roomOf(short, long)),
     ...(plan.notes.length === 0
       ? []
       : [
@@ -134,14 +128,14 @@ export function planBook(plan: Plan): PdfPages {
       alignment: 'right',
       margin: [0, 6, 0, 0],
     },
-    ...diagramPage(plan, paper),
+    ...diagramPage(plan, pageSize),
     { text: '', pageBreak: 'before', pageOrientation: 'portrait' },
     ...wiringLists({ plan, wiring: { ...wiring, joints } }),
     ...stepPages(stepsOnPaper(results)),
     ...programPage(plan),
     { text: '', pageBreak: 'before' },
     ...labels({ plan, pieces, wiring: { ...wiring, joints } }),
-    ...templatePages(results, pageSize === 'A4' ? 'A4' : 'Letter'),
+    ...templatePages(results),
   ]
   return { name: plan.name, what: 'plan', pageSize, content: cleaned(pages) }
 }
@@ -183,11 +177,10 @@ function stepPages({ cautions, steps, hasReadings, cards }: PaperSteps): Content
 }
 
 /** Templates at true size, a sheet a page, where they are worth their paper. */
-function templatePages(results: BuiltPlan, paper: TemplatePaper): Content[] {
+function templatePages(results: BuiltPlan): Content[] {
   const { plan } = results
-  const templates = templatesOf(results)
-  const sheets = isWorthPaper(templates, paper) ? sheetsFor(templates, paper) : []
-  if (sheets.length > mostSheets) return []
+  const paper = usualPaper(plan)
+  const sheets = printedSheets(templatesOf(results), paper) ?? []
   const { widthMm } = templatePapers[paper]
   return sheets.map((parts, index) => ({
     svg: forPdf(
@@ -202,7 +195,7 @@ function templatePages(results: BuiltPlan, paper: TemplatePaper): Content[] {
     pageBreak: 'before',
   }))
 }
-const pointsAMm = 72 / 25.4
+const pointsAMm = 72 / mmPerInch
 
 /** A picture as large as it fits. */
 const picture = (svg: string, [width, height]: readonly [number, number]): Content => ({
@@ -210,11 +203,12 @@ const picture = (svg: string, [width, height]: readonly [number, number]): Conte
   fit: [width, height],
 })
 
-function diagramPage(plan: Plan, paper: (typeof papers)['A4' | 'LETTER']): Content[] {
+function diagramPage(plan: Plan, pageSize: keyof typeof papers): Content[] {
+  const [short, long] = papers[pageSize]
   const results = worked(plan)
   const diagram = diagramOf(results.wiring, results, plan.units)
   const isWide = diagram.width > diagram.height
-  const room = isWide ? roomOf(paper.long, paper.short) : roomOf(paper.short, paper.long)
+  const room = isWide ? roomOf(long, short) : roomOf(short, long)
   return [
     heading('Diagram', {
       pageBreak: 'before',

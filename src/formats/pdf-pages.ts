@@ -1,6 +1,10 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
-import type { LengthUnits } from '../core/quantity/format'
+import { usualPaper } from '../core/build/template-paper'
+import type { Plan } from '../core/plan/plan'
 import { plainText } from './safe-text'
+
+/** Short and long side of paper, points. */
+export const papers = { A4: [595, 842], A3: [842, 1191], LETTER: [612, 792] } as const
 
 /** White around what is on a page, and the room of its last line, points. */
 export const margin = 28
@@ -11,7 +15,7 @@ export interface PdfPages {
   /** Of the plan, and what of it this is. */
   readonly name: string
   readonly what: string
-  readonly pageSize: 'A4' | 'A3' | 'LETTER'
+  readonly pageSize: keyof typeof papers
   readonly pageOrientation?: 'portrait' | 'landscape'
   readonly content: Content[]
 }
@@ -61,8 +65,8 @@ const cleanedValue = (value: unknown): unknown => {
 }
 
 /** The paper that is usual where a plan's units are. */
-export const paperOf = ({ units }: { readonly units: LengthUnits }): 'A4' | 'LETTER' =>
-  units === 'ft-in' ? 'LETTER' : 'A4'
+export const paperOf = (plan: Pick<Plan, 'units'>): 'A4' | 'LETTER' =>
+  usualPaper(plan) === 'Letter' ? 'LETTER' : 'A4'
 
 /** An SVG without what only a browser needs: the PDF's own font is the one there is. */
 export const forPdf = (svg: string): string =>

@@ -16,6 +16,7 @@ import {
   listTable,
   margin,
   paperOf,
+  papers,
   quiet,
   type PdfPages,
 } from './pdf-pages'
@@ -46,16 +47,13 @@ export const labelledPieces = (
       .map(({ name, placedMm, pixels }) => ({ name, run, lengthMm: placedMm, pixels })),
   )
 
-/** Sides of paper, points, upright. */
-const papers = { A4: [595, 842], A3: [842, 1191] } as const
-
 /** Letters on paper are not smaller than this, points: about 1.8 mm high capitals. */
 const leastLetterPt = 5.5
 /** The smallest letters of a diagram, px. */
 const smallestPx = 9.5
 
 export interface PaperChoice {
-  readonly pageSize: keyof typeof papers
+  readonly pageSize: 'A4' | 'A3'
   readonly pageOrientation: 'portrait' | 'landscape'
   /** pt a px */
   readonly scale: number

@@ -5,7 +5,9 @@ import { cornersOfBox, placer } from '../core/measure/layout'
 import type { MeasuredRun } from '../core/measure/measure'
 import type { Furniture, Place, Plan } from '../core/plan/plan'
 import { formatLength } from '../core/quantity/format'
+import { mmPerInch } from '../core/quantity/length'
 import { xmlText } from './safe-text'
+import { mm, pathOf } from './svg-path'
 
 /** White around the drawing, mm. */
 const border = 60
@@ -51,8 +53,6 @@ const scalesBy = {
   metric: [1, 2, 5, 10, 20, 25, 50, 100, 200, 500, 1_000],
   imperial: [1, 2, 4, 8, 12, 16, 24, 32, 48, 96, 192, 384, 768],
 } as const
-
-const mmPerInch = 25.4
 
 /** Below the drawing: room for the ruler, and how high its letters are, mm on paper. */
 const [rulerMm, letterMm] = [12, 3]
@@ -211,8 +211,3 @@ function furniturePath(
   const [x, y] = shift([place.x + widthMm / 2, place.y + heightMm / 2])
   return `  <ellipse class="thing" fill="none" cx="${mm(x)}" cy="${mm(y)}" rx="${mm(widthMm / 2)}" ry="${mm(heightMm / 2)}">${title}</ellipse>`
 }
-
-const mm = (value: number): string => String(Math.round(value * 1000) / 1000)
-
-const pathOf = (points: readonly Point[]): string =>
-  points.map(([x, y], index) => `${index === 0 ? 'M' : 'L'}${mm(x)} ${mm(y)}`).join('')

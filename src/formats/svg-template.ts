@@ -8,7 +8,9 @@ import {
 } from '../core/build/template-paper'
 import { courseMm, pointAlong, type Box, type Point } from '../core/measure/geometry'
 import { significant, type LengthUnits } from '../core/quantity/format'
+import { mmPerInch } from '../core/quantity/length'
 import { xmlText } from './safe-text'
+import { mm, pathOf } from './svg-path'
 
 /** How a sheet is printed. */
 export interface SheetLooks {
@@ -187,8 +189,6 @@ function wayLines(
 }
 const nameBeforeMm = 6
 
-const mmPerInch = 25.4
-
 /** The ruler at the foot of a sheet: of 100 mm, or of four inches. */
 function rulerLines(top: number, { units, number }: SheetLooks): string[] {
   const isImperial = units === 'ft-in'
@@ -212,8 +212,3 @@ const rect = ({ x, y, width, height }: Box, more = ''): string =>
 
 const text = ([x, y]: Point, size: number, content: string, more = ''): string =>
   `<text x="${mm(x)}" y="${mm(y)}" font-size="${String(size)}" fill="#000" stroke="none"${more}>${xmlText(content)}</text>`
-
-const mm = (value: number): string => String(Math.round(value * 100) / 100)
-
-const pathOf = (points: readonly Point[]): string =>
-  points.map(([x, y], index) => `${index === 0 ? 'M' : 'L'}${mm(x)} ${mm(y)}`).join('')

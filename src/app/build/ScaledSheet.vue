@@ -4,6 +4,7 @@ import { computed, watch } from 'vue'
 import { templatePapers, type TemplatePaper } from '../../core/build/template-paper'
 import type { Plan } from '../../core/plan/plan'
 import { useJob } from '../engine/use-job'
+import { svgUrl } from '../ui/svg-url'
 
 const { plan, paper } = defineProps<{ plan: Plan; paper: TemplatePaper }>()
 
@@ -19,10 +20,7 @@ watch(
   },
   { immediate: true },
 )
-/** As a picture: a page takes no styles from what is put into it. */
-const picture = computed(
-  () => `data:image/svg+xml,${encodeURIComponent(job.result.value?.svg ?? '')}`,
-)
+const picture = computed(() => svgUrl(job.result.value?.svg ?? ''))
 const pictureName = computed(() => `${plan.name} at 1 : ${String(job.result.value?.scale ?? '')}`)
 function setScale(event: Event): void {
   if (event.target instanceof HTMLSelectElement) job.start(paper, Number(event.target.value))

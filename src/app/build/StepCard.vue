@@ -3,7 +3,7 @@ import { ArrowLeft, Check, Pause, Play, SkipForward, TriangleAlert } from '@luci
 import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { readAmount } from '../../core/quantity/amount'
-import { shownAt, type Expected } from '../../core/build/readings'
+import { isReadAt, type Expected } from '../../core/build/readings'
 import type { Progress } from '../../core/build/progress'
 import type { Step } from '../../core/build/step'
 import type { LogEntry, LoggedReading, Plan } from '../../core/plan/plan'
@@ -80,7 +80,7 @@ const placeName = computed(() => {
 })
 const hasPicture = computed(() => step.kind === 'joint' && step.joints.length > 0)
 const drawing = computed(() => store.tally?.facts?.shelf.drawing)
-const isRead = computed(() => shownAt(step, []) !== undefined)
+const isRead = computed(() => isReadAt(step))
 const showsMeter = computed(() => isRead.value && expected !== undefined)
 
 /** The last step settles the drawer: it is done once that is. */

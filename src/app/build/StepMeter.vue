@@ -20,7 +20,7 @@ const emit = defineEmits<{ readings: [readings: LoggedReading[]] }>()
 
 const store = usePlanStore()
 
-const shown = computed(() => shownAt(step, expected.readings) ?? [])
+const shown = computed(() => shownAt(step, expected.readings))
 const keyOf = ({ what, where, case: of }: Pick<Reading, 'what' | 'where'> & { case: string }) =>
   `${what} ${where} ${of}`
 const picked = ref<string>()

@@ -2,11 +2,11 @@
 import { Printer } from '@lucide/vue'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import {
-  isWorthPaper,
   mirrored,
   mostSheets,
-  sheetsFor,
+  printedSheets,
   templatePapers,
+  usualPaper,
   type TemplatePaper,
 } from '../../core/build/template-paper'
 import type { Plan } from '../../core/plan/plan'
@@ -15,6 +15,7 @@ import { templateSheetSvg } from '../../formats/svg-template'
 import { useSpotlight } from '../stores/spotlight'
 import { usePart } from '../stores/use-parts'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
+import { svgUrl } from '../ui/svg-url'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
@@ -32,7 +33,7 @@ const chosen = computed(() => {
   return [all.find(({ run }) => run === picked.value) ?? all[0]].filter((one) => one !== undefined)
 })
 const only = computed(() => (chosen.value.length === 1 ? chosen.value[0] : undefined))
-const paper = ref<TemplatePaper>(plan.units === 'ft-in' ? 'Letter' : 'A4')
+const paper = ref<TemplatePaper>(usualPaper(plan))
 const papers = (Object.keys(templatePapers) as TemplatePaper[]).map((value) => ({
   value,
   label: templatePapers[value].name,
@@ -44,25 +45,20 @@ const sides = [
 ] as const
 
 const sheets = computed(() =>
-  isWorthPaper(chosen.value, paper.value)
-    ? sheetsFor(side.value === 'back' ? chosen.value.map(mirrored) : chosen.value, paper.value)
-    : undefined,
+  printedSheets(side.value === 'back' ? chosen.value.map(mirrored) : chosen.value, paper.value),
 )
-/** As pictures: a page takes no styles from what is put into it. */
 const pictures = computed(() =>
-  sheets.value === undefined || sheets.value.length > mostSheets
-    ? undefined
-    : sheets.value.map((parts, index, all) => ({
-        name: `Sheet ${String(index + 1)}: ${[...new Set(parts.map(({ template }) => template.name))].join(', ')}`,
-        src: `data:image/svg+xml,${encodeURIComponent(
-          templateSheetSvg(parts, {
-            paper: paper.value,
-            isMirrored: side.value === 'back',
-            units: plan.units,
-            number: `${String(index + 1)} of ${String(all.length)}`,
-          }),
-        )}`,
-      })),
+  sheets.value?.map((parts, index, all) => ({
+    name: `Sheet ${String(index + 1)}: ${[...new Set(parts.map(({ template }) => template.name))].join(', ')}`,
+    src: svgUrl(
+      templateSheetSvg(parts, {
+        paper: paper.value,
+        isMirrored: side.value === 'back',
+        units: plan.units,
+        number: `${String(index + 1)} of ${String(all.length)}`,
+      }),
+    ),
+  })),
 )
 const facts = computed(() => {
   const clips = chosen.value.reduce((sum, one) => sum + one.clips.length, 0)

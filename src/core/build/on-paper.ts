@@ -5,7 +5,7 @@ import type { BuiltPlan } from './built-plan'
 import { jointsUpTo } from './connected'
 import { progressOf } from './progress'
 import { readingText } from './reading-words'
-import { readingsAfter, shownAt } from './readings'
+import { isReadAt, readingsAfter, shownAt } from './readings'
 import type { Step } from './step'
 
 /** The steps as they are printed. */
@@ -13,7 +13,7 @@ export interface PaperSteps {
   /** Each caution once. */
   readonly cautions: readonly string[]
   readonly steps: readonly PaperStep[]
-  /** Readings are left out: there are too many steps with one. */
+  /** Where there are too many steps with one, readings are left out. */
   readonly hasReadings: boolean
   readonly cards: readonly LidCard[]
 }
@@ -40,15 +40,16 @@ export function stepsOnPaper(given: BuiltPlan): PaperSteps {
   const { plan, schedule } = given
   const { steps } = schedule
   const progress = progressOf(plan, steps, Infinity)
-  const read = steps.filter((step) => shownAt(step, []) !== undefined)
-  const hasReadings = read.length <= mostReadings
-  const readAt = new Set(hasReadings ? read.map(({ id }) => id) : [])
+  const hasReadings = steps.filter(isReadAt).length <= mostReadings
   return {
     cautions: [...new Set(steps.flatMap((step) => step.cautions))],
     steps: steps.map((step) => {
       const { id, kind, title, threads, minutes } = step
       const state = progress.done.has(id) ? 'done' : progress.skipped.has(id) ? 'skipped' : 'open'
-      const read = readAt.has(id) ? readAtStep(given, steps, step) : { benchLimitA: 0, reads: [] }
+      const read =
+        hasReadings && isReadAt(step)
+          ? readAtStep(given, steps, step)
+          : { benchLimitA: 0, reads: [] }
       return { id, kind, title, threads, minutes, state, ...read }
     }),
     hasReadings,
@@ -62,7 +63,7 @@ function readAtStep(
   step: Step,
 ): Pick<PaperStep, 'benchLimitA' | 'reads'> {
   const { readings, benchLimitA } = readingsAfter(given, jointsUpTo(steps, step.id), step)
-  const shown = shownAt(step, readings) ?? []
+  const shown = shownAt(step, readings)
   const supplies = new Set(shown.flatMap((one) => (one.what === 'current' ? [one.where] : [])))
   const nameOf = (id: string): string | undefined =>
     supplies.size > 1 ? given.plan.supplies.find((slot) => slot.id === id)?.name : undefined

@@ -35,21 +35,18 @@ export interface Expected {
   readonly benchLimitA: number
 }
 
-/** Kinds of steps at which something is read. */
+/** Kinds of steps at which something is read, but for the try of a reel. */
 const readKinds: ReadonlySet<Step['kind']> = new Set(['check', 'test', 'power', 'soak'])
 
-/**
- * What of the readings is taken at a step: a meter check is done unpowered, everything else on a supply.
- *
- * @returns `undefined` where nothing is read
- */
-export const shownAt = (
-  { kind, phase }: Pick<Step, 'kind' | 'phase'>,
-  readings: readonly Reading[],
-): readonly Reading[] | undefined =>
+export const isReadAt = ({ kind, phase }: Pick<Step, 'kind' | 'phase'>): boolean =>
   readKinds.has(kind) && phase !== 'reel'
-    ? readings.filter(({ what }) => (what === 'resistance') === (kind === 'check'))
-    : undefined
+
+/** What of the readings is taken at a step: a meter check is done unpowered, everything else on a supply. */
+export const shownAt = (
+  { kind }: Pick<Step, 'kind'>,
+  readings: readonly Reading[],
+): readonly Reading[] =>
+  readings.filter(({ what }) => (what === 'resistance') === (kind === 'check'))
 
 /** Makes differ: shares by which readings may, until the strip is measured (handbook 11). */
 const tolerances = { idle: 0.5, colour: 0.3, volts: 0.05, measured: 0.15 } as const

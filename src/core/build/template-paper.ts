@@ -1,5 +1,6 @@
 import { boxAround, type Box, type Point } from '../measure/geometry'
 import { laidOn } from '../measure/rects'
+import type { Plan } from '../plan/plan'
 import type { Template } from './template'
 
 /** Paper, mm: what a printer leaves free at every edge is left out. */
@@ -8,6 +9,10 @@ export const templatePapers = {
   Letter: { name: 'Letter', widthMm: 190, heightMm: 244 },
 } as const
 export type TemplatePaper = keyof typeof templatePapers
+
+/** The paper that is usual where a plan's units are. */
+export const usualPaper = ({ units }: Pick<Plan, 'units'>): TemplatePaper =>
+  units === 'ft-in' ? 'Letter' : 'A4'
 
 /** Parts of a template lie so far over each other, mm. */
 export const overlapMm = 10
@@ -142,4 +147,14 @@ export function isWorthPaper(templates: readonly Template[], paper: TemplatePape
   const { widthMm, heightMm } = templatePapers[paper]
   const areaMm2 = templates.reduce((sum, { box }) => sum + box.width * box.height, 0)
   return areaMm2 <= mostSheets * widthMm * heightMm
+}
+
+/** The sheets that templates are printed on; `undefined` where those are more than are worth it. */
+export function printedSheets(
+  templates: readonly Template[],
+  paper: TemplatePaper,
+): ReturnType<typeof sheetsFor> | undefined {
+  if (!isWorthPaper(templates, paper)) return undefined
+  const sheets = sheetsFor(templates, paper)
+  return sheets.length > mostSheets ? undefined : sheets
 }

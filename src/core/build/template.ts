@@ -6,7 +6,6 @@ import { placesOf, unplacer } from '../measure/layout'
 import { sheetShape } from '../measure/sheet-shape'
 import { mounted } from '../parts/mounted'
 import { sheetMaterialOf } from '../parts/sheets'
-import type { Line } from '../plan/plan'
 import { fewNames } from '../quantity/few-names'
 import { listed } from '../quantity/listed'
 import { blockId } from '../route/harness'
@@ -107,7 +106,7 @@ function boxOf(points: readonly Point[], room: number): Box {
 }
 
 function sheetOf(run: CutStripRun['run']): TemplateOutline | undefined {
-  const { sheet }: Line = run.line
+  const { sheet } = run.line
   const [shape, material] = [sheetShape(run), sheet && sheetMaterialOf(sheet.material)]
   return sheet === undefined || shape === undefined || material === undefined
     ? undefined

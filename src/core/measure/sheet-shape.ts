@@ -1,4 +1,5 @@
-import { boxAround, type Box, type Point } from './geometry'
+import { boxAround, distance, type Box, type Point } from './geometry'
+import { cornersOfBox } from './layout'
 import type { MeasuredRun } from './measure'
 
 /** What a sheet over or behind a run has to cover, before anything is wrapped round its edge. */
@@ -27,15 +28,11 @@ export function sheetShape({
   const isClosed =
     segments.length > 0 &&
     segments.every(({ points: own }, index) => meets(segments.at(index - 1)?.points.at(-1), own[0]))
-  return { outline: isClosed ? points : cornersOf(box), box }
+  return {
+    outline: isClosed ? points : cornersOfBox({ ...box, degrees: 0 }, box.width, box.height),
+    box,
+  }
 }
 
 const meets = (a: Point | undefined, b: Point | undefined): boolean =>
-  a !== undefined && b !== undefined && Math.hypot(a[0] - b[0], a[1] - b[1]) <= meetMm
-
-const cornersOf = ({ x, y, width, height }: Box): Point[] => [
-  [x, y],
-  [x + width, y],
-  [x + width, y + height],
-  [x, y + height],
-]
+  a !== undefined && b !== undefined && distance(a, b) <= meetMm

@@ -2,7 +2,7 @@ import { lookedAgain, measuredAs, type Candidate, type Diagnosis } from './diagn
 import { stretchesOf } from './run-states'
 import { nextTests, type Test } from './next-test'
 import { readingAt, type Painted, type Seen } from './seen'
-import { allAnswer, firstOdd, walkedRun, type WalkOutcome } from './walk'
+import { allAnswer, firstOdd, type WalkOutcome } from './walk'
 
 /** Suspects, those that nothing measurable can tell apart as one; the likeliest first. */
 export interface Ranked {
@@ -89,11 +89,10 @@ export const answeredExactly =
         tests: [...seen.tests, { test: id, outcome: lookedAgain }],
       }
     }
-    const walked = walkedRun(id)
-    if (walked !== undefined)
+    if (kind === 'walk' && run !== undefined)
       return {
         ...seen,
-        tests: [...seen.tests, { test: id, outcome: walkedExactly(truth, walked) }],
+        tests: [...seen.tests, { test: id, outcome: walkedExactly(truth, run) }],
       }
     if (point !== undefined)
       return {

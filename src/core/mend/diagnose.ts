@@ -6,7 +6,7 @@ import { isReadingOf, type Painted, type Seen, type TestOutcome } from './seen'
 import { factsOf, symptoms, type LookFacts } from './symptoms'
 import { sightOf } from './sight'
 import { mistaken, probeId, probes } from './probes'
-import { chanceOfWalk, walkedRun } from './walk'
+import { chancesOfWalk, walkedRun } from './walk'
 
 /** A fault with what it would look like. */
 export interface Candidate {
@@ -409,7 +409,7 @@ export function chanceOf(
   // What a look brought is painted.
   if (outcome === lookedAgain) return 1
   const walked = walkedRun(test)
-  if (walked !== undefined) return chanceOfWalk(look, walked, outcome)
+  if (walked !== undefined) return chancesOfWalk(look, walked)(outcome)
   const kind = own.get(test)
   const yes =
     test === dimTest

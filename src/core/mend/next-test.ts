@@ -5,7 +5,7 @@ import { stretchesOf } from './run-states'
 import { probeId, probes } from './probes'
 import { isReadingOf, type Seen } from './seen'
 import { formatQuantity } from '../quantity/format'
-import { allAnswer, chanceOfWalk, firstOdd, walkAlong, walkText } from './walk'
+import { allAnswer, chancesOfWalk, firstOdd, walkAlong, walkText } from './walk'
 
 /** One of the things that may come out of a test, and what it would mean. */
 export interface Outcome {
@@ -188,7 +188,7 @@ function walkIdeas({ stage }: Diagnosis, suspects: readonly Weighed[]): readonly
         lights: run.count,
         texts: outcomes.map((outcome) => ({ id: outcome, text: walkText(outcome) })),
         chances: ({ look }) => {
-          const own = outcomes.map((outcome) => chanceOfWalk(look, run.id, outcome))
+          const own = outcomes.map(chancesOfWalk(look, run.id))
           const all = own.reduce((sum, chance) => sum + chance, 0)
           return own.map((chance) => chance / all)
         },

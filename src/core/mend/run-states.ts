@@ -156,7 +156,7 @@ export function together(
   const table = codesFor(when)
   // All of a run alike in both: one array for all faults.
   if (bright !== undefined && bright === low && uniform.has(bright)) {
-    const code = table[(bright[0] ?? 0) * (lightStates.length + 1)] ?? 0
+    const code = table[pairOf(bright[0] ?? 0, bright[0] ?? 0)] ?? 0
     return code === 0 ? undefined : fullOf(count, code)
   }
   let codes: Uint8Array | undefined
@@ -165,10 +165,13 @@ export function together(
     const inLow = low === undefined ? 0 : (low[at] ?? 0)
     if (inBright === 0 && inLow === 0) continue
     codes ??= new Uint8Array(count)
-    codes[at] = table[inBright * lightStates.length + inLow] ?? 0
+    codes[at] = table[pairOf(inBright, inLow)] ?? 0
   }
   return codes
 }
+
+/** The place of a pair of states in a table of all of them. */
+const pairOf = (inBright: number, inLow: number): number => inBright * lightStates.length + inLow
 
 /** The code of each pair of states, in bright and in dim light, by when it is seen. */
 const codeTables = new Map<When | undefined, Uint8Array>()

@@ -58,10 +58,16 @@ export function firstOdd(
   return { at, state: stateOf(code), share: whenOf(code) === 'always' ? 1 : thereShare }
 }
 
-/** How likely an outcome is with a look. */
-export function chanceOfWalk(look: Pick<Look, 'runs'>, run: string, outcome: WalkOutcome): number {
+/** How likely each outcome is with a look, which is searched once for all of them. */
+export function chancesOfWalk(
+  look: Pick<Look, 'runs'>,
+  run: string,
+): (outcome: WalkOutcome) => number {
   const first = firstOdd(look, run)
   const share = first?.share ?? 0
-  if (outcome === allAnswer) return other + (sure - other) * (1 - share)
-  return outcome === String(first?.at) ? other + (sure - other) * share : other
+  const there = String(first?.at)
+  return (outcome) => {
+    if (outcome === allAnswer) return other + (sure - other) * (1 - share)
+    return outcome === there ? other + (sure - other) * share : other
+  }
 }
