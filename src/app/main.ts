@@ -1,6 +1,7 @@
 import '@fontsource-variable/figtree/wght.css'
 import '@fontsource-variable/source-code-pro/wght.css'
 import './style.css'
+import './engine/as-written-here'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'

@@ -1,6 +1,6 @@
 import type { BoughtPack } from '../core/buy/bill-lines'
 import type { Receipt, ReceiptLine } from '../core/buy/receipt'
-import { formatQuantity, formatSold, type LengthUnits } from '../core/quantity/format'
+import { formatQuantity, formatSold, type LengthUnits, rounded } from '../core/quantity/format'
 import { workingText } from '../core/quantity/figure'
 import { toCents } from '../core/quantity/round'
 import { table, type Table } from './csv'
@@ -30,7 +30,7 @@ export const buysText = (
 
 /** A need in words: `27`, `2.39 m`. */
 export const needText = (need: number, unit: ReceiptLine['unit'], units?: LengthUnits): string =>
-  unit === 'm' ? formatQuantity(need, 'm', units) : String(Number(need.toFixed(3)))
+  unit === 'm' ? formatQuantity(need, 'm', units) : rounded(need, 3)
 
 /** The bill as CSV: a row a line, its cost empty where a price is missing. */
 export const billTable = ({ lines }: Pick<Receipt, 'lines'>, currency: string): Table =>

@@ -204,8 +204,8 @@ describe('whatever a sum is given', () => {
     ['flash', { framesPerSecond: 1e-300, luminance: [0, 1, 0] }, /above 0/],
     ['fuse', { loadA: '3', wireLimitA: 5 }, /a number is expected, this is a text/],
     ['fuse', { wireLimitA: 5 }, /is missing: a number is expected/],
-    ['fuse', { loadA: 1e9, wireLimitA: 5 }, /at most 10,000 A/],
-    ['clips', { lengthMm: 1e9 }, /at most 100,000 mm/],
+    ['fuse', { loadA: 1e9, wireLimitA: 5 }, /at most 10\u202f000 A/],
+    ['clips', { lengthMm: 1e9 }, /at most 100\u202f000 mm/],
   ])('%s of %j is refused', (name, given, message) => {
     const result = sums.find((sum) => sum.name === name)?.work(given)
     expect(result?.ok === false && result.issues.map((issue) => issue.message).join()).toMatch(

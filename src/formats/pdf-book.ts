@@ -5,7 +5,7 @@ import { templatesOf } from '../core/build/template'
 import { printedSheets, templatePapers, usualPaper } from '../core/build/template-paper'
 import type { Plan } from '../core/plan/plan'
 import { figureText, workingText } from '../core/quantity/figure'
-import { formatLength, formatQuantity, plural } from '../core/quantity/format'
+import { fixed, formatLength, formatQuantity, plural } from '../core/quantity/format'
 import { mmPerInch } from '../core/quantity/length'
 import { rollOf } from '../core/roll/roll'
 import { programData } from '../core/signal/program'
@@ -119,11 +119,11 @@ export function planBook(plan: Plan): PdfPages {
         line.name,
         needText(line.need, line.unit, plan.units),
         buysText(line, plan.units),
-        line.cost === null ? '' : line.cost.toFixed(2),
+        line.cost === null ? '' : fixed(line.cost, 2),
       ]),
     ),
     {
-      text: `About ${receipt.total.toFixed(2)} ${plan.buy.currency}`,
+      text: `About ${fixed(receipt.total, 2)} ${plan.buy.currency}`,
       bold: true,
       alignment: 'right',
       margin: [0, 6, 0, 0],

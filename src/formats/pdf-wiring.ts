@@ -131,7 +131,7 @@ export function wiringLists({ plan, wiring }: Pick<WiringForPaper, 'plan' | 'wir
           placeText(blocks, wire.to),
           formatLength(wire.lengthMm, plan.units),
           workingText(wire.working, plan.units),
-          `${String(wire.bareMm[0])}/${String(wire.bareMm[1])}`,
+          wire.bareMm.map((mm) => formatLength(mm, plan.units)).join(', '),
           wire.sleeve ?? '',
         ]),
       ),

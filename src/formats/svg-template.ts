@@ -7,7 +7,7 @@ import {
   type TemplatePaper,
 } from '../core/build/template-paper'
 import { courseMm, pointAlong, type Box, type Point } from '../core/measure/geometry'
-import { significant, type LengthUnits } from '../core/quantity/format'
+import { formatDrill, type LengthUnits } from '../core/quantity/format'
 import { mmPerInch } from '../core/quantity/length'
 import { xmlText } from './safe-text'
 import { mm, pathOf } from './svg-path'
@@ -40,7 +40,7 @@ export function templateSheetSvg(parts: readonly PlacedPart[], looks: SheetLooks
 function partLines(
   { template, part, x, y }: PlacedPart,
   index: number,
-  { isMirrored }: SheetLooks,
+  { isMirrored, units }: SheetLooks,
 ): string[] {
   const put = ([px, py]: Point): Point => [px - part.x + x, py - part.y + y]
   const frame: Box = { x, y, width: part.width, height: part.height }
@@ -49,7 +49,7 @@ function partLines(
   return [
     `<clipPath id="part-${String(index)}">${rect(frame)}</clipPath>`,
     `<g clip-path="url(#part-${String(index)})" fill="none" stroke="#000" stroke-width="0.25">`,
-    ...marks(template, put, frame),
+    ...marks(template, put, frame, units),
     '</g>',
     `<g fill="none" stroke="#000" stroke-width="0.2">${rect(frame, ' stroke-dasharray="1 2"')}${isOne ? '' : crosses(frame, part)}</g>`,
     text(
@@ -79,7 +79,12 @@ function crosses({ x, y, width, height }: Box, part: PlacedPart['part']): string
   return `<path d="${lines.join('')}"/>`
 }
 
-function marks(template: Template, put: (point: Point) => Point, frame: Box): string[] {
+function marks(
+  template: Template,
+  put: (point: Point) => Point,
+  frame: Box,
+  units: LengthUnits,
+): string[] {
   const near = (point: Point): boolean => {
     const [px, py] = put(point)
     return (
@@ -132,7 +137,7 @@ function marks(template: Template, put: (point: Point) => Point, frame: Box): st
           text(
             [px + (holeMm ?? 2) / 2 + 1, py - (isForWires ? 8 : 1)],
             3,
-            `${name}${holeMm === null ? '' : ` Ø ${significant(holeMm, 4)} mm`}`,
+            `${name}${holeMm === null ? '' : ` Ø ${formatDrill(holeMm, units)}`}`,
           ),
         ]
       }),

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { Step } from '../../core/build/step'
 import { wireColours, type WireColour } from '../../core/plan/choices'
 import type { Plan } from '../../core/plan/plan'
-import { formatLength } from '../../core/quantity/format'
+import { formatJotted, formatLength } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
 import { leadWithId, type SettableLead } from '../../core/route/lead-settings'
 import type { Tally } from '../../core/tally'
@@ -54,7 +54,7 @@ function setLength(wire: PlanWire, event: Event): void {
   problem.value = ''
   const read = text === '' ? undefined : readLength(text)
   if (read?.ok === false || (read !== undefined && read.mm <= 0)) {
-    problem.value = `“${text}”: a length such as 480 or 48 cm`
+    problem.value = `“${text}”: a length such as ${formatJotted(480, plan.units)}`
     return
   }
   const lead = leadOf(wire)
@@ -108,7 +108,9 @@ const measuredMm = (wire: PlanWire): number | undefined => leadOf(wire)?.setting
             <input
               v-if="leadOf(wire)"
               v-shown="
-                measuredMm(wire) === undefined ? '' : String(Math.round(measuredMm(wire) ?? 0))
+                measuredMm(wire) === undefined
+                  ? ''
+                  : formatJotted(Math.round(measuredMm(wire) ?? 0), plan.units)
               "
               class="field w-24"
               inputmode="text"

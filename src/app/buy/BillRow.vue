@@ -12,6 +12,7 @@ import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import { useSpotlight } from '../stores/spotlight'
 import { withBought, withPrice } from './buy-edit'
+import { fixed } from '../../core/quantity/format'
 
 const { plan, line, bought } = defineProps<{
   plan: Plan
@@ -74,7 +75,7 @@ function priceIn(event: Event, what: string): number | undefined | 'wrong' {
   if (text === '') return undefined
   const value = numberOf(text)
   if (value !== undefined && value <= 1_000_000) return value
-  problem.value = `“${text}” is no ${what}: a number such as 12.50 is expected, at most 1,000,000.`
+  problem.value = `“${text}” is no ${what}: a number such as ${fixed(12.5, 2)} is expected, at most 1 000 000.`
   return 'wrong'
 }
 async function setPrice(size: number, event: Event): Promise<void> {
@@ -195,7 +196,7 @@ function goTo(id: string | undefined): void {
           {{ packText({ size }, line.unit, plan.units) }}
           <span v-if="own.has(size)" class="text-ok-paper">your price</span>
           <input
-            v-shown="each === null ? '' : each.toFixed(2)"
+            v-shown="each === null ? '' : fixed(each, 2)"
             inputmode="decimal"
             class="mt-0.5 block w-24 rounded border border-paper-soft bg-roll px-2 py-1 text-[13px]"
             :aria-label="`Price of ${packText({ size }, line.unit, plan.units)}, ${line.name}`"
@@ -207,7 +208,7 @@ function goTo(id: string | undefined): void {
         <label class="text-[12px]">
           Paid for all of it
           <input
-            v-shown="bought.paid === undefined ? '' : bought.paid.toFixed(2)"
+            v-shown="bought.paid === undefined ? '' : fixed(bought.paid, 2)"
             inputmode="decimal"
             class="mt-0.5 block w-24 rounded border border-paper-soft bg-roll px-2 py-1 text-[13px]"
             @change="setPaid"

@@ -4,7 +4,7 @@ import { nanoid } from 'nanoid'
 import { computed, defineAsyncComponent, ref, useTemplateRef } from 'vue'
 import type { Receipt } from '../../core/buy/receipt'
 import type { Plan } from '../../core/plan/plan'
-import { plural } from '../../core/quantity/format'
+import { plural, rounded } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
 import { messageOf } from '../../core/quantity/message-of'
 import { readDrawerText, writeDrawerFile } from '../../formats/drawer-file'
@@ -257,7 +257,7 @@ const isBooking = ref(false)
         </span>
         <label v-else class="flex w-32 items-center justify-end gap-1.5">
           <input
-            v-shown="String(Number(entry.amount.toFixed(2)))"
+            v-shown="rounded(entry.amount, 2)"
             inputmode="decimal"
             class="field w-20 py-0.5 text-right"
             :aria-label="`How much: ${entry.name}`"

@@ -5,6 +5,7 @@ import { billUnits, type BillUnit } from '../../core/plan/choices'
 import type { OwnBillLine } from '../../core/plan/plan'
 import { numberOf } from '../../formats/csv-read'
 import FormDialog from '../ui/FormDialog.vue'
+import { fixed } from '../../core/quantity/format'
 
 const { line } = defineProps<{ line: OwnBillLine | undefined }>()
 const emit = defineEmits<{ close: []; keep: [line: OwnBillLine]; remove: [line: OwnBillLine] }>()
@@ -12,7 +13,7 @@ const emit = defineEmits<{ close: []; keep: [line: OwnBillLine]; remove: [line: 
 const name = ref(line?.name ?? '')
 const need = ref(String(line?.need ?? 1))
 const unit = ref<BillUnit>(line?.unit ?? 'piece')
-const each = ref(line?.price === undefined ? '' : line.price.toFixed(2))
+const each = ref(line?.price === undefined ? '' : fixed(line.price, 2))
 const problem = ref<string>()
 const unitNames = { piece: 'pieces', m: 'metres', sheet: 'sheets' } as const
 

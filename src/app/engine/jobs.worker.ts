@@ -1,3 +1,4 @@
+import './as-written-here'
 import { expose } from 'comlink'
 import { meterAt } from '../../core/build/meter-at'
 import { stepsOnPaper, type PaperSteps } from '../../core/build/on-paper'

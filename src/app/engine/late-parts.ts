@@ -26,10 +26,10 @@ const unworked = ['name', 'offcuts', 'build', 'shows', 'mends', 'notes', 'upkeep
 export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]> } = {
   ...tallyParts,
   facts: derived(
-    ['buy'],
+    ['buy', 'units'],
     ['reels', 'joints', 'receipt', 'cuts', 'layout', 'loads', 'verdicts'],
     ({ plan, reels, joints, receipt, ...results }) => ({
-      shelf: factsOf(results),
+      shelf: factsOf({ plan, ...results }),
       reels: reels.reduce(
         (sum, strip) => sum + strip.reels.filter(({ kind }) => kind === 'reel').length,
         0,

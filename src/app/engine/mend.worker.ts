@@ -1,3 +1,4 @@
+import './as-written-here'
 import { expose } from 'comlink'
 import { Diagnosis, type Candidate } from '../../core/mend/diagnose'
 import type { Mend } from '../../core/mend/fault'

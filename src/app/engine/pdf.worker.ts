@@ -1,3 +1,4 @@
+import './as-written-here'
 import { expose } from 'comlink'
 import maker from 'pdfmake/build/pdfmake'
 import bold from 'pdfmake/build/fonts/Roboto/Roboto-Medium.ttf?url'

@@ -4,6 +4,7 @@ import { placer, placesOf } from '../../core/measure/layout'
 import type { Currency } from '../../core/plan/choices'
 import type { WorkedPlan } from '../../core/stages'
 import { amountsOf, type Amounts } from '../../core/tally-parts'
+import type { LengthUnits } from '../../core/quantity/format'
 import { upkeepOf, type UpkeepGiven } from '../../core/mend/upkeep'
 import type { Grade } from '../../core/verdict/kinds'
 import { hueAt } from '../bench/hues'
@@ -11,6 +12,8 @@ import { pathOf } from '../bench/view'
 
 /** What the shelf tells of a plan without working it out: kept beside it whenever it is saved. */
 export interface PlanFacts extends Amounts {
+  /** What its lengths are shown in; facts of before it was kept do not say. */
+  readonly units?: LengthUnits
   readonly places: number
   readonly stops: number
   readonly warnings: number
@@ -65,11 +68,12 @@ export function workOf({
 
 /** What a worked-out plan comes to for the shelf. */
 export function factsOf({
+  plan,
   cuts,
   layout,
   loads,
   verdicts,
-}: Pick<WorkedPlan, 'cuts' | 'layout' | 'loads' | 'verdicts'>): PlanFacts {
+}: Pick<WorkedPlan, 'plan' | 'cuts' | 'layout' | 'loads' | 'verdicts'>): PlanFacts {
   const count = (grade: Grade): number =>
     verdicts.filter((verdict) => verdict.grade === grade).length
   const places = placesOf(layout)
@@ -89,6 +93,7 @@ export function factsOf({
   })
   const { x, y, width, height } = layout.box
   return {
+    units: plan.units,
     places: cuts.length,
     ...amountsOf({ cuts, loads }),
     stops: count('stop'),

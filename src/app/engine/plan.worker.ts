@@ -1,3 +1,4 @@
+import './as-written-here'
 import { expose } from 'comlink'
 import { PlanService } from './plan-service'
 

@@ -1,3 +1,4 @@
+import './as-written-here'
 import { expose, transfer } from 'comlink'
 import { balanceOf, Look, luxOf, show as shownAs, type Tape } from '../../core/glow/look'
 import type { Flashing } from '../../core/glow/flashing'

@@ -1,3 +1,4 @@
+import './as-written-here'
 import { expose } from 'comlink'
 import type { Command } from '../../core/plan/commands'
 import type { Plan } from '../../core/plan/plan'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import VueApexCharts from 'vue3-apexcharts'
-import { formatQuantity } from '../../core/quantity/format'
+import { fixed, formatQuantity } from '../../core/quantity/format'
 import { chartLooks } from '../ui/chart-looks'
 import type { Told } from '../engine/follow-plan'
 
@@ -32,16 +32,16 @@ const options = computed(() => ({
   stroke: { width: 2 },
   grid: { borderColor: '#343847' },
   legend: { position: 'top' as const, horizontalAlign: 'left' as const },
-  tooltip: { theme: 'dark' as const, x: { formatter: (value: number) => `${value.toFixed(1)} h` } },
+  tooltip: { theme: 'dark' as const, x: { formatter: (value: number) => `${fixed(value, 1)} h` } },
   xaxis: {
     type: 'numeric' as const,
     min: 0,
-    labels: { formatter: (value: string | number) => `${Number(value).toFixed(1)} h` },
+    labels: { formatter: (value: string | number) => `${fixed(Number(value), 1)} h` },
     tickAmount: 6,
   },
   yaxis: {
     min: Math.min(battery.cutoffV, battery.peakFirstV) * 0.95,
-    labels: { formatter: (value: number) => `${value.toFixed(1)} V` },
+    labels: { formatter: (value: number) => `${fixed(value, 1)} V` },
   },
   annotations: {
     yaxis: [

@@ -2,7 +2,7 @@
 import { computed, shallowRef } from 'vue'
 import VueApexCharts from 'vue3-apexcharts'
 import type { Played } from '../../core/glow/play'
-import { formatQuantity, significant } from '../../core/quantity/format'
+import { fixed, formatQuantity, significant } from '../../core/quantity/format'
 import { chartLooks } from '../ui/chart-looks'
 import { clockText } from '../../core/roll/show'
 
@@ -110,7 +110,7 @@ const options = computed(() => ({
     min: 0,
     max: top.value,
     tickAmount: 3,
-    labels: { formatter: (value: number) => `${value.toFixed(top.value < 1 ? 2 : 0)} A` },
+    labels: { formatter: (value: number) => `${fixed(value, top.value < 1 ? 2 : 0)} A` },
   },
   annotations: {
     yaxis: lines.value.map(({ y, colour, text }) => ({

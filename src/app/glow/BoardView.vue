@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { boardFps } from '../../core/glow/board-needs'
 import type { Plan, Show } from '../../core/plan/plan'
-import { formatQuantity } from '../../core/quantity/format'
+import { fixed, formatQuantity } from '../../core/quantity/format'
 import type { ProgramData } from '../../core/signal/program'
 import { slowFps } from '../../core/lanes/timing'
 import type { ShowTold } from '../engine/jobs.worker'
@@ -42,7 +42,7 @@ const settings = computed(() =>
 const board = computed(() => told?.board)
 const framesPerSecond = computed(() => board.value && boardFps(board.value))
 const kilobytes = (bytes: number): string =>
-  bytes < 1024 ? `${String(bytes)} B` : `${(bytes / 1024).toFixed(1)} KB`
+  bytes < 1024 ? `${String(bytes)} B` : `${fixed(bytes / 1024, 1)} KB`
 </script>
 
 <template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Flashing } from '../../core/glow/flashing'
 import FormDialog from '../ui/FormDialog.vue'
+import { fixed } from '../../core/quantity/format'
 
 defineProps<{
   flashing: Flashing
@@ -21,7 +22,9 @@ const emit = defineEmits<{ close: []; agree: [] }>()
       {{ flashing.perSecond }} {{ flashing.worst?.isRed ? 'red flashes' : 'flashes' }} in a second
       on {{ flashing.worst?.run
       }}{{
-        isLive ? ', as it was played just now' : `, from ${flashing.worst?.atS.toFixed(1) ?? ''} s`
+        isLive
+          ? ', as it was played just now'
+          : `, from ${flashing.worst ? fixed(flashing.worst.atS, 1) : ''} s`
       }}. More than three a second can start a seizure in people who are sensitive to them, you or
       somebody who looks over your shoulder. The tally beside the show offers ways to calm it.
     </p>

@@ -38,6 +38,7 @@ import { openIn, withLayer, withScene } from './show-edit'
 import { useFilm } from './use-film'
 import { useFlashConsent } from './use-flash-consent'
 import { useShow } from './use-show'
+import { fixed } from '../../core/quantity/format'
 
 const AmpereChart = defineAsyncComponent(() => import('./AmpereChart.vue'))
 const ShowEditor = defineAsyncComponent(() => import('./ShowEditor.vue'))
@@ -402,7 +403,7 @@ useEventListener('keydown', (event) => {
               {{ isPlaying ? 'Pause' : 'Play' }}
             </button>
             This scene alone<template v-if="waiting"> · {{ waiting }}</template>
-            <span v-if="frame" class="ml-auto"> {{ amperes.toFixed(2) }} A </span>
+            <span v-if="frame" class="ml-auto"> {{ fixed(amperes, 2) }} A </span>
           </p>
           <EyeRow
             v-show="view === 'play'"
@@ -458,10 +459,10 @@ useEventListener('keydown', (event) => {
             @edit="edit"
           >
             <template v-if="frame">
-              {{ frame.scene }} · {{ amperes.toFixed(2) }} A<template
+              {{ frame.scene }} · {{ fixed(amperes, 2) }} A<template
                 v-if="frame.lowestV !== undefined"
               >
-                · {{ frame.lowestV.toFixed(2) }} V at the lowest</template
+                · {{ fixed(frame.lowestV, 2) }} V at the lowest</template
               >
             </template>
           </ShowTimeline>

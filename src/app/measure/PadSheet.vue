@@ -16,7 +16,7 @@ import { runsFromTo } from '../../core/measure/from-to'
 import { separateCommands, takenOver } from '../../core/measure/line-edits'
 import type { Line, Plan, Trace } from '../../core/plan/plan'
 import { mostLines } from '../../core/plan/usual'
-import { formatLength, plural } from '../../core/quantity/format'
+import { fixed, formatLength, plural } from '../../core/quantity/format'
 import { stripOf } from '../../core/parts/find-strips'
 import { useNotices } from '../stores/notices'
 import { overlay } from '../stores/overlay'
@@ -62,7 +62,7 @@ const total = computed(() => {
   const { runs } = measured.value
   const mm = runs.reduce((sum, run) => sum + run.wantedMm, 0)
   const lights = runs.reduce((sum, run) => sum + run.lights.length, 0)
-  const length = plan.units === 'mm' ? `${(mm / 1000).toFixed(2)} m` : formatLength(mm, plan.units)
+  const length = plan.units === 'mm' ? `${fixed(mm / 1000, 2)} m` : formatLength(mm, plan.units)
   if (lights === 0) return length
   return mm === 0 ? plural(lights, 'light') : `${length} + ${String(lights)}`
 })

@@ -5,6 +5,7 @@ import { allAnswer, walkText, type WalkOutcome } from '../../core/mend/walk'
 import { readAmount } from '../../core/quantity/amount'
 import type { DoneTest } from './mend-case'
 import { percent } from './looks'
+import { fixed } from '../../core/quantity/format'
 
 const { tests, openBits, done, isBusy } = defineProps<{
   tests: readonly Test[]
@@ -88,7 +89,7 @@ const likely = computed(() =>
       <p class="text-[13px] text-bench-soft">
         Next test ·
         {{ test.minutes < 1 ? 'under a minute' : `${String(Math.round(test.minutes))} min` }} ·
-        tells {{ test.bits.toFixed(1) }} of {{ openBits.toFixed(1) }} bits
+        tells {{ fixed(test.bits, 1) }} of {{ fixed(openBits, 1) }} bits
         <span v-if="test.opens" class="text-warning">· opens a joint</span>
         · power {{ test.power }}
       </p>
@@ -207,7 +208,7 @@ const likely = computed(() =>
               {{ other.title }}
             </button>
             <span class="ml-1.5 text-bench-soft">
-              {{ other.bits.toFixed(1) }} bits,
+              {{ fixed(other.bits, 1) }} bits,
               {{
                 other.minutes < 1 ? 'under a minute' : `${String(Math.round(other.minutes))} min`
               }}

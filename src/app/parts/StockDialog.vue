@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { Strip } from '../../core/plan/parts'
 import { readLength } from '../../core/quantity/length'
 import FormDialog from '../ui/FormDialog.vue'
+import { rounded } from '../../core/quantity/format'
 
 const { strip } = defineProps<{ strip: Strip }>()
 const emit = defineEmits<{ close: []; change: [strip: Strip] }>()
@@ -13,7 +14,7 @@ interface Row {
   price: number | ''
 }
 const rowsOf = (list: Strip['reels']): Row[] =>
-  list.map(({ lengthMm, price }) => ({ length: `${String(lengthMm / 1000)} m`, price }))
+  list.map(({ lengthMm, price }) => ({ length: `${rounded(lengthMm / 1000, 6)} m`, price }))
 
 const lists = ref({ reels: rowsOf(strip.reels), prewired: rowsOf(strip.prewired) })
 const splice = ref(String(strip.spliceMm))

@@ -34,7 +34,9 @@ function factsText(known: PlanFacts | undefined): string {
   if (known.places === 0) return 'nothing to light yet'
   return [
     plural(known.places, 'place'),
-    ...(known.lightLengthMm > 0 ? [formatQuantity(known.lightLengthMm / 1000, 'm')] : []),
+    ...(known.lightLengthMm > 0
+      ? [formatQuantity(known.lightLengthMm / 1000, 'm', known.units)]
+      : []),
     ...(known.singleLights > 0 ? [plural(known.singleLights, 'light')] : []),
     ...(known.pixels > 0 ? [formatQuantity(known.pixels, 'px')] : []),
     formatQuantity(known.peakCurrentA, 'A'),

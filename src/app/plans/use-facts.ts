@@ -8,7 +8,9 @@ import { useShelf } from '../stores/shelf'
 
 /** Facts of a stored plan that are of its present state, with what it costs and how far it is built. */
 export const freshFacts = ({ facts, revision }: StoredPlan): PlanFacts | undefined =>
-  facts?.revision === revision && facts.work !== undefined ? facts : undefined
+  facts?.revision === revision && facts.work !== undefined && facts.units !== undefined
+    ? facts
+    : undefined
 
 /** Longer than any plan takes, ms. */
 const patienceMs = 30_000

@@ -4,11 +4,15 @@ import { usePlanStore } from '../stores/plan'
 
 const formats = new Map<string, Intl.NumberFormat>()
 
-/** An amount of money with its sign: `€12.30`. */
+/** An amount of money with its sign, as the browser's language writes it: `€12.30`. */
 export function money(value: number, currency: Currency): string {
   const format =
     formats.get(currency) ??
-    new Intl.NumberFormat('en-GB', { style: 'currency', currency, currencyDisplay: 'narrowSymbol' })
+    new Intl.NumberFormat(undefined, {
+      style: 'currency',
+      currency,
+      currencyDisplay: 'narrowSymbol',
+    })
   formats.set(currency, format)
   return format.format(value)
 }

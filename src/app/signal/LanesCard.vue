@@ -6,7 +6,7 @@ import { computed, nextTick, shallowRef, useTemplateRef, watch } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import { stripOf } from '../../core/parts/find-strips'
 import type { Line, Plan, PlanLane } from '../../core/plan/plan'
-import { formatLength, formatQuantity } from '../../core/quantity/format'
+import { fixed, formatLength, formatQuantity } from '../../core/quantity/format'
 import { splitLanes } from '../../core/lanes/lanes'
 import type { TallyLane, TallySignal } from '../../core/signal/told'
 import type { LineSettings } from '../../core/plan/commands'
@@ -153,7 +153,7 @@ const offsetText = (lane: TallyLane, index: number): string => {
           }"
         >
           level {{ lane.level.marginV < 0 ? '−' : '+'
-          }}{{ Math.abs(lane.level.marginV).toFixed(2) }} V
+          }}{{ fixed(Math.abs(lane.level.marginV), 2) }} V
         </span>
         <button
           v-if="signal.lanes.length > 1"

@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { diodes } from '../../core/parts/diodes'
 import type { Plan } from '../../core/plan/plan'
 import { supplyOfLine } from '../../core/plan/supply-of'
-import { formatQuantity } from '../../core/quantity/format'
+import { fixed, formatQuantity } from '../../core/quantity/format'
 import { goodMarginV } from '../../core/signal/level'
 import type { LevelWay } from '../../core/signal/levels'
 import type { TallySignal } from '../../core/signal/told'
@@ -28,7 +28,7 @@ const worst = computed(
 const words = { fail: 'too low', marginal: 'thin', good: 'good' } as const
 const tones = { fail: 'text-stop', marginal: 'text-warning', good: 'text-ok' } as const
 const margin = (volts: number | null): string =>
-  volts === null ? '–' : `${volts < 0 ? '−' : '+'}${Math.abs(volts).toFixed(2)} V`
+  volts === null ? '–' : `${volts < 0 ? '−' : '+'}${fixed(Math.abs(volts), 2)} V`
 const toneOf = (volts: number | null): string =>
   volts === null
     ? 'text-bench-soft'

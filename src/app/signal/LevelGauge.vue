@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { formatQuantity } from '../../core/quantity/format'
+import { fixed, formatQuantity } from '../../core/quantity/format'
 import type { Hop } from '../../core/signal/levels'
 import { goodMarginV } from '../../core/signal/level'
 
@@ -15,7 +15,7 @@ const tone = computed(() =>
   hop.marginV < 0 ? 'fill-stop' : hop.marginV < goodMarginV ? 'fill-warning' : 'fill-ok',
 )
 const marginText = computed(
-  () => `${hop.marginV < 0 ? '−' : '+'}${Math.abs(hop.marginV).toFixed(2)} V`,
+  () => `${hop.marginV < 0 ? '−' : '+'}${fixed(Math.abs(hop.marginV), 2)} V`,
 )
 </script>
 

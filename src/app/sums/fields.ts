@@ -1,5 +1,5 @@
 import type { SumCard } from '../../core/sums/sum'
-import { amountText, readAmount } from '../../core/quantity/amount'
+import { amountText, memberText, readAmount } from '../../core/quantity/amount'
 import { membersOf } from '../../core/quantity/decimals'
 import { NotUnderstood } from '../../core/quantity/tokens'
 import type { Unit } from '../../core/quantity/format'
@@ -169,7 +169,7 @@ export function textOf({ kind, unit, sizeKey = 'lengthMm' }: Field, value: unkno
     case 'amount':
       return typeof value === 'number' ? amountText(value, unit) : ''
     case 'list':
-      return (value as number[]).map((one) => amountText(one, unit)).join(', ')
+      return (value as number[]).map((one) => memberText(one, unit)).join(', ')
     case 'points':
       return (value as number[][]).map((point) => point.join(' ')).join('; ')
     case 'stock':

@@ -70,8 +70,8 @@ const tape = computed(() => {
         <p class="text-bench-soft">
           {{ formatLength(wire.lengthMm, plan.units) }} =
           {{ workingText(wire.working, plan.units) }} · {{ wire.gauge.name }} {{ wire.colour }} ·
-          bare {{ wire.bareMm[0] }} and {{ wire.bareMm[1] }} mm<template v-if="wire.sleeve">
-            · sleeve {{ wire.sleeve }}</template
+          bare {{ wire.bareMm.map((mm) => formatLength(mm, plan.units)).join(' and ')
+          }}<template v-if="wire.sleeve"> · sleeve {{ wire.sleeve }}</template
           ><template v-for="part in wire.inLine" :key="part.kind">
             · {{ part.kind }} {{ part.text }}</template
           >

@@ -184,7 +184,7 @@ const spoolText = ({ spools }: (typeof groups.value)[number]): string => {
               {{ workingText(wire.working, plan.units) }}
             </td>
             <td class="w-[180px] py-1 whitespace-nowrap text-bench-soft max-lg:hidden">
-              bare {{ wire.bareMm[0] }}/{{ wire.bareMm[1] }}
+              bare {{ wire.bareMm.map((mm) => formatLength(mm, plan.units)).join(', ') }}
               {{ wire.sleeve === null ? '' : `· sleeve ${wire.sleeve}` }}
             </td>
           </tr>

@@ -2,7 +2,7 @@ import { isOnWire } from '../cut/on-wire'
 import { mounted } from '../parts/mounted'
 import { profileOf } from '../parts/profiles'
 import { sheetMaterialOf } from '../parts/sheets'
-import { formatLength, formatQuantity, plural } from '../quantity/format'
+import { formatDrill, formatLength, formatQuantity, plural } from '../quantity/format'
 import { piecesAt } from './joint-steps'
 import { cautions, typicalMinutes as minutes } from './step'
 import { plain, sentence } from './words'
@@ -45,7 +45,7 @@ export function addMeasures(work: Work): void {
         ...(run.line.into === undefined
           ? []
           : [
-              `Drill the holes in the ${run.line.into.what} now: ${sentence(run.line.into.holes.map(({ mm }) => `${String(mm)} mm`))}.`,
+              `Drill the holes in the ${run.line.into.what} now: ${sentence(run.line.into.holes.map(({ mm }) => formatDrill(mm, plan.units)))}.`,
             ]),
       ],
       about: [run.id],

@@ -27,7 +27,7 @@ export function addWires(work: Work, { id, wires, place }: Bundle): void {
       .slice(0, 6)
       .map(
         ({ name, role, colour, gauge, bareMm, lengthMm, cable }) =>
-          `${name} ${role}: ${colour}, ${gauge.name}, ${formatLength(lengthMm, plan.units)}; bare ${String(bareMm[0])} mm and ${String(bareMm[1])} mm${cable === undefined ? '' : `; core ${String(cable.core)} of ${cable.cable}`}.`,
+          `${name} ${role}: ${colour}, ${gauge.name}, ${formatLength(lengthMm, plan.units)}; bare ${bareMm.map((mm) => formatLength(mm, plan.units)).join(' and ')}${cable === undefined ? '' : `; core ${String(cable.core)} of ${cable.cable}`}.`,
       ),
     needs: runs.map(stepId.measure),
     minutes: minutes.cutWire * wires.length,

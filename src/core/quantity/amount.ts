@@ -1,4 +1,4 @@
-import type { Unit } from './format'
+import { written, type Unit } from './format'
 import { isThousandOrDecimal, thousandOrDecimal } from './decimals'
 import { readLength } from './length'
 
@@ -77,9 +77,16 @@ function readLengthIn(text: string, unit: 'mm' | 'm'): AmountResult {
 }
 
 /** A value as a field shows it, without its unit: enough digits to come back as it was. */
-export function amountText(value: number, unit: Unit): string {
-  const shown = unit === '%' ? value * 100 : value
-  const text = String(Number(shown.toPrecision(10)))
-  // 16.667 mm would be asked back: four digits cannot be a thousand.
-  return unit === 'mm' && isThousandOrDecimal(text) ? `${text}0` : text
-}
+export const amountText = (value: number, unit: Unit): string =>
+  unmistaken(written(digitsOf(value, unit)), unit)
+
+/** The same for one of a list, where a comma separates. */
+export const memberText = (value: number, unit: Unit): string =>
+  unmistaken(digitsOf(value, unit), unit)
+
+const digitsOf = (value: number, unit: Unit): string =>
+  String(Number((unit === '%' ? value * 100 : value).toPrecision(10)))
+
+/** 16.667 mm, or 2,345 of anything, would be asked back: four decimals cannot be a thousand. */
+const unmistaken = (text: string, unit: Unit): string =>
+  isThousandOrDecimal(text) && (unit === 'mm' || text.includes(',')) ? `${text}0` : text

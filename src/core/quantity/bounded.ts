@@ -1,9 +1,9 @@
+import { plain } from './format'
 import { z } from './z'
 
-const written = (value: number, unit: string): string =>
-  `${value.toLocaleString('en-GB')} ${unit}`.trim()
+const written = (value: number, unit: string): string => `${plain(value)} ${unit}`.trim()
 
-/** A number from 0 to `most`, for people with its unit: "at most 10,000 A". */
+/** A number from 0 to `most`, for people with its unit: "at most 10 000 A". */
 export const upTo = (most: number, unit: string): z.ZodNumber =>
   z
     .number()

@@ -32,6 +32,23 @@ export type Unit =
   | 'µs'
   | '/s'
 
+/** What stands before the decimals of a number. */
+export type DecimalSign = '.' | ','
+
+let decimalSign: DecimalSign = '.'
+
+/**
+ * Says how numbers are written for people from now on, in this page, worker or process. What other programs read (pad lines, drawings,
+ * netlists, programs) keeps its point.
+ */
+export function writeDecimalsWith(sign: DecimalSign): void {
+  decimalSign = sign
+}
+
+/** The sign of a language, by its tag; of the reader's own where none is named. */
+export const decimalSignOf = (language?: string): DecimalSign =>
+  new Intl.NumberFormat(language).format(0.5).includes(',') ? ',' : '.'
+
 const mPerFoot = 0.3048
 
 /** A narrow space that does not break, between thousands. */
@@ -47,10 +64,28 @@ const smallest = 1e-9
  */
 export function significant(value: number, digits = 3): string {
   if (!Number.isFinite(value)) return '–'
-  if (Math.abs(value) < smallest) return '0'
-  const whole = Math.floor(Math.log10(Math.abs(value))) + 1
-  return trimZeros(value.toFixed(Math.max(0, digits - whole)))
+  return Math.abs(value) < smallest ? '0' : rounded(value, decimalsOf(value, digits))
 }
+
+/** How many decimals make so many significant digits. */
+const decimalsOf = (value: number, digits: number): number =>
+  Math.max(0, digits - Math.floor(Math.log10(Math.abs(value))) - 1)
+
+/** It is told whole by three digits. */
+const isExact = (value: number): boolean =>
+  Math.abs(value) < smallest ||
+  Math.abs(value - Number(value.toFixed(decimalsOf(value, 3)))) < smallest
+
+/** A number with so many decimals, zeros and all. */
+export const fixed = (value: number, decimals: number): string => written(value.toFixed(decimals))
+
+/** A number with at most so many decimals. */
+export const rounded = (value: number, decimals: number): string =>
+  trimZeros(fixed(value, decimals))
+
+/** A number's own text, as people write it here. */
+export const written = (number: string): string =>
+  decimalSign === '.' ? number : number.replace('.', decimalSign)
 
 /**
  * A value with its unit, as every view shows it: amperes and watts to three significant digits, counts whole. Where the plan is in feet and
@@ -66,7 +101,7 @@ export function formatQuantity(
     case 'mm':
       return formatLength(value, units)
     case 'm':
-      return units === 'ft-in' ? `${(value / mPerFoot).toFixed(2)} ft` : `${value.toFixed(2)} m`
+      return units === 'ft-in' ? `${fixed(value / mPerFoot, 2)} ft` : `${fixed(value, 2)} m`
     case 'Ω/m':
     case 'W/m':
     case 'lm/m':
@@ -86,15 +121,12 @@ export function formatQuantity(
       return value < 4000 ? `${String(Math.round(value))} B` : `${significant(value / 1024)} KB`
     case 'V':
       // A supply's 5 V are just that; volts that were solved keep their zeros, so that columns line up.
-      return `${Math.abs(value - Number(significant(value))) < 1e-9 ? significant(value) : fixedSignificant(value)} V`.replace(
-        /^-/,
-        '−',
-      )
+      return `${isExact(value) ? significant(value) : fixedSignificant(value)} V`.replace(/^-/, '−')
     case 'A':
     case 'W':
       return `${fixedSignificant(value)} ${unit}`
     case 'price':
-      return value.toFixed(2)
+      return fixed(value, 2)
     case 'min':
       return minutes(value)
     case '':
@@ -106,7 +138,7 @@ export function formatQuantity(
 
 /** A length of wire or strip as it is sold, m: metres as few digits tell them, or feet to a tenth. */
 export const formatSold = (metres: number, units: LengthUnits = 'mm'): string =>
-  units === 'ft-in' ? `${trimZeros((metres / mPerFoot).toFixed(1))} ft` : `${significant(metres)} m`
+  units === 'ft-in' ? `${rounded(metres / mPerFoot, 1)} ft` : `${significant(metres)} m`
 
 /**
  * A length in the units that the plan shows. Tenths of a millimetre only below 100 mm, inches to a sixteenth; where metres are shown, what
@@ -115,13 +147,13 @@ export const formatSold = (metres: number, units: LengthUnits = 'mm'): string =>
 export function formatLength(mm: number, units: LengthUnits = 'mm'): string {
   switch (units) {
     case 'm':
-      return Math.abs(mm) < 100 ? formatLength(mm) : `${trimZeros((mm / 1000).toFixed(3))} m`
+      return Math.abs(mm) < 100 ? formatLength(mm) : `${rounded(mm / 1000, 3)} m`
     case 'mm':
-      return `${trimZeros(mm.toFixed(Math.abs(mm) < 100 ? 1 : 0))} mm`
+      return `${rounded(mm, Math.abs(mm) < 100 ? 1 : 0)} mm`
     case 'cm':
-      return `${trimZeros((mm / 10).toFixed(1))} cm`
+      return `${rounded(mm / 10, 1)} cm`
     case 'ft-in':
-      return feetAndInches(mm)
+      return feetAndInches(Math.round((mm / mmPerInch) * 16), 16)
   }
 }
 
@@ -136,19 +168,30 @@ function minutes(value: number): string {
   return `${String(Math.floor(whole / 60))} h ${String(whole % 60).padStart(2, '0')}`
 }
 
-function feetAndInches(mm: number): string {
-  const sign = mm < 0 ? '−' : ''
-  const sixteenths = Math.round((Math.abs(mm) / mmPerInch) * 16)
-  const feet = Math.floor(sixteenths / 192)
-  const inches = Math.floor((sixteenths % 192) / 16)
-  const rest = sixteenths % 16
-  const divisor = gcd(rest, 16)
-  const fraction = rest === 0 ? '' : `${String(rest / divisor)}/${String(16 / divisor)}`
+/**
+ * The size of a hole to drill: millimetres, or in feet and inches the next sixty-fourth of an inch above, since what goes through has to go
+ * through.
+ */
+export const formatDrill = (mm: number, units: LengthUnits = 'mm'): string =>
+  units === 'ft-in'
+    ? feetAndInches(Math.ceil((mm / mmPerInch) * 64 - smallest), 64)
+    : `${significant(mm, 4)} mm`
+
+/** So many parts of an inch, of which an inch has `perInch`. */
+function feetAndInches(parts: number, perInch: number): string {
+  const sign = parts < 0 ? '−' : ''
+  const perFoot = 12 * perInch
+  const all = Math.abs(parts)
+  const feet = Math.floor(all / perFoot)
+  const inches = Math.floor((all % perFoot) / perInch)
+  const rest = all % perInch
+  const divisor = gcd(rest, perInch)
+  const fraction = rest === 0 ? '' : `${String(rest / divisor)}/${String(perInch / divisor)}`
   const inchText = [inches > 0 || fraction === '' ? String(inches) : '', fraction]
     .filter((part) => part !== '')
     .join(' ')
   if (feet === 0) return `${sign}${inchText}"`
-  return sixteenths % 192 === 0 ? `${sign}${String(feet)}'` : `${sign}${String(feet)}' ${inchText}"`
+  return all % perFoot === 0 ? `${sign}${String(feet)}'` : `${sign}${String(feet)}' ${inchText}"`
 }
 
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b))
@@ -156,11 +199,15 @@ const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b))
 /** Three significant digits with their zeros kept, so that a column of amperes lines up: 0.28, 8.60, 14.5, 182. */
 function fixedSignificant(value: number): string {
   const whole = value === 0 ? 1 : Math.floor(Math.log10(Math.abs(value))) + 1
-  return value.toFixed(Math.min(Math.abs(value) < 0.1 ? 3 : 2, Math.max(0, 3 - whole)))
+  return fixed(value, Math.min(Math.abs(value) < 0.1 ? 3 : 2, Math.max(0, 3 - whole)))
 }
 
 const trimZeros = (text: string): string =>
-  text.includes('.') ? text.replace(/\.?0+$/, '').replace(/^-0$/, '0') : text
+  text.includes(decimalSign) ? text.replace(/[.,]?0+$/, '').replace(/^-0$/, '0') : text
+
+/** A number as it is, up to a billionth: `10 000`, `0.35`. */
+export const plain = (value: number): string =>
+  Number.isInteger(value) ? grouped(value) : rounded(value, 9)
 
 /** A whole number with thin spaces between thousands. */
 const grouped = (value: number): string =>

@@ -1,11 +1,16 @@
 import fc from 'fast-check'
-import { describe, expect, it } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { amountText, readAmount } from './amount'
 import { figureText, operand, working, workingText, type Figure } from './figure'
 import {
+  formatDrill,
   formatLength,
   formatQuantity,
+  decimalSignOf,
   formatSold,
+  plain,
   significant,
+  writeDecimalsWith,
   type LengthUnits,
   type Unit,
 } from './format'
@@ -82,6 +87,17 @@ describe('quantities as they are shown', () => {
     expect(formatLength(mm, units)).toBe(text)
   })
 
+  it.each([
+    [5, '13/64"'],
+    [3.175, '1/8"'],
+    [3.2, '9/64"'],
+    [25.4, '1"'],
+    [30, '1 3/16"'],
+  ])('a hole of %f mm is drilled with the next sixty-fourth of an inch, %s', (mm, text) => {
+    expect(formatDrill(mm, 'ft-in')).toBe(text)
+    expect(formatDrill(mm, 'cm')).toBe(`${String(mm)} mm`)
+  })
+
   it('what is shown as a length can be typed again and means the same, to what the units show', () => {
     const finest: Record<LengthUnits, number> = { mm: 0.5, cm: 0.5, m: 0.5, 'ft-in': 25.4 / 32 }
     fc.assert(
@@ -104,6 +120,56 @@ describe('quantities as they are shown', () => {
         expect(text).not.toMatch(/e|\.$|\.\d*0$/)
         expect(Math.abs(Number(text) / value - 1)).toBeLessThanOrEqual(0.00501)
       }),
+    )
+  })
+})
+
+describe('numbers as the language of the reader writes them', () => {
+  beforeEach(() => {
+    writeDecimalsWith(',')
+  })
+  afterEach(() => {
+    writeDecimalsWith('.')
+  })
+
+  it('have the sign of the language before their decimals', () => {
+    expect(
+      ['de', 'fr-CA', 'pt-BR', 'en-GB', 'ja', 'de-CH'].map((tag) => decimalSignOf(tag)),
+    ).toEqual([',', ',', ',', '.', '.', '.'])
+    expect(formatQuantity(0.28, 'A')).toBe('0,28 A')
+    expect(formatQuantity(14.68, 'A')).toBe('14,7 A')
+    expect(formatQuantity(4.9, 'V')).toBe('4,9 V')
+    expect(formatQuantity(4.912, 'V')).toBe('4,91 V')
+    expect(formatQuantity(-5, 'V')).toBe('−5 V')
+    expect(formatQuantity(0.034, '%')).toBe('3,4 %')
+    expect(formatQuantity(12.5, 'price')).toBe('12,50')
+    expect(formatQuantity(1.4, 'm', 'ft-in')).toBe('4,59 ft')
+    expect(formatLength(2140.4, 'm')).toBe('2,14 m')
+    expect(formatLength(2133.33, 'cm')).toBe('213,3 cm')
+    expect(formatLength(16, 'mm')).toBe('16 mm')
+    expect([formatSold(5), formatSold(16.5)]).toEqual(['5 m', '16,5 m'])
+    expect([plain(10_000), plain(0.001)]).toEqual(['10\u202f000', '0,001'])
+  })
+
+  it('can be typed again as they are shown, with every digit', () => {
+    const units = fc.constantFrom<Unit>('A', 'mA', 'V', 'W', 'Ω', 'µs', '%', 'mm', 'm', 'mm²', '')
+    fc.assert(
+      fc.property(fc.double({ min: 0.001, max: 99_999, noNaN: true }), units, (value, unit) => {
+        for (const shown of [value, Number(value.toPrecision(4))]) {
+          const read = readAmount(amountText(shown, unit), unit)
+          expect(read.ok && Math.abs(read.value / shown - 1)).toBeLessThan(1e-8)
+        }
+      }),
+    )
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 900_000, noNaN: true }),
+        fc.constantFrom<LengthUnits>('mm', 'cm', 'm', 'ft-in'),
+        (mm, lengths) => {
+          const read = readLength(formatLength(mm, lengths))
+          expect(read.ok && Math.abs(read.mm - mm)).toBeLessThan(0.9)
+        },
+      ),
     )
   })
 })

@@ -41,7 +41,7 @@ function plainWords(issue: z.core.$ZodRawIssue): string | undefined {
       const isLeast = issue.code === 'too_small'
       const bound = Number(isLeast ? issue.minimum : issue.maximum)
       const what = sizes.get(issue.origin) ?? ''
-      const limit = bound.toLocaleString('en-GB', { maximumSignificantDigits: 12 })
+      const limit = plain(bound)
       if (issue.inclusive === false) return `${isLeast ? 'above' : 'below'} ${limit} is expected`
       return `${isLeast ? 'at least' : 'at most'} ${limit}${what}`
     }
@@ -87,3 +87,4 @@ export function pathText(path: readonly PropertyKey[]): string {
     '',
   )
 }
+import { plain } from './format'

@@ -5,7 +5,7 @@ import type { LitColour, LitRun } from '../load/lights'
 import type { Plan } from '../plan/plan'
 import { operand, working, type Figure, type Working } from '../quantity/figure'
 import { sinkBoard } from '../parts/drivers'
-import { formatQuantity, plural } from '../quantity/format'
+import { formatQuantity, plain, plural, rounded } from '../quantity/format'
 import { gateOhm } from '../route/switch-resistor'
 import { groupCount } from '../load/lit-colours'
 import { charliePins, matrixScan, npnSwitch, sinkBoards } from '../lanes/drives'
@@ -117,7 +117,7 @@ function resistorFigure(
       value: resistor.pickOhm,
       unit: 'Ω',
       ...working`(${operand('supply', givenV, 'V')} − ${operand('in series', settings.inSeries)} × ${operand('forward', volts, 'V')}) ÷ ${operand('current', wantedA, 'A')}`,
-      rule: `next value of ${plan.rules.eSeries} up; ${band}; dissipates ${(resistor.powerW * 1000).toFixed(0)} mW, take ${resistor.ratingW === null ? 'several' : `${String(resistor.ratingW)} W`}`,
+      rule: `next value of ${plan.rules.eSeries} up; ${band}; dissipates ${rounded(resistor.powerW * 1000, 0)} mW, take ${resistor.ratingW === null ? 'several' : `${plain(resistor.ratingW)} W`}`,
       about,
     },
   ]

@@ -1,7 +1,7 @@
 import { entryOf } from '../cut/entry-of'
 import { coverRange, sureWithinMm } from '../measure/cover'
 import { operand, working, type Figure } from '../quantity/figure'
-import { formatLength } from '../quantity/format'
+import { formatDrill, formatLength } from '../quantity/format'
 import type { JudgedPlan } from '../verdict/judged-plan'
 
 /** Lights that are small assemblies: what all of them take. */
@@ -27,7 +27,7 @@ export function nodeFigures({ plan, nodes, cuts }: JudgedPlan): Figure[] {
       ...times('parts', 'parts', each.parts),
       ...holes.map((hole): Figure => ({
         id: `node-holes.${id}.${String(hole.mm)}`,
-        label: `${name}, holes of ${formatLength(hole.mm, plan.units)}`,
+        label: `${name}, holes of ${formatDrill(hole.mm, plan.units)}`,
         value: hole.count,
         unit: '',
         ...working`${operand('nodes', count)} × ${operand('in each', hole.count / count)}`,

@@ -1,6 +1,7 @@
 import { wattHoursOf, type ShowCells, type ShowDay } from '../glow/day'
 import type { Played } from '../glow/play'
 import { operand, working, type Figure } from '../quantity/figure'
+import { fixed } from '../quantity/format'
 
 /** When something is in a show: `0:25.0`. */
 export const clockText = (seconds: number): string => {
@@ -93,7 +94,7 @@ export function dayFigures(day: ShowDay): Figure[] {
     {
       ...none,
       id: 'show.day.all',
-      label: `÷ ${efficiency.toFixed(2)}, a day`,
+      label: `÷ ${fixed(efficiency, 2)}, a day`,
       value: wattHours,
       unit: 'Wh',
       operation: '',

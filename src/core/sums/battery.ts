@@ -3,6 +3,7 @@ import { chemistryNames } from '../parts/chemistries'
 import { above0, amperesAbove0 } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line } from './sum'
+import { fixed } from '../quantity/format'
 
 export const batterySum = defineSum(
   'battery',
@@ -50,7 +51,7 @@ export const batterySum = defineSum(
       line('used of the cells', usedShare, '%'),
     ],
     into: (_, { hours }) => ({
-      label: `${hours.toFixed(1)} h as what a battery has to last`,
+      label: `${fixed(hours, 1)} h as what a battery has to last`,
       commands: () => [{ do: 'set-use', use: { batteryHours: Math.max(0.1, hours) } }],
     }),
   },

@@ -2,6 +2,7 @@ import { above0, milliamperes, milliamperesAbove0, upTo } from '../quantity/boun
 import { z } from '../quantity/z'
 import { firstPixelDiode, levelGrade } from '../signal/level'
 import { defineSum, line } from './sum'
+import { fixed } from '../quantity/format'
 
 const levelWords = { fail: 'too low', marginal: 'thin', good: 'good' } as const
 
@@ -44,7 +45,7 @@ export const firstPixelDiodeSum = defineSum(
         word: levelWords[levelGrade(nextMarginV)],
       }),
       line('the first pixel has', firstSupplyV, 'V', {
-        note: `and asks for ${firstThresholdV.toFixed(2)} V; it is a little dimmer`,
+        note: `and asks for ${fixed(firstThresholdV, 2)} V; it is a little dimmer`,
       }),
       line('the diode', null, '', { word: diodeOk ? 'stands it' : 'is too small' }),
     ],

@@ -3,6 +3,7 @@ import { linearRegulator } from '../feed/linear-regulator'
 import { above0, amperes, amperesAbove0 } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line, op } from './sum'
+import { fixed } from '../quantity/format'
 
 export const linearRegulatorSum = defineSum(
   'linear-regulator',
@@ -29,7 +30,7 @@ export const linearRegulatorSum = defineSum(
     lines: ({ inputV, outputV, currentA, limitW }, { heatW, allowedA, efficiency }) => [
       line('it may pass', allowedA, 'A', {
         word: allowedA + 1e-9 >= currentA ? 'enough' : 'too little',
-        note: `${limitW.toFixed(2)} W across ${(inputV - outputV).toFixed(2)} V`,
+        note: `${fixed(limitW, 2)} W across ${fixed(inputV - outputV, 2)} V`,
       }),
       line('dissipates', heatW, 'W', {
         working: working`(${op('in', inputV, 'V')} − ${op('out', outputV, 'V')}) × ${op('current', currentA, 'A')}`,

@@ -1,5 +1,6 @@
 import type { Packing, PackResult } from '../cut/pack'
 import { line, refuse, type SumLine } from './sum'
+import { fixed, rounded } from '../quantity/format'
 
 /**
  * What a packing came to; refuses pieces that are longer than all that there is, each by its field.
@@ -15,7 +16,7 @@ export function packedOrRefused(
   return refuse(
     result.tooLong.map((index) => ({
       path: `piecesMm[${String(index)}]`,
-      message: `${String(piecesMm[index])} mm is longer than ${longest}`,
+      message: `${rounded(piecesMm[index] ?? 0, 3)} mm is longer than ${longest}`,
     })),
   )
 }
@@ -27,5 +28,5 @@ export const priceLine = ({
   isProved,
 }: Pick<Packing, 'price' | 'boundPrice' | 'isProved'>): SumLine =>
   line(isProved ? 'proved cheapest' : 'cheapest found', price, 'price', {
-    ...(!isProved && { note: `no way is cheaper than ${boundPrice.toFixed(2)}` }),
+    ...(!isProved && { note: `no way is cheaper than ${fixed(boundPrice, 2)}` }),
   })

@@ -3,6 +3,7 @@ import { lengthMm, price } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { packedOrRefused, priceLine } from './packed'
 import { defineSum, line } from './sum'
+import { rounded } from '../quantity/format'
 
 export const profileCutSum = defineSum(
   'profile-cut',
@@ -51,10 +52,10 @@ export const profileCutSum = defineSum(
       ...answer.bars.map(({ lengthMm, piecesMm }, index) => {
         const used = piecesMm.reduce((sum, piece) => sum + piece + kerfMm, 0)
         return line(
-          `bar ${String(index + 1)} of ${String(Number(lengthMm.toFixed(1)))} mm, left`,
+          `bar ${String(index + 1)} of ${rounded(lengthMm, 1)} mm, left`,
           Math.max(0, lengthMm - used),
           'mm',
-          { note: `cut ${piecesMm.map((piece) => String(Number(piece.toFixed(1)))).join(', ')}` },
+          { note: `cut ${piecesMm.map((piece) => rounded(piece, 1)).join(', ')}` },
         )
       }),
     ],

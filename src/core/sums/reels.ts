@@ -3,6 +3,7 @@ import { lengthMm, price } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { packedOrRefused, priceLine } from './packed'
 import { defineSum, line } from './sum'
+import { rounded } from '../quantity/format'
 
 export const reelsSum = defineSum(
   'reels',
@@ -56,7 +57,7 @@ export const reelsSum = defineSum(
       priceLine(answer),
       ...answer.bins.map(({ kind, lengthMm, piecesMm, leftoverMm }, index) =>
         line(
-          `${kind === 'reel' ? 'reel' : 'rest'} ${String(index + 1)} of ${String(lengthMm)} mm, left`,
+          `${kind === 'reel' ? 'reel' : 'rest'} ${String(index + 1)} of ${rounded(lengthMm, 3)} mm, left`,
           leftoverMm,
           'mm',
           { note: `cut ${piecesMm.map(String).join(', ')}` },

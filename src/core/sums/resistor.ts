@@ -4,6 +4,7 @@ import { eSeriesNames } from '../plan/choices'
 import { above0, amperesAbove0, upTo } from '../quantity/bounded'
 import { z } from '../quantity/z'
 import { defineSum, line, op, refuse } from './sum'
+import { fixed, plain } from '../quantity/format'
 
 export const resistorSum = defineSum(
   'resistor',
@@ -23,7 +24,7 @@ export const resistorSum = defineSum(
       refuse([
         {
           path: 'supplyV',
-          message: `no headroom: ${String(inSeries)} × ${String(forwardV)} V leave nothing of ${String(supplyV)} V; put fewer in series or take more volts`,
+          message: `no headroom: ${String(inSeries)} × ${plain(forwardV)} V leave nothing of ${plain(supplyV)} V; put fewer in series or take more volts`,
         },
       ])
     )
@@ -53,7 +54,7 @@ export const resistorSum = defineSum(
     ) => [
       line('take', pickOhm, 'Ω', {
         working: working`(${op('supply', supplyV, 'V')} − ${op('in series', inSeries)} × ${op('forward', forwardV, 'V')}) ÷ ${op('current', wantedA, 'A')} = ${op('ideal', idealOhm, 'Ω')}`,
-        note: `next value up; ${lowOhm.toFixed(1)} to ${highOhm.toFixed(1)} Ω at ${String(tolerance * 100)} %`,
+        note: `next value up; ${fixed(lowOhm, 1)} to ${fixed(highOhm, 1)} Ω at ${String(tolerance * 100)} %`,
       }),
       line('current', currentA * 1000, 'mA'),
       line('dissipates', powerW, 'W', {

@@ -2,6 +2,7 @@ import type { AdjustedFigure, Plan } from '../plan/plan'
 import { textIn, valueAt } from '../plan/lasting-path'
 import { isSame } from '../quantity/same'
 import type { Judge, Verdict } from './verdict'
+import { plain } from '../quantity/format'
 
 /** `figures-adjusted`: figures of an older file that no sum could work with and that nobody has looked at since. */
 export const figuresAdjusted: Judge = ({ plan }) => {
@@ -55,7 +56,7 @@ function figureText({ path, was, now }: AdjustedFigure): string {
   const unit = units.find(([suffix]) => key.length > suffix.length && key.endsWith(suffix))
   const name = wordsOf(unit === undefined ? key : key.slice(0, -unit[0].length))
   const shown = (value: number): string =>
-    `${value.toLocaleString('en-GB', { maximumSignificantDigits: 6 })} ${unit?.[1] ?? ''}`.trim()
+    `${plain(Number(value.toPrecision(6)))} ${unit?.[1] ?? ''}`.trim()
   return `${name} was ${shown(was)}, is ${shown(now)}`
 }
 

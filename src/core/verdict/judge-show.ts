@@ -14,7 +14,7 @@ import type { NumberParameter } from '../glow/pattern'
 import type { Parts } from '../parts/find'
 import { change, type Command } from '../plan/commands'
 import type { Plan, Show, ShowLayer } from '../plan/plan'
-import { formatQuantity, significant } from '../quantity/format'
+import { fixed, formatQuantity, significant } from '../quantity/format'
 import { isSame } from '../quantity/same'
 import { nextSizeUp, whyShort, whyTight } from './supply-load'
 import type { Remedy, Verdict } from './verdict'
@@ -42,7 +42,7 @@ export function judgeShow(
             code: 'flash-rate',
             grade: 'stop',
             about: [],
-            text: `${worst.run}, ${String(Math.round(worst.fromMm))} to ${String(Math.round(worst.toMm))} mm: ${String(perSecond)} ${worst.isRed ? 'red flashes' : 'flashes'} in the second from ${worst.atS.toFixed(1)} s${show.scenes[worst.scene]?.start === undefined ? '' : ` of “${show.scenes[worst.scene]?.name ?? ''}”`}`,
+            text: `${worst.run}, ${String(Math.round(worst.fromMm))} to ${String(Math.round(worst.toMm))} mm: ${String(perSecond)} ${worst.isRed ? 'red flashes' : 'flashes'} in the second from ${fixed(worst.atS, 1)} s${show.scenes[worst.scene]?.start === undefined ? '' : ` of “${show.scenes[worst.scene]?.name ?? ''}”`}`,
             why: 'More than three flashes a second can start a seizure in people who are sensitive to them; a saturated red is the worst.',
             remedies: [],
           },
@@ -65,7 +65,7 @@ export function judgeShow(
         code: 'scene-over-supply',
         grade: isOver ? 'stop' : 'warning',
         about: [one.id],
-        text: `“${scene}” takes ${formatQuantity(one.peakA, 'A')} at ${one.peakAtS.toFixed(1)} s; ${one.name} ${
+        text: `“${scene}” takes ${formatQuantity(one.peakA, 'A')} at ${fixed(one.peakAtS, 1)} s; ${one.name} ${
           isOver
             ? `gives ${significant(ratedA)} A`
             : `should give no more than ${formatQuantity(mayGiveA, 'A')} of its ${significant(ratedA)} A`
@@ -106,7 +106,7 @@ function onBoard(show: Show, board: ShowBoard | undefined): Verdict[] {
             code: 'slow-frames',
             grade: 'warning',
             about: [],
-            text: `“${show.name}” takes the ${name} about ${formatQuantity(needs.workMs, 'ms')} a frame, and ${formatQuantity(sendMs, 'ms')} to send: ${fps < 10 ? fps.toFixed(1) : String(Math.floor(fps))} a second`,
+            text: `“${show.name}” takes the ${name} about ${formatQuantity(needs.workMs, 'ms')} a frame, and ${formatQuantity(sendMs, 'ms')} to send: ${fps < 10 ? fixed(fps, 1) : String(Math.floor(fps))} a second`,
             why: `Below about ${String(slowFps)} a second fades step and motion jerks.`,
             remedies: [],
           },

@@ -2,7 +2,7 @@ import { diodeOf, diodes } from '../parts/diodes'
 import type { LowLogic } from '../plan/choices'
 import { jumpersOf, jumperWayMm } from '../cut/pads'
 import { cutLengthMm } from '../measure/wire-way'
-import { formatQuantity, formatSold, plural } from '../quantity/format'
+import { fixed, formatQuantity, formatSold, plural } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
 import { laneHighV } from '../lanes/boards'
 import type { LaneLevel, LevelWay } from '../signal/levels'
@@ -10,7 +10,7 @@ import type { Evidence, Judge, Remedy, Verdict } from './verdict'
 import { fewNames } from '../quantity/few-names'
 
 const volts = (value: number): string => formatQuantity(value, 'V')
-const signed = (value: number): string => `${value < 0 ? '−' : ''}${Math.abs(value).toFixed(2)} V`
+const signed = (value: number): string => `${value < 0 ? '−' : ''}${fixed(Math.abs(value), 2)} V`
 
 /** Margin below which no first pixel understands anything: more than a weak high, V. */
 const hopelessV = -0.5

@@ -3,7 +3,7 @@ import type { StripReels } from '../cut/reels'
 import type { FedPlan } from '../feed/fed-plan'
 import { profileOf } from '../parts/profiles'
 import type { Line, Plan } from '../plan/plan'
-import { plural } from '../quantity/format'
+import { formatDrill, plural } from '../quantity/format'
 import { blockId } from '../route/harness'
 import { linesOf } from '../route/strip-lines'
 import type { BlockOf, Terminal } from '../route/circuit'
@@ -400,7 +400,7 @@ const roleText = ({ role, colour }: PlanWire): string => `${role} (${colour})`
 
 /** What would be trapped by a joint of the wire at that place, and so is threaded on before. */
 const threadsAt = (
-  plan: Pick<Plan, 'own'>,
+  plan: Pick<Plan, 'own' | 'units'>,
   wire: PlanWire,
   at: JointAt,
   line?: ThreadedLine,
@@ -411,7 +411,7 @@ const threadsAt = (
 
 /** … besides its sleeve: at a run the holes that it goes through, the cap of the profile, the end cap, the gland. */
 export function thingsAt(
-  { own }: Pick<Plan, 'own'>,
+  { own, units }: Pick<Plan, 'own' | 'units'>,
   { name }: PlanWire,
   at: JointAt,
   line: ThreadedLine,
@@ -422,7 +422,7 @@ export function thingsAt(
   if (into !== undefined && (at.kind === 'out' || at.kind === 'pads' || at.kind === 'light'))
     for (const hole of into.holes)
       if (at.kind === 'light' || (hole.at === 'end') === isAtEnd)
-        things.push(`${name} through the ${String(hole.mm)} mm hole in the ${into.what}`)
+        things.push(`${name} through the ${formatDrill(hole.mm, units)} hole in the ${into.what}`)
   const { shape = 'bar' } = profileOf(own, mount?.profile) ?? {}
   if (shape !== 'bar' && (at.kind === 'out' || at.kind === 'pads'))
     things.push('end cap of the profile')

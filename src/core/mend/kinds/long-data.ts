@@ -1,6 +1,7 @@
 import type { FaultKind } from '../fault'
 import { solderCautions } from './at-contact'
 import { onLanes } from './lanes-of'
+import { fixed } from '../../quantity/format'
 
 /** Past so much data rings and bends, mm. *Typical.* */
 const longMm = 2_000
@@ -15,7 +16,7 @@ export const longData: FaultKind = {
       return {
         where: `data wire of ${lane.name}`,
         weight: mm > 2 * longMm ? 10 : mm > longMm ? 4 : 0.1,
-        ...(mm > longMm && { reasons: [`it is ${(mm / 1000).toFixed(1)} m long`] }),
+        ...(mm > longMm && { reasons: [`it is ${fixed(mm / 1000, 1)} m long`] }),
         does: { when: 'random' },
         shownBy: [
           {
