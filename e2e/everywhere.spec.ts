@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { expect, line, openEmptyPlan, pasteLines, roll, test } from './browser'
+import { expect, figure, line, openEmptyPlan, pasteLines, roll, test } from './browser'
 
 const deployed = 'http://localhost:4186'
 
@@ -128,6 +128,7 @@ test('search, help and the short guide by keys', async ({ page }) => {
   await page.keyboard.press('?')
   const help = page.getByRole('dialog')
   await expect(page.getByRole('heading', { name: 'Shortcuts' })).toBeVisible()
+  await expect(help.getByLabel('Glossary').locator('h4').first()).toHaveText('On this page')
   await page.getByLabel('Find a word').fill('sag')
   await expect(help.getByText('The volts lost on the way', { exact: false })).toBeVisible()
   await page.getByRole('button', { name: 'Show me round' }).click()
@@ -136,6 +137,14 @@ test('search, help and the short guide by keys', async ({ page }) => {
   await expect(page.locator('.driver-popover-title')).toHaveText('The drawing')
   await page.keyboard.press('Escape')
   await expect(page.locator('.driver-popover')).toHaveCount(0)
+
+  // A word on the roll explains itself, and only while it is asked for.
+  await expect(roll(page)).toContainText('seat front 42 × 50 mm')
+  await expect(roll(page)).toContainText('WARNING porthole: bare')
+  await roll(page).locator('[data-word="full white"]').first().hover()
+  await expect(page.getByRole('tooltip')).toContainText('All colours at their brightest')
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('tooltip')).toHaveCount(0)
 })
 
 test('a plan goes to another device as a link, and everything as a backup', async ({
@@ -381,6 +390,40 @@ test.describe('by touch', () => {
     await page.getByRole('button', { name: '+ another line' }).tap()
     await expect(line(page, 8)).toBeFocused()
   })
+  test('two fingers bring the drawing nearer, about their middle, and move nothing on it', async ({
+    page,
+  }) => {
+    await page.goto('/')
+    await page.getByText('Drawing', { exact: true }).tap()
+    const drawing = page.getByRole('region', { name: 'Drawing' })
+    await expect(drawing.locator('[data-run]').first()).toBeAttached()
+    const matrix = async (): Promise<number[]> =>
+      (await drawing.locator('.bench-strokes').getAttribute('transform'))!
+        .match(/-?[\d.]+/g)!
+        .map(Number)
+    const { x, y, width, height } = (await drawing.boundingBox())!
+    const [middleX, middleY] = [x + width / 2, y + height / 2]
+    const [before, ...more] = await matrix()
+    const device = await page.context().newCDPSession(page)
+    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', apart?: number) =>
+      device.send('Input.dispatchTouchEvent', {
+        type,
+        touchPoints:
+          apart === undefined
+            ? []
+            : [-1, 1].map((side, id) => ({ x: middleX + side * apart, y: middleY, id })),
+      })
+    await touch('touchStart', 40)
+    for (const apart of [50, 60, 80]) await touch('touchMove', apart)
+    await touch('touchEnd')
+    const after = await matrix()
+    expect(after[0]! / before!).toBeCloseTo(2, 2)
+    // What lay between the fingers lies there still.
+    const [, , , offsetX, offsetY] = more
+    expect((middleX - x - after[4]!) / after[0]!).toBeCloseTo((middleX - x - offsetX!) / before!, 0)
+    expect((middleY - y - after[5]!) / after[0]!).toBeCloseTo((middleY - y - offsetY!) / before!, 0)
+    await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+  })
   test('whatever a finger hits is 44 px high', async ({ page }) => {
     await page.goto('/')
     await expect(line(page, 1)).toHaveValue('seat front 2140')
@@ -405,7 +448,7 @@ test.describe('by touch', () => {
             (element) => element.checkVisibility() && !element.matches('.not-focus\\:sr-only'),
           )
           .map((element) => [element.textContent.trim(), element.getBoundingClientRect()] as const)
-          .filter(([, { width, height }]) => height < 44 || width < 24)
+          .filter(([, { width, height }]) => height < 44 || width < 40)
           .map(([name, { width, height }]) => `${name}: ${String(width)} x ${String(height)}`),
       )
       expect([stage, ...small]).toEqual([stage])
@@ -555,6 +598,26 @@ test('lengths are shown in metres, short ones in millimetres', async ({ page }) 
   await expect(roll(page)).toContainText('0.717 m')
 })
 
+test.describe('in a language with decimal commas', () => {
+  test.use({ locale: 'de-DE' })
+
+  test('numbers have them, from every worker, and are typed as they are shown', async ({
+    page,
+  }) => {
+    await openEmptyPlan(page)
+    await page.keyboard.type('sill 1,5 m')
+    await expect(figure(page, 'length.total')).toHaveText('1,50 m')
+    await expect(figure(page, 'current.5.total')).toHaveText(/^\d,\d\d A$/)
+    await page.getByRole('link', { name: 'Sums' }).click()
+    await page.getByRole('link', { name: /^Resistor of an LED/ }).click()
+    const volts = page.getByLabel('Supply')
+    await volts.fill('12,5')
+    await volts.press('Tab')
+    await expect(volts).toHaveValue('12,5')
+    await expect(page.getByRole('alert')).toHaveCount(0)
+  })
+})
+
 test('a whole plan becomes one PDF, and its drawing a picture', async ({ page }) => {
   await page.goto('/')
   await expect(roll(page)).toContainText('alcove')
@@ -595,6 +658,8 @@ test('F6 goes from part to part of a page, and the job goes on by keys', async (
   await expect(focused).toHaveAccessibleName(/^Light: 5 V RGB pixels/)
   await page.keyboard.press('Alt+3')
   await expect(page.locator('[data-flag]')).toHaveCount(1)
+  // The card went with its page: the focus stands on the one that came.
+  await expect(page.locator('main')).toBeFocused()
   // From nowhere it goes into the page, past the app's own bar.
   for (let times = 0; times < 3; times += 1) await page.keyboard.press('F6')
   await expect(focused).toHaveAccessibleName('Feed plate shelf at its far end too')

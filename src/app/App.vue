@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
 import { computed, defineAsyncComponent, useTemplateRef, watchEffect } from 'vue'
 import { RouterView, useRoute, useRouter } from 'vue-router'
 import AppHeader from './shell/AppHeader.vue'
@@ -8,6 +7,7 @@ import { useNotices } from './stores/notices'
 import { overlay } from './stores/overlay'
 import { usePlanStore } from './stores/plan'
 import { useShelf } from './stores/shelf'
+import { keepFocus } from './ui/focus-back'
 
 // A moment after what is drawn and typed.
 const DropTarget = defineAsyncComponent(() => import('./shell/DropTarget.vue'))
@@ -33,49 +33,9 @@ const shelf = useShelf()
 const notices = useNotices()
 const isInPlan = computed(() => route.params.id !== undefined)
 
-/** Stages by Alt and their number: plain numbers belong to the pad. */
-useEventListener('keydown', (event: KeyboardEvent) => {
-  const stage = /^Digit[1-9]$/.test(event.code)
-    ? stages[Number(event.code.slice(-1)) - 1]
-    : undefined
-  if (!event.altKey || event.ctrlKey || event.metaKey || !isInPlan.value || stage === undefined)
-    return
-  event.preventDefault()
-  void router.push({ name: stage.name, params: { id: route.params.id } })
-})
-
-/** From part to part of a page; a dialog keeps the focus. */
-useEventListener('keydown', (event: KeyboardEvent) => {
-  if (event.key !== 'F6' || document.querySelector('[role="dialog"]') !== null) return
-  event.preventDefault()
-  const by = event.shiftKey ? -1 : 1
-  void import('./shell/page-parts').then(({ toNextPart }) => {
-    toNextPart(by)
-  })
-})
-
-/** The search, and the help where no field takes the sign. */
-useEventListener('keydown', (event: KeyboardEvent) => {
-  const { ctrlKey, metaKey, key, target } = event
-  const isSearch = (ctrlKey || metaKey) && key.toLowerCase() === 'k'
-  const isTyped = target instanceof Element && target.closest('input, textarea, select') !== null
-  if (!isSearch && (key !== '?' || isTyped)) return
-  event.preventDefault()
-  overlay.value = isSearch ? 'search' : 'help'
-})
-
-/** Undo belongs to the plan everywhere but in a dialog, where a field's own is wanted. */
-useEventListener('keydown', (event: KeyboardEvent) => {
-  if (!(event.ctrlKey || event.metaKey) || event.altKey || !isInPlan.value) return
-  if (event.target instanceof Element && event.target.closest('[role="dialog"]')) return
-  const key = event.key.toLowerCase()
-  const isUndo = key === 'z' && !event.shiftKey
-  const isRedo = key === 'y' || (key === 'z' && event.shiftKey)
-  if (!isUndo && !isRedo) return
-  event.preventDefault()
-  const label = isUndo ? store.undo() : store.redo()
-  if (label !== undefined)
-    notices.show({ kind: 'done', text: `${isUndo ? 'Undone' : 'Done again'}: ${label}` })
+// What a view begins with is seen before a key is pressed.
+void import('./shell/keys').then(({ watchKeys }) => {
+  watchKeys(router)
 })
 
 /** A tab is called by the plan, the page and the app. */
@@ -90,9 +50,13 @@ watchEffect(() => {
 })
 
 const page = useTemplateRef<{ $el: unknown }>('page')
-function skipToPage(): void {
-  if (page.value?.$el instanceof HTMLElement) page.value.$el.focus()
-}
+const pageElement = (): HTMLElement | undefined =>
+  page.value?.$el instanceof HTMLElement ? page.value.$el : undefined
+
+/** What had the focus on the page before is gone with it, where keys or the search led to this one. */
+router.afterEach((to, from) => {
+  if (to.name !== from.name) keepFocus(pageElement)
+})
 </script>
 
 <template>
@@ -100,7 +64,7 @@ function skipToPage(): void {
     <button
       type="button"
       class="button-main absolute top-1.5 left-2 z-50 not-focus:sr-only"
-      @click="skipToPage"
+      @click="pageElement()?.focus()"
     >
       Skip to the page
     </button>

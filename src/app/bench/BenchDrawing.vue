@@ -3,25 +3,27 @@ import { useElementSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, shallowRef, useTemplateRef } from 'vue'
 import { sourcePlaces } from '../../core/measure/source-places'
 import { levelIn } from '../../core/load/load'
-import { boxAround, turned, type Point } from '../../core/measure/geometry'
-import type { Command } from '../../core/plan/commands'
+import { boxAround, type Point } from '../../core/measure/geometry'
 import type { Furniture, Plan } from '../../core/plan/plan'
 import { formatLength } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
-import HiddenBox from './HiddenBox.vue'
 import { apart, chipsOf } from './chips'
-import { drawnRuns, plugPath } from './drawn'
-import { handlesOf, type Handle } from './handles'
+import { drawnRuns } from './drawn'
 import type { Guide } from './snap'
 import { useDrag } from './use-drag'
+import { usePinch } from './use-pinch'
 import { useRunHands, type Bench } from './use-run-hands'
 import { useThingHands } from './use-thing-hands'
 import { useView } from './use-view'
-import { pathOf, rulerStep, toBench, toScreen } from './view'
+import { rulerStep, toBench, toScreen } from './view'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
+// What comes with the figures, or with a hand that chooses something.
+const BenchWires = defineAsyncComponent(() => import('./BenchWires.vue'))
+const RunHandles = defineAsyncComponent(() => import('./RunHandles.vue'))
+const SourceBoxes = defineAsyncComponent(() => import('./SourceBoxes.vue'))
 const BenchTools = defineAsyncComponent(() => import('./BenchTools.vue'))
 const EmptyGuide = defineAsyncComponent(() => import('../plans/EmptyGuide.vue'))
 const DimensionChip = defineAsyncComponent(() => import('./DimensionChip.vue'))
@@ -68,8 +70,7 @@ const { view, isFitted, fitAll, pan, zoom } = useView({
   padding: 46,
 })
 
-const isLit = (id: string): boolean => spotlight.lit.has(id) || spotlight.chosen === id
-
+const { isLit } = spotlight
 const litMm = computed(() => new Map(store.tally?.runs.map((run) => [run.id, run.litMm])))
 const brightness = computed(() => 0.3 + 0.7 * levelIn(plan, plan.scene.shown))
 /** Names, dimensions and what can be grabbed show while a run has room for them. */
@@ -87,35 +88,6 @@ const chips = computed(() => {
     ),
   )
 })
-/** Where there are many, those alone that are pointed at. */
-const shownLeads = computed(() => {
-  const all = store.tally?.feed.leads ?? []
-  return isRoomy.value ? all : all.filter(({ to }) => to.kind === 'run' && isLit(to.run))
-})
-const leads = computed(() =>
-  shownLeads.value.map(({ id, start, end, to }) => ({
-    id,
-    about: to.kind === 'run' ? to.run : to.junction,
-    path: `M${String(start[0])} ${String(start[1])}H${String(end[0])}V${String(end[1])}`,
-  })),
-)
-
-/** Wire between single lights: from splitters to what is plugged in, and along strings of pixel nodes. */
-const webs = computed(() => {
-  const trees = new Map(store.tally?.feed.plugs.map((tree) => [tree.id, tree]))
-  return isRoomy.value
-    ? drawn.value.flatMap(({ run, lights }) => {
-        const plugged = trees.get(run.id)?.leads ?? []
-        const splitters = plugged.flatMap((lead) => lead.splitters)
-        const isOnWire = store.tally?.runs.some(
-          ({ id, pieces }) => id === run.id && pieces.length > 0,
-        )
-        const path = isOnWire === true ? pathOf(lights) : plugPath(plugged, lights)
-        return lights.length > 0 && path !== '' ? [{ id: run.id, path, splitters }] : []
-      })
-    : []
-})
-
 const ruler = computed(() => {
   const mm = rulerStep(view.value.scale, 160)
   return { mm, px: mm * view.value.scale, label: formatLength(mm, plan.units) }
@@ -141,27 +113,6 @@ const hands = useRunHands(bench)
 const things = useThingHands(bench)
 const { thing } = things
 
-/** The handle by which a run is turned stands above it. */
-const turnHandle = computed(() => {
-  if (chosen.value === undefined) return undefined
-  const { box } = chosen.value
-  const [x, y] = toScreen(view.value, [box.x + box.width / 2, box.y])
-  return { x, y: y - 34, foot: y - 6 }
-})
-interface ShownHandle extends Handle {
-  readonly x: number
-  readonly y: number
-}
-const handles = computed((): ShownHandle[] => {
-  if (chosen.value === undefined || !isRoomy.value) return []
-  const { run, place } = chosen.value
-  const centre: Point = [run.box.x + run.box.width / 2, run.box.y + run.box.height / 2]
-  return handlesOf(run).map((handle) => {
-    const [px, py] = turned(handle.point, centre, place.degrees)
-    const [x, y] = toScreen(view.value, [px + place.x, py + place.y])
-    return { ...handle, x, y }
-  })
-})
 function dragBench(event: PointerEvent): void {
   const from = view.value
   startDrag(event, {
@@ -173,6 +124,7 @@ function dragBench(event: PointerEvent): void {
     },
   })
 }
+usePinch(frame, { view: () => view.value, pan, zoom })
 function wheel(event: WheelEvent): void {
   const bounds = frame.value?.getBoundingClientRect()
   zoom(Math.exp(-event.deltaY * 0.0015), [
@@ -181,33 +133,6 @@ function wheel(event: WheelEvent): void {
   ])
 }
 
-function hide(id: string, at: Point, key: string, isDrag: boolean): void {
-  const junction = plan.junctions.find((candidate) => candidate.id === id)
-  const command: Command =
-    junction !== undefined
-      ? { do: 'put-junction', junction: { ...junction, at: [...at] } }
-      : id === 'controller'
-        ? { do: 'place-controller', at }
-        : { do: 'place-supply', supply: id, at }
-  store.commit([command], { label: 'move supply or board', key, isDrag })
-}
-const hiddenBoxes = computed(() => [
-  ...plan.supplies.map(({ id, name }) => {
-    const supply = store.tally?.supplies.find((candidate) => candidate.id === id)
-    const rating =
-      supply?.ratedA === null || supply === undefined
-        ? name
-        : `${String(supply.volts)} V ${String(supply.ratedA)} A`
-    return { id, name, label: rating, at: sources.value.supplies.get(id) ?? [0, 0] }
-  }),
-  ...plan.junctions.map(({ id, name }) => ({
-    id,
-    name,
-    label: name,
-    at: sources.value.junctions.get(id) ?? ([0, 0] as Point),
-  })),
-  { id: 'controller', name: 'Controller', label: 'controller', at: sources.value.controller },
-])
 function addThing(kind: Furniture['kind'], id: string): void {
   things.add(kind, id, toBench(view.value, [width.value / 2, height.value / 2]))
 }
@@ -269,30 +194,7 @@ const transform = computed(
             ]"
           />
         </g>
-        <path
-          v-for="lead in leads"
-          :key="lead.id"
-          :d="lead.path"
-          fill="none"
-          stroke-dasharray="4 4"
-          :class="isLit(lead.about) ? 'stroke-glow' : 'stroke-[#a9782f]'"
-        />
-        <g v-for="web in webs" :key="`web ${web.id}`" class="pointer-events-none">
-          <path
-            :d="web.path"
-            fill="none"
-            :class="isLit(web.id) ? 'stroke-glow' : 'stroke-[#a9782f]'"
-            stroke-opacity="0.7"
-          />
-          <path
-            v-for="{ name, at: [sx, sy] } in web.splitters"
-            :key="name"
-            :d="`M${sx} ${sy}h0.001`"
-            class="stroke-bench-soft"
-            stroke-width="9"
-            stroke-linecap="square"
-          />
-        </g>
+        <BenchWires v-if="store.tally" :tally="store.tally" :drawn="drawn" :is-roomy="isRoomy" />
         <g
           v-for="entry in drawn"
           :key="entry.run.id"
@@ -395,42 +297,7 @@ const transform = computed(
         :y1="guide.axis === 'y' ? toScreen(view, [0, guide.at])[1] : 0"
         :y2="guide.axis === 'y' ? toScreen(view, [0, guide.at])[1] : height"
       />
-      <g v-if="chosen && turnHandle && isRoomy">
-        <line
-          :x1="turnHandle.x"
-          :x2="turnHandle.x"
-          :y1="turnHandle.y"
-          :y2="turnHandle.foot"
-          class="stroke-glow"
-          stroke-opacity="0.6"
-        />
-        <circle
-          :cx="turnHandle.x"
-          :cy="turnHandle.y"
-          r="6"
-          class="cursor-grab fill-bench stroke-glow"
-          stroke-width="2"
-          data-handle="turn"
-          @pointerdown="hands.dragTurn($event, chosen)"
-        />
-        <rect
-          v-for="handle in handles"
-          :key="handle.dimension"
-          :x="handle.x - 6"
-          :y="handle.y - 6"
-          width="12"
-          height="12"
-          rx="2"
-          tabindex="0"
-          role="button"
-          :aria-label="`Size of ${chosen.run.name}: change it with the arrow keys`"
-          :data-handle="handle.dimension"
-          class="cursor-ew-resize fill-bench stroke-glow outline-none focus-visible:fill-glow"
-          stroke-width="2"
-          @pointerdown="hands.dragHandle($event, chosen, handle)"
-          @keydown="hands.handleKey($event, chosen, handle)"
-        />
-      </g>
+      <RunHandles v-if="chosen && isRoomy" :entry="chosen" :view="view" :bench="bench" />
       <rect
         v-if="thing"
         :x="toScreen(view, [thing.place.x + thing.widthMm, 0])[0] - 6"
@@ -444,16 +311,7 @@ const transform = computed(
       />
     </svg>
     <template v-if="isRoomy && store.measured.runs.length > 0">
-      <HiddenBox
-        v-for="box in hiddenBoxes"
-        :key="box.id"
-        :name="box.name"
-        :label="box.label"
-        :at="toScreen(view, box.at)"
-        :is-lit="isLit(box.id)"
-        :scale="view.scale"
-        @move="(dx, dy, key, isDrag) => hide(box.id, [box.at[0] + dx, box.at[1] + dy], key, isDrag)"
-      />
+      <SourceBoxes :plan="plan" :places="sources" :view="view" />
       <DimensionChip
         v-for="{ run, dimension, times, at, x, y } in chips"
         :key="`${run.id} ${at}`"

@@ -31,6 +31,18 @@ export function useDrag(): (event: PointerEvent, drag: Drag) => void {
     current = undefined
     drag.end?.(isClick, event)
   })
+  // A second finger makes it a pinch: what the first one took stays where it is.
+  useEventListener(
+    window,
+    'pointerdown',
+    (event: PointerEvent) => {
+      if (current === undefined || event.pointerType !== 'touch') return
+      const { drag } = current
+      current = undefined
+      drag.end?.(false, event)
+    },
+    { capture: true },
+  )
   return (event, drag) => {
     if (event.button !== 0) return
     current = { drag, x: event.clientX, y: event.clientY, id: event.pointerId, isClick: true }

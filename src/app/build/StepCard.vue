@@ -23,6 +23,7 @@ import PhotoRow from '../notes/PhotoRow.vue'
 import type { Clock } from './use-clock'
 import TroubleList from './TroubleList.vue'
 import { kindNames, minutesText, timeOf } from './words'
+import ExplainedText from '../shell/ExplainedText.vue'
 
 const { plan, step, steps, entry, progress, expected, fresh, clock, canSleep } = defineProps<{
   plan: Plan
@@ -199,7 +200,7 @@ function setMinutes(event: Event): void {
             v-if="step.how.length > 0 && step.phase !== 'cut-wire'"
             class="flex flex-col gap-1 text-[16px] leading-snug"
           >
-            <li v-for="text in step.how" :key="text">{{ text }}</li>
+            <li v-for="text in step.how" :key="text"><ExplainedText :text="text" /></li>
           </ul>
           <StepWires
             v-if="step.phase === 'cut-wire' && wiring"
@@ -223,7 +224,7 @@ function setMinutes(event: Event): void {
           >
             <li v-for="text in step.cautions" :key="text" class="flex gap-2">
               <TriangleAlert :size="15" class="mt-0.5 shrink-0 text-warning" aria-hidden="true" />
-              {{ text }}
+              <span><ExplainedText :text="text" /></span>
             </li>
           </ul>
           <p class="text-[14px] text-bench-soft">

@@ -19,6 +19,7 @@ import { useSpotlight } from '../stores/spotlight'
 import ReelBar from './ReelBar.vue'
 import { useJob } from '../engine/use-job'
 import { useReelRows } from './use-reel-rows'
+import ExplainedText from '../shell/ExplainedText.vue'
 
 const { plan, reels } = defineProps<{
   plan: Plan
@@ -117,7 +118,7 @@ const saveCsv = (): void => {
     tabindex="0"
   >
     <div class="mb-2 flex flex-wrap items-baseline gap-x-4 gap-y-1">
-      <h2 class="font-semibold">Reels</h2>
+      <h2 class="font-semibold"><ExplainedText text="Reels" /></h2>
       <p class="text-[13px]" data-testid="packing">
         <b class="text-[17px]">{{ priceText(price) }}</b>
         <span class="ml-2" :class="isProved ? 'text-ok' : 'text-warning'">{{

@@ -10,6 +10,7 @@ import type { Told } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
 import LeadEditor from './LeadEditor.vue'
 import { numberOf, valueOf } from './value-of'
+import ExplainedText from '../shell/ExplainedText.vue'
 
 const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
 
@@ -60,7 +61,7 @@ const junctionNames = { terminals: 'terminal block', splitter: 'splitter', track
     aria-label="Junctions"
   >
     <div class="mb-2 flex items-baseline gap-3">
-      <h2 class="font-semibold">Junctions</h2>
+      <h2 class="font-semibold"><ExplainedText text="Junctions" /></h2>
       <button class="button-quiet ml-auto" @click="addJunction">
         <Plus :size="14" /> Junction
       </button>

@@ -134,9 +134,9 @@ function rename(name?: string): void {
       </button>
     </div>
 
-    <!-- Where there is no room beside the plan's name, all stages stand in a row of their own. -->
+    <!-- Where there is no room beside the plan's name, all stages stand in a row of their own: on a phone from edge to edge. -->
     <nav
-      class="flex h-11 w-full items-stretch justify-between gap-1 sm:justify-start sm:gap-4 xl:ml-auto xl:h-[51px] xl:w-auto xl:gap-2"
+      class="flex h-11 items-stretch max-sm:-mx-3 max-sm:w-screen max-sm:px-1 sm:w-full sm:gap-4 xl:ml-auto xl:h-[51px] xl:w-auto xl:gap-2"
       :class="!isInPlan && 'max-xl:ml-auto max-xl:w-auto'"
       aria-label="Stages"
     >
@@ -145,7 +145,7 @@ function rename(name?: string): void {
           v-for="stage in stageLinks"
           :key="stage.name"
           :to="{ name: stage.name, params: { id: route.params.id } }"
-          class="flex flex-col justify-center border-t-2 border-b-2 border-transparent leading-tight max-sm:min-w-6 max-sm:items-center max-sm:text-[13px] sm:px-0.5"
+          class="flex flex-col justify-center border-t-2 border-b-2 border-transparent leading-tight max-sm:min-w-fit max-sm:flex-1 max-sm:items-center max-sm:text-[13px] sm:px-0.5"
           active-class="border-b-glow!"
           :title="`${stage.label} (Alt+${stage.key})`"
         >

@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { overlay } from '../stores/overlay'
 import { usePlanStore } from '../stores/plan'
 import SheetDialog from '../ui/SheetDialog.vue'
+import { wordsIn } from './explained'
 import { glossary, shortcuts } from './glossary'
 import { useOffline, type Kept } from './offline'
 
@@ -13,9 +14,20 @@ const store = usePlanStore()
 const { kept, update } = useOffline()
 
 const query = ref('')
-const words = computed(() => {
+/** What stands on the page that the help was opened over. */
+const onThePage = wordsIn(document.querySelector('main')?.innerText ?? '')
+const groups = computed(() => {
   const wanted = query.value.trim().toLowerCase()
-  return glossary.filter(({ word, means }) => `${word} ${means}`.toLowerCase().includes(wanted))
+  const words = glossary.filter(({ word, means }) =>
+    `${word} ${means}`.toLowerCase().includes(wanted),
+  )
+  const [here, others] = [true, false].map((isHere) =>
+    words.filter((word) => onThePage.has(word) === isHere),
+  )
+  return [
+    { title: 'On this page', words: here ?? [] },
+    { title: onThePage.size > 0 ? 'All others' : '', words: others ?? [] },
+  ].filter(({ words: some }) => some.length > 0)
 })
 const keptTexts: Readonly<Record<Kept, string>> = {
   insecure:
@@ -81,13 +93,23 @@ async function guide(): Promise<void> {
             placeholder="Find a word"
           />
         </div>
-        <dl class="mt-2 max-h-[52vh] overflow-y-auto pr-2" tabindex="0" aria-label="Glossary">
-          <template v-for="{ word, means } in words" :key="word">
-            <dt class="mt-2 font-semibold">{{ word }}</dt>
-            <dd class="text-bench-soft">{{ means }}</dd>
+        <div
+          class="mt-2 max-h-[52vh] overflow-y-auto pr-2"
+          tabindex="0"
+          role="group"
+          aria-label="Glossary"
+        >
+          <template v-for="group in groups" :key="group.title">
+            <h4 v-if="group.title" class="mt-3 text-bench-soft first:mt-0">{{ group.title }}</h4>
+            <dl>
+              <template v-for="{ word, means } in group.words" :key="word">
+                <dt class="mt-2 font-semibold">{{ word }}</dt>
+                <dd class="text-bench-soft">{{ means }}</dd>
+              </template>
+            </dl>
           </template>
-        </dl>
-        <p v-if="words.length === 0" class="mt-2 text-bench-soft">No word with “{{ query }}”.</p>
+        </div>
+        <p v-if="groups.length === 0" class="mt-2 text-bench-soft">No word with “{{ query }}”.</p>
       </section>
     </div>
     <p class="mt-5 border-t border-bench-line pt-3 text-[13px] text-bench-soft">

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { LengthUnits } from '../../core/quantity/format'
 import { usePrice } from './price'
 import { figureText, workingText, type Figure } from '../../core/quantity/figure'
+import ExplainedText from './ExplainedText.vue'
 
 const { figure, units } = defineProps<{
   figure: Figure
@@ -38,7 +39,7 @@ const isSingle = computed(() => figure.about.length === 1)
     @keydown.enter="emit('follow')"
   >
     <dt class="min-w-0 break-words">
-      {{ figure.label }}
+      <ExplainedText :text="figure.label" />{{ ' ' }}
       <span
         v-if="!figure.isTotal"
         :class="figure.label === '' ? '' : 'text-paper-soft'"

@@ -5,6 +5,7 @@ import type { Verdict } from '../../core/verdict/verdict'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
+import ExplainedText from './ExplainedText.vue'
 
 const { verdict, fixes: given } = defineProps<{
   verdict: Verdict
@@ -46,9 +47,9 @@ function apply(remedy: Verdict['remedies'][number]): void {
       <component :is="look.icon" :size="13" class="-mt-0.5 mr-1 inline" aria-hidden="true" /><b>{{
         verdict.grade.toUpperCase()
       }}</b>
-      {{ verdict.text }}
+      {{ ' ' }}<ExplainedText :text="verdict.text" />
     </p>
-    <p class="mt-0.5 text-[12px] text-paper-soft">{{ verdict.why }}</p>
+    <p class="mt-0.5 text-[12px] text-paper-soft"><ExplainedText :text="verdict.why" /></p>
     <p v-if="fixes === undefined" class="mt-1 text-[12px] text-paper-soft">Looking for fixes …</p>
     <p v-else-if="fixes.length > 0" class="mt-1 flex flex-wrap gap-x-3 gap-y-0.5">
       <button

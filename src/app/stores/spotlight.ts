@@ -10,6 +10,8 @@ export const useSpotlight = defineStore('spotlight', () => {
     lit,
     chosen,
     destination,
+    /** It is pointed at, or chosen. */
+    isLit: (id: string): boolean => lit.value.has(id) || chosen.value === id,
     light: (ids: readonly string[]): void => {
       lit.value = new Set(ids)
     },

@@ -24,6 +24,7 @@ import {
 } from './fields'
 import SumDrawing from './SumDrawing.vue'
 import type { useSums } from './use-sums'
+import ExplainedText from '../shell/ExplainedText.vue'
 
 const { card, start, service } = defineProps<{
   card: SumCard
@@ -133,7 +134,7 @@ watch(given, () => {
       @submit.prevent
     >
       <h1 class="text-lg font-bold">{{ card.title }}</h1>
-      <p class="mb-3 text-[13px] text-bench-soft">{{ card.about }}</p>
+      <p class="mb-3 text-[13px] text-bench-soft"><ExplainedText :text="card.about" /></p>
       <div class="grid gap-x-4 gap-y-3 sm:grid-cols-2">
         <label v-for="field in fields" :key="field.path" class="block text-[13px]">
           <span class="mb-1 flex justify-between text-bench-soft">
@@ -203,7 +204,7 @@ watch(given, () => {
       <template v-if="answer">
         <div v-for="(line, index) in answer.lines" :key="line.label" class="mb-2">
           <p class="flex items-baseline justify-between gap-3" :class="index === 0 && 'font-bold'">
-            <span>{{ line.label }}</span>
+            <span><ExplainedText :text="line.label" /></span>
             <span class="text-right" :data-line="line.label">
               <template v-if="line.value !== null || line.word === undefined">{{
                 line.unit === 'price' && line.value !== null
@@ -214,7 +215,9 @@ watch(given, () => {
             </span>
           </p>
           <p v-if="line.working" class="text-paper-soft">{{ workingText(line.working) }}</p>
-          <p v-if="line.note" class="text-[12px] text-paper-soft">{{ line.note }}</p>
+          <p v-if="line.note" class="text-[12px] text-paper-soft">
+            <ExplainedText :text="line.note" />
+          </p>
         </div>
       </template>
       <p v-else class="text-paper-soft">The answer comes here.</p>

@@ -24,18 +24,26 @@ const canTakeFocus = (element: HTMLElement): boolean =>
  */
 export function useFocusBack(): void {
   onScopeDispose(() => {
-    let frames = 0
-    const giveBack = (): void => {
-      frames += 1
-      // What the dialog itself gives the focus back to goes first; while it closes, the page behind it cannot take the focus yet.
-      const isLost = document.activeElement === null || document.activeElement === document.body
-      if (isLost) recent.find(canTakeFocus)?.focus()
-      if (frames < mostFrames && (isLost || !canTakeFocus(document.activeElement as HTMLElement)))
-        requestAnimationFrame(giveBack)
-    }
-    void nextTick(() => requestAnimationFrame(giveBack))
+    keepFocus(() => recent.find(canTakeFocus))
   })
 }
 
-/** A dialog has closed by then: half a second. */
+/**
+ * Gives the focus to what `finds` says, where it is lost within half a second: while a dialog closes or a page comes, what is there cannot
+ * take it yet.
+ */
+export function keepFocus(finds: () => HTMLElement | null | undefined): void {
+  let frames = 0
+  const giveBack = (): void => {
+    frames += 1
+    // What the dialog itself gives the focus back to goes first.
+    const isLost = document.activeElement === null || document.activeElement === document.body
+    if (isLost) finds()?.focus()
+    if (frames < mostFrames && (isLost || !canTakeFocus(document.activeElement as HTMLElement)))
+      requestAnimationFrame(giveBack)
+  }
+  void nextTick(() => requestAnimationFrame(giveBack))
+}
+
+/** Half a second. */
 const mostFrames = 30

@@ -5,6 +5,7 @@ import { useTemplateRef, watch } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import type { Diagram } from '../../core/wire/drawn'
 import { useDrag } from '../bench/use-drag'
+import { usePinch } from '../bench/use-pinch'
 import { useView } from '../bench/use-view'
 import DiagramPicture from './DiagramPicture.vue'
 import type { WireChoice } from './wire-choice'
@@ -43,6 +44,7 @@ watch(
   },
   { flush: 'post' },
 )
+usePinch(frame, { view: () => view.value, pan, zoom })
 const startDrag = useDrag()
 function grab(event: PointerEvent): void {
   const from = view.value
