@@ -314,11 +314,30 @@ test('every page has a form for paper: all of it, with the plan’s name, and sh
   await expect(page.getByText('have fixed mains wiring done by a', { exact: false })).toBeVisible()
   await expect(roll(page)).toHaveCSS('background-color', 'rgb(255, 255, 255)')
   // Nothing on paper can be pressed.
-  await expect(page.locator('.button-quiet:visible, .button-main:visible')).toHaveCount(0)
+  await expect(
+    page.locator('.button-quiet:visible, .button-main:visible, .to-press:visible'),
+  ).toHaveCount(0)
+  await expect(page.getByRole('button', { name: 'Remove line 1' })).toBeHidden()
   await expect(page.getByRole('radiogroup').filter({ visible: true })).toHaveCount(0)
   await page.emulateMedia({ media: null })
   await page.setViewportSize({ width: 1280, height: 800 })
-  await page.goto(page.url().replace('/measure', '/build?view=templates'))
+  // The whole diagram, where the screen shows a part of it, and every wire and joint.
+  await page.getByTitle(/^Wire /).click()
+  await expect(
+    page
+      .getByLabel(/^Diagram of all wires/)
+      .locator('svg')
+      .first(),
+  ).toBeVisible()
+  await page.evaluate(() => dispatchEvent(new Event('beforeprint')))
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.locator('.print-only svg text', { hasText: 'crown' }).first()).toBeVisible()
+  await expect(page.getByRole('cell', { name: 'W41', exact: true })).toBeVisible()
+  await expect(page.getByText(/^Bay-window nook · Wire · Glow Tally · /)).toBeVisible()
+  await page.emulateMedia({ media: null })
+  await page.evaluate(() => dispatchEvent(new Event('afterprint')))
+  await expect(page.locator('.print-only')).toHaveCount(0)
+  await page.goto(page.url().replace(/\/wire.*/, '/build?view=templates'))
   await expect(page.locator('.print-only img').first()).toBeAttached()
   const sheets = await page.locator('.print-only img').count()
   const paper = (await page.pdf({ preferCSSPageSize: true })).toString('latin1')

@@ -24,7 +24,7 @@ const lateStages: { readonly [Name in LateName]: Derived<WorkedPlan[Name]> } = {
     ['cuts', 'lanes', 'circuit', 'full', 'supplies', 'leads'],
     wiringOf,
   ),
-  joints: derived(['lines', 'own'], ['wiring', 'cuts', 'reels'], (given) =>
+  joints: derived(['lines', 'own', 'units'], ['wiring', 'cuts', 'reels'], (given) =>
     jointsOf(given.wiring, given, given.reels),
   ),
   steps: derived(

@@ -13,14 +13,17 @@ export const drawerItemSchema = z.strictObject({
   part: z.string().min(1).max(200).optional(),
   name: nameSchema,
   unit: z.enum(drawerUnits),
-  amount: z.number().min(0.001, 'above 0 is expected').max(1_000_000, 'at most 1 000 000'),
+  amount: z
+    .number()
+    .min(0.001, 'above 0 is expected')
+    .max(1_000_000, 'at most 1\u202f000\u202f000'),
 })
 
 /** What is in a drawer, as a file: counts in pieces or sheets, wire in m, a rest of strip each in mm or m. */
 export const drawerSchema = z.strictObject({
   format: z.literal(drawerFormat, `“${drawerFormat}” is expected: this is no drawer file`),
   version: z.literal(drawerVersion, 'version 1 is expected; a newer file needs a newer program'),
-  items: z.array(drawerItemSchema).max(5_000, 'at most 5 000 items'),
+  items: z.array(drawerItemSchema).max(5_000, 'at most 5\u202f000 items'),
 })
 
 export type DrawerFileResult =

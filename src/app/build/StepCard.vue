@@ -169,7 +169,7 @@ function setMinutes(event: Event): void {
       <p v-else-if="isSkipped" class="mt-2 text-[16px] text-warning">Skipped: {{ entry?.why }}</p>
       <p v-else-if="lacking.length > 0" class="mt-2 text-[15px] text-warning" role="status">
         Its turn comes after
-        <button class="link-quiet" @click="emit('go', lacking[0]?.id ?? '')">
+        <button class="link-quiet prints" @click="emit('go', lacking[0]?.id ?? '')">
           {{ lacking[0]?.title }}</button>{{
           lacking.length > 1 ? ` and ${String(lacking.length - 1)} more` : ''
         }}.

@@ -7,12 +7,13 @@ import type { Bought, Plan } from '../../core/plan/plan'
 import { workingText } from '../../core/quantity/figure'
 import { buysText, needText, packText } from '../../formats/csv-bill'
 import { numberOf } from '../../formats/csv-read'
+import NoteButton from '../notes/NoteButton.vue'
 import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import { useSpotlight } from '../stores/spotlight'
 import { withBought, withPrice } from './buy-edit'
-import { fixed } from '../../core/quantity/format'
+import { fixed, plain } from '../../core/quantity/format'
 
 const { plan, line, bought } = defineProps<{
   plan: Plan
@@ -68,14 +69,17 @@ function tick(): void {
     `${bought === undefined ? 'bought' : 'not bought'}: ${line.name}`,
   )
 }
+/** More than anything here costs. */
+const mostPrice = 1_000_000
+
 function priceIn(event: Event, what: string): number | undefined | 'wrong' {
   if (!(event.target instanceof HTMLInputElement)) return 'wrong'
   const text = event.target.value.trim()
   problem.value = ''
   if (text === '') return undefined
   const value = numberOf(text)
-  if (value !== undefined && value <= 1_000_000) return value
-  problem.value = `“${text}” is no ${what}: a number such as ${fixed(12.5, 2)} is expected, at most 1 000 000.`
+  if (value !== undefined && value <= mostPrice) return value
+  problem.value = `“${text}” is no ${what}: a number such as ${fixed(12.5, 2)} is expected, at most ${plain(mostPrice)}.`
   return 'wrong'
 }
 async function setPrice(size: number, event: Event): Promise<void> {
@@ -175,7 +179,8 @@ function goTo(id: string | undefined): void {
           and {{ purposes.length - shownPurposes }} more</template
         >
       </p>
-      <p class="mt-1">
+      <p class="mt-1 flex flex-wrap gap-x-4">
+        <NoteButton v-if="line.part" :about="{ kind: 'part', part: line.part }" :name="line.name" />
         <button
           v-if="line.group === 'own'"
           class="underline decoration-dotted underline-offset-3"

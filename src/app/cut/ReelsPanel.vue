@@ -154,8 +154,8 @@ const saveCsv = (): void => {
       <button
         v-for="rest in plan.offcuts"
         :key="rest.id"
-        class="link-quiet mr-2"
-        :title="`Put the rest of ${formatLength(rest.lengthMm)} back`"
+        class="link-quiet prints mr-2"
+        :title="`Put the rest of ${formatLength(rest.lengthMm, plan.units)} back`"
         @click="putBack(rest.id)"
       >
         {{ formatLength(rest.lengthMm, plan.units) }} ✕
@@ -193,7 +193,9 @@ const saveCsv = (): void => {
     >
       With plugs on instead of soldering:
       <b class="text-bench-ink">{{ priceText(cost) }}</b>
-      for {{ lengths.map((one) => `${one.count} × ${formatLength(one.lengthMm)}`).join(', ')
+      for
+      {{
+        lengths.map((one) => `${one.count} × ${formatLength(one.lengthMm, plan.units)}`).join(', ')
       }}<template v-if="moreDarkMm > 0.5"
         >, {{ formatLength(moreDarkMm, plan.units) }} more stay dark</template
       ><template v-if="tooShort > 0"

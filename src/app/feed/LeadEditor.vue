@@ -99,7 +99,7 @@ function setFuse(event: Event): void {
       <input
         v-shown="settings.lengthMm === undefined ? '' : String(Math.round(settings.lengthMm))"
         class="field mt-0.5 block w-28 font-mono"
-        :placeholder="lead && formatLength(lead.drawnMm)"
+        :placeholder="lead && formatLength(lead.drawnMm, plan.units)"
         @change="setLength"
       />
     </label>

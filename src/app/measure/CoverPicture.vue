@@ -3,9 +3,13 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { covered, coverRange, sureWithinMm } from '../../core/measure/cover'
 import type { MeasuredRun } from '../../core/measure/measure'
 import type { NodeObject } from '../../core/plan/plan'
-import { formatLength, plural } from '../../core/quantity/format'
+import { formatLength, plural, type LengthUnits } from '../../core/quantity/format'
 
-const { run, object } = defineProps<{ run: MeasuredRun; object: NodeObject }>()
+const { run, object } = defineProps<{
+  run: MeasuredRun
+  object: NodeObject
+  units: LengthUnits
+}>()
 
 const picture = useTemplateRef<SVGSVGElement>('picture')
 const edge = computed(() => Math.max(object.mm / 2, run.box.width / 24, run.box.height / 24) + 6)
@@ -95,7 +99,8 @@ function nudge(event: KeyboardEvent): void {
       <b class="text-bench-ink">{{ plural(under.size, 'node') }}</b> answer here; wherever its
       middle lies between the outermost, {{ range.least }} to {{ range.most }}.
       <template v-if="range.least === 0">
-        Nodes at most {{ formatLength(Math.floor(sureWithinMm(object))) }} apart are sure of one.
+        Nodes at most {{ formatLength(Math.floor(sureWithinMm(object)), units) }} apart are sure of
+        one.
       </template>
     </figcaption>
   </figure>

@@ -62,8 +62,8 @@ const options = computed(() => {
       group: own.has(part.id) ? 'Your own' : groupName,
       facts: [
         light.kind === 'pixels' ? `${String(light.perM)} px/m` : `${String(light.ledsPerM)}/m`,
-        formatQuantity(part.nameplateWPerM, 'W/m'),
-        formatLength(part.cutPitchMm),
+        formatQuantity(part.nameplateWPerM, 'W/m', plan.units),
+        formatLength(part.cutPitchMm, plan.units),
       ],
     }
   })
@@ -75,7 +75,7 @@ const facts = computed(() => {
   return [
     formatQuantity(volts, 'V'),
     density,
-    formatQuantity(nameplateWPerM, 'W/m'),
+    formatQuantity(nameplateWPerM, 'W/m', plan.units),
     `cut every ${formatLength(cutPitchMm, plan.units)}`,
     ...(light.kind === 'plain' && light.channels.some(({ kelvin }) => kelvin !== undefined)
       ? [`${light.channels.map(({ kelvin }) => String(kelvin ?? '?')).join(' and ')} K`]

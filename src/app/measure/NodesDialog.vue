@@ -329,7 +329,7 @@ const setObject = (shape: 'none' | 'round' | 'square'): void => {
             />
           </label>
         </div>
-        <CoverPicture v-if="node.object" :run="run" :object="node.object" />
+        <CoverPicture v-if="node.object" :run="run" :object="node.object" :units="plan.units" />
         <p v-else class="text-[12px] text-bench-soft">
           A cup, a hand, a book: give its size and see which nodes it covers.
         </p>

@@ -291,7 +291,7 @@ function writeOn(): void {
           />
         </div>
         <button
-          class="h-(--pad-row) shrink-0 pl-8 text-left text-paper-soft opacity-0 pointer-coarse:opacity-100 hover:opacity-100 focus-visible:opacity-100"
+          class="to-press h-(--pad-row) shrink-0 pl-8 text-left text-paper-soft opacity-0 pointer-coarse:opacity-100 hover:opacity-100 focus-visible:opacity-100"
           @click="writeOn"
         >
           + another line

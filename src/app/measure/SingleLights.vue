@@ -75,7 +75,7 @@ const options = computed((): PartOption[] => [
                     'mA',
                   )
                 : '',
-              `every ${formatLength(cutPitchMm)}`,
+              `every ${formatLength(cutPitchMm, plan.units)}`,
             ],
           },
         ],

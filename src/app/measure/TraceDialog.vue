@@ -10,6 +10,7 @@ import { simplified, traceOf, type Outline, type OutlineResult } from '../../for
 import type { OutlineService } from '../engine/outline.worker'
 import { within } from '../engine/within'
 import { pathOf } from '../bench/view'
+import { usePlanStore } from '../stores/plan'
 import FormDialog from '../ui/FormDialog.vue'
 
 const { file } = defineProps<{ file: File }>()
@@ -17,6 +18,8 @@ const emit = defineEmits<{ close: []; add: [text: string, trace: Trace] }>()
 
 const outline = shallowRef<Outline>()
 const problem = ref<string>()
+const store = usePlanStore()
+const shownIn = computed(() => store.plan?.units)
 const unit = ref('file')
 const width = ref('')
 const widthError = ref<string>()
@@ -163,7 +166,7 @@ function add(): void {
         <input
           v-model="width"
           class="field mt-1 font-mono"
-          :placeholder="formatLength(box.width * mmPerUnit)"
+          :placeholder="formatLength(box.width * mmPerUnit, shownIn)"
           :aria-invalid="widthError !== undefined"
           @input="widthError = undefined"
         />
@@ -172,8 +175,10 @@ function add(): void {
         }}</span>
       </label>
       <p class="text-[13px]">
-        {{ formatLength(box.width * scale) }} × {{ formatLength(box.height * scale) }}<br />
-        <b>{{ formatQuantity(lengthMm / 1000, 'm') }}</b> to light in {{ outline.courses.length }}
+        {{ formatLength(box.width * scale, shownIn) }} ×
+        {{ formatLength(box.height * scale, shownIn) }}<br />
+        <b>{{ formatQuantity(lengthMm / 1000, 'm', shownIn) }}</b> to light in
+        {{ outline.courses.length }}
         {{ outline.courses.length === 1 ? 'part' : 'parts' }}
       </p>
     </template>

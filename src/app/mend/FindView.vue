@@ -206,7 +206,7 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
           <p v-if="nameWidth > 0" class="text-right">
             <button
               type="button"
-              class="min-h-6 text-[12.5px] whitespace-nowrap underline decoration-dotted underline-offset-3 hover:text-glow"
+              class="to-press min-h-6 text-[12.5px] whitespace-nowrap underline decoration-dotted underline-offset-3 hover:text-glow"
               :aria-label="`Paint all of ${run.name}`"
               @click="paint(run.id, 0, run.count)"
             >

@@ -95,7 +95,7 @@ function show(id: string | undefined): void {
       </p>
       <p v-if="isToMend" class="mt-1.5 text-center">
         <button
-          class="rounded border border-paper-ink/40 px-2 py-0.5 text-[12px] font-semibold hover:border-paper-ink"
+          class="to-press rounded border border-paper-ink/40 px-2 py-0.5 text-[12px] font-semibold hover:border-paper-ink"
           @click="isPuttingRight = true"
         >
           Put it right …

@@ -187,7 +187,7 @@ const offsetText = (lane: TallyLane, index: number): string => {
             :style="{ width: nameWidth === 0 ? '100%' : `${nameWidth}px` }"
           >
             <button
-              class="mt-0.5 cursor-grab rounded p-0.5 text-bench-soft hover:bg-bench-high hover:text-bench-ink"
+              class="to-press mt-0.5 cursor-grab rounded p-0.5 text-bench-soft hover:bg-bench-high hover:text-bench-ink"
               :data-grip="run.id"
               :aria-label="`Move ${run.name}: arrow up or down`"
               title="Drag, or press arrow up and down"
@@ -224,7 +224,7 @@ const offsetText = (lane: TallyLane, index: number): string => {
                   >
                 </button>
                 <button
-                  class="link-quiet"
+                  class="link-quiet prints"
                   :class="run.isAgainstArrow && 'text-stop'"
                   :aria-pressed="run.isAgainstArrow"
                   :aria-label="`The data wire of ${run.name} is at its far end`"

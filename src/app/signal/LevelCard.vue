@@ -181,7 +181,7 @@ const setDiode = (event: Event): void => {
             >
             <button
               v-else-if="way.commands.length > 0"
-              class="rounded border border-bench-line px-2.5 py-px text-[12.5px] hover:bg-bench-high"
+              class="to-press rounded border border-bench-line px-2.5 py-px text-[12.5px] hover:bg-bench-high"
               :aria-label="`Take: ${way.name}`"
               @click="take(way)"
             >

@@ -2,6 +2,7 @@
 import { storeToRefs } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
 import PlanFrame from '../shell/PlanFrame.vue'
+import { usePrinting } from '../shell/use-printing'
 import { useView } from '../shell/use-sheet-view'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
@@ -12,6 +13,7 @@ import JointList from './JointList.vue'
 import ProgramView from './ProgramView.vue'
 import SaveWiring from './SaveWiring.vue'
 import { usePart } from '../stores/use-parts'
+import WirePaper from './WirePaper.vue'
 import { litWires, runOfChoice, type WireChoice } from './wire-choice'
 import WireTable from './WireTable.vue'
 
@@ -29,6 +31,7 @@ const views = [
 const view = useView(views, 'diagram')
 const [wiring, diagram] = [usePart('wiring'), usePart('diagram')]
 
+const isPrinting = usePrinting()
 const choice = shallowRef<WireChoice>()
 const lit = computed(() => litWires(wiring.value?.wires ?? [], choice.value))
 watch(choice, (chosen) => {
@@ -97,6 +100,12 @@ watch(choice, (chosen) => {
         />
         <JointList v-else-if="view === 'joints'" :plan="plan" :joints="wiring.joints" />
         <ProgramView v-else :plan="plan" />
+        <WirePaper
+          v-if="isPrinting && view !== 'program'"
+          :plan="plan"
+          :wiring="wiring"
+          :diagram="diagram"
+        />
       </template>
       <p
         v-else-if="shows('wiring')"

@@ -101,7 +101,7 @@ export function homeFigures({ circuit, cuts, plan }: JudgedPlan): Figure[] {
 }
 
 /** How lights are plugged together: splitters and their plugs, extension leads. */
-export function plugFigures({ plugs, cuts }: JudgedPlan): Figure[] {
+export function plugFigures({ plan, plugs, cuts }: JudgedPlan): Figure[] {
   return plugs.flatMap((tree): Figure[] => {
     const name = runName(cuts, tree.id)
     const about = [tree.id]
@@ -123,7 +123,7 @@ export function plugFigures({ plugs, cuts }: JudgedPlan): Figure[] {
     for (const [mm, count] of extensionsOf(tree))
       figures.push({
         id: `extension.${tree.id}.${String(mm)}`,
-        label: `${name}, extension leads of ${formatLength(mm)}`,
+        label: `${name}, extension leads of ${formatLength(mm, plan.units)}`,
         value: count,
         unit: '',
         operation: '',

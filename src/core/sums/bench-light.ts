@@ -10,7 +10,11 @@ export const benchLightSum = defineSum(
     lumensPerM: upTo(100_000, 'lm/m'),
     lengthM,
     heightM: lengthM,
-    offsetM: z.number().min(-1_000, 'at least −1 000 m').max(1_000, 'at most 1 000 m').default(0),
+    offsetM: z
+      .number()
+      .min(-1_000, 'at least −1\u202f000 m')
+      .max(1_000, 'at most 1\u202f000 m')
+      .default(0),
   }),
   benchLight,
   {

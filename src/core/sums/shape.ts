@@ -9,8 +9,8 @@ const mostParts = 20_000
 const count = z.int().min(1).max(10_000).default(1)
 const coordinate = z
   .number()
-  .min(-1_000_000, 'at least −1 000 000 mm')
-  .max(1_000_000, 'at most 1 000 000 mm')
+  .min(-1_000_000, 'at least −1\u202f000\u202f000 mm')
+  .max(1_000_000, 'at most 1\u202f000\u202f000 mm')
 const point = z.tuple([coordinate, coordinate])
 
 const shapeSchema = z.discriminatedUnion('kind', [

@@ -1,5 +1,6 @@
 import { cutRun } from '../cut/cut-run'
 import type { CutStripRun, Part } from '../cut/cut'
+import type { Plan } from '../plan/plan'
 import { roundings, type Rounding } from '../plan/choices'
 import { formatLength, plural } from '../quantity/format'
 import { type Judge, type Remedy } from './verdict'
@@ -35,7 +36,7 @@ export const gapShows: Judge = ({ plan, cuts }) =>
             ? `${run.name}: the last ${size} stay dark${where}`
             : `${run.name}: hangs over by ${size}${where}`,
         why: 'Strip is cut at its marks alone; a dark end draws the eye in a bare line.',
-        remedies: betterRoundings(entry, plan.rules.rounding, Math.abs(worst)),
+        remedies: betterRoundings(entry, plan, plan.rules.rounding, Math.abs(worst)),
       },
     ]
   })
@@ -65,7 +66,12 @@ const isBetter = (mm: number, thanMm: number): boolean =>
   mm < noticedMm || (mm < spoilsMm && thanMm >= spoilsMm)
 
 /** The plan's other ways of rounding that leave less to see on this run. */
-function betterRoundings(entry: CutStripRun, used: Rounding, worstMm: number): Remedy[] {
+function betterRoundings(
+  entry: CutStripRun,
+  { units }: Pick<Plan, 'units'>,
+  used: Rounding,
+  worstMm: number,
+): Remedy[] {
   return roundings
     .filter((fit) => fit !== used)
     .map((fit) => ({ fit, gap: worstGap(entry, fit) }))
@@ -73,7 +79,7 @@ function betterRoundings(entry: CutStripRun, used: Rounding, worstMm: number): R
     .toSorted((a, b) => Math.abs(a.gap) - Math.abs(b.gap))
     .slice(0, 1)
     .map(({ fit, gap }) => ({
-      label: `${roundingLabel[fit]} (${gap < 0 ? 'over' : 'dark'} by ${formatLength(Math.abs(gap))})`,
+      label: `${roundingLabel[fit]} (${gap < 0 ? 'over' : 'dark'} by ${formatLength(Math.abs(gap), units)})`,
       commands: [{ do: 'set-rules', rules: { rounding: fit } }],
     }))
 }

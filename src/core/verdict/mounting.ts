@@ -143,7 +143,7 @@ const glare: Judge = ({ plan, cuts }) =>
         code: 'glare',
         grade: 'warning',
         about: [run.id],
-        text: `${run.name}: bare, ${formatQuantity(strip.lumensPerM, 'lm/m')}, faces the room`,
+        text: `${run.name}: bare, ${formatQuantity(strip.lumensPerM, 'lm/m', plan.units)}, faces the room`,
         why: 'Bare bright LEDs at eye height dazzle; aim them away or diffuse them.',
         remedies: [
           lay(entry, 'cover it, opal', { cover: 'opal' }),

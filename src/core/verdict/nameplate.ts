@@ -7,7 +7,7 @@ import type { Judge } from './verdict'
 const tolerated = 0.25
 
 /** What a strip draws by its pixels, mA and volts, against the watts printed on it. */
-export const nameplate: Judge = ({ cuts }) =>
+export const nameplate: Judge = ({ plan, cuts }) =>
   [...new Set(cuts.map(({ strip }) => strip))].flatMap((strip) => {
     const counted = fullWPerM(strip)
     if (Math.abs(counted / strip.nameplateWPerM - 1) <= tolerated) return []
@@ -18,11 +18,11 @@ export const nameplate: Judge = ({ cuts }) =>
         code: 'nameplate' as const,
         grade: 'note' as const,
         about,
-        text: `${strip.name}: counts to ${formatQuantity(counted, 'W/m')}, ${formatQuantity(strip.nameplateWPerM, 'W/m')} is printed`,
+        text: `${strip.name}: counts to ${formatQuantity(counted, 'W/m', plan.units)}, ${formatQuantity(strip.nameplateWPerM, 'W/m', plan.units)} is printed`,
         why: 'One of the two is wrong; a metre on a meter tells which. Until then the larger is the safe one.',
         remedies: [
           {
-            label: `count with ${formatQuantity(strip.nameplateWPerM, 'W/m')}`,
+            label: `count with ${formatQuantity(strip.nameplateWPerM, 'W/m', plan.units)}`,
             commands: [
               { do: 'own-strip' as const, strip: scaled(strip, strip.nameplateWPerM / counted) },
             ],

@@ -5,7 +5,7 @@ import { warmthOf } from '../feed/run-warmth'
 import { roomC } from '../feed/warmth'
 import { mounted } from '../parts/mounted'
 import { glandHoleMm } from '../parts/sold'
-import { formatLength, formatQuantity, significant } from '../quantity/format'
+import { formatDrill, formatLength, significant } from '../quantity/format'
 import { glandsOf } from '../wire/glands'
 import { coolEnough } from './sources'
 import { mountEdit, type Evidence, type Judge, type Remedy, type Verdict } from './verdict'
@@ -128,11 +128,11 @@ export const glands: Judge = ({ plan, cuts, circuit }) => {
         code: 'glands',
         grade: 'warning',
         about: [run.id],
-        text: `${run.name}: a hole of ${formatLength(first.hole.mm, plan.units)} for wires ${formatQuantity(first.thickMm, 'mm')} thick; their gland wants ${formatLength(wantedMm, plan.units)}`,
+        text: `${run.name}: a hole of ${formatDrill(first.hole.mm, plan.units)} for wires ${formatLength(first.thickMm, plan.units)} thick; their gland wants ${formatDrill(wantedMm, plan.units)}`,
         why: 'Outdoors a bare hole lets water in along the wire. A gland closes it, with a drip loop below it.',
         remedies: [
           {
-            label: `drill ${formatLength(wantedMm, plan.units)}`,
+            label: `drill ${formatDrill(wantedMm, plan.units)}`,
             commands: [
               {
                 do: 'set-lines',

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { useTemplateRef, watchEffect } from 'vue'
+import type { Tally } from '../../core/tally'
+import type { Plan } from '../../core/plan/plan'
+import { formatLength, formatQuantity, formatSold } from '../../core/quantity/format'
+import type { Diagram } from '../../core/wire/drawn'
+import { wireGroups } from '../../core/wire/spools'
+import { blocksById, placeText } from '../../formats/csv-wires'
+import { diagramSvg } from '../../formats/svg-diagram'
+
+const { plan, wiring, diagram } = defineProps<{
+  plan: Plan
+  wiring: Tally['wiring']
+  diagram: Diagram | undefined
+}>()
+
+const picture = useTemplateRef<HTMLElement>('picture')
+// As text: all words in it are escaped.
+watchEffect(
+  () => {
+    if (picture.value !== null)
+      picture.value.innerHTML = diagram === undefined ? '' : diagramSvg(diagram, plan)
+  },
+  { flush: 'post' },
+)
+</script>
+
+<!-- The wiring as it is printed: the whole diagram on a sheet, the wires by gauge and colour, every joint with a box. -->
+<template>
+  <div class="print-only lies-across">
+    <h1>{{ plan.name }}: wires and joints</h1>
+    <div ref="picture" class="fills-sheet"></div>
+    <template
+      v-for="{ gauge, colour, wires, totalMm, spools } in wireGroups(wiring.wires, plan.buy)"
+      :key="`${gauge.id} ${colour}`"
+    >
+      <h2>
+        {{ gauge.name }} {{ colour }}: {{ formatQuantity(totalMm / 1000, 'm', plan.units) }}, cut
+        from {{ spools.map(({ lengthM }) => formatSold(lengthM, plan.units)).join(', ') }}
+      </h2>
+      <table>
+        <tbody>
+          <tr v-for="wire in wires" :key="wire.name">
+            <td>☐</td>
+            <td>{{ wire.name }}</td>
+            <td>{{ placeText(blocksById(wiring), wire.from) }}</td>
+            <td>{{ placeText(blocksById(wiring), wire.to) }}</td>
+            <td>{{ formatLength(wire.lengthMm, plan.units) }}</td>
+            <td>bare {{ wire.bareMm.map((mm) => formatLength(mm, plan.units)).join(', ') }}</td>
+            <td>{{ wire.sleeve === null ? '' : `sleeve ${wire.sleeve}` }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+    <h2>Joints</h2>
+    <table>
+      <tbody>
+        <tr v-for="(joint, index) in wiring.joints" :key="joint.id">
+          <td>{{ plan.wiring.ticks.includes(joint.id) ? '☑' : '☐' }}</td>
+          <td>{{ index + 1 }}</td>
+          <td>{{ joint.where }}</td>
+          <td>{{ joint.meets }}</td>
+          <td>
+            {{ joint.threadFirst.length > 0 ? `first thread ${joint.threadFirst.join(', ')}` : '' }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
