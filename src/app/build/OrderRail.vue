@@ -4,6 +4,7 @@ import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Progress } from '../../core/build/progress'
 import type { Step } from '../../core/build/step'
 import { formatQuantity } from '../../core/quantity/format'
+import { useAfterPaint } from '../ui/use-after-paint'
 import { kindNames, minutesText, timeOf } from './words'
 
 const { steps, progress, current, canMove } = defineProps<{
@@ -19,10 +20,12 @@ const emit = defineEmits<{ go: [step: string]; move: [step: string, by: -1 | 1] 
 /** Rows that are shown around the step at hand; more when asked for. */
 const most = 300
 const from = ref(0)
-const shown = computed(() => steps.slice(from.value, from.value + most))
+/** The step at hand comes first; the way to it a frame later. */
+const isPainted = useAfterPaint()
+const shown = computed(() => (isPainted.value ? steps.slice(from.value, from.value + most) : []))
 const list = useTemplateRef<HTMLElement>('list')
 watch(
-  () => [current, steps.length] as const,
+  () => [current, steps.length, isPainted.value] as const,
   async ([id]) => {
     const at = steps.findIndex((step) => step.id === id)
     if (at >= 0 && (at < from.value || at >= from.value + most))
@@ -57,9 +60,14 @@ function stateOf({ id, minutes }: Step): string {
       {{ from }} earlier steps
     </button>
     <ol ref="list">
-      <li v-for="step in shown" :key="step.id" class="flex items-stretch">
+      <!-- Rows out of view are not set out until they come into it. -->
+      <li
+        v-for="step in shown"
+        :key="step.id"
+        class="flex items-stretch [contain-intrinsic-size:auto_2.1rem] [content-visibility:auto]"
+      >
         <button
-          class="grid min-h-8 min-w-0 flex-1 items-center grid-cols-[4.6rem_minmax(0,1fr)_auto] gap-2 rounded-md border-l-3 px-2 py-1 text-left text-[13px] leading-snug hover:bg-bench-high max-sm:min-h-11"
+          class="grid -outline-offset-2 min-h-8 min-w-0 flex-1 items-center grid-cols-[4.6rem_minmax(0,1fr)_auto] gap-2 rounded-md border-l-3 px-2 py-1 text-left text-[13px] leading-snug hover:bg-bench-high max-sm:min-h-11"
           :class="[
             step.id === current ? 'border-glow bg-bench-high' : 'border-transparent',
             (progress.done.has(step.id) || progress.skipped.has(step.id)) &&

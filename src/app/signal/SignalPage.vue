@@ -6,6 +6,7 @@ import { useView } from '../shell/use-sheet-view'
 import { usePlanStore } from '../stores/plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import BoardCard from './BoardCard.vue'
+import { useAfterPaint } from '../ui/use-after-paint'
 import LanesCard from './LanesCard.vue'
 import LevelCard from './LevelCard.vue'
 import PinsSheet from './PinsSheet.vue'
@@ -18,6 +19,7 @@ const views = [
   { value: 'pins', label: 'Pins' },
 ] as const
 const view = useView(views, 'lanes')
+const isPainted = useAfterPaint()
 </script>
 
 <template>
@@ -42,7 +44,7 @@ const view = useView(views, 'lanes')
         <BoardCard :plan="plan" :signal="tally.signal" />
         <template v-if="view === 'lanes'">
           <LevelCard v-if="tally.signal.lanes.length > 0" :plan="plan" :signal="tally.signal" />
-          <LanesCard :plan="plan" :signal="tally.signal" />
+          <LanesCard v-if="isPainted" :plan="plan" :signal="tally.signal" />
         </template>
         <PinsSheet v-else :plan="plan" :signal="tally.signal" :tally="tally" />
       </div>
