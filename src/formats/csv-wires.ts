@@ -53,7 +53,7 @@ export function wiresTable(
       `${workingText(wire.working, units)} (${wire.rule})`,
       value(wire.bareMm[0]),
       value(wire.bareMm[1]),
-      wire.sleeve ?? '',
+      wire.sleeveMm === null ? '' : `${String(wire.sleeveMm)} mm`,
       wire.inLine.map(({ kind, text }) => `${kind} ${text}`).join(', '),
       wire.cable === undefined ? '' : `${wire.cable.cable} core ${String(wire.cable.core)}`,
     ]),

@@ -2,7 +2,13 @@ import type { Content } from 'pdfmake/interfaces'
 import type { Piece } from '../core/cut/cut'
 import type { Plan } from '../core/plan/plan'
 import { workingText } from '../core/quantity/figure'
-import { formatLength, formatQuantity, formatSold, plural } from '../core/quantity/format'
+import {
+  formatBore,
+  formatLength,
+  formatQuantity,
+  formatSold,
+  plural,
+} from '../core/quantity/format'
 import type { Diagram } from '../core/wire/drawn'
 import type { PlanJoint } from '../core/wire/joints'
 import { wireGroups } from '../core/wire/spools'
@@ -132,7 +138,7 @@ export function wiringLists({ plan, wiring }: Pick<WiringForPaper, 'plan' | 'wir
           formatLength(wire.lengthMm, plan.units),
           workingText(wire.working, plan.units),
           wire.bareMm.map((mm) => formatLength(mm, plan.units)).join(', '),
-          wire.sleeve ?? '',
+          wire.sleeveMm === null ? '' : formatBore(wire.sleeveMm, plan.units),
         ]),
       ),
     ],

@@ -8,9 +8,10 @@ import {
   templatePapers,
   usualPaper,
   type TemplatePaper,
+  overlapMm,
 } from '../../core/build/template-paper'
 import type { Plan } from '../../core/plan/plan'
-import { formatLength, plural } from '../../core/quantity/format'
+import { formatBore, formatLength, plural } from '../../core/quantity/format'
 import { templateSheetSvg } from '../../formats/svg-template'
 import { useSpotlight } from '../stores/spotlight'
 import { usePart } from '../stores/use-parts'
@@ -68,7 +69,9 @@ const facts = computed(() => {
   return [
     box && `${formatLength(box.width, plan.units)} × ${formatLength(box.height, plan.units)}`,
     plural(pictures.value?.length ?? 0, 'sheet'),
-    parts.length > chosen.value.length ? 'parts lie 10 mm over each other, cross on cross' : '',
+    parts.length > chosen.value.length
+      ? `parts lie ${formatBore(overlapMm, plan.units)} over each other, cross on cross`
+      : '',
     'print at 100 %, not “fit to page”, and measure the ruler',
     clips > 0 ? plural(clips, 'clip or glue place') : '',
     holes > 0 ? plural(holes, 'hole') : '',

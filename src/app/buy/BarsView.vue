@@ -3,7 +3,7 @@ import type { Bar } from '../../core/buy/bars'
 import type { MaterialSheets, SheetPiece } from '../../core/buy/sheets'
 import { sawKerfMm } from '../../core/parts/profiles'
 import type { Plan } from '../../core/plan/plan'
-import { formatLength } from '../../core/quantity/format'
+import { formatBore, formatLength } from '../../core/quantity/format'
 import { usePart } from '../stores/use-parts'
 import BoxesPanel from './BoxesPanel.vue'
 
@@ -47,7 +47,7 @@ const pieceText = ({ name, widthMm, heightMm, isTurned }: SheetPiece): string =>
       <h2 class="mb-1 font-semibold">
         {{ profile.name }}
         <span class="font-normal text-bench-soft">
-          · the saw takes {{ sawKerfMm }} mm ·
+          · the saw takes {{ formatBore(sawKerfMm, plan.units) }} ·
           {{ isProved ? 'as cheap as can be' : 'the cheapest way found' }}
         </span>
       </h2>

@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { stripOf } from '../../core/parts/find-strips'
 import type { Plan } from '../../core/plan/plan'
 import { workingText } from '../../core/quantity/figure'
-import { formatLength } from '../../core/quantity/format'
+import { formatBore, formatLength } from '../../core/quantity/format'
 import type { Tally } from '../../core/tally'
 import { blocksById, placeText } from '../../formats/csv-wires'
 import { wireTint } from '../../formats/svg-diagram'
@@ -71,7 +71,8 @@ const tape = computed(() => {
           {{ formatLength(wire.lengthMm, plan.units) }} =
           {{ workingText(wire.working, plan.units) }} · {{ wire.gauge.name }} {{ wire.colour }} ·
           bare {{ wire.bareMm.map((mm) => formatLength(mm, plan.units)).join(' and ')
-          }}<template v-if="wire.sleeve"> · sleeve {{ wire.sleeve }}</template
+          }}<template v-if="wire.sleeveMm !== null">
+            · sleeve {{ formatBore(wire.sleeveMm, plan.units) }}</template
           ><template v-for="part in wire.inLine" :key="part.kind">
             · {{ part.kind }} {{ part.text }}</template
           >

@@ -2,7 +2,7 @@
 import { useTemplateRef, watchEffect } from 'vue'
 import type { Tally } from '../../core/tally'
 import type { Plan } from '../../core/plan/plan'
-import { formatLength, formatQuantity, formatSold } from '../../core/quantity/format'
+import { formatBore, formatLength, formatQuantity, formatSold } from '../../core/quantity/format'
 import type { Diagram } from '../../core/wire/drawn'
 import { wireGroups } from '../../core/wire/spools'
 import { blocksById, placeText } from '../../formats/csv-wires'
@@ -47,7 +47,9 @@ watchEffect(
             <td>{{ placeText(blocksById(wiring), wire.to) }}</td>
             <td>{{ formatLength(wire.lengthMm, plan.units) }}</td>
             <td>bare {{ wire.bareMm.map((mm) => formatLength(mm, plan.units)).join(', ') }}</td>
-            <td>{{ wire.sleeve === null ? '' : `sleeve ${wire.sleeve}` }}</td>
+            <td>
+              {{ wire.sleeveMm === null ? '' : `sleeve ${formatBore(wire.sleeveMm, plan.units)}` }}
+            </td>
           </tr>
         </tbody>
       </table>

@@ -4,7 +4,13 @@ import { gaugesFor } from '../../core/parts/wires'
 import { wireColours, wireRoles, type WireRole } from '../../core/plan/choices'
 import type { Plan } from '../../core/plan/plan'
 import { workingText } from '../../core/quantity/figure'
-import { formatLength, formatQuantity, formatSold, plural } from '../../core/quantity/format'
+import {
+  formatBore,
+  formatLength,
+  formatQuantity,
+  formatSold,
+  plural,
+} from '../../core/quantity/format'
 import type { Tally } from '../../core/tally'
 import { cableGroups, wireGroups } from '../../core/wire/spools'
 import { blocksById, placeText } from '../../formats/csv-wires'
@@ -185,7 +191,9 @@ const spoolText = ({ spools }: (typeof groups.value)[number]): string => {
             </td>
             <td class="w-[180px] py-1 whitespace-nowrap text-bench-soft max-lg:hidden">
               bare {{ wire.bareMm.map((mm) => formatLength(mm, plan.units)).join(', ') }}
-              {{ wire.sleeve === null ? '' : `· sleeve ${wire.sleeve}` }}
+              {{
+                wire.sleeveMm === null ? '' : `· sleeve ${formatBore(wire.sleeveMm, plan.units)}`
+              }}
             </td>
           </tr>
           <tr v-if="group.wires.length > mostRows" class="border-t border-bench-line">

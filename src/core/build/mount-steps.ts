@@ -203,7 +203,7 @@ export function addFinish(work: Work): void {
       place,
       phase: 'label',
     })
-    const sleeved = wires.filter(({ sleeve }) => sleeve !== null)
+    const sleeved = wires.filter(({ sleeveMm }) => sleeveMm !== null)
     const isSealed =
       line !== undefined && (line.mount?.hasCaps === true || line.mount?.hasSleeve === true)
     if (sleeved.length === 0 && !isSealed) continue

@@ -53,7 +53,7 @@ function expectRules(plan: Plan, steps: readonly Step[]): void {
         ...(endsOf.get(wire) ?? []),
         { joint: id, isSoldered: soldered > 0, isInLine: place.kind === 'wire' },
       ])
-  for (const { name, sleeve } of wiring.wires) {
+  for (const { name, sleeveMm } of wiring.wires) {
     const ends = endsOf.get(name) ?? []
     const own = ends.map(({ joint }) => at.get(stepOfJoint.get(joint)!.id)!)
     const firstJoint = Math.min(...own)
@@ -71,7 +71,7 @@ function expectRules(plan: Plan, steps: readonly Step[]): void {
             .map(({ joint }) => at.get(stepOfJoint.get(joint)!.id)!),
         ),
       )
-    if (sleeve !== null) {
+    if (sleeveMm !== null) {
       expect(of('thread', name)).toHaveLength(1)
       expect(of('thread', name)[0], `${name} threaded first`).toBeLessThan(firstJoint)
       expect(of('insulate', name)).toHaveLength(1)

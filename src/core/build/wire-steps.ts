@@ -1,5 +1,5 @@
 import { largest } from '../quantity/extremes'
-import { formatLength, plural } from '../quantity/format'
+import { formatBore, formatLength, plural } from '../quantity/format'
 import { thingsAt } from '../wire/joints'
 import { cautions, typicalMinutes as minutes } from './step'
 import { plain, sentence, namesOf } from './words'
@@ -54,7 +54,8 @@ export function addWires(work: Work, { id, wires, place }: Bundle): void {
     })
   const things = threadsOf(work, wires)
   const sleeved = new Map<string, string[]>()
-  for (const { sleeve, name } of wires) if (sleeve !== null) listed(sleeved, sleeve).push(name)
+  for (const { sleeveMm, name } of wires)
+    if (sleeveMm !== null) listed(sleeved, formatBore(sleeveMm, plan.units)).push(name)
   const all = [
     ...[...sleeved].map(([sleeve, own]) => `${sleeve} sleeve on ${namesOf(work, own)}`),
     ...things,
@@ -71,7 +72,7 @@ export function addWires(work: Work, { id, wires, place }: Bundle): void {
       minutes:
         minutes.threadBundle +
         minutes.threadThing *
-          (things.length + wires.filter(({ sleeve }) => sleeve !== null).length),
+          (things.length + wires.filter(({ sleeveMm }) => sleeveMm !== null).length),
       cautions: [cautions.sleeveAway],
       tool: 'hands',
       phase: 'thread',

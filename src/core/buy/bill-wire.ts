@@ -100,13 +100,13 @@ const sleeveMm = { joint: 25, inLine: 40, leg: 15 } as const
 /** Solder for one wire end, mm of 0.8 mm wire (handbook 10). */
 const solderMm = 10
 /** Of a light's legs: thin wire. */
-const legSleeve = '2.4 mm'
+const legSleeveMm = 2.4
 
 /** What sits in wires, capacitors, sleeves, solder and ties. */
 export function addJointParts(bill: Bill, { wiring, joints, cuts }: BillGiven): void {
   const wiresIn = new Map<string, number>()
   for (const { bundle } of wiring.wires) wiresIn.set(bundle, (wiresIn.get(bundle) ?? 0) + 1)
-  for (const { role, inLine, sleeve, bareMm, about, apart, bundle } of wiring.wires) {
+  for (const { role, inLine, sleeveMm: boreMm, bareMm, about, apart, bundle } of wiring.wires) {
     for (const { kind, value } of inLine) {
       const share = { amount: 1, for: about, page: 'wire' } as const
       if (kind === 'fuse') {
@@ -123,12 +123,12 @@ export function addJointParts(bill: Bill, { wiring, joints, cuts }: BillGiven): 
         if (sold !== undefined) bill.add(sold, own)
       } else bill.add(soldDiode(diodeOf(String(value))), { what: 'in wires', ...share })
     }
-    if (sleeve === null) continue
+    if (boreMm === null) continue
     const ends = bareMm.filter((mm) => mm !== bare.screw).length
     const parts = inLine.filter(({ kind }) => kind !== 'connector')
     // Both halves of a plug on each wire of the lead.
     const plugged = apart?.by === 'solder' ? 2 * (wiresIn.get(bundle) ?? 0) : 0
-    bill.add(soldSleeve(sleeve), {
+    bill.add(soldSleeve(boreMm), {
       what: 'on wires',
       amount: ((ends + plugged) * sleeveMm.joint + parts.length * sleeveMm.inLine) / 1000,
       for: about,
@@ -144,7 +144,7 @@ export function addJointParts(bill: Bill, { wiring, joints, cuts }: BillGiven): 
     })
   for (const { run, lights, legs, resistors, isPlugged } of wiring.lightJoints)
     if (!isPlugged)
-      bill.add(soldSleeve(legSleeve), {
+      bill.add(soldSleeve(legSleeveMm), {
         what: 'on legs',
         amount: ((lights * legs + resistors) * sleeveMm.leg) / 1000,
         for: [run],

@@ -82,7 +82,14 @@ describe('the bill of any plan', () => {
         for (const text of new Set(joints.flatMap(({ threadFirst }) => threadFirst))) {
           if (text.startsWith('sleeve '))
             expect(
-              need(`heat-shrink sleeve, ${/[\d.]+ mm/.exec(text)?.[0] ?? '2.4 mm'}`),
+              needOf(
+                bill,
+                ({ name }) =>
+                  /^heat-shrink sleeve, (.+) \((.+)\)$/
+                    .exec(name)
+                    ?.slice(1)
+                    .includes(/^sleeve (.+?) on W/.exec(text)?.[1] ?? '2.4 mm') === true,
+              ),
             ).toBeGreaterThan(0)
           else if (text === 'gland') expect(need('gland')).toBeGreaterThan(0)
         }
@@ -205,7 +212,7 @@ describe('the nook', () => {
       const { receipt } = worked({ ...plan, buy: { ...plan.buy, prices } })
       return receipt.lines.find((line) => line.id === id)!.cost
     }
-    const sleeve = 'heat-shrink sleeve, 4.8 mm'
+    const sleeve = 'heat-shrink sleeve, 4.8 mm (3/16")'
     const { need } = bill.find(({ name }) => name === sleeve)!
     expect(costWith(sleeve, [{ size: 1, price: 0.01 }])).toBeCloseTo(Math.ceil(need) * 0.01)
     expect(costWith(sleeve, [{ size: 20, price: 0.5 }])).toBe(0.5)

@@ -2,7 +2,7 @@ import type { Connector } from './connectors'
 import { inputKinds, type BillUnit, type InputKind, type WireColour } from '../plan/choices'
 import type { Board, LightPart, SupplyPart, Profile } from '../plan/parts'
 import { toCents } from '../quantity/round'
-import { formatLength, formatQuantity, significant } from '../quantity/format'
+import { formatBore, formatLength, formatQuantity, significant } from '../quantity/format'
 import type { ChemistryName } from './chemistries'
 import type { Diode } from './diodes'
 import { buffer, extensionLeads, sinkBoard, splitter } from './drivers'
@@ -262,12 +262,12 @@ export const soldResistor = (ohm: number, ratingW: number): Sold =>
       [100, 0.3],
     ),
   )
-/** @param size as wires name it: `3.2 mm` */
-export const soldSleeve = (size: string): Sold => ({
+/** @param mm its bore */
+export const soldSleeve = (mm: number): Sold => ({
   ...metres(
     'small parts',
-    `sleeve.${size.replace(' mm', '').replace('.', '_')}`,
-    `heat-shrink sleeve, ${size}`,
+    `sleeve.${key(mm)}`,
+    `heat-shrink sleeve, ${formatBore(mm)} (${formatBore(mm, 'ft-in')})`,
     0.8,
     [5, 0.7],
   ),

@@ -177,6 +177,12 @@ export const formatDrill = (mm: number, units: LengthUnits = 'mm'): string =>
     ? feetAndInches(Math.ceil((mm / mmPerInch) * 64 - smallest), 64)
     : `${significant(mm, 4)} mm`
 
+/** The size that a tube or a pipe is called by: millimetres, or in feet and inches to a thirty-second of an inch. */
+export const formatBore = (mm: number, units: LengthUnits = 'mm'): string =>
+  units === 'ft-in'
+    ? feetAndInches(Math.round((mm / mmPerInch) * 32), 32)
+    : `${significant(mm, 4)} mm`
+
 /** So many parts of an inch, of which an inch has `perInch`. */
 function feetAndInches(parts: number, perInch: number): string {
   const sign = parts < 0 ? '−' : ''

@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { amountText, readAmount } from './amount'
 import { figureText, operand, working, workingText, type Figure } from './figure'
 import {
+  formatBore,
   formatDrill,
   formatLength,
   formatQuantity,
@@ -96,6 +97,17 @@ describe('quantities as they are shown', () => {
   ])('a hole of %f mm is drilled with the next sixty-fourth of an inch, %s', (mm, text) => {
     expect(formatDrill(mm, 'ft-in')).toBe(text)
     expect(formatDrill(mm, 'cm')).toBe(`${String(mm)} mm`)
+  })
+
+  it('tubes are called by thirty-seconds of an inch', () => {
+    expect([1.6, 2.4, 3.2, 4.8, 6.4].map((mm) => formatBore(mm, 'ft-in'))).toEqual([
+      '1/16"',
+      '3/32"',
+      '1/8"',
+      '3/16"',
+      '1/4"',
+    ])
+    expect(formatBore(2.4, 'm')).toBe('2.4 mm')
   })
 
   it('what is shown as a length can be typed again and means the same, to what the units show', () => {

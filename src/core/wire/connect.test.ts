@@ -167,12 +167,12 @@ describe('leads', () => {
 
   it('are bared by what they meet, and sleeved where they are soldered', () => {
     const [plus] = wiresOf(planOf([shelf]))
-    expect(plus).toMatchObject({ bareMm: [7, 3], sleeve: '4.8 mm' })
+    expect(plus).toMatchObject({ bareMm: [7, 3], sleeveMm: 4.8 })
     const data = wiresOf(planOf([shelf])).find(({ role }) => role === 'data')
-    expect(data).toMatchObject({ bareMm: [5, 3], sleeve: '2.4 mm' })
+    expect(data).toMatchObject({ bareMm: [5, 3], sleeveMm: 2.4 })
     // From screw to screw there is nothing to sleeve.
     const screwed = wiresOf(planOf([shelf], {}, { junctions: [junction('outer')] }))[0]
-    expect(screwed).toMatchObject({ bareMm: [7, 7], sleeve: null })
+    expect(screwed).toMatchObject({ bareMm: [7, 7], sleeveMm: null })
   })
 })
 

@@ -3,7 +3,7 @@ import type { StripReels } from '../cut/reels'
 import type { FedPlan } from '../feed/fed-plan'
 import { profileOf } from '../parts/profiles'
 import type { Line, Plan } from '../plan/plan'
-import { formatDrill, plural } from '../quantity/format'
+import { formatBore, formatDrill, plural } from '../quantity/format'
 import { blockId } from '../route/harness'
 import { linesOf } from '../route/strip-lines'
 import type { BlockOf, Terminal } from '../route/circuit'
@@ -214,7 +214,7 @@ export function jointsOf(
     for (const wire of bundle)
       for (const { kind, text } of wire.inLine) {
         if (kind === 'connector') {
-          put(`${wire.from.id}~${kind}`, connectorJoint(wire, bundle, text))
+          put(`${wire.from.id}~${kind}`, connectorJoint(wire, bundle, text, plan))
           continue
         }
         put(`${wire.from.id}~${kind}`, {
@@ -222,7 +222,7 @@ export function jointsOf(
           at: { kind: 'wire' },
           where: `in ${wire.name}`,
           meets: [kind === 'diode' ? text : `${kind} ${text}, both ends`],
-          threadFirst: wire.sleeve === null ? [] : [`sleeve ${wire.sleeve} on ${wire.name}`],
+          threadFirst: sleeveOn(wire, plan),
           minutes: minutes.inLine,
           soldered: 2,
           wires: [wire.name],
@@ -295,6 +295,7 @@ function connectorJoint(
   wire: PlanWire,
   bundle: readonly PlanWire[],
   text: string,
+  plan: Pick<Plan, 'units'>,
 ): Omit<NewJoint, 'id'> {
   const by = wire.apart?.by ?? 'solder'
   const names = bundle.map(({ name }) => name)
@@ -305,8 +306,8 @@ function connectorJoint(
     where: `in ${names.join(' ')}`,
     meets: [`${text}, both halves, ${wire.role} to ${wire.role}`],
     threadFirst:
-      by === 'solder' && wire.sleeve !== null
-        ? names.map((name) => `sleeve ${wire.sleeve ?? ''} on ${name}, two`)
+      by === 'solder'
+        ? bundle.flatMap((one) => sleeveOn(one, plan).map((text) => `${text}, two`))
         : [],
     minutes: by === 'solder' ? solderMinutes(1) * ends : minutes.screw * ends,
     soldered: by === 'solder' ? ends : 0,
@@ -398,6 +399,9 @@ export function bundlesOf<Wire extends { readonly bundle: string }>(
 
 const roleText = ({ role, colour }: PlanWire): string => `${role} (${colour})`
 
+const sleeveOn = ({ name, sleeveMm }: PlanWire, { units }: Pick<Plan, 'units'>): string[] =>
+  sleeveMm === null ? [] : [`sleeve ${formatBore(sleeveMm, units)} on ${name}`]
+
 /** What would be trapped by a joint of the wire at that place, and so is threaded on before. */
 const threadsAt = (
   plan: Pick<Plan, 'own' | 'units'>,
@@ -405,7 +409,7 @@ const threadsAt = (
   at: JointAt,
   line?: ThreadedLine,
 ): string[] => [
-  ...(wire.sleeve === null ? [] : [`sleeve ${wire.sleeve} on ${wire.name}`]),
+  ...sleeveOn(wire, plan),
   ...(line === undefined ? [] : thingsAt(plan, wire, at, line)),
 ]
 

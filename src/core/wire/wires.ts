@@ -27,8 +27,8 @@ export interface PlanWire extends RoutedWire {
   readonly colour: WireColour
   /** Bared at its beginning and its end, mm. */
   readonly bareMm: readonly [number, number]
-  /** Heat-shrink sleeve over its soldered joints, or `null` where both ends are screwed. */
-  readonly sleeve: string | null
+  /** Bore of the heat-shrink sleeve over its soldered joints, or `null` where both ends are screwed. */
+  readonly sleeveMm: number | null
   readonly inLine: readonly InLine[]
 }
 
@@ -67,12 +67,10 @@ const sleeves: readonly (readonly [upToMm2: number, sleeveMm: number])[] = [
   [0.25, 2.4],
   [0.8, 3.2],
   [1.6, 4.8],
-  [Infinity, 6.4],
 ]
-const sleeveFor = ({ areaMm2 }: Gauge): string => {
-  const found = sleeves.find(([upTo]) => areaMm2 <= upTo)
-  return `${String(found?.[1] ?? '')} mm`
-}
+const widestSleeveMm = 6.4
+const sleeveFor = ({ areaMm2 }: Gauge): number =>
+  sleeves.find(([upTo]) => areaMm2 <= upTo)?.[1] ?? widestSleeveMm
 
 /** Supplies that have no mains side. */
 const cellKinds: readonly string[] = ['battery', 'power-bank', 'boosted-cell', 'board-pin']
@@ -149,7 +147,7 @@ export function wiringOf(
         name: `W${String(index + 1)}`,
         colour: builtAs.get(`${wire.from.id} ${wire.to.id}`) ?? plan.wiring.colours[wire.role],
         bareMm: [from, to],
-        sleeve: from === bare.screw && to === bare.screw ? null : sleeveFor(wire.gauge),
+        sleeveMm: from === bare.screw && to === bare.screw ? null : sleeveFor(wire.gauge),
         inLine: inLineOf(wire),
       }
     }),
