@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { significant } from '../../core/quantity/format'
 defineProps<{
   /** The room is shown: it has a day and a night. */
   isRoom: boolean
@@ -38,7 +39,7 @@ const areLightsOff = defineModel<boolean>('areLightsOff', { required: true })
         max="4"
         step="0.5"
       />
-      <span class="w-15">{{ stops > 0 ? '+' : '' }}{{ stops }} stops</span>
+      <span class="w-15">{{ stops > 0 ? '+' : '' }}{{ significant(stops) }} stops</span>
     </label>
     <label class="flex items-center gap-2">
       White balance

@@ -1,4 +1,4 @@
-import { formatQuantity, type LengthUnits, type Unit } from './format'
+import { formatQuantity, written, type LengthUnits, type Unit } from './format'
 
 /** One number that went into a figure, by its name. */
 export interface Operand {
@@ -53,7 +53,7 @@ export function working(text: TemplateStringsArray, ...operands: Operand[]): Wor
 
 /** The working as a line of the roll: `128 px × 36 mA`. */
 export function workingText({ operation, operands }: Working, units?: LengthUnits): string {
-  return operation.replaceAll(/\{(\d+)\}/g, (_, index: string) => {
+  return written(operation).replaceAll(/\{(\d+)\}/g, (_, index: string) => {
     const found = operands[Number(index)]
     return found === undefined ? '' : formatQuantity(found.value, found.unit, units)
   })

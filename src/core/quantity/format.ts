@@ -83,9 +83,9 @@ export const fixed = (value: number, decimals: number): string => written(value.
 export const rounded = (value: number, decimals: number): string =>
   trimZeros(fixed(value, decimals))
 
-/** A number's own text, as people write it here. */
-export const written = (number: string): string =>
-  decimalSign === '.' ? number : number.replace('.', decimalSign)
+/** The numbers of a text, as people write them here. */
+export const written = (text: string): string =>
+  decimalSign === '.' ? text : text.replaceAll(/(?<=\d)\.(?=\d)/g, decimalSign)
 
 /**
  * A value with its unit, as every view shows it: amperes and watts to three significant digits, counts whole. Where the plan is in feet and

@@ -149,6 +149,7 @@ describe('numbers as the language of the reader writes them', () => {
       ['de', 'fr-CA', 'pt-BR', 'en-GB', 'ja', 'de-CH'].map((tag) => decimalSignOf(tag)),
     ).toEqual([',', ',', ',', '.', '.', '.'])
     expect(formatQuantity(0.28, 'A')).toBe('0,28 A')
+    expect(workingText(working`${operand('load', 4.7, 'A')} × 1.25`)).toBe('4,70 A × 1,25')
     expect(formatQuantity(14.68, 'A')).toBe('14,7 A')
     expect(formatQuantity(4.9, 'V')).toBe('4,9 V')
     expect(formatQuantity(4.912, 'V')).toBe('4,91 V')
