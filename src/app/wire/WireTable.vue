@@ -189,7 +189,7 @@ const spoolText = ({ spools }: (typeof groups.value)[number]): string => {
             >
               {{ workingText(wire.working, plan.units) }}
             </td>
-            <td class="w-[180px] py-1 whitespace-nowrap text-bench-soft max-lg:hidden">
+            <td class="w-[196px] py-1 whitespace-nowrap text-bench-soft max-lg:hidden">
               bare {{ wire.bareMm.map((mm) => formatLength(mm, plan.units)).join(', ') }}
               {{
                 wire.sleeveMm === null ? '' : `· sleeve ${formatBore(wire.sleeveMm, plan.units)}`

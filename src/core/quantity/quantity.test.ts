@@ -12,6 +12,7 @@ import {
   plain,
   significant,
   writeDecimalsWith,
+  written,
   type LengthUnits,
   type Unit,
 } from './format'
@@ -99,6 +100,14 @@ describe('quantities as they are shown', () => {
     expect(formatDrill(mm, 'cm')).toBe(`${String(mm)} mm`)
   })
 
+  it('a hole of whole sixty-fourths is drilled with just that', () => {
+    const drills = Array.from({ length: 64 }, (_, index) => ((index + 1) * 25.4) / 64)
+    for (const mm of drills) {
+      const read = readLength(formatDrill(mm, 'ft-in'))
+      expect(read.ok && read.mm).toBeCloseTo(mm, 9)
+    }
+  })
+
   it('tubes are called by thirty-seconds of an inch', () => {
     expect([1.6, 2.4, 3.2, 4.8, 6.4].map((mm) => formatBore(mm, 'ft-in'))).toEqual([
       '1/16"',
@@ -150,6 +159,7 @@ describe('numbers as the language of the reader writes them', () => {
     ).toEqual([',', ',', ',', '.', '.', '.'])
     expect(formatQuantity(0.28, 'A')).toBe('0,28 A')
     expect(workingText(working`${operand('load', 4.7, 'A')} × 1.25`)).toBe('4,70 A × 1,25')
+    expect(written('0.5 of 1.25. No more.')).toBe('0,5 of 1,25. No more.')
     expect(formatQuantity(14.68, 'A')).toBe('14,7 A')
     expect(formatQuantity(4.9, 'V')).toBe('4,9 V')
     expect(formatQuantity(4.912, 'V')).toBe('4,91 V')
