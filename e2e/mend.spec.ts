@@ -165,10 +165,16 @@ test('a hidden fault is found with the meter', async ({ page }) => {
   await pick('Black tip on', 'crown F2 start +')
   await page.getByRole('button', { name: 'Read it' }).click()
   await expect(page.locator('output')).toHaveText(/kΩ$|^\d{3,} Ω$|open/)
+  // Half of it draws nothing: less than the whole crown would take.
+  await page.getByRole('radio', { name: 'A, in between' }).click()
+  await pick('In the plus of', 'W11')
+  await page.getByRole('button', { name: 'Read it' }).click()
+  await expect(page.locator('output')).toHaveText(/^[12]\.\d\d A$/)
   await noBarriers(page)
   await pick('Which fault', 'open plus W19 F2 start')
   await page.getByRole('button', { name: 'That is it' }).click()
   await expect(page.getByRole('heading', { name: /^Right\./ })).toBeVisible()
+  await expect(page.getByText('3 tests, 6 minutes')).toBeVisible()
   await expect(page.getByText(/The best course: \d+ tests? in/)).toBeVisible()
 })
 

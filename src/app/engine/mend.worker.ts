@@ -12,7 +12,7 @@ import {
   type FirstGuess,
 } from '../../core/mend/five-questions'
 import type { LookCase } from '../../core/mend/fault-feed'
-import { tipPlaces, type TipPlace } from '../../core/mend/meter'
+import { openPlaces, tipPlaces, type OpenPlace, type TipPlace } from '../../core/mend/meter'
 import { nextTests, type Test } from '../../core/mend/next-test'
 import { Practice, type Try } from '../../core/mend/practice'
 import { nothingSeen, seenIssues, type Painted, type Seen } from '../../core/mend/seen'
@@ -88,6 +88,8 @@ export interface Hidden {
   readonly runs: readonly PaintRun[]
   readonly seen: Readonly<Record<string, readonly Painted[]>>
   readonly tips: readonly TipPlace[]
+  /** Where a plus can be opened for the meter. */
+  readonly opens: readonly { readonly id: string; readonly text: string }[]
   readonly tries: readonly Try[]
   readonly causes: readonly { readonly id: string; readonly text: string }[]
   readonly best: { readonly tests: number; readonly minutes: number }
@@ -115,6 +117,7 @@ class MendService {
   private diagnosis: Diagnosis | undefined
   private practice: Practice | undefined
   private tips: readonly TipPlace[] = []
+  private opens: readonly OpenPlace[] = []
 
   /** Begins to work out what each fault of a plan would look like, the likeliest first. */
   open(plan: Plan): OpenMend {
@@ -228,10 +231,12 @@ class MendService {
     const practice = new Practice(given, diagnosis, truth.candidate, random)
     this.practice = practice
     this.tips = tipPlaces(given)
+    this.opens = openPlaces(given)
     return {
       runs: paintRuns(diagnosis, given),
       seen: practice.seen,
       tips: this.tips,
+      opens: this.opens.map(({ id, name }) => ({ id, text: name })),
       tries: practice.tries,
       causes: causesOf(diagnosis),
       best: practice.best,
@@ -245,6 +250,12 @@ class MendService {
     const [a, b] = [tip(red), tip(black)]
     if (this.practice === undefined || a === undefined || b === undefined) return null
     return this.practice.hold(mode, a, b, look)
+  }
+
+  /** What the meter shows in a plus that was opened, A. */
+  through(open: string, look: LookCase): number | undefined {
+    const place = this.opens.find(({ id }) => id === open)
+    return place && this.practice?.through(place, look)
   }
 
   tryOut(id: string): ReturnType<Practice['tryOut']> | undefined {

@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
 import { faultKindNames } from '../../core/mend/kind-names'
-import { holdMinutes } from '../../core/mend/practice'
+import { holdMinutes, openMinutes } from '../../core/mend/practice'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity, plural } from '../../core/quantity/format'
 import tasks from '../../../demo/practice/faults.json'
@@ -51,10 +51,18 @@ const widthOf = (count: number): number =>
 const modes = [
   { value: 'V', label: 'V, power on' },
   { value: 'Ω', label: 'Ω, power off' },
+  { value: 'A', label: 'A, in between' },
 ] as const
-const mode = ref<'V' | 'Ω'>('V')
+const mode = ref<'V' | 'Ω' | 'A'>('V')
 const isBright = ref(true)
 const [red, black] = [ref<string>(), ref<string>()]
+/** The plus that is opened for amperes. */
+const opened = ref<string>()
+const isHeld = computed(() =>
+  mode.value === 'A'
+    ? opened.value !== undefined
+    : red.value !== undefined && black.value !== undefined,
+)
 const tips = computed(() => (hidden.value?.tips ?? []).map(({ id, name }) => ({ id, text: name })))
 const shown = ref<string>()
 const nameOf = (id: string | undefined): string =>
@@ -67,15 +75,32 @@ function point(run: string, pixel: number): void {
   red.value = near.find(({ rail }) => rail === 'plus')?.id ?? red.value
   black.value = near.find(({ rail }) => rail === 'minus')?.id ?? black.value
 }
+const lightText = (): string => (isBright.value ? ', full white' : ', dark')
 async function hold(): Promise<void> {
+  if (mode.value === 'A') {
+    await openUp()
+    return
+  }
   if (red.value === undefined || black.value === undefined) return
   const value = await practice.hold(mode.value, red.value, black.value, isBright.value)
   if (value === undefined) return
   shown.value = value === null ? 'open: nothing beeps' : formatQuantity(value, mode.value)
   practice.note({
-    text: `${mode.value} from ${nameOf(red.value)} to ${nameOf(black.value)}${mode.value === 'V' ? (isBright.value ? ', full white' : ', dark') : ''}`,
+    text: `${mode.value} from ${nameOf(red.value)} to ${nameOf(black.value)}${mode.value === 'V' ? lightText() : ''}`,
     outcome: shown.value,
     minutes: holdMinutes,
+  })
+}
+async function openUp(): Promise<void> {
+  const place = hidden.value?.opens.find(({ id }) => id === opened.value)
+  if (place === undefined) return
+  const value = await practice.through(place.id, isBright.value)
+  if (value === undefined) return
+  shown.value = formatQuantity(value, 'A')
+  practice.note({
+    text: `A in ${place.text}${lightText()}`,
+    outcome: shown.value,
+    minutes: openMinutes,
   })
 }
 
@@ -106,7 +131,7 @@ async function nameIt(): Promise<void> {
 }
 function leave(): void {
   practice.stop()
-  red.value = black.value = tried.value = cause.value = shown.value = undefined
+  red.value = black.value = opened.value = tried.value = cause.value = shown.value = undefined
 }
 const minutesText = (minutes: number): string => plural(Math.round(minutes), 'minute')
 </script>
@@ -201,17 +226,23 @@ const minutesText = (minutes: number): string => plural(Math.round(minutes), 'mi
         <form class="grid gap-2" @submit.prevent="hold">
           <div class="flex flex-wrap items-center gap-2">
             <SegmentedChoice v-model="mode" label="What is measured" :options="modes" />
-            <label v-if="mode === 'V'" class="flex min-h-6 items-center gap-1.5 text-[13px]">
+            <label v-if="mode !== 'Ω'" class="flex min-h-6 items-center gap-1.5 text-[13px]">
               <input v-model="isBright" type="checkbox" /> full white
             </label>
           </div>
-          <PickList v-model="red" :items="tips" label="Red tip on" :most="40" />
-          <PickList v-model="black" :items="tips" label="Black tip on" :most="40" />
+          <template v-if="mode === 'A'">
+            <PickList v-model="opened" :items="hidden.opens" label="In the plus of" :most="40" />
+            <p class="text-[13px] text-bench-soft">
+              Power off, the plus opened, the meter’s 10 A socket in between, power on.
+              {{ minutesText(openMinutes) }} each time.
+            </p>
+          </template>
+          <template v-else>
+            <PickList v-model="red" :items="tips" label="Red tip on" :most="40" />
+            <PickList v-model="black" :items="tips" label="Black tip on" :most="40" />
+          </template>
           <p class="flex items-center gap-3">
-            <button
-              class="button-main min-h-9 max-[899px]:min-h-11"
-              :disabled="red === undefined || black === undefined || isBusy"
-            >
+            <button class="button-main min-h-9 max-[899px]:min-h-11" :disabled="!isHeld || isBusy">
               Read it
             </button>
             <output class="font-mono text-[22px] text-data" aria-live="polite">{{

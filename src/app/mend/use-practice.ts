@@ -27,6 +27,7 @@ export interface PracticeState {
     black: string,
     isBright: boolean,
   ) => Promise<number | null | undefined>
+  readonly through: (open: string, isBright: boolean) => Promise<number | undefined>
   readonly tryOut: (id: string) => Promise<string | undefined>
   readonly nameIt: (id: string) => Promise<void>
   readonly note: (move: Move) => void
@@ -83,6 +84,7 @@ export function usePractice(): PracticeState {
     },
     hold: (mode, red, black, isBright) =>
       guarded(() => service.hold(mode, red, black, isBright ? 'bright' : 'idle')),
+    through: (open, isBright) => guarded(() => service.through(open, isBright ? 'bright' : 'idle')),
     tryOut: async (id) => (await guarded(() => service.tryOut(id)))?.text,
     nameIt: async (id) => {
       named.value = await guarded(() => service.nameIt(id))

@@ -128,6 +128,7 @@ export const glossary: readonly Word[] = [
   {
     word: 'pixel',
     means: 'The smallest part with a colour of its own: one LED, or a group behind one chip.',
+    isEveryday: true,
   },
   { word: 'PWM', means: 'Dimming by switching on and off so fast that the eye sees less light.' },
   {

@@ -35,6 +35,8 @@ export interface FaultedFeed {
   readonly places: ReadonlyMap<string, PlaceVolts>
   /** Of each supply of the plan by its id, A. */
   readonly supplyA: ReadonlyMap<string, number>
+  /** Through the plus of each lead of the network by its index, A. */
+  readonly leadA: ReadonlyMap<number, number>
 }
 
 interface Part {
@@ -102,7 +104,9 @@ export class FaultFeed {
     const rails = new Map<string, Rails>()
     const places = new Map<string, PlaceVolts>()
     const supplyA = new Map<string, number>()
-    for (const { solved: own } of this.parts) {
+    const leadA = new Map<number, number>()
+    for (const { leads, solved: own } of this.parts) {
+      for (const [at, lead] of leads.entries()) leadA.set(lead, own.leadA[at] ?? 0)
       for (const [id, volts] of own.runs) runs.set(id, volts)
       for (const [id, both] of own.rails) rails.set(id, both)
       for (const [id, at] of own.places) places.set(id, at)
@@ -111,7 +115,7 @@ export class FaultFeed {
         supplyA.set(supply, (supplyA.get(supply) ?? 0) + amperes)
       }
     }
-    return { runs, rails, places, supplyA }
+    return { runs, rails, places, supplyA, leadA }
   }
 
   /** The feed with changes in it; fuses that blow and supplies that stop for it have done so. */
@@ -210,6 +214,7 @@ export class FaultFeed {
         supplyA: new Map(
           [...supplyA].map(([id, amperes]) => [this.supplyIds.get(id) ?? id, amperes]),
         ),
+        leadA: new Map(indices.map((lead, at) => [lead, found.leadA[at] ?? 0])),
       },
       over,
     }

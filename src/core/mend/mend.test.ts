@@ -23,7 +23,14 @@ import { firstGuesses, planOfAnswers } from './five-questions'
 import { faultKinds } from './kinds'
 import { faultKindNames } from './kind-names'
 import { stateOf, stretchesOf } from './run-states'
-import { ohmsBetween, tipPlaces, voltsBetween, type TipPlace } from './meter'
+import {
+  amperesThrough,
+  ohmsBetween,
+  openPlaces,
+  tipPlaces,
+  voltsBetween,
+  type TipPlace,
+} from './meter'
 import { nextTests } from './next-test'
 import { paintedOver } from './painting'
 import { Practice } from './practice'
@@ -224,6 +231,35 @@ describe('what a fault does to the feed', () => {
     expect(ohms(bridge, 'alcove, B2 start +', 'alcove, B2 start −')).toBeLessThan(0.5)
     expect(ohms(poor, 'alcove, B2 start +', 'alcove, B2 start −')).toBeGreaterThan(50)
     expect(ohms(poor, 'seat front, A1 start +', 'seat front, A1 start +')).toBe(0.1)
+  })
+
+  it('lets through an opened plus what the whole network, solved anew, has there', () => {
+    const places = openPlaces(given)
+    expect(places.map(({ name }) => name)).toEqual([
+      'Supply A +, all that it gives',
+      'W1, to seat front',
+      'W3, to alcove',
+      'W5, to porthole',
+      'W7, to left ledge',
+      'W9, to right ledge',
+      'W11, to crown',
+    ])
+    expect(given.leads).toHaveLength(6)
+    const crown = byId('open-plus:wire|wire_W11|plus')
+    for (const { fault } of [poor, openPlus, openMinus, crown]) {
+      const result = solve(faultedNetwork(stage.network, fault.does.feed!))
+      if (!result.ok) throw new Error(result.reason)
+      const { leads, supplyA } = result.solution
+      const through = places.map((place) => amperesThrough(stage, [fault.does], 'bright', place))
+      expect(through[0]).toBeCloseTo([...supplyA.values()][0]!, 4)
+      for (const [index, ampere] of through.slice(1).entries())
+        expect(ampere, `${fault.id}, lead ${String(index)}`).toBeCloseTo(leads[index]!.plusA, 4)
+    }
+    const own = places.find(({ name }) => name === 'W11, to crown')!
+    expect(amperesThrough(stage, [crown.fault.does], 'bright', own)).toBe(0)
+    expect(amperesThrough(stage, [], 'bright', own)).toBeGreaterThan(3)
+    // Dark it is what idle pixels take, as the reading of the steps has it.
+    expect(amperesThrough(stage, [], 'idle', own)).toBeLessThan(0.2)
   })
 
   it('tells an open plus from an open minus by the supply’s own minus', () => {
@@ -639,6 +675,10 @@ describe('practice', () => {
     const open = new Practice(given, diagnosis, byId('open-plus:wire|wire_W11|plus'), seeded(3))
     const [a, b] = [tips.get('Supply A +')!, tips.get('crown, F1 start −')!]
     expect(open.hold('V', a, b, 'bright')).toBeGreaterThan(4)
+    const plus = openPlaces(given).find(({ name }) => name === 'W11, to crown')!
+    expect(open.through(plus, 'bright')).toBe(0)
+    const exact = amperesThrough(stage, [poor.fault.does], 'bright', plus)
+    expect(Math.abs(practice.through(plus, 'bright') / exact - 1)).toBeLessThanOrEqual(0.01)
     expect(practice.isIt('poor-joint:run:alcove/B2_start|wire_W13|plus|0.25')).toBe(true)
     expect(practice.isIt(openData.fault.id)).toBe(false)
     expect(practice.best.tests).toBeGreaterThan(0)

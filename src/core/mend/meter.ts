@@ -1,3 +1,4 @@
+import { runName } from '../cut/entry-of'
 import { solveDense } from '../feed/dense'
 import { networkName } from '../feed/plan-network'
 import { runParts, splitRuns } from '../feed/split-runs'
@@ -19,6 +20,14 @@ export interface TipPlace {
   readonly isStart?: boolean
   /** The supply or junction, as the network names it. */
   readonly node?: string
+}
+
+/** Where a plus is opened, so that its current goes through the meter. */
+export interface OpenPlace {
+  readonly id: string
+  readonly name: string
+  /** All that a supply gives, by its id; or what goes through one lead of the network, by its index. */
+  readonly of: { readonly supply: string } | { readonly lead: number }
 }
 
 /** What a meter's own leads add, Ω. *Typical.* */
@@ -62,6 +71,48 @@ export function tipPlaces({ plan, cuts }: Pick<MendGiven, 'plan' | 'cuts'>): rea
     }
   }
   return places
+}
+
+/** Every plus that can be opened: of each supply, and of each lead. */
+export function openPlaces({
+  plan,
+  cuts,
+  leads,
+  wiring,
+}: Pick<MendGiven, 'plan' | 'cuts' | 'leads' | 'wiring'>): readonly OpenPlace[] {
+  const plusOf = new Map(
+    wiring.wires.filter(({ role }) => role === 'plus').map((wire) => [wire.bundle, wire.name]),
+  )
+  return [
+    ...plan.supplies.map(({ id, name }): OpenPlace => ({
+      id: `supply ${id}`,
+      name: `${name} +, all that it gives`,
+      of: { supply: id },
+    })),
+    ...leads.flatMap(({ id, to }, lead): OpenPlace[] => {
+      const wire = plusOf.get(id)
+      if (wire === undefined) return []
+      const name = to.kind === 'run' ? `${wire}, to ${runName(cuts, to.run)}` : wire
+      return [{ id: `lead ${id}`, name, of: { lead } }]
+    }),
+  ]
+}
+
+/** Amperes through a plus that was opened, with power on. */
+export function amperesThrough(
+  stage: Stage,
+  effects: readonly Effect[],
+  look: LookCase,
+  { of }: OpenPlace,
+): number {
+  const changes = effects.flatMap(({ feed = [] }) => feed)
+  const healthy = stage.healthy(look)
+  const feed = changes.length === 0 ? healthy : stage.feed(look, changes)
+  return (
+    ('supply' in of
+      ? (feed.supplyA.get(of.supply) ?? healthy.supplyA.get(of.supply))
+      : (feed.leadA.get(of.lead) ?? healthy.leadA.get(of.lead))) ?? 0
+  )
 }
 
 /**

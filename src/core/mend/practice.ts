@@ -2,7 +2,7 @@ import { answeredExactly, courseOf, paintedExactly } from './course'
 import { dimTest, measuredAs, type Candidate, type Diagnosis } from './diagnose'
 import type { MendGiven, ProbeKind } from './fault'
 import type { LookCase } from './fault-feed'
-import { ohmsBetween, voltsBetween, type TipPlace } from './meter'
+import { amperesThrough, ohmsBetween, voltsBetween, type OpenPlace, type TipPlace } from './meter'
 import { mistaken, probeId, probes } from './probes'
 import { nothingSeen } from './seen'
 import { allAnswer, firstOdd, walkAlong, walkedRun, walkText } from './walk'
@@ -18,6 +18,8 @@ export interface Try {
 const meterTolerance = 0.01
 /** To hold two tips somewhere, minutes. *Typical.* */
 export const holdMinutes = 1
+/** To open a plus, put the meter in between and close it again, minutes. *Typical.* */
+export const openMinutes = 4
 
 /** A fault that is hidden in a plan, to be found by looking, measuring and trying. */
 export class Practice {
@@ -95,7 +97,15 @@ export class Practice {
       mode === 'V'
         ? voltsBetween(this.diagnosis.stage, effects, look, red, black)
         : ohmsBetween(this.given, this.diagnosis.stage, effects, red, black)
-    if (!Number.isFinite(exact)) return null
+    return Number.isFinite(exact) ? this.shown(exact) : null
+  }
+
+  /** What the meter shows in a plus that was opened for it, A. */
+  through(place: OpenPlace, look: LookCase): number {
+    return this.shown(amperesThrough(this.diagnosis.stage, [this.truth.fault.does], look, place))
+  }
+
+  private shown(exact: number): number {
     return exact * (1 + (2 * this.random() - 1) * meterTolerance)
   }
 

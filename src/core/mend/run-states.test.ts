@@ -14,6 +14,7 @@ const feed = (...volts: number[]): FaultedFeed => ({
   rails: new Map(),
   places: new Map(),
   supplyA: new Map(),
+  leadA: new Map(),
 })
 const statesOf = (strip: string, now: number[], was: number[]): readonly string[] | undefined => {
   const own = { id: 'run', name: 'run', count: now.length, strip: stripOf(parts, strip) }

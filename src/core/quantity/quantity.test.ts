@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { amountText, readAmount } from './amount'
+import { amountText, memberText, readAmount } from './amount'
 import { figureText, operand, working, workingText, type Figure } from './figure'
 import {
   formatBore,
@@ -172,6 +172,10 @@ describe('numbers as the language of the reader writes them', () => {
     expect(formatLength(16, 'mm')).toBe('16 mm')
     expect([formatSold(5), formatSold(16.5)]).toEqual(['5 m', '16,5 m'])
     expect([plain(10_000), plain(0.001)]).toEqual(['10\u202f000', '0,001'])
+  })
+
+  it('keep their point in lists, where a comma separates', () => {
+    expect([16.5, 2.345].map((value) => memberText(value, 'm')).join(', ')).toBe('16.5, 2.345')
   })
 
   it('can be typed again as they are shown, with every digit', () => {

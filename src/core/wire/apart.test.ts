@@ -34,6 +34,10 @@ describe('a lead that comes apart', () => {
     const joint = given.joints.find(({ meets }) => meets[0]?.startsWith(name))!
     expect(joint.wires).toHaveLength(2)
     expect(joint.soldered).toBe(by === 'solder' ? 4 : 0)
+    // A sleeve for each half on each wire.
+    expect(joint.threadFirst).toEqual(
+      by === 'solder' ? joint.wires.map((wire) => `sleeve 4.8 mm on ${wire}, two`) : [],
+    )
     expect(given.joints).toHaveLength(through.joints.length + 1)
     const title = given.steps.find(({ joints }) => joints.includes(joint.id))!.title
     expect(title).toMatch(

@@ -170,6 +170,8 @@ describe('leads', () => {
     expect(plus).toMatchObject({ bareMm: [7, 3], sleeveMm: 4.8 })
     const data = wiresOf(planOf([shelf])).find(({ role }) => role === 'data')
     expect(data).toMatchObject({ bareMm: [5, 3], sleeveMm: 2.4 })
+    const feeds = [{ id: 'f', pad: 0, fuse: 'auto' as const, wire: 'mm2-2_5' }]
+    expect(wiresOf(planOf([{ ...shelf, feeds }]))[0]).toMatchObject({ sleeveMm: 6.4 })
     // From screw to screw there is nothing to sleeve.
     const screwed = wiresOf(planOf([shelf], {}, { junctions: [junction('outer')] }))[0]
     expect(screwed).toMatchObject({ bareMm: [7, 7], sleeveMm: null })
