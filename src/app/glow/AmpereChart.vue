@@ -4,6 +4,7 @@ import VueApexCharts from 'vue3-apexcharts'
 import type { Played } from '../../core/glow/play'
 import { fixed, formatQuantity, significant } from '../../core/quantity/format'
 import { chartLooks } from '../ui/chart-looks'
+import { useAfterPaint } from '../ui/use-after-paint'
 import { clockText } from '../../core/roll/show'
 
 const { played, ms } = defineProps<{
@@ -13,8 +14,10 @@ const { played, ms } = defineProps<{
 }>()
 const emit = defineEmits<{ seek: [ms: number] }>()
 
+const isPainted = useAfterPaint()
+
 /** So many points are told apart on a screen: of each stretch the highest is drawn. */
-const mostPoints = 600
+const mostPoints = 240
 const series = computed(() =>
   played.curve.map((curve, index) => {
     const each = Math.max(1, Math.ceil(curve.length / mostPoints))
@@ -139,8 +142,14 @@ const summary = computed(
     <figcaption class="flex justify-between text-[13px]">
       <b>Amperes</b><span class="text-bench-soft">{{ summary }}</span>
     </figcaption>
-    <div class="relative" role="img" :aria-label="`Amperes over time: ${summary}`">
-      <VueApexCharts type="line" height="122" :options="options" :series="series" />
+    <div class="relative min-h-[122px]" role="img" :aria-label="`Amperes over time: ${summary}`">
+      <VueApexCharts
+        v-if="isPainted"
+        type="line"
+        height="122"
+        :options="options"
+        :series="series"
+      />
       <span
         v-if="plot"
         class="pointer-events-none absolute w-0.5 bg-glow"
