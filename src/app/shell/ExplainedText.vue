@@ -13,9 +13,8 @@ const open = shallowRef<{ word: Word; left: number; top: number; isAbove: boolea
 /** As wide as it may become, px. */
 const widthPx = 260
 
-function show(word: Word, { currentTarget }: Event): void {
-  if (!(currentTarget instanceof HTMLElement)) return
-  const { left, top, bottom } = currentTarget.getBoundingClientRect()
+function show(word: Word, element: HTMLElement): void {
+  const { left, top, bottom } = element.getBoundingClientRect()
   const isAbove = bottom + 120 > innerHeight
   open.value = {
     word,
@@ -27,8 +26,11 @@ function show(word: Word, { currentTarget }: Event): void {
 function hide(): void {
   open.value = undefined
 }
+function touch(word: Word, { currentTarget }: Event): void {
+  if (currentTarget instanceof HTMLElement) show(word, currentTarget)
+}
 
-let pointed: readonly [Word, Event] | undefined
+let pointed: readonly [Word, HTMLElement] | undefined
 // Whoever passes over a word does not ask for it.
 const rest = useTimeoutFn(
   () => {
@@ -38,8 +40,8 @@ const rest = useTimeoutFn(
   { immediate: false },
 )
 function point(word: Word, { currentTarget, pointerType }: PointerEvent): void {
-  if (pointerType !== 'mouse' || currentTarget === null) return
-  pointed = [word, { currentTarget } as Event]
+  if (pointerType !== 'mouse' || !(currentTarget instanceof HTMLElement)) return
+  pointed = [word, currentTarget]
   rest.start()
 }
 function leave(): void {
@@ -47,10 +49,12 @@ function leave(): void {
   hide()
 }
 
-useEventListener(window, 'keydown', (event) => {
+// There are hundreds of these texts on a long roll: only the one that is open listens.
+const listening = computed(() => (open.value === undefined ? undefined : window))
+useEventListener(listening, 'keydown', (event: KeyboardEvent) => {
   if (event.key === 'Escape') hide()
 })
-useEventListener(window, ['scroll', 'pointerdown'], hide, { capture: true, passive: true })
+useEventListener(listening, ['scroll', 'pointerdown'], hide, { capture: true, passive: true })
 </script>
 
 <!-- Words of the glossary are explained where they are pointed at or touched; by keys the help has them all, those of the page first. -->
@@ -62,7 +66,7 @@ useEventListener(window, ['scroll', 'pointerdown'], hide, { capture: true, passi
       :data-word="part.word.word"
       @pointerenter="point(part.word, $event)"
       @pointerleave="leave"
-      @click.stop="show(part.word, $event)"
+      @click.stop="touch(part.word, $event)"
       >{{ part.text }}</span
     ><template v-else>{{ part.text }}</template></template
   >
