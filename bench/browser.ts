@@ -40,22 +40,46 @@ export const openFirst = async (page: Page): Promise<void> => {
   await page.goto(address)
 }
 
-/** Notes from now on how long the page stands still at most, ms; what is given back tells it and begins anew. */
-export async function watchStalls(page: Page): Promise<() => Promise<string>> {
-  // As text, since what is compiled here would call a helper that the page does not have.
-  await page.evaluate(`{
-    window.longest = 0
-    new PerformanceObserver((list) => {
-      for (const { duration } of list.getEntries()) window.longest = Math.max(window.longest, duration)
-    }).observe({ type: 'longtask' })
-  }`)
-  return async () => {
-    const longest = await page.evaluate<number>('window.longest')
-    await page.evaluate('window.longest = 0')
-    return longest === 0
-      ? 'never stands still for 50 ms'
-      : `stands still for ${longest.toFixed(0)} ms at most`
-  }
+interface TraceEvent {
+  readonly name: string
+  readonly ts: number
+  readonly pid: number
+  readonly tid: number
+  /** Time that the processor spent on it, µs. */
+  readonly tdur?: number
+  readonly args?: { readonly name?: string }
+}
+
+/** What happens on a page while something is done, as the browser's own trace tells it. */
+async function traced(
+  page: Page,
+  categories: string[],
+  act: () => Promise<unknown>,
+): Promise<readonly TraceEvent[]> {
+  const browser = page.context().browser()
+  if (browser === null) throw new Error('the page has no browser')
+  await browser.startTracing(page, { categories })
+  await act()
+  const trace = await browser.stopTracing()
+  return (JSON.parse(trace.toString()) as { traceEvents: TraceEvent[] }).traceEvents
+}
+
+/**
+ * How long a page stands still at most while something is done, ms of its own thread's processor time: what other programs take of the
+ * machine meanwhile does not count.
+ */
+export async function longestTask(page: Page, act: () => Promise<unknown>): Promise<string> {
+  const events = await traced(page, ['devtools.timeline', 'toplevel', '__metadata'], act)
+  const threadOf = ({ pid, tid }: TraceEvent): string => `${String(pid)} ${String(tid)}`
+  const own = new Set(
+    events
+      .filter(({ name, args }) => name === 'thread_name' && args?.name === 'CrRendererMain')
+      .map(threadOf),
+  )
+  const longest = events
+    .filter((event) => event.name.endsWith('RunTask') && own.has(threadOf(event)))
+    .reduce((most, { tdur = 0 }) => Math.max(most, tdur), 0)
+  return `stands still for ${(longest / 1000).toFixed(0)} ms at most`
 }
 
 /** A new plan whose pad holds these lines. */
@@ -79,16 +103,13 @@ export async function dragFrames(
   by: { readonly x: number; readonly y: number },
   moves: number,
 ): Promise<number[]> {
-  const browser = page.context().browser()
-  if (browser === null) throw new Error('the page has no browser')
   await page.mouse.move(from.x, from.y)
   await page.mouse.down()
-  await browser.startTracing(page, {
-    categories: ['disabled-by-default-devtools.timeline.frame', 'devtools.timeline.frame'],
-  })
+  const frames = ['disabled-by-default-devtools.timeline.frame', 'devtools.timeline.frame']
   // The page moves the pointer itself, once a frame: sent from here the moves would be slower than the frames. As text, since what is
   // compiled here would call a helper that the page does not have.
-  await page.evaluate(`new Promise((resolve) => {
+  const moved = (): Promise<unknown> =>
+    page.evaluate(`new Promise((resolve) => {
     let move = 0
     requestAnimationFrame(function step() {
       move += 1
@@ -103,11 +124,9 @@ export async function dragFrames(
       else resolve()
     })
   })`)
-  const trace = JSON.parse((await browser.stopTracing()).toString()) as {
-    traceEvents: { name: string; ts: number }[]
-  }
+  const events = await traced(page, frames, moved)
   await page.mouse.up()
-  const drawn = trace.traceEvents
+  const drawn = events
     .filter(({ name }) => name === 'DrawFrame')
     .map(({ ts }) => ts / 1000)
     .toSorted((a, b) => a - b)

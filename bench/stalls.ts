@@ -1,4 +1,4 @@
-import { openLines, watchStalls, withBrowser } from './browser'
+import { longestTask, openLines, withBrowser } from './browser'
 import { shelfLines } from './plans'
 
 /** How long the page stands still, at most, while each page of a plan of 300 runs and 50,000 pixels appears. */
@@ -6,12 +6,12 @@ export async function stallsBench(): Promise<void> {
   await withBrowser(async (newPage) => {
     const page = await newPage()
     await openLines(page, shelfLines(300))
-    const stalled = await watchStalls(page)
     for (const [key, name] of ['Measure', 'Cut', 'Feed', 'Signal', 'Wire'].entries()) {
-      await stalled()
-      await page.keyboard.press(`Alt+${String(key + 1)}`)
-      await page.waitForTimeout(2_500)
-      console.log(`${name} appears: ${await stalled()}`)
+      const stalled = await longestTask(page, async () => {
+        await page.keyboard.press(`Alt+${String(key + 1)}`)
+        await page.waitForTimeout(2_500)
+      })
+      console.log(`${name} appears: ${stalled}`)
     }
   })
 }

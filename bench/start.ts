@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { openFirst, watchStalls, withBrowser } from './browser'
+import { longestTask, openFirst, withBrowser } from './browser'
 
 /**
  * How long a first visit on a phone takes to its pad, ms from the start of the navigation as the page itself counts them, with a processor
@@ -42,7 +42,6 @@ export async function startBench(): Promise<void> {
       await openFirst(page)
       await page.getByLabel('Line 1', { exact: true }).waitFor()
       await page.waitForTimeout(3_000)
-      const stalled = await watchStalls(page)
       for (const name of [
         'Cut',
         'Feed',
@@ -54,9 +53,11 @@ export async function startBench(): Promise<void> {
         'Mend',
         'Measure',
       ]) {
-        await page.getByTitle(new RegExp(`^${name} `)).click()
-        await page.waitForTimeout(2_500)
-        console.log(`${name} appears: ${await stalled()}`)
+        const stalled = await longestTask(page, async () => {
+          await page.getByTitle(new RegExp(`^${name} `)).click()
+          await page.waitForTimeout(2_500)
+        })
+        console.log(`${name} appears: ${stalled}`)
       }
     },
     { firstVisit: 'examples' },
