@@ -1,6 +1,8 @@
 import { useDocumentVisibility, useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { computed, onScopeDispose, watch, type ComputedRef, type Ref } from 'vue'
 
+/** So often it is looked at, ms: once a second, a little late each time, it would leave a second out now and then. */
+const lookMs = 250
 /** Away from the page for longer, the clock stops where the page was left, ms. */
 const awayMs = 5 * 60_000
 
@@ -48,7 +50,7 @@ export function useClock(planId: () => string | undefined): Clock {
       put({ ...own.value, seenMs: null })
     } else put({ ...own.value, countedMs: countedMs + passed, seenMs: now })
   }
-  const { pause } = useIntervalFn(count, 1000)
+  const { pause } = useIntervalFn(count, lookMs)
   watch(visibility, count)
   onScopeDispose(pause)
 
