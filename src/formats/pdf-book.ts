@@ -128,11 +128,11 @@ export function planBook(plan: Plan): PdfPages {
       alignment: 'right',
       margin: [0, 6, 0, 0],
     },
-    ...diagramPage(plan, pageSize),
+    ...diagramPage(results, pageSize),
     { text: '', pageBreak: 'before', pageOrientation: 'portrait' },
     ...wiringLists({ plan, wiring: { ...wiring, joints } }),
     ...stepPages(stepsOnPaper(results)),
-    ...programPage(plan),
+    ...programPage(results),
     { text: '', pageBreak: 'before' },
     ...labels({ plan, pieces, wiring: { ...wiring, joints } }),
     ...templatePages(results),
@@ -203,9 +203,9 @@ const picture = (svg: string, [width, height]: readonly [number, number]): Conte
   fit: [width, height],
 })
 
-function diagramPage(plan: Plan, pageSize: keyof typeof papers): Content[] {
+function diagramPage(results: BuiltPlan, pageSize: keyof typeof papers): Content[] {
+  const { plan } = results
   const [short, long] = papers[pageSize]
-  const results = worked(plan)
   const diagram = diagramOf(results.wiring, results, plan.units)
   const isWide = diagram.width > diagram.height
   const room = isWide ? roomOf(long, short) : roomOf(short, long)
@@ -219,10 +219,8 @@ function diagramPage(plan: Plan, pageSize: keyof typeof papers): Content[] {
 }
 
 /** What the program has to know, for whoever writes it at the bench. */
-function programPage(plan: Plan): Content[] {
-  const { board, limitMa, brightnessLimit, supplies, lanes, dimmers, inputs } = programData(
-    worked(plan),
-  )
+function programPage(results: BuiltPlan): Content[] {
+  const { board, limitMa, brightnessLimit, supplies, lanes, dimmers, inputs } = programData(results)
   if (lanes.length + dimmers.length + inputs.length === 0) return []
   const pin = (name: string | null): string => (name === null ? 'no pin' : `pin ${name}`)
   return [

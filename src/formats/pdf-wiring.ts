@@ -2,13 +2,8 @@ import type { Content } from 'pdfmake/interfaces'
 import type { Piece } from '../core/cut/cut'
 import type { Plan } from '../core/plan/plan'
 import { workingText } from '../core/quantity/figure'
-import {
-  formatBore,
-  formatLength,
-  formatQuantity,
-  formatSold,
-  plural,
-} from '../core/quantity/format'
+import { formatLength, formatQuantity, formatSold, plural } from '../core/quantity/format'
+import { bareTexts, sleeveText } from '../core/wire/ends-text'
 import type { Diagram } from '../core/wire/drawn'
 import type { PlanJoint } from '../core/wire/joints'
 import { wireGroups } from '../core/wire/spools'
@@ -137,8 +132,8 @@ export function wiringLists({ plan, wiring }: Pick<WiringForPaper, 'plan' | 'wir
           placeText(blocks, wire.to),
           formatLength(wire.lengthMm, plan.units),
           workingText(wire.working, plan.units),
-          wire.bareMm.map((mm) => formatLength(mm, plan.units)).join(', '),
-          wire.sleeveMm === null ? '' : formatBore(wire.sleeveMm, plan.units),
+          bareTexts(wire, plan.units).join(', '),
+          sleeveText(wire, plan.units),
         ]),
       ),
     ],

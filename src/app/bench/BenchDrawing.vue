@@ -297,7 +297,7 @@ const transform = computed(
         :y1="guide.axis === 'y' ? toScreen(view, [0, guide.at])[1] : 0"
         :y2="guide.axis === 'y' ? toScreen(view, [0, guide.at])[1] : height"
       />
-      <RunHandles v-if="chosen && isRoomy" :entry="chosen" :view="view" :bench="bench" />
+      <RunHandles v-if="chosen && isRoomy" :entry="chosen" :bench="bench" />
       <rect
         v-if="thing"
         :x="toScreen(view, [thing.place.x + thing.widthMm, 0])[0] - 6"

@@ -5,16 +5,16 @@ import type { DrawnRun } from './drawn'
 import { handlesOf } from './handles'
 import type { Bench } from './use-run-hands'
 import { useSizeHands } from './use-size-hands'
-import { toScreen, type View } from './view'
+import { toScreen } from './view'
 
-const { entry, view, bench } = defineProps<{ entry: DrawnRun; view: View; bench: Bench }>()
+const { entry, bench } = defineProps<{ entry: DrawnRun; bench: Bench }>()
 
 const hands = useSizeHands(bench)
 
 /** The handle by which a run is turned stands above it. */
 const turnHandle = computed(() => {
   const { box } = entry
-  const [x, y] = toScreen(view, [box.x + box.width / 2, box.y])
+  const [x, y] = toScreen(bench.view(), [box.x + box.width / 2, box.y])
   return { x, y: y - 34, foot: y - 6 }
 })
 const handles = computed(() => handlesOf(entry.run))
@@ -23,7 +23,7 @@ const shown = computed(() => {
   const centre: Point = [run.box.x + run.box.width / 2, run.box.y + run.box.height / 2]
   return handles.value.map((handle) => {
     const [px, py] = turned(handle.point, centre, place.degrees)
-    const [x, y] = toScreen(view, [px + place.x, py + place.y])
+    const [x, y] = toScreen(bench.view(), [px + place.x, py + place.y])
     return { ...handle, x, y }
   })
 })

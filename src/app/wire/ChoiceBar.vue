@@ -4,7 +4,8 @@ import { computed } from 'vue'
 import { stripOf } from '../../core/parts/find-strips'
 import type { Plan } from '../../core/plan/plan'
 import { workingText } from '../../core/quantity/figure'
-import { formatBore, formatLength } from '../../core/quantity/format'
+import { formatLength } from '../../core/quantity/format'
+import { bareTexts, sleeveText } from '../../core/wire/ends-text'
 import type { Tally } from '../../core/tally'
 import { blocksById, placeText } from '../../formats/csv-wires'
 import { wireTint } from '../../formats/svg-diagram'
@@ -70,9 +71,9 @@ const tape = computed(() => {
         <p class="text-bench-soft">
           {{ formatLength(wire.lengthMm, plan.units) }} =
           {{ workingText(wire.working, plan.units) }} · {{ wire.gauge.name }} {{ wire.colour }} ·
-          bare {{ wire.bareMm.map((mm) => formatLength(mm, plan.units)).join(' and ')
+          bare {{ bareTexts(wire, plan.units).join(' and ')
           }}<template v-if="wire.sleeveMm !== null">
-            · sleeve {{ formatBore(wire.sleeveMm, plan.units) }}</template
+            · sleeve {{ sleeveText(wire, plan.units) }}</template
           ><template v-for="part in wire.inLine" :key="part.kind">
             · {{ part.kind }} {{ part.text }}</template
           >

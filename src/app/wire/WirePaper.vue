@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { useTemplateRef, watchEffect } from 'vue'
+import { computed, useTemplateRef, watchEffect } from 'vue'
 import type { Tally } from '../../core/tally'
 import type { Plan } from '../../core/plan/plan'
-import { formatBore, formatLength, formatQuantity, formatSold } from '../../core/quantity/format'
+import { formatLength, formatQuantity, formatSold } from '../../core/quantity/format'
+import { bareTexts, sleeveText } from '../../core/wire/ends-text'
 import type { Diagram } from '../../core/wire/drawn'
 import { wireGroups } from '../../core/wire/spools'
 import { blocksById, placeText } from '../../formats/csv-wires'
@@ -14,6 +15,8 @@ const { plan, wiring, diagram } = defineProps<{
   diagram: Diagram | undefined
 }>()
 
+const groups = computed(() => wireGroups(wiring.wires, plan.buy))
+const blocks = computed(() => blocksById(wiring))
 const picture = useTemplateRef<HTMLElement>('picture')
 // As text: all words in it are escaped.
 watchEffect(
@@ -31,7 +34,7 @@ watchEffect(
     <h1>{{ plan.name }}: wires and joints</h1>
     <div ref="picture" class="fills-sheet"></div>
     <template
-      v-for="{ gauge, colour, wires, totalMm, spools } in wireGroups(wiring.wires, plan.buy)"
+      v-for="{ gauge, colour, wires, totalMm, spools } in groups"
       :key="`${gauge.id} ${colour}`"
     >
       <h2>
@@ -43,12 +46,12 @@ watchEffect(
           <tr v-for="wire in wires" :key="wire.name">
             <td>☐</td>
             <td>{{ wire.name }}</td>
-            <td>{{ placeText(blocksById(wiring), wire.from) }}</td>
-            <td>{{ placeText(blocksById(wiring), wire.to) }}</td>
+            <td>{{ placeText(blocks, wire.from) }}</td>
+            <td>{{ placeText(blocks, wire.to) }}</td>
             <td>{{ formatLength(wire.lengthMm, plan.units) }}</td>
-            <td>bare {{ wire.bareMm.map((mm) => formatLength(mm, plan.units)).join(', ') }}</td>
+            <td>bare {{ bareTexts(wire, plan.units).join(', ') }}</td>
             <td>
-              {{ wire.sleeveMm === null ? '' : `sleeve ${formatBore(wire.sleeveMm, plan.units)}` }}
+              {{ wire.sleeveMm === null ? '' : `sleeve ${sleeveText(wire, plan.units)}` }}
             </td>
           </tr>
         </tbody>

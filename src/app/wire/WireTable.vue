@@ -4,13 +4,8 @@ import { gaugesFor } from '../../core/parts/wires'
 import { wireColours, wireRoles, type WireRole } from '../../core/plan/choices'
 import type { Plan } from '../../core/plan/plan'
 import { workingText } from '../../core/quantity/figure'
-import {
-  formatBore,
-  formatLength,
-  formatQuantity,
-  formatSold,
-  plural,
-} from '../../core/quantity/format'
+import { formatLength, formatQuantity, formatSold, plural } from '../../core/quantity/format'
+import { bareTexts, sleeveText } from '../../core/wire/ends-text'
 import type { Tally } from '../../core/tally'
 import { cableGroups, wireGroups } from '../../core/wire/spools'
 import { blocksById, placeText } from '../../formats/csv-wires'
@@ -190,10 +185,8 @@ const spoolText = ({ spools }: (typeof groups.value)[number]): string => {
               {{ workingText(wire.working, plan.units) }}
             </td>
             <td class="w-[196px] py-1 whitespace-nowrap text-bench-soft max-lg:hidden">
-              bare {{ wire.bareMm.map((mm) => formatLength(mm, plan.units)).join(', ') }}
-              {{
-                wire.sleeveMm === null ? '' : `· sleeve ${formatBore(wire.sleeveMm, plan.units)}`
-              }}
+              bare {{ bareTexts(wire, plan.units).join(', ') }}
+              {{ wire.sleeveMm === null ? '' : `· sleeve ${sleeveText(wire, plan.units)}` }}
             </td>
           </tr>
           <tr v-if="group.wires.length > mostRows" class="border-t border-bench-line">

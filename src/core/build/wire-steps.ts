@@ -1,5 +1,6 @@
 import { largest } from '../quantity/extremes'
-import { formatBore, formatLength, plural } from '../quantity/format'
+import { formatLength, plural } from '../quantity/format'
+import { bareTexts, sleeveText } from '../wire/ends-text'
 import { thingsAt } from '../wire/joints'
 import { cautions, typicalMinutes as minutes } from './step'
 import { plain, sentence, namesOf } from './words'
@@ -27,7 +28,7 @@ export function addWires(work: Work, { id, wires, place }: Bundle): void {
       .slice(0, 6)
       .map(
         ({ name, role, colour, gauge, bareMm, lengthMm, cable }) =>
-          `${name} ${role}: ${colour}, ${gauge.name}, ${formatLength(lengthMm, plan.units)}; bare ${bareMm.map((mm) => formatLength(mm, plan.units)).join(' and ')}${cable === undefined ? '' : `; core ${String(cable.core)} of ${cable.cable}`}.`,
+          `${name} ${role}: ${colour}, ${gauge.name}, ${formatLength(lengthMm, plan.units)}; bare ${bareTexts({ bareMm }, plan.units).join(' and ')}${cable === undefined ? '' : `; core ${String(cable.core)} of ${cable.cable}`}.`,
       ),
     needs: runs.map(stepId.measure),
     minutes: minutes.cutWire * wires.length,
@@ -54,8 +55,8 @@ export function addWires(work: Work, { id, wires, place }: Bundle): void {
     })
   const things = threadsOf(work, wires)
   const sleeved = new Map<string, string[]>()
-  for (const { sleeveMm, name } of wires)
-    if (sleeveMm !== null) listed(sleeved, formatBore(sleeveMm, plan.units)).push(name)
+  for (const wire of wires)
+    if (wire.sleeveMm !== null) listed(sleeved, sleeveText(wire, plan.units)).push(wire.name)
   const all = [
     ...[...sleeved].map(([sleeve, own]) => `${sleeve} sleeve on ${namesOf(work, own)}`),
     ...things,

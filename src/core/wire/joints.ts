@@ -3,7 +3,8 @@ import type { StripReels } from '../cut/reels'
 import type { FedPlan } from '../feed/fed-plan'
 import { profileOf } from '../parts/profiles'
 import type { Line, Plan } from '../plan/plan'
-import { formatBore, formatDrill, plural } from '../quantity/format'
+import { formatDrill, plural } from '../quantity/format'
+import { sleeveText } from './ends-text'
 import { blockId } from '../route/harness'
 import { linesOf } from '../route/strip-lines'
 import type { BlockOf, Terminal } from '../route/circuit'
@@ -399,8 +400,8 @@ export function bundlesOf<Wire extends { readonly bundle: string }>(
 
 const roleText = ({ role, colour }: PlanWire): string => `${role} (${colour})`
 
-const sleeveOn = ({ name, sleeveMm }: PlanWire, { units }: Pick<Plan, 'units'>): string[] =>
-  sleeveMm === null ? [] : [`sleeve ${formatBore(sleeveMm, units)} on ${name}`]
+const sleeveOn = (wire: PlanWire, { units }: Pick<Plan, 'units'>): string[] =>
+  wire.sleeveMm === null ? [] : [`sleeve ${sleeveText(wire, units)} on ${wire.name}`]
 
 /** What would be trapped by a joint of the wire at that place, and so is threaded on before. */
 const threadsAt = (
