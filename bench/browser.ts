@@ -68,7 +68,7 @@ async function traced(
  * How long a page stands still at most while something is done, ms of its own thread's processor time: what other programs take of the
  * machine meanwhile does not count.
  */
-export async function longestTask(page: Page, act: () => Promise<unknown>): Promise<string> {
+export async function longestTask(page: Page, act: () => Promise<unknown>): Promise<number> {
   const events = await traced(page, ['devtools.timeline', 'toplevel', '__metadata'], act)
   const threadOf = ({ pid, tid }: TraceEvent): string => `${String(pid)} ${String(tid)}`
   const own = new Set(
@@ -79,7 +79,7 @@ export async function longestTask(page: Page, act: () => Promise<unknown>): Prom
   const longest = events
     .filter((event) => event.name.endsWith('RunTask') && own.has(threadOf(event)))
     .reduce((most, { tdur = 0 }) => Math.max(most, tdur), 0)
-  return `stands still for ${(longest / 1000).toFixed(0)} ms at most`
+  return longest / 1000
 }
 
 /** A new plan whose pad holds these lines. */

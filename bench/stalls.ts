@@ -11,7 +11,7 @@ export async function stallsBench(): Promise<void> {
         await page.keyboard.press(`Alt+${String(key + 1)}`)
         await page.waitForTimeout(2_500)
       })
-      console.log(`${name} appears: ${stalled}`)
+      console.log(`${name} appears: stands still for ${stalled.toFixed(0)} ms at most`)
     }
   })
 }

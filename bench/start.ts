@@ -18,10 +18,12 @@ async function timeToPad(page: Page, slower: number): Promise<number> {
   return page.evaluate<number>('window.padAfter')
 }
 
+const stages = ['Cut', 'Feed', 'Signal', 'Wire', 'Buy', 'Build', 'Glow', 'Mend', 'Measure']
+
 const middleOf = (values: readonly number[]): number =>
   values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN
 
-/** A first visit that finds the examples: its pad, also on a slow phone, and each page of the first example. */
+/** A first visit that finds the examples: its pad, also on a slow phone, and each page of each example. */
 export async function startBench(): Promise<void> {
   await withBrowser(
     async (newPage) => {
@@ -40,24 +42,30 @@ export async function startBench(): Promise<void> {
       )
       const page = await newPage()
       await openFirst(page)
-      await page.getByLabel('Line 1', { exact: true }).waitFor()
-      await page.waitForTimeout(3_000)
-      for (const name of [
-        'Cut',
-        'Feed',
-        'Signal',
-        'Wire',
-        'Buy',
-        'Build',
-        'Glow',
-        'Mend',
-        'Measure',
-      ]) {
-        const stalled = await longestTask(page, async () => {
-          await page.getByTitle(new RegExp(`^${name} `)).click()
-          await page.waitForTimeout(2_500)
-        })
-        console.log(`${name} appears: ${stalled}`)
+      await page.goto(new URL('/plans', page.url()).href)
+      const plans = page.getByRole('main').locator('a[href*="/plan/"]')
+      await plans.first().waitFor()
+      const addresses = await plans.evaluateAll((links) => [
+        ...new Set(links.map((link) => link.getAttribute('href') ?? '')),
+      ])
+      for (const address of addresses) {
+        await page.goto(new URL(address, page.url()).href)
+        await page.getByLabel('Line 1', { exact: true }).waitFor()
+        await page.waitForTimeout(2_000)
+        const plan = (await page.title()).split(' · ')[0] ?? ''
+        const stalls: { readonly name: string; readonly ms: number }[] = []
+        for (const name of stages)
+          stalls.push({
+            name,
+            ms: await longestTask(page, async () => {
+              await page.getByTitle(new RegExp(`^${name} `)).click()
+              await page.waitForTimeout(1_800)
+            }),
+          })
+        stalls.sort((a, b) => b.ms - a.ms)
+        console.log(
+          `${plan} stands still as pages appear, at most: ${stalls.map(({ name, ms }) => `${name} ${ms.toFixed(0)}`).join(', ')} ms`,
+        )
       }
     },
     { firstVisit: 'examples' },

@@ -110,14 +110,14 @@ const service = {
     const step = steps.find((one) => one.id === id)
     return step && { step: id, expected: meterAt(results, steps, step) }
   },
-  /** What a show comes to; `tell` hears the share that is done, `early` what is known before the verdicts are. */
+  /** Plays a show. `tell` hears the share that is done, `early` what it comes to; the answer is its verdicts, with remedies that were tried. */
   show(
     plan: Plan,
     show: Show,
     run: ShowRun,
     tell: (done: number) => void,
     early: (told: EarlyShow) => void,
-  ): ShowTold {
+  ): readonly Verdict[] {
     const given = worked(plan)
     const playing = playSteps(given, show, run)
     let step = playing.next()
@@ -129,18 +129,21 @@ const service = {
     const whole = step.value
     const { played } = whole
     const day = showDay(given, show, whole)
-    const told = {
-      played,
-      board: whole.board,
-      day,
-      cells: showCells(given.supplies, whole, day),
-    }
-    early({ flashing: whole.flashing, told: { ...told, verdicts: judgeShow(show, whole) } })
+    early({
+      flashing: whole.flashing,
+      told: {
+        played,
+        board: whole.board,
+        day,
+        cells: showCells(given.supplies, whole, day),
+        verdicts: judgeShow(show, whole),
+      },
+    })
     const judging = showVerdicts(given, show, { whole, run, workOut: worked })
     let judged = judging.next()
     for (; judged.done !== true; judged = judging.next())
       tell(0.7 + 0.3 * (1 - 0.8 ** judged.value))
-    return { ...told, verdicts: judged.value }
+    return judged.value
   },
   /** A show as C for the board; `undefined` where the plan has nothing to play it on. */
   showC: (plan: Plan, show: Show): string | undefined => planShowC(plan, show),

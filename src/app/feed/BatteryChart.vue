@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import VueApexCharts from 'vue3-apexcharts'
 import { fixed, formatQuantity } from '../../core/quantity/format'
-import { chartLooks } from '../ui/chart-looks'
+import LineChart from '../ui/LineChart.vue'
 import type { Told } from '../engine/follow-plan'
 
 const { battery, name } = defineProps<{
@@ -17,24 +16,26 @@ const { battery, name } = defineProps<{
 const series = computed(() => [
   {
     name: 'at the mean load',
-    data: battery.course.map(({ hours, meanV }) => [hours, Math.round(meanV * 1000) / 1000]),
+    data: battery.course.map(({ hours, meanV }): [number, number] => [
+      hours,
+      Math.round(meanV * 1000) / 1000,
+    ]),
   },
   {
     name: 'at the peak',
-    data: battery.course.map(({ hours, peakV }) => [hours, Math.round(peakV * 1000) / 1000]),
+    data: battery.course.map(({ hours, peakV }): [number, number] => [
+      hours,
+      Math.round(peakV * 1000) / 1000,
+    ]),
   },
 ])
 const options = computed(() => ({
-  chart: {
-    ...chartLooks,
-  },
   colors: ['#8ec5ff', '#ffb84d'],
   stroke: { width: 2 },
   grid: { borderColor: '#343847' },
   legend: { position: 'top' as const, horizontalAlign: 'left' as const },
-  tooltip: { theme: 'dark' as const, x: { formatter: (value: number) => `${fixed(value, 1)} h` } },
+  tooltip: { x: { formatter: (value: number) => `${fixed(value, 1)} h` } },
   xaxis: {
-    type: 'numeric' as const,
     min: 0,
     labels: { formatter: (value: string | number) => `${fixed(Number(value), 1)} h` },
     tickAmount: 6,
@@ -75,7 +76,7 @@ const summary = computed(
     <figcaption class="text-[12.5px]">{{ summary }}</figcaption>
     <p v-if="atOneLevel" class="text-[12px] text-bench-soft">{{ atOneLevel }}</p>
     <div role="img" :aria-label="summary">
-      <VueApexCharts type="line" height="190" :options="options" :series="series" />
+      <LineChart :height="190" :options="options" :series="series" />
     </div>
   </figure>
 </template>

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, shallowRef } from 'vue'
-import VueApexCharts from 'vue3-apexcharts'
 import type { Played } from '../../core/glow/play'
 import { fixed, formatQuantity, significant } from '../../core/quantity/format'
-import { chartLooks } from '../ui/chart-looks'
+import LineChart from '../ui/LineChart.vue'
 import { useAfterPaint } from '../ui/use-after-paint'
 import { clockText } from '../../core/roll/show'
 
@@ -81,7 +80,6 @@ function place({ w: { globals } }: Chart): void {
 }
 const options = computed(() => ({
   chart: {
-    ...chartLooks,
     events: {
       mounted: place,
       updated: place,
@@ -98,12 +96,10 @@ const options = computed(() => ({
   grid: { borderColor: '#2b2f3d', padding: { top: -18, bottom: -6 } },
   legend: { show: played.supplies.length > 1, position: 'top' as const },
   tooltip: {
-    theme: 'dark' as const,
     x: { formatter: (value: number) => clockText(value) },
     y: { formatter: (value: number) => formatQuantity(value, 'A') },
   },
   xaxis: {
-    type: 'numeric' as const,
     min: 0,
     max: played.seconds,
     tickAmount: 6,
@@ -143,13 +139,7 @@ const summary = computed(
       <b>Amperes</b><span class="text-bench-soft">{{ summary }}</span>
     </figcaption>
     <div class="relative min-h-[122px]" role="img" :aria-label="`Amperes over time: ${summary}`">
-      <VueApexCharts
-        v-if="isPainted"
-        type="line"
-        height="122"
-        :options="options"
-        :series="series"
-      />
+      <LineChart v-if="isPainted" :height="122" :options="options" :series="series" />
       <span
         v-if="plot"
         class="pointer-events-none absolute w-0.5 bg-glow"

@@ -154,18 +154,23 @@ const job = useJob(
       }),
     ),
 )
-const { result: whole, progress } = job
+const { result: verdicts, progress } = job
 /** What the show comes to; remedies come last, once they have been tried. */
-const told = computed(() =>
-  progress.value === undefined ? whole.value : (early.value?.told ?? whole.value),
-)
+const told = computed(() => {
+  const known = early.value?.told
+  return progress.value === undefined && known !== undefined && verdicts.value !== undefined
+    ? { ...known, verdicts: verdicts.value }
+    : known
+})
 // Touches are played through once the hand has left them for a moment.
 let later: ReturnType<typeof setTimeout> | undefined
 watch(
   [playedPlan, show, events],
-  ([plan, current], [, before]) => {
+  ([plan, current], [planBefore, before]) => {
     if (plan === undefined || current === undefined) return
-    early.value = current === before ? early.value : undefined
+    if (current !== before) early.value = undefined
+    else if (plan !== planBefore && early.value !== undefined)
+      early.value = { flashing: early.value.flashing }
     clearTimeout(later)
     later = setTimeout(() => {
       job.start(current)
