@@ -14,6 +14,7 @@ const { series, options, height } = defineProps<{
 const holder = useTemplateRef<HTMLElement>('holder')
 let chart: ApexCharts | undefined
 let isGone = false
+const hasLeft = (): boolean => isGone
 
 /** What a chart has that its types leave out. */
 interface DrawnInTwo {
@@ -47,7 +48,7 @@ const pause = (): Promise<void> =>
 /** The curves are drawn in one task, axes and labels in the next: together they would hold up the page for too long. */
 async function drawFirst(): Promise<void> {
   await pause()
-  if (isGone) return
+  if (hasLeft()) return
   const [asked, of] = [options, series]
   const first: ApexCharts & Partial<DrawnInTwo> = new ApexCharts(holder.value, whole())
   const axes = first.mount?.bind(first)
@@ -55,10 +56,10 @@ async function drawFirst(): Promise<void> {
     first.mount = async (curves) => {
       delete first.mount
       await pause()
-      return isGone ? first : axes(curves)
+      return hasLeft() ? first : axes(curves)
     }
   await first.render()
-  if (isGone) {
+  if (hasLeft()) {
     first.destroy()
     return
   }
