@@ -84,13 +84,20 @@ export function solve(network: Network, memory?: SolvedParts): SolveResult {
   )
 }
 
-/** Solves a network, and tells the volts of both rails of its runs too. */
-export const solveWithRails = (network: Network): SolveResult =>
+/**
+ * Solves a network, and tells the volts of both rails of its runs too.
+ *
+ * @param near volts at each load of runs as they will be, about: the nearer, the fewer steps it takes
+ */
+export const solveWithRails = (
+  network: Network,
+  near: ReadonlyMap<string, Float64Array> = new Map(),
+): SolveResult =>
   joined(
     network,
     separateParts(network).map(({ part, leadIndices }) => ({
       leadIndices,
-      solve: partSolver(part, true),
+      solve: partSolver(part, true, near),
     })),
   )
 
@@ -199,12 +206,18 @@ export const solvedParts = new SolvedParts()
  * left, pads and junctions, is a small dense system, or a sparse one where many leads hang together. Loads are linearized and solved again (Newton). The network is the minimum of a convex
  * energy, so a step that goes past the minimum along it is shortened to near there.
  */
-function partSolver(network: Network, hasRails = false): () => SolveResult {
+function partSolver(
+  network: Network,
+  hasRails = false,
+  near: ReadonlyMap<string, Float64Array> = new Map(),
+): () => SolveResult {
   const model = modelOf(network)
   const { draws, runOf, firstNode, total } = model
   const g = new Float64Array(total)
   const c = new Float64Array(total)
   const volts = new Float64Array(total).fill(Math.max(...network.supplies.map(({ volts: v }) => v)))
+  for (const [run, { id, loads }] of network.runs.entries())
+    volts.set(near.get(id)?.subarray(0, loads) ?? [], firstNode[run])
   const state = {
     plus: new Float64Array(total),
     minus: new Float64Array(total),

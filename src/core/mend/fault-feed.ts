@@ -197,7 +197,7 @@ export class FaultFeed {
           : change,
       ),
     )
-    const found = solved(faulty, joins)
+    const found = solved(faulty, joins, this.healthy.runs)
     const supplyA = new Map(this.healthySupplyA())
     for (const part of own)
       for (const [id, amperes] of part.solved.supplyA)
@@ -254,9 +254,23 @@ export class FaultFeed {
   }
 }
 
-function solved(network: Network, joins: PadJoins): Solved {
+/** @param healthy volts of its runs without a fault: most faults leave most of them about there */
+function solved(network: Network, joins: PadJoins, healthy: Solved['runs'] = new Map()): Solved {
   const split = splitRuns(network, new Map(), joins)
-  const result: SolveResult = solveWithRails(split)
+  const partsOf = network.runs.map((run) => ({
+    id: run.id,
+    parts: runParts(run, new Set(joins.get(run.id)?.keys())),
+  }))
+  const near = new Map(
+    partsOf.flatMap(({ id, parts }) => {
+      const volts = healthy.get(id)
+      // Without volts there is nothing to start from.
+      return volts === undefined || volts.includes(NaN)
+        ? []
+        : parts.map(({ from, run }) => [run.id, volts.subarray(from, from + run.loads)] as const)
+    }),
+  )
+  const result: SolveResult = solveWithRails(split, near)
   const runs = new Map<string, Float64Array>()
   const rails = new Map<string, Rails>()
   if (!result.ok) {

@@ -59,6 +59,8 @@ export class Stage {
   private readonly runFed: ReadonlyMap<string, LookRun>
   /** Runs that are dark without a board; of a lane its first. */
   private readonly driven: readonly string[]
+  /** Indices of the points on each run of the network; `undefined`: of those on none. */
+  private readonly placesOf = new Map<string | undefined, number[]>()
   /** Where a run is on its lane. */
   private readonly laneAt = new Map<string, { readonly lane: number; readonly at: number }>()
 
@@ -88,6 +90,11 @@ export class Stage {
       ),
     ]
     this.points = this.meterPoints()
+    for (const [index, { run }] of this.points.entries()) {
+      const known = this.placesOf.get(run)
+      if (known === undefined) this.placesOf.set(run, [index])
+      else known.push(index)
+    }
   }
 
   /** The feed in one look, to draw what a meter shows anywhere. */
@@ -178,8 +185,9 @@ export class Stage {
       for (const run of this.driven) this.along(run, 0, null, 'dark', own, fill)
     // A pixel without power hands nothing on: the first on a lane leaves all behind it without data.
     if (off.size > 0)
-      for (const { runs } of this.given.lanes) {
-        const first = runs.find(({ entry }) => off.has(entry.run.id))
+      for (const lane of new Set([...off].map((id) => this.laneAt.get(id)?.lane))) {
+        const runs = lane === undefined ? undefined : this.given.lanes[lane]?.runs
+        const first = runs?.find(({ entry }) => off.has(entry.run.id))
         if (first === undefined) continue
         const states = shown.get(first.entry.run.id) ?? new Uint8Array(0)
         const at = first.isAgainstArrow
@@ -330,24 +338,31 @@ export class Stage {
 
   private valuesIn(fed: Readonly<Record<LookCase, FaultedFeed>>): Map<number, number> {
     const values = new Map<number, number>()
-    for (const [index, point] of this.points.entries()) {
-      const { runs, rails, places, supplyA } = fed[point.case]
-      const value =
-        point.what === 'current'
-          ? supplyA.get(point.where)
-          : point.run === undefined
-            ? voltsAt(places.get(point.where))
-            : !runs.has(point.run)
-              ? undefined
-              : point.rail === undefined
-                ? (runs.get(point.run)?.[point.at ?? 0] ?? 0)
-                : (rails.get(point.run)?.[point.rail][point.at ?? 0] ?? 0)
-      if (value === undefined) continue
+    // Of thousands of places only those that the fault reaches are read.
+    const places = [
+      ...(this.placesOf.get(undefined) ?? []),
+      ...[...fed.bright.runs.keys()].flatMap((run) => this.placesOf.get(run) ?? []),
+    ]
+    for (const index of places) {
+      const point = this.points[index]
+      const value = point && valueAt(point, fed[point.case])
+      if (point === undefined || value === undefined) continue
       const read = Number.isNaN(value) ? 0 : value
       if (Math.abs(read - point.value) > 1e-4) values.set(index, read)
     }
     return values
   }
+}
+
+/** What a meter reads at a point; `undefined` where a fault does not reach. */
+function valueAt(
+  { what, where, run, rail, at = 0 }: MeterPoint,
+  { runs, rails, places, supplyA }: FaultedFeed,
+): number | undefined {
+  if (what === 'current') return supplyA.get(where)
+  if (run === undefined) return voltsAt(places.get(where))
+  if (!runs.has(run)) return undefined
+  return (rail === undefined ? runs.get(run)?.[at] : rails.get(run)?.[rail][at]) ?? 0
 }
 
 /** A board stops below so much of its usual volts. *Typical.* */

@@ -159,6 +159,35 @@ export function together(
     const code = table[pairOf(bright[0] ?? 0, bright[0] ?? 0)] ?? 0
     return code === 0 ? undefined : fullOf(count, code)
   }
+  if (bright === undefined && low === undefined) return undefined
+  // What stands in many looks comes with the same other half again and again.
+  const isShared =
+    (bright === undefined || shared.has(bright)) && (low === undefined || shared.has(low))
+  const known = isShared ? joinedOf(bright, low) : undefined
+  if (known?.has(when) === true) return known.get(when)
+  const codes = joinedCodes(bright, low, count, table)
+  known?.set(when, codes)
+  return codes
+}
+
+/** Codes by when, of a pair of arrays that stand in many looks; `undefined` where all is right. */
+type Joined = Map<When | undefined, Uint8Array | undefined>
+const nothing = new Uint8Array(0)
+const joinedPairs = new WeakMap<Uint8Array, WeakMap<Uint8Array, Joined>>()
+function joinedOf(bright: Uint8Array = nothing, low: Uint8Array = nothing): Joined {
+  const ofBright = joinedPairs.get(bright) ?? new WeakMap<Uint8Array, Joined>()
+  joinedPairs.set(bright, ofBright)
+  const known: Joined = ofBright.get(low) ?? new Map<When | undefined, Uint8Array | undefined>()
+  ofBright.set(low, known)
+  return known
+}
+
+function joinedCodes(
+  bright: Uint8Array | undefined,
+  low: Uint8Array | undefined,
+  count: number,
+  table: Uint8Array,
+): Uint8Array | undefined {
   let codes: Uint8Array | undefined
   for (let at = 0; at < count; at += 1) {
     const inBright = bright === undefined ? 0 : (bright[at] ?? 0)

@@ -35,8 +35,7 @@ function numbersOf(text: string): Two {
 const mostTexts = 20_000
 
 /** … and of a number beside it: the sums of many of them tell sets apart in any order. */
-function mixed(text: string, value: number): Two {
-  const [a, b] = numbersOf(text)
+function mixed([a, b]: Two, value: number): Two {
   return [
     Math.imul(a ^ value, 0x85ebca6b) >>> 0,
     (Math.imul(b + value, 0xc2b2ae35) ^ (value >>> 13)) >>> 0,
@@ -46,13 +45,17 @@ function mixed(text: string, value: number): Two {
 /** Equal for looks that are the same everywhere, to what a meter can tell. */
 export function sightOf({ runs, values }: Look): string {
   let [a, b] = [0, 0]
-  const add = (text: string, value: number): void => {
-    const [x, y] = mixed(text, value)
+  const add = (of: Two, value: number): void => {
+    const [x, y] = mixed(of, value)
     a = (a + x) % 0x1_0000_0000
     b = (b + y) % 0x1_0000_0000
   }
-  for (const [id, codes] of runs) add(id, hashOf(codes))
+  for (const [id, codes] of runs) add(numbersOf(id), hashOf(codes))
   // A meter tells tenths of volts and amperes.
-  for (const [point, value] of values) add(`point ${String(point)}`, Math.round(value * 10))
+  for (const [point, value] of values)
+    add(
+      [Math.imul(point + 1, 0x9e3779b1), Math.imul(point + 1, 0x27d4eb2f)],
+      Math.round(value * 10),
+    )
   return `${String(runs.size)} ${String(values.size)} ${String(a)} ${String(b)}`
 }
