@@ -165,6 +165,29 @@ test('a hidden fault is found with the meter', async ({ page }) => {
   await pick('Black tip on', 'crown F2 start +')
   await page.getByRole('button', { name: 'Read it' }).click()
   await expect(page.locator('output')).toHaveText(/kΩ$|^\d{3,} Ω$|open/)
+  // On any pixel of a tape: both tips beside it.
+  await page.getByRole('radio', { name: 'V, power on' }).click()
+  const crown = page.getByRole('region', { name: 'What is seen' }).locator('svg').last()
+  const box = (await crown.boundingBox())!
+  await page.mouse.click(box.x + 0.2 * box.width, box.y + 20)
+  await expect(page.getByRole('combobox', { name: 'Red tip on' })).toHaveValue(
+    /^crown, pixel \d+ \+$/,
+  )
+  await page.getByRole('button', { name: 'Read it' }).click()
+  await expect(page.locator('output')).toHaveText(/^4\.\d\d V$/)
+  // On the diagram: data from end to end through its resistor, which is sound.
+  await page.getByRole('radio', { name: 'Diagram' }).click()
+  const seat = (name: string): Locator => page.locator(`[data-terminal="run:seat/${name}"]`).last()
+  await seat('D in').click()
+  await expect(page.getByText('Set it to Ω')).toBeVisible()
+  await page.getByRole('radio', { name: 'Ω, power off' }).click()
+  await seat('D in').click()
+  await expect(page.locator('[data-tip="red"]')).toBeVisible()
+  await pick('Black tip on', 'Board G4')
+  await page.getByRole('button', { name: 'Read it' }).click()
+  await expect(page.locator('output')).toHaveText(/^33\d Ω$/)
+  await noBarriers(page)
+  await page.getByRole('radio', { name: 'Tapes' }).click()
   // Half of it draws nothing: less than the whole crown would take.
   await page.getByRole('radio', { name: 'A, in between' }).click()
   await pick('In the plus of', 'W11')
@@ -174,7 +197,7 @@ test('a hidden fault is found with the meter', async ({ page }) => {
   await pick('Which fault', 'open plus W19 F2 start')
   await page.getByRole('button', { name: 'That is it' }).click()
   await expect(page.getByRole('heading', { name: /^Right\./ })).toBeVisible()
-  await expect(page.getByText('3 tests, 6 minutes')).toBeVisible()
+  await expect(page.getByText('5 tests, 8 minutes')).toBeVisible()
   await expect(page.getByText(/The best course: \d+ tests? in/)).toBeVisible()
 })
 

@@ -62,7 +62,15 @@ const themes: Readonly<Record<'bench' | 'paper', Theme>> = {
 export interface DiagramLit {
   readonly wires: ReadonlySet<string>
   readonly place: string | undefined
+  /** Tips of a meter that are held on terminals. */
+  readonly tips?: readonly MeterTip[]
 }
+export interface MeterTip {
+  readonly terminal: string
+  readonly tip: 'red' | 'black'
+}
+/** How a tip of a meter is drawn: a disc with its first letter. */
+const tipLooks = { red: { fill: '#d92d20', letter: 'R' }, black: { fill: '#15161c', letter: 'B' } }
 
 const d = (points: readonly Point[]): string =>
   points
@@ -118,7 +126,7 @@ export function diagramTree(
 }
 
 /** What is lit up, to lie over the dimmed rest: the same size, and nothing else in it. */
-export function litTree(diagram: Diagram, { wires: lit, place }: DiagramLit): SvgNode {
+export function litTree(diagram: Diagram, { wires: lit, place, tips = [] }: DiagramLit): SvgNode {
   const { blocks, wires, labels, isClose } = diagram
   const theme = themes.bench
   const own = wires.filter(({ wire }) => lit.has(wire.name))
@@ -154,6 +162,26 @@ export function litTree(diagram: Diagram, { wires: lit, place }: DiagramLit): Sv
         'stroke-width': 2,
       }),
     terminal && node('circle', { cx: terminal.at[0], cy: terminal.at[1], r: 5, fill: theme.mark }),
+    ...tips.flatMap(({ terminal: held, tip }) => {
+      const at = blocks.flatMap(({ terminals }) => terminals).find(({ id }) => id === held)?.at
+      if (at === undefined) return []
+      const { fill, letter } = tipLooks[tip]
+      return [
+        node('circle', {
+          cx: at[0],
+          cy: at[1],
+          r: 8,
+          fill,
+          stroke: '#fff',
+          'stroke-width': 1.5,
+          'data-tip': tip,
+        }),
+        text(at[0], at[1] + 4, letter, 11, '#fff', {
+          'text-anchor': 'middle',
+          'font-weight': 700,
+        }),
+      ]
+    }),
   )
 }
 

@@ -1,7 +1,7 @@
 import './as-written-here'
 import { expose } from 'comlink'
 import { Diagnosis, type Candidate } from '../../core/mend/diagnose'
-import type { Mend } from '../../core/mend/fault'
+import type { Mend, Rail } from '../../core/mend/fault'
 import { faultKinds } from '../../core/mend/kinds'
 import type { MeterPoint } from '../../core/mend/look'
 import { stretchesOf, type Stretch } from '../../core/mend/run-states'
@@ -12,14 +12,17 @@ import {
   type FirstGuess,
 } from '../../core/mend/five-questions'
 import type { LookCase } from '../../core/mend/fault-feed'
-import { openPlaces, tipPlaces, type OpenPlace, type TipPlace } from '../../core/mend/meter'
+import { openPlaces, type OpenPlace } from '../../core/mend/meter'
 import { nextTests, type Test } from '../../core/mend/next-test'
 import { Practice, type Try } from '../../core/mend/practice'
 import { nothingSeen, seenIssues, type Painted, type Seen } from '../../core/mend/seen'
 import { seeded } from '../../core/quantity/seeded'
+import { rails, tapeTip, tipPlaces, type TipPlace } from '../../core/mend/tips'
 import { noneFits, pairsFor } from '../../core/mend/two'
 import { whyOf } from '../../core/mend/why'
 import type { Plan } from '../../core/plan/plan'
+import type { Diagram } from '../../core/wire/drawn'
+import { diagramOf } from '../../core/wire/diagram'
 import { worked } from '../../core/worked'
 
 /** A run as it is painted. */
@@ -89,7 +92,7 @@ export interface Hidden {
   readonly seen: Readonly<Record<string, readonly Painted[]>>
   readonly tips: readonly TipPlace[]
   /** Where a plus can be opened for the meter. */
-  readonly opens: readonly { readonly id: string; readonly text: string }[]
+  readonly opens: readonly OpenPlace[]
   readonly tries: readonly Try[]
   readonly causes: readonly { readonly id: string; readonly text: string }[]
   readonly best: { readonly tests: number; readonly minutes: number }
@@ -115,9 +118,8 @@ const pauseAfter = (ms: number): (() => boolean) => {
 
 class MendService {
   private diagnosis: Diagnosis | undefined
-  private practice: Practice | undefined
-  private tips: readonly TipPlace[] = []
-  private opens: readonly OpenPlace[] = []
+  private practice:
+    { readonly given: ReturnType<typeof worked>; readonly own: Practice } | undefined
 
   /** Begins to work out what each fault of a plan would look like, the likeliest first. */
   open(plan: Plan): OpenMend {
@@ -229,14 +231,16 @@ class MendService {
     const truth = all.find(({ probability }) => (left -= probability) <= 0) ?? all[0]
     if (truth === undefined) return undefined
     const practice = new Practice(given, diagnosis, truth.candidate, random)
-    this.practice = practice
-    this.tips = tipPlaces(given)
-    this.opens = openPlaces(given)
+    this.practice = { given, own: practice }
     return {
       runs: paintRuns(diagnosis, given),
       seen: practice.seen,
-      tips: this.tips,
-      opens: this.opens.map(({ id, name }) => ({ id, text: name })),
+      tips: [
+        ...new Map(
+          [...tipPlaces(given), ...practice.terminals.values()].map((tip) => [tip.id, tip]),
+        ).values(),
+      ],
+      opens: openPlaces(given),
       tries: practice.tries,
       causes: causesOf(diagnosis),
       best: practice.best,
@@ -244,30 +248,42 @@ class MendService {
     }
   }
 
+  /** Where tips are held on the diagram of a plan with a hidden fault: by terminal. */
+  diagram():
+    { readonly diagram: Diagram; readonly tips: ReadonlyMap<string, TipPlace> } | undefined {
+    if (this.practice === undefined) return undefined
+    const { given, own } = this.practice
+    return { diagram: diagramOf(given.wiring, given, given.plan.units), tips: own.terminals }
+  }
+
+  /** Tips on plus and minus beside a pixel of a tape. */
+  tape(run: string, pixel: number): Partial<Record<Rail, TipPlace | undefined>> {
+    if (this.practice === undefined) return {}
+    const { given } = this.practice
+    return Object.fromEntries(rails.map((rail) => [rail, tapeTip(given, run, pixel, rail)]))
+  }
+
   /** What the meter shows; `null` for an open circuit. */
-  hold(mode: 'V' | 'Ω', red: string, black: string, look: LookCase): number | null {
-    const tip = (id: string): TipPlace | undefined => this.tips.find((one) => one.id === id)
-    const [a, b] = [tip(red), tip(black)]
-    if (this.practice === undefined || a === undefined || b === undefined) return null
-    return this.practice.hold(mode, a, b, look)
+  hold(mode: 'V' | 'Ω', red: TipPlace, black: TipPlace, look: LookCase): number | null {
+    return this.practice?.own.hold(mode, red, black, look) ?? null
   }
 
   /** What the meter shows in a plus that was opened, A. */
-  through(open: string, look: LookCase): number | undefined {
-    const place = this.opens.find(({ id }) => id === open)
-    return place && this.practice?.through(place, look)
+  through(open: OpenPlace, look: LookCase): number | undefined {
+    return this.practice?.own.through(open, look)
   }
 
   tryOut(id: string): ReturnType<Practice['tryOut']> | undefined {
-    return this.practice?.tryOut(id)
+    return this.practice?.own.tryOut(id)
   }
 
   /** Whether it is that one; and what it really was. */
   nameIt(id: string): Named | undefined {
     if (this.practice === undefined) return undefined
-    const { fault } = this.practice.truth
+    const { own } = this.practice
+    const { fault } = own.truth
     return {
-      isRight: this.practice.isIt(id),
+      isRight: own.isIt(id),
       cause: `${fault.title}, ${fault.where}`,
       kind: fault.kind,
       mend: faultKinds[fault.kind].mend,

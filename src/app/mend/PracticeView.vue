@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, ref, shallowRef, useTemplateRef } from 'vue'
 import { faultKindNames } from '../../core/mend/kind-names'
-import { holdMinutes, openMinutes } from '../../core/mend/practice'
 import type { Plan } from '../../core/plan/plan'
-import { formatQuantity, plural } from '../../core/quantity/format'
+import { plural } from '../../core/quantity/format'
 import tasks from '../../../demo/practice/faults.json'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import PaintTape from './PaintTape.vue'
 import PickList from './PickList.vue'
+import PracticeDiagram from './PracticeDiagram.vue'
+import PracticeMeter from './PracticeMeter.vue'
 import { dueKinds, keptMemory, ratingOf, remember } from './practice-memory'
+import { useMeter } from './use-meter'
 import { usePractice } from './use-practice'
 
 const { plan } = defineProps<{ plan: Plan }>()
@@ -35,8 +37,16 @@ async function begin(
     const { plans: demos } = await import('../stores/demos')
     own = demos.find((demo) => demo.name === planName) ?? plan
   }
+  shownPlan.value = own
   await practice.hide(own, want)
 }
+/** That the fault is hidden in. */
+const shownPlan = shallowRef(plan)
+const views = [
+  { value: 'tapes', label: 'Tapes' },
+  { value: 'diagram', label: 'Diagram' },
+] as const
+const view = ref<(typeof views)[number]['value']>('tapes')
 
 const area = useTemplateRef<HTMLElement>('area')
 const { width } = useElementSize(area)
@@ -48,61 +58,7 @@ const widthOf = (count: number): number =>
     ? room.value
     : Math.max(Math.min(room.value, 120), (room.value * count) / longest.value)
 
-const modes = [
-  { value: 'V', label: 'V, power on' },
-  { value: 'Ω', label: 'Ω, power off' },
-  { value: 'A', label: 'A, in between' },
-] as const
-const mode = ref<'V' | 'Ω' | 'A'>('V')
-const isBright = ref(true)
-const [red, black] = [ref<string>(), ref<string>()]
-/** The plus that is opened for amperes. */
-const opened = ref<string>()
-const isHeld = computed(() =>
-  mode.value === 'A'
-    ? opened.value !== undefined
-    : red.value !== undefined && black.value !== undefined,
-)
-const tips = computed(() => (hidden.value?.tips ?? []).map(({ id, name }) => ({ id, text: name })))
-const shown = ref<string>()
-const nameOf = (id: string | undefined): string =>
-  tips.value.find((tip) => tip.id === id)?.text ?? ''
-/** Both tips on the pads nearest to a place on a tape: red on plus, black on minus. */
-function point(run: string, pixel: number): void {
-  const near = (hidden.value?.tips ?? [])
-    .filter((tip) => tip.run === run)
-    .toSorted((a, b) => Math.abs((a.load ?? 0) - pixel) - Math.abs((b.load ?? 0) - pixel))
-  red.value = near.find(({ rail }) => rail === 'plus')?.id ?? red.value
-  black.value = near.find(({ rail }) => rail === 'minus')?.id ?? black.value
-}
-const lightText = (): string => (isBright.value ? ', full white' : ', dark')
-async function hold(): Promise<void> {
-  if (mode.value === 'A') {
-    await openUp()
-    return
-  }
-  if (red.value === undefined || black.value === undefined) return
-  const value = await practice.hold(mode.value, red.value, black.value, isBright.value)
-  if (value === undefined) return
-  shown.value = value === null ? 'open: nothing beeps' : formatQuantity(value, mode.value)
-  practice.note({
-    text: `${mode.value} from ${nameOf(red.value)} to ${nameOf(black.value)}${mode.value === 'V' ? lightText() : ''}`,
-    outcome: shown.value,
-    minutes: holdMinutes,
-  })
-}
-async function openUp(): Promise<void> {
-  const place = hidden.value?.opens.find(({ id }) => id === opened.value)
-  if (place === undefined) return
-  const value = await practice.through(place.id, isBright.value)
-  if (value === undefined) return
-  shown.value = formatQuantity(value, 'A')
-  practice.note({
-    text: `A in ${place.text}${lightText()}`,
-    outcome: shown.value,
-    minutes: openMinutes,
-  })
-}
+const meter = useMeter(practice)
 
 const tries = computed(() =>
   (hidden.value?.tries ?? []).map(({ id, title: text }) => ({ id, text })),
@@ -131,7 +87,9 @@ async function nameIt(): Promise<void> {
 }
 function leave(): void {
   practice.stop()
-  red.value = black.value = opened.value = tried.value = cause.value = shown.value = undefined
+  meter.clear()
+  view.value = 'tapes'
+  tried.value = cause.value = undefined
 }
 const minutesText = (minutes: number): string => plural(Math.round(minutes), 'minute')
 </script>
@@ -192,11 +150,19 @@ const minutesText = (minutes: number): string => plural(Math.round(minutes), 'mi
       <p class="text-[14px] text-bench-soft" role="status">
         {{ plural(moves.length, 'test') }}, {{ minutesText(spent) }}
       </p>
+      <SegmentedChoice v-model="view" label="What is shown" :options="views" />
       <button type="button" class="button-quiet max-[899px]:min-h-11" @click="leave">
         Another one
       </button>
     </div>
+    <PracticeDiagram
+      v-if="view === 'diagram'"
+      :plan="shownPlan"
+      :practice="practice"
+      :meter="meter"
+    />
     <section
+      v-show="view === 'tapes'"
       ref="area"
       class="rounded-lg border border-bench-line bg-bench-raised px-4 py-3"
       aria-label="What is seen"
@@ -213,44 +179,12 @@ const minutesText = (minutes: number): string => plural(Math.round(minutes), 'mi
           :painted="hidden.seen[run.id] ?? []"
           :width="widthOf(run.count)"
           is-read-only
-          @point="(pixel) => point(run.id, pixel)"
+          @point="(pixel) => meter.pointAtTape(run.id, pixel)"
         />
       </div>
     </section>
     <div v-if="named === undefined" class="grid gap-3 min-[900px]:grid-cols-2">
-      <section class="rounded-lg border border-bench-line bg-bench-raised p-4" aria-label="Meter">
-        <h3 class="mb-2 text-[14px] font-semibold">
-          Hold the meter
-          <span class="font-normal text-bench-soft">or point at a tape</span>
-        </h3>
-        <form class="grid gap-2" @submit.prevent="hold">
-          <div class="flex flex-wrap items-center gap-2">
-            <SegmentedChoice v-model="mode" label="What is measured" :options="modes" />
-            <label v-if="mode !== 'Ω'" class="flex min-h-6 items-center gap-1.5 text-[13px]">
-              <input v-model="isBright" type="checkbox" /> full white
-            </label>
-          </div>
-          <template v-if="mode === 'A'">
-            <PickList v-model="opened" :items="hidden.opens" label="In the plus of" :most="40" />
-            <p class="text-[13px] text-bench-soft">
-              Power off, the plus opened, the meter’s 10 A socket in between, power on.
-              {{ minutesText(openMinutes) }} each time.
-            </p>
-          </template>
-          <template v-else>
-            <PickList v-model="red" :items="tips" label="Red tip on" :most="40" />
-            <PickList v-model="black" :items="tips" label="Black tip on" :most="40" />
-          </template>
-          <p class="flex items-center gap-3">
-            <button class="button-main min-h-9 max-[899px]:min-h-11" :disabled="!isHeld || isBusy">
-              Read it
-            </button>
-            <output class="font-mono text-[22px] text-data" aria-live="polite">{{
-              shown ?? '– – –'
-            }}</output>
-          </p>
-        </form>
-      </section>
+      <PracticeMeter :meter="meter" :tips="hidden.tips" :opens="hidden.opens" :is-busy="isBusy" />
       <section
         class="rounded-lg border border-bench-line bg-bench-raised p-4"
         aria-label="Try and name"

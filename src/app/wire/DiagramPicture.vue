@@ -2,15 +2,22 @@
 import { onScopeDispose, useTemplateRef, watchEffect } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import type { Diagram } from '../../core/wire/drawn'
-import { diagramTree, litTree } from '../../formats/svg-diagram'
+import { diagramTree, litTree, type MeterTip } from '../../formats/svg-diagram'
 import { svgSlices, svgText } from '../../formats/svg-tree'
 import type { WireChoice } from './wire-choice'
 
-const { diagram, plan, lit, choice } = defineProps<{
+const {
+  diagram,
+  plan,
+  lit,
+  choice,
+  tips = [],
+} = defineProps<{
   diagram: Diagram
   plan: Plan
   lit: ReadonlySet<string>
   choice: WireChoice | undefined
+  tips?: readonly MeterTip[] | undefined
 }>()
 const emit = defineEmits<{ choose: [choice: WireChoice | undefined] }>()
 
@@ -47,7 +54,9 @@ watchEffect(
     if (overlay.value === null) return
     const place = choice?.kind === 'place' ? choice.id : undefined
     overlay.value.innerHTML =
-      choice === undefined ? '' : svgText(litTree(diagram, { wires: lit, place }))
+      choice === undefined && tips.length === 0
+        ? ''
+        : svgText(litTree(diagram, { wires: lit, place, tips }))
   },
   { flush: 'post' },
 )

@@ -4,6 +4,7 @@ import { useElementSize } from '@vueuse/core'
 import { useTemplateRef, watch } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import type { Diagram } from '../../core/wire/drawn'
+import type { MeterTip } from '../../formats/svg-diagram'
 import { useDrag } from '../bench/use-drag'
 import { usePinch } from '../bench/use-pinch'
 import { useView } from '../bench/use-view'
@@ -15,6 +16,7 @@ const { diagram } = defineProps<{
   plan: Plan
   lit: ReadonlySet<string>
   choice: WireChoice | undefined
+  tips?: readonly MeterTip[]
 }>()
 const emit = defineEmits<{ choose: [choice: WireChoice | undefined] }>()
 
@@ -106,6 +108,7 @@ function key(event: KeyboardEvent): void {
         :plan="plan"
         :lit="lit"
         :choice="choice"
+        :tips="tips"
         @choose="emit('choose', $event)"
       />
     </div>

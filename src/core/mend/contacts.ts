@@ -46,6 +46,7 @@ export function contactsOf(given: MendGiven): readonly Contact[] {
           contacts.push({
             ...linker.ofWire(wire, isFrom),
             joint: joint.id,
+            terminal,
             how: joint.kind,
             where: `${wire.name} ${wire.role} at ${joint.where}`,
           })

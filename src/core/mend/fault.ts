@@ -82,10 +82,23 @@ export interface LightChange {
   readonly state: Exclude<LightState, 'right'>
 }
 
+/** What a fault changes in the copper that carries data, clock and signals: seen by an ohm-meter. */
+export type SignalChange =
+  /** Nothing comes through a wire, or one of its joints, by its name. */
+  | { readonly kind: 'open'; readonly wire: string }
+  /** A terminal touches a rail at a place of the network. */
+  | {
+      readonly kind: 'touch'
+      readonly terminal: string
+      readonly at: string
+      readonly rail: Rail
+    }
+
 /** What a fault does. */
 export interface Effect {
   readonly feed?: readonly FeedChange[]
   readonly light?: readonly LightChange[]
+  readonly signal?: readonly SignalChange[]
   /** Where it comes and goes. Without it: whenever the feed has it so. */
   readonly when?: When
 }
@@ -193,6 +206,8 @@ export interface Contact {
   readonly how: 'screw' | 'solder' | 'in-line' | 'pad' | 'plug' | 'wire'
   readonly role: 'plus' | 'minus' | 'data' | 'clock' | 'signal'
   readonly wire: string | undefined
+  /** Where it is joined, if that is a terminal. */
+  readonly terminal?: string
   readonly where: string
   /** The run or thing that it belongs to, by its name. */
   readonly place: string

@@ -12,25 +12,25 @@ import type { SupplyPart } from '../plan/parts'
 import type { Plan } from '../plan/plan'
 import { worked } from '../worked'
 import { seeded } from '../quantity/seeded'
+import type { PlanWire } from '../wire/wires'
+import { anyPlan } from '../../testing/any-plan'
 import { demoPlan } from '../../testing/demo-plan'
 import { drawing, trial } from '../../testing/mend-trials'
 import { runs } from '../../testing/runs'
 import { answeredExactly, courseOf, paintedExactly, walkedExactly } from './course'
+import { contactsOf } from './contacts'
 import { chanceOf, Diagnosis, measuredAs, type Candidate } from './diagnose'
 import { faultedNetwork } from './faulted-network'
 import { faultsOf } from './faults'
 import { firstGuesses, planOfAnswers } from './five-questions'
+import type { Effect } from './fault'
 import { faultKinds } from './kinds'
+import { openEffect } from './kinds/at-contact'
 import { faultKindNames } from './kind-names'
+import { Stage } from './look'
 import { stateOf, stretchesOf } from './run-states'
-import {
-  amperesThrough,
-  ohmsBetween,
-  openPlaces,
-  tipPlaces,
-  voltsBetween,
-  type TipPlace,
-} from './meter'
+import { amperesThrough, ohmsBetween, openPlaces, voltsBetween } from './meter'
+import { tapeTip, terminalTips, tipPlaces, type TipPlace } from './tips'
 import { nextTests } from './next-test'
 import { paintedOver } from './painting'
 import { Practice } from './practice'
@@ -42,6 +42,7 @@ const nook = demoPlan('bay-window-nook')
 const given = worked(nook)
 const diagnosis = new Diagnosis(given)
 const { stage } = diagnosis
+const terminals = terminalTips(given, stage.network)
 const byId = (id: string, of = diagnosis): Candidate => {
   const found = of.candidates.find(({ fault }) => fault.id === id)
   if (found === undefined) throw new Error(`no fault ${id}`)
@@ -224,13 +225,88 @@ describe('what a fault does to the feed', () => {
     expect(across / lead.plusA).toBeGreaterThan(1)
     expect(Math.abs(across / lead.plusA - ohm)).toBeLessThan(0.05)
     const ohms = (effect: Candidate, a: string, b: string): number =>
-      ohmsBetween(given, stage, [effect.fault.does], tip(a), tip(b))
+      ohmsBetween(given, stage, terminals, [effect.fault.does], tip(a), tip(b))
     expect(ohms(poor, 'alcove, B1 end +', 'alcove, B2 start +')).toBeCloseTo(1.1, 1)
     expect(ohms(openPlus, 'alcove, B1 end −', 'alcove, B2 start −')).toBeCloseTo(0.1, 1)
     expect(ohms(openPlus, 'alcove, B1 end +', 'alcove, B2 start +')).toBeGreaterThan(100)
     expect(ohms(bridge, 'alcove, B2 start +', 'alcove, B2 start −')).toBeLessThan(0.5)
     expect(ohms(poor, 'alcove, B2 start +', 'alcove, B2 start −')).toBeGreaterThan(50)
     expect(ohms(poor, 'seat front, A1 start +', 'seat front, A1 start +')).toBe(0.1)
+  })
+
+  it('is held on any pixel of a tape, and reads there what the feed has', () => {
+    const at = (run: string, pixel: number, rail: 'plus' | 'minus'): TipPlace =>
+      tapeTip(given, run, pixel, rail)!
+    expect(at('alcove', 30, 'plus').name).toBe('alcove, pixel 31 +')
+    for (const pixel of [0, 17, 18, 30, 112]) {
+      const own = voltsBetween(
+        stage,
+        [poor.fault.does],
+        'bright',
+        at('alcove', pixel, 'plus'),
+        at('alcove', pixel, 'minus'),
+      )
+      const { runs: feed } = stage.feed('bright', poor.fault.does.feed!)
+      expect(own).toBeCloseTo(feed.get('alcove')![pixel]!, 6)
+    }
+    // At the ends of pieces it is the pad that has a name, on either side of the joint.
+    const named = new Map(tipPlaces(given).map((tip) => [tip.id, tip.name]))
+    expect(named.get(at('alcove', 17, 'minus').id)).toBe('alcove, B1 end −')
+    expect(named.get(at('alcove', 18, 'minus').id)).toBe('alcove, B2 start −')
+    // Ten pitches of rail lie between two pixels.
+    const [a, b] = [at('alcove', 30, 'plus'), at('alcove', 40, 'plus')]
+    const run = stage.network.runs.find(({ id }) => id === 'alcove')!
+    expect(ohmsBetween(given, stage, terminals, [], a, b) - 0.1).toBeCloseTo(
+      10 * run.pitchM * run.railOhmPerM.p,
+      6,
+    )
+  })
+
+  it('is held on every terminal of the diagram, and reads each wire from end to end', () => {
+    fc.assert(
+      fc.property(anyPlan, (plan) => {
+        const own = worked(plan)
+        const at = new Stage(own)
+        const tips = terminalTips(own, at.network)
+        const held = (does: Effect[], wire: PlanWire): number =>
+          ohmsBetween(own, at, tips, does, tips.get(wire.from.id)!, tips.get(wire.to.id)!)
+        const contacts = new Map(
+          contactsOf(own).flatMap((one) =>
+            one.joint === undefined && one.how === 'wire' ? [[one.wire, one] as const] : [],
+          ),
+        )
+        for (const wire of own.wiring.wires) {
+          const copper = (wire.lengthMm / 1000) * wire.gauge.ohmPerM + (wire.resistor?.ohm ?? 0)
+          // What its fuse, contacts and the meter’s own leads add, and no more.
+          expect(held([], wire), `${wire.name} ${wire.role}`).toBeLessThan(copper + 1.2)
+          const contact = contacts.get(wire.name)!
+          const cut = held([openEffect(contact)], wire)
+          if (wire.role === 'data' || wire.role === 'clock')
+            expect(cut, `${wire.name} cut`).toBe(Infinity)
+        }
+      }),
+      { numRuns: runs(30) },
+    )
+  })
+
+  it('beeps where data touches a rail, and nowhere else', () => {
+    for (const kind of ['bridge-plus-data', 'bridge-data-minus'] as const) {
+      const all = diagnosis.candidates.filter(({ fault }) => fault.kind === kind)
+      expect(all.length).toBeGreaterThan(3)
+      for (const { fault } of all) {
+        const [touch] = fault.does.signal!.flatMap((one) => (one.kind === 'touch' ? [one] : []))
+        if (touch === undefined) throw new Error(`${fault.id} touches nothing`)
+        const data = terminals.get(touch.terminal)!
+        const near = [...terminals.values()].filter(
+          ({ at }) =>
+            at.kind === 'load' && at.rail === touch.rail && touch.at.startsWith(`${at.run}@`),
+        )
+        const least = (does: Effect[]): number =>
+          Math.min(...near.map((rail) => ohmsBetween(given, stage, terminals, does, data, rail)))
+        expect(least([fault.does]), fault.id).toBeLessThan(0.7)
+        expect(least([]), fault.id).toBeGreaterThan(1_000)
+      }
+    }
   })
 
   it('lets through an opened plus what the whole network, solved anew, has there', () => {

@@ -2,9 +2,10 @@ import { answeredExactly, courseOf, paintedExactly } from './course'
 import { dimTest, measuredAs, type Candidate, type Diagnosis } from './diagnose'
 import type { MendGiven, ProbeKind } from './fault'
 import type { LookCase } from './fault-feed'
-import { amperesThrough, ohmsBetween, voltsBetween, type OpenPlace, type TipPlace } from './meter'
+import { amperesThrough, ohmsBetween, voltsBetween, type OpenPlace } from './meter'
 import { mistaken, probeId, probes } from './probes'
 import { nothingSeen } from './seen'
+import { terminalTips, type TipPlace } from './tips'
 import { allAnswer, firstOdd, walkAlong, walkedRun, walkText } from './walk'
 
 /** Something besides the meter that can be tried on a hidden fault. */
@@ -23,12 +24,17 @@ export const openMinutes = 4
 
 /** A fault that is hidden in a plan, to be found by looking, measuring and trying. */
 export class Practice {
+  /** The tip of the meter on each terminal of the wiring. */
+  readonly terminals: ReadonlyMap<string, TipPlace>
+
   constructor(
     private readonly given: MendGiven,
     private readonly diagnosis: Diagnosis,
     readonly truth: Candidate,
     private readonly random: () => number,
-  ) {}
+  ) {
+    this.terminals = terminalTips(given, diagnosis.stage.network)
+  }
 
   /** What is seen. */
   get seen(): ReturnType<typeof paintedExactly> {
@@ -96,7 +102,7 @@ export class Practice {
     const exact =
       mode === 'V'
         ? voltsBetween(this.diagnosis.stage, effects, look, red, black)
-        : ohmsBetween(this.given, this.diagnosis.stage, effects, red, black)
+        : ohmsBetween(this.given, this.diagnosis.stage, this.terminals, effects, red, black)
     return Number.isFinite(exact) ? this.shown(exact) : null
   }
 

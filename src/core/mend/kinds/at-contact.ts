@@ -16,10 +16,12 @@ export const powerOff = 'Power off first, and unplug the supply.'
 export const solderCautions = [powerOff, cautions.iron, cautions.strip] as const
 
 /** Nothing comes through there any more. */
-export function openEffect(links: readonly Link[]): Effect {
+export function openEffect({ links, wire }: Contact): Effect {
+  const light = links.flatMap((link) => (link.kind === 'light' ? [link.light] : []))
   return {
     feed: links.flatMap((link) => (link.kind === 'light' ? [] : [{ ...link, ohm: null } as const])),
-    light: links.flatMap((link) => (link.kind === 'light' ? [link.light] : [])),
+    light,
+    ...(light.length > 0 && wire !== undefined && { signal: [{ kind: 'open', wire }] }),
   }
 }
 
@@ -71,7 +73,7 @@ export const openAt = (
 ): FaultDraft[] =>
   contacts.flatMap((contact) =>
     contact.links.length > 0 && !contact.isFuse && isMeant(contact)
-      ? [atContact(contact, { weight: weightOf[contact.how], does: openEffect(contact.links) })]
+      ? [atContact(contact, { weight: weightOf[contact.how], does: openEffect(contact) })]
       : [],
   )
 
@@ -129,8 +131,17 @@ export const bridgeAt = (
 }
 
 /** What a data conductor leaves without data. */
-export const lightOf = ({ links }: Contact): readonly LightChange[] =>
+const lightOf = ({ links }: Contact): readonly LightChange[] =>
   links.flatMap((link) => (link.kind === 'light' ? [link.light] : []))
+
+/** Data that touches a rail: nothing behind it hears the board. */
+export const touching = (data: Contact, other: Contact, rail: Rail): Effect => ({
+  light: lightOf(data),
+  ...(data.terminal !== undefined &&
+    other.at !== undefined && {
+      signal: [{ kind: 'touch', terminal: data.terminal, at: other.at, rail }],
+    }),
+})
 
 /** The place in the network of a supply. */
 export const supplyNode = (id: string): string => networkName.supply(id)

@@ -1,5 +1,5 @@
 import type { FaultKind } from '../fault'
-import { bridgeAt, isOnRail, lightOf, neighbours, solderCautions } from './at-contact'
+import { bridgeAt, isOnRail, neighbours, solderCautions, touching } from './at-contact'
 
 /** Data touches minus: it is stuck low, and nothing behind it hears the board. */
 export const bridgeDataMinus: FaultKind = {
@@ -10,7 +10,7 @@ export const bridgeDataMinus: FaultKind = {
       contacts,
       ({ role }) => role === 'data',
       (contact) => isOnRail(contact, 'minus'),
-    ).map((pair) => bridgeAt(pair, { weight: 0.3, does: { light: lightOf(pair.a) } })),
+    ).map((pair) => bridgeAt(pair, { weight: 0.3, does: touching(pair.a, pair.b, 'minus') })),
   mend: {
     steps: ['Suck the solder off and clean between the pads.', 'Look for a stray strand.'],
     cautions: solderCautions,

@@ -1,5 +1,5 @@
 import type { FaultKind } from '../fault'
-import { bridgeAt, isOnRail, lightOf, neighbours, solderCautions } from './at-contact'
+import { bridgeAt, isOnRail, neighbours, solderCautions, touching } from './at-contact'
 
 /** Plus touches data: the data is stuck high, and the first input behind it may be burnt. */
 export const bridgePlusData: FaultKind = {
@@ -10,7 +10,7 @@ export const bridgePlusData: FaultKind = {
       contacts,
       (contact) => isOnRail(contact, 'plus'),
       ({ role }) => role === 'data',
-    ).map((pair) => bridgeAt(pair, { weight: 0.3, does: { light: lightOf(pair.b) } })),
+    ).map((pair) => bridgeAt(pair, { weight: 0.3, does: touching(pair.b, pair.a, 'plus') })),
   mend: {
     steps: [
       'Take the data wire off the board: 5 V on its pin can burn it.',

@@ -14,7 +14,7 @@ export const brokenStrand: FaultKind = {
               where: contact.where,
               about: contact.about,
               weight: 0.25,
-              does: { ...openEffect(contact.links), when: 'random' as const },
+              does: { ...openEffect(contact), when: 'random' as const },
               shownBy: [
                 {
                   kind: 'wiggle' as const,

@@ -12,7 +12,7 @@ export const fuseOpen: FaultKind = {
             atContact(contact, {
               where: `fuse ${contact.where}`,
               weight: 1.5,
-              does: openEffect(contact.links),
+              does: openEffect(contact),
               shownBy: [
                 {
                   kind: 'ohm',
