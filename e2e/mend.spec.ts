@@ -201,6 +201,55 @@ test('a hidden fault is found with the meter', async ({ page }) => {
   await expect(page.getByText(/The best course: \d+ tests? in/)).toBeVisible()
 })
 
+test('what is painted is played in the room', async ({ page }) => {
+  await openMend(page, 'Bay-window nook')
+  await page.getByRole('radio', { name: 'Room' }).click()
+  await expect(page.getByText('As it should look.')).toBeVisible()
+  const room = page.getByLabel('The room at dusk')
+  /** Dots of the picture that are bright. */
+  const bright = (): Promise<number> =>
+    room.evaluate((canvas: HTMLCanvasElement) => {
+      const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height)
+      return data.reduce((count, part, at) => (at % 4 === 0 && part > 150 ? count + 1 : count), 0)
+    })
+  /** … once it no longer changes. */
+  const settled = async (): Promise<number> => {
+    let last = -1
+    await expect
+      .poll(async () => {
+        const before = last
+        last = await bright()
+        return last === before
+      })
+      .toBe(true)
+    return last
+  }
+  const slider = page.getByRole('slider', { name: 'Where the show is' })
+  await slider.fill('4')
+  await expect.poll(bright).toBeGreaterThan(500)
+  const right = await settled()
+  await noBarriers(page)
+  await page.getByRole('radio', { name: 'Tapes' }).click()
+  for (const run of ['seat front', 'alcove', 'porthole', 'right ledge'])
+    await page.getByRole('button', { name: `Paint all of ${run}` }).click()
+  await page.getByRole('radio', { name: 'Room' }).click()
+  await expect(page.getByText('As it is painted.')).toBeVisible()
+  await slider.fill('4')
+  await expect.poll(bright).toBeGreaterThan(100)
+  const painted = await settled()
+  expect(painted).toBeLessThan(0.7 * right)
+  // A board without power lights nothing at all.
+  await page
+    .getByRole('region', { name: 'Suspects' })
+    .getByRole('button', { name: /Program not running/ })
+    .click()
+  await expect(page.getByText('As it would look:')).toBeVisible()
+  await expect.poll(bright).toBeLessThan(0.1 * painted)
+  await page.getByRole('button', { name: 'Play' }).click()
+  await expect.poll(async () => Number(await slider.inputValue())).toBeGreaterThan(4.3)
+  await page.getByRole('button', { name: 'Pause' }).click()
+})
+
 test('five answers give a first guess without a plan, and an empty plan says what it lacks', async ({
   page,
 }) => {

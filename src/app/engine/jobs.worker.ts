@@ -15,7 +15,14 @@ import type { Strip } from '../../core/plan/parts'
 import type { ShowBoard } from '../../core/glow/board-needs'
 import { showCells, showDay, type ShowCells, type ShowDay } from '../../core/glow/day'
 import type { Flashing } from '../../core/glow/flashing'
-import { playSteps, type Played, type ShowRun } from '../../core/glow/play'
+import {
+  playSteps,
+  readyShow,
+  showFlashes,
+  watchFlashes,
+  type Played,
+  type ShowRun,
+} from '../../core/glow/play'
 import type { Plan, Show } from '../../core/plan/plan'
 import { judgeShow, showVerdicts } from '../../core/verdict/judge-show'
 import type { Verdict } from '../../core/verdict/verdict'
@@ -109,6 +116,11 @@ const service = {
     const { steps } = results.schedule
     const step = steps.find((one) => one.id === id)
     return step && { step: id, expected: meterAt(results, steps, step) }
+  },
+  /** How a show flashes, before it is looked at. */
+  flashing(plan: Plan, show: Show, run: ShowRun): Flashing {
+    const given = worked(plan)
+    return showFlashes(given, show, watchFlashes(readyShow(given, show), run), run)
   },
   /** Plays a show. `tell` hears the share that is done, `early` what it comes to; the answer is its verdicts, with remedies that were tried. */
   show(

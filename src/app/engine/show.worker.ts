@@ -13,6 +13,7 @@ import {
 import { Player } from '../../core/glow/player'
 import { ShowFeed } from '../../core/glow/show-feed'
 import type { Box } from '../../core/measure/geometry'
+import { FaultInShow, type FaultyRuns } from '../../core/mend/in-show'
 import type { Plan, Show } from '../../core/plan/plan'
 import type { WorkedPlan } from '../../core/stages'
 import { worked } from '../../core/worked'
@@ -77,6 +78,7 @@ class ShowService {
   private shape: Shape | undefined
   private aspect = 2
   private tape: InputTape | undefined
+  private fault: FaultInShow | undefined
   private last = -1
   private events = 0
 
@@ -92,6 +94,7 @@ class ShowService {
       flashes: new LiveFlashes(player),
     }
     this.last = -1
+    this.fault = undefined
     this.reshape(this.aspect)
     return {
       seconds: lengthOf(ready),
@@ -108,6 +111,12 @@ class ShowService {
     const rows = Math.max(8, Math.min(160, Math.round((columns * box.height) / box.width)))
     this.look = new Look(given, player.show.field, { box, columns, rows })
     this.shape = { x: this.look.x, y: this.look.y, box, columns, rows, tapes: this.look.tapes }
+  }
+
+  /** What looks wrong while it plays from now on. */
+  suppose(runs: FaultyRuns): void {
+    const { open } = this
+    if (open !== undefined) this.fault = new FaultInShow(runs, 1000 * lengthOf(open.player.show))
   }
 
   /** The frame at a time, with all that the inputs said until then; going back plays from the start again. */
@@ -133,7 +142,9 @@ class ShowService {
     player.paint(ms)
     const byteAt = sentBy(player)
     const solved = feed.frame(byteAt)
-    look.frame(byteAt, solved?.runs ?? new Map())
+    look.frame(byteAt, solved?.runs ?? new Map(), (run, light) => {
+      this.fault?.alter(run, light, ms)
+    })
     const balance = balanceOf(kelvin)
     const lights = new Uint8ClampedArray(look.light.length)
     shownAs(look.light, { stops, balance, lux: luxOf.light, stride: 3 }, lights)

@@ -2,6 +2,7 @@ import { useRafFn } from '@vueuse/core'
 import { releaseProxy, wrap } from 'comlink'
 import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef, type Ref } from 'vue'
 import type { InputEvent } from '../../core/glow/play'
+import type { FaultyRuns } from '../../core/mend/in-show'
 import type { Plan, Show } from '../../core/plan/plan'
 import { messageOf } from '../../core/quantity/message-of'
 import type { Eye, OpenShow, ShownFrame, ShowWorker } from '../engine/show.worker'
@@ -33,6 +34,11 @@ export interface ShowPlayer {
   readonly release: () => void
 }
 
+export interface ShowOptions {
+  /** What looks wrong while it plays, where something does. */
+  readonly fault?: () => FaultyRuns
+}
+
 function withValue(values: readonly number[], input: number, value: number): readonly number[] {
   const next = [...values]
   next[input] = value
@@ -50,6 +56,7 @@ export function useShow(
   show: () => Show | undefined,
   eye: () => Omit<Eye, 'speed'>,
   aspect: Ref<number>,
+  { fault }: ShowOptions = {},
 ): ShowPlayer {
   const worker = new Worker(new URL('../engine/show.worker.ts', import.meta.url), {
     type: 'module',
@@ -84,6 +91,7 @@ export function useShow(
     isBusy = true
     try {
       const loaded = await service.load(own, current)
+      if (fault !== undefined) await service.suppose(fault())
       if (mine !== generation || isGone) return
       open.value = loaded
       problem.value = undefined
@@ -95,6 +103,12 @@ export function useShow(
     }
   }
   watch([plan, show], () => void load(), { immediate: true })
+  if (fault !== undefined)
+    watch(fault, (next) => {
+      void service.suppose(next).then(() => {
+        asked = undefined
+      })
+    })
 
   // A window that is being drawn larger is looked at once it has come to rest.
   let resting: ReturnType<typeof setTimeout> | undefined

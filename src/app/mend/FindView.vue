@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { lookedAgain } from '../../core/mend/diagnose'
 import { paintedOver } from '../../core/mend/painting'
 import type { LightState, When } from '../../core/mend/fault'
+import type { Plan } from '../../core/plan/plan'
 import type { Outcome, Test } from '../../core/mend/next-test'
 import { readingAt, type Seen } from '../../core/mend/seen'
 import { symptoms, type SymptomName } from '../../core/mend/symptoms'
@@ -14,15 +15,19 @@ import BrushBar from './BrushBar.vue'
 import { saidWords } from './looks'
 import MendCard from './MendCard.vue'
 import PaintTape from './PaintTape.vue'
+import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import SuspectList from './SuspectList.vue'
 import TestCard from './TestCard.vue'
 import type { MendCase } from './mend-case'
 import type { MendState } from './use-mend'
 
-const { mend } = defineProps<{ mend: MendState }>()
+const { mend, plan } = defineProps<{ mend: MendState; plan: Plan }>()
+
 const emit = defineEmits<{
   mended: [fault: ToldFault, did: string, minutes: number]
 }>()
+
+const MendRoom = defineAsyncComponent(() => import('./MendRoom.vue'))
 
 const { open, told, trouble, isRanking, isEmpty, change, forget } = mend
 const brush = ref<LightState | 'wipe'>('dark')
@@ -45,6 +50,12 @@ const widthOf = (count: number): number =>
     ? room.value
     : Math.max(Math.min(room.value, 120), (room.value * count) / longest.value)
 
+const places = [
+  { value: 'tapes', label: 'Tapes' },
+  { value: 'room', label: 'Room' },
+] as const
+/** Where it is looked at: painted on tapes, or played in the room. */
+const place = ref<(typeof places)[number]['value']>('tapes')
 const suspect = computed(() => told.value?.suspects.find(({ id }) => id === chosenId.value))
 watch(told, (next) => {
   if (next?.suspects.some(({ id }) => id === chosenId.value) === false) {
@@ -173,8 +184,35 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
       class="flex flex-col gap-2 rounded-lg border border-bench-line bg-bench-raised px-4 py-3"
       aria-label="What you see"
     >
-      <BrushBar v-model:brush="brush" v-model:when="when" />
-      <div ref="area" class="max-h-[34vh] overflow-y-auto max-[899px]:max-h-none">
+      <div class="flex flex-wrap items-start gap-2">
+        <BrushBar
+          v-if="place === 'tapes'"
+          v-model:brush="brush"
+          v-model:when="when"
+          class="min-w-0 flex-1"
+        />
+        <p v-else class="min-w-0 flex-1 self-center text-[14px]">
+          <template v-if="suspect">
+            As it would look: <b>{{ suspect.title }}</b>, {{ suspect.where }}
+          </template>
+          <template v-else-if="isEmpty">
+            As it should look. Choose a suspect to see it with that.
+          </template>
+          <template v-else>As it is painted. Choose a suspect to see how that would look.</template>
+        </p>
+        <SegmentedChoice v-model="place" label="Where it is shown" :options="places" />
+      </div>
+      <MendRoom
+        v-if="place === 'room'"
+        :plan="plan"
+        :runs="open.runs"
+        :look="suspect?.look ?? trouble.seen.runs"
+      />
+      <div
+        v-show="place === 'tapes'"
+        ref="area"
+        class="max-h-[34vh] overflow-y-auto max-[899px]:max-h-none"
+      >
         <div
           v-for="run in open.runs"
           :key="run.id"

@@ -109,7 +109,7 @@ function mended({ id, kind, title, where }: ToldFault, did: string, minutes: num
         page to try again.
       </p>
       <template v-if="shows(view)">
-        <FindView v-if="view === 'find'" :mend="mend" @mended="mended" />
+        <FindView v-if="view === 'find'" :mend="mend" :plan="plan" @mended="mended" />
         <MendLog v-else-if="view === 'log'" :plan="plan" />
         <UpkeepView v-else-if="view === 'upkeep'" :plan="plan" />
         <PracticeView v-else :plan="plan" />

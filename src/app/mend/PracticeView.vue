@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, ref, shallowRef, useTemplateRef } from 'vue'
+import { computed, defineAsyncComponent, ref, shallowRef, useTemplateRef } from 'vue'
 import { faultKindNames } from '../../core/mend/kind-names'
 import type { Plan } from '../../core/plan/plan'
 import { plural } from '../../core/quantity/format'
@@ -15,6 +15,8 @@ import { useMeter } from './use-meter'
 import { usePractice } from './use-practice'
 
 const { plan } = defineProps<{ plan: Plan }>()
+
+const MendRoom = defineAsyncComponent(() => import('./MendRoom.vue'))
 
 const practice = usePractice()
 const { hidden, named, moves, problem, isBusy } = practice
@@ -44,6 +46,7 @@ async function begin(
 const shownPlan = shallowRef(plan)
 const views = [
   { value: 'tapes', label: 'Tapes' },
+  { value: 'room', label: 'Room' },
   { value: 'diagram', label: 'Diagram' },
 ] as const
 const view = ref<(typeof views)[number]['value']>('tapes')
@@ -160,6 +163,12 @@ const minutesText = (minutes: number): string => plural(Math.round(minutes), 'mi
       :plan="shownPlan"
       :practice="practice"
       :meter="meter"
+    />
+    <MendRoom
+      v-else-if="view === 'room'"
+      :plan="shownPlan"
+      :runs="hidden.runs"
+      :look="hidden.seen"
     />
     <section
       v-show="view === 'tapes'"

@@ -65,6 +65,14 @@ interface SeenRun {
   readonly through: number
 }
 
+/** The lights of a run among all that are seen, in the order of its data; turned, that begins where pads are counted to. */
+export interface LookedRun {
+  readonly id: string
+  readonly from: number
+  readonly count: number
+  readonly isTurned: boolean
+}
+
 /** A run as one straight row of lights. */
 export interface Tape {
   readonly name: string
@@ -191,12 +199,19 @@ export class Look {
    *
    * @param byteAt what is sent to a channel of an element, 0–255
    * @param solved the volts of the frame; a run that is missing has none and is dark
+   * @param alter changes what the lights of a run look like before they fall on the wall
    */
   frame(
     byteAt: (run: FieldRun, element: number, channel: number) => number,
     solved: ReadonlyMap<string, SolvedRun>,
+    alter?: (run: LookedRun, light: Float32Array) => void,
   ): void {
-    for (const seen of this.runs) this.lightRun(seen, byteAt, solved.get(seen.entry.run.id))
+    for (const seen of this.runs) {
+      const { entry, run, from, count } = seen
+      const { id } = entry.run
+      this.lightRun(seen, byteAt, solved.get(id))
+      alter?.({ id, from, count, isTurned: run?.isTurned === true }, this.light)
+    }
     this.wall.fill(0)
     const { wall, light, lumens, falls, cells } = this
     for (const [index, [from, to]] of this.sources.entries()) {
