@@ -1,7 +1,7 @@
 import './as-written-here'
 import { expose } from 'comlink'
 import { Diagnosis, type Candidate } from '../../core/mend/diagnose'
-import type { Mend, Rail } from '../../core/mend/fault'
+import type { Mend } from '../../core/mend/fault'
 import { faultKinds } from '../../core/mend/kinds'
 import type { MeterPoint } from '../../core/mend/look'
 import { stretchesOf, type Stretch } from '../../core/mend/run-states'
@@ -12,12 +12,12 @@ import {
   type FirstGuess,
 } from '../../core/mend/five-questions'
 import type { LookCase } from '../../core/mend/fault-feed'
-import { openPlaces, type OpenPlace } from '../../core/mend/meter'
+import { HeldMeter, type OpenPlace } from '../../core/mend/meter'
 import { nextTests, type Test } from '../../core/mend/next-test'
 import { Practice, type Try } from '../../core/mend/practice'
 import { nothingSeen, seenIssues, type Painted, type Seen } from '../../core/mend/seen'
 import { seeded } from '../../core/quantity/seeded'
-import { rails, tapeTip, tipPlaces, type TipPlace } from '../../core/mend/tips'
+import type { TipPlace } from '../../core/mend/tips'
 import { noneFits, pairsFor } from '../../core/mend/two'
 import { whyOf } from '../../core/mend/why'
 import type { Plan } from '../../core/plan/plan'
@@ -86,13 +86,18 @@ export interface Told {
   readonly cleared: readonly string[]
 }
 
+/** Where a meter can be held. */
+export interface MeterPlaces {
+  readonly tips: readonly TipPlace[]
+  /** Where a plus can be opened for it. */
+  readonly opens: readonly OpenPlace[]
+}
+const placesOf = ({ tips, opens }: HeldMeter): MeterPlaces => ({ tips, opens })
+
 /** A hidden fault as the page shows it. */
-export interface Hidden {
+export interface Hidden extends MeterPlaces {
   readonly runs: readonly PaintRun[]
   readonly seen: Readonly<Record<string, readonly Painted[]>>
-  readonly tips: readonly TipPlace[]
-  /** Where a plus can be opened for the meter. */
-  readonly opens: readonly OpenPlace[]
   readonly tries: readonly Try[]
   readonly causes: readonly { readonly id: string; readonly text: string }[]
   readonly best: { readonly tests: number; readonly minutes: number }
@@ -118,14 +123,23 @@ const pauseAfter = (ms: number): (() => boolean) => {
 
 class MendService {
   private diagnosis: Diagnosis | undefined
-  private practice:
-    { readonly given: ReturnType<typeof worked>; readonly own: Practice } | undefined
+  private given: ReturnType<typeof worked> | undefined
+  private practice: Practice | undefined
+  /** The meter that is held, where, and how what it reads is shown. */
+  private inHand:
+    | {
+        readonly given: ReturnType<typeof worked>
+        readonly meter: HeldMeter
+        readonly shown: (exact: number | null) => number | null
+      }
+    | undefined
 
   /** Begins to work out what each fault of a plan would look like, the likeliest first. */
   open(plan: Plan): OpenMend {
     const given = worked(plan)
     const diagnosis = new Diagnosis(given, false)
     this.diagnosis = diagnosis
+    this.given = given
     const done = diagnosis.goOn(pauseAfter(firstMs))
     return {
       runs: paintRuns(diagnosis, given),
@@ -231,16 +245,12 @@ class MendService {
     const truth = all.find(({ probability }) => (left -= probability) <= 0) ?? all[0]
     if (truth === undefined) return undefined
     const practice = new Practice(given, diagnosis, truth.candidate, random)
-    this.practice = { given, own: practice }
+    this.practice = practice
+    this.inHand = { given, meter: practice.meter, shown: (exact) => practice.shown(exact) }
     return {
       runs: paintRuns(diagnosis, given),
       seen: practice.seen,
-      tips: [
-        ...new Map(
-          [...tipPlaces(given), ...practice.terminals.values()].map((tip) => [tip.id, tip]),
-        ).values(),
-      ],
-      opens: openPlaces(given),
+      ...placesOf(practice.meter),
       tries: practice.tries,
       causes: causesOf(diagnosis),
       best: practice.best,
@@ -248,42 +258,55 @@ class MendService {
     }
   }
 
-  /** Where tips are held on the diagram of a plan with a hidden fault: by terminal. */
+  /** Holds the meter on the open plan with a fault in it, or with none. */
+  suppose(fault: string | undefined): MeterPlaces | undefined {
+    const { diagnosis, given } = this
+    if (diagnosis === undefined || given === undefined) return undefined
+    const wrong = diagnosis.candidates.filter((one) => one.fault.id === fault)
+    const meter = new HeldMeter(
+      given,
+      diagnosis.stage,
+      wrong.map((one) => one.fault.does),
+    )
+    this.inHand = { given, meter, shown: (exact) => exact }
+    return placesOf(meter)
+  }
+
+  /** The diagram that tips are held on, with the tip on each of its terminals. */
   diagram():
     { readonly diagram: Diagram; readonly tips: ReadonlyMap<string, TipPlace> } | undefined {
-    if (this.practice === undefined) return undefined
-    const { given, own } = this.practice
-    return { diagram: diagramOf(given.wiring, given, given.plan.units), tips: own.terminals }
+    if (this.inHand === undefined) return undefined
+    const { given, meter } = this.inHand
+    return { diagram: diagramOf(given.wiring, given, given.plan.units), tips: meter.terminals }
   }
 
   /** Tips on plus and minus beside a pixel of a tape. */
-  tape(run: string, pixel: number): Partial<Record<Rail, TipPlace | undefined>> {
-    if (this.practice === undefined) return {}
-    const { given } = this.practice
-    return Object.fromEntries(rails.map((rail) => [rail, tapeTip(given, run, pixel, rail)]))
+  tape(run: string, pixel: number): ReturnType<HeldMeter['tape']> {
+    return this.inHand?.meter.tape(run, pixel) ?? {}
   }
 
   /** What the meter shows; `null` for an open circuit. */
   hold(mode: 'V' | 'Ω', red: TipPlace, black: TipPlace, look: LookCase): number | null {
-    return this.practice?.own.hold(mode, red, black, look) ?? null
+    const { inHand } = this
+    return inHand === undefined ? null : inHand.shown(inHand.meter.hold(mode, red, black, look))
   }
 
   /** What the meter shows in a plus that was opened, A. */
   through(open: OpenPlace, look: LookCase): number | undefined {
-    return this.practice?.own.through(open, look)
+    const { inHand } = this
+    return inHand && (inHand.shown(inHand.meter.through(open, look)) ?? undefined)
   }
 
   tryOut(id: string): ReturnType<Practice['tryOut']> | undefined {
-    return this.practice?.own.tryOut(id)
+    return this.practice?.tryOut(id)
   }
 
   /** Whether it is that one; and what it really was. */
   nameIt(id: string): Named | undefined {
     if (this.practice === undefined) return undefined
-    const { own } = this.practice
-    const { fault } = own.truth
+    const { fault } = this.practice.truth
     return {
-      isRight: own.isIt(id),
+      isRight: this.practice.isIt(id),
       cause: `${fault.title}, ${fault.where}`,
       kind: fault.kind,
       mend: faultKinds[fault.kind].mend,

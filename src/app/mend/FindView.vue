@@ -27,6 +27,7 @@ const emit = defineEmits<{
   mended: [fault: ToldFault, did: string, minutes: number]
 }>()
 
+const MendMeter = defineAsyncComponent(() => import('./MendMeter.vue'))
 const MendRoom = defineAsyncComponent(() => import('./MendRoom.vue'))
 
 const { open, told, trouble, isRanking, isEmpty, change, forget } = mend
@@ -53,8 +54,9 @@ const widthOf = (count: number): number =>
 const places = [
   { value: 'tapes', label: 'Tapes' },
   { value: 'room', label: 'Room' },
+  { value: 'meter', label: 'Meter' },
 ] as const
-/** Where it is looked at: painted on tapes, or played in the room. */
+/** Where it is looked at: painted on tapes, played in the room, or measured. */
 const place = ref<(typeof places)[number]['value']>('tapes')
 const suspect = computed(() => told.value?.suspects.find(({ id }) => id === chosenId.value))
 watch(told, (next) => {
@@ -193,7 +195,11 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
         />
         <p v-else class="min-w-0 flex-1 self-center text-[14px]">
           <template v-if="suspect">
-            As it would look: <b>{{ suspect.title }}</b>, {{ suspect.where }}
+            {{ place === 'meter' ? 'As it would measure' : 'As it would look' }}:
+            <b>{{ suspect.title }}</b>, {{ suspect.where }}
+          </template>
+          <template v-else-if="place === 'meter'">
+            As it should measure. Choose a suspect to see what a meter shows with that.
           </template>
           <template v-else-if="isEmpty">
             As it should look. Choose a suspect to see it with that.
@@ -208,6 +214,7 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
         :runs="open.runs"
         :look="suspect?.look ?? trouble.seen.runs"
       />
+      <MendMeter v-else-if="place === 'meter'" :plan="plan" :mend="mend" :suspect="suspect" />
       <div
         v-show="place === 'tapes'"
         ref="area"

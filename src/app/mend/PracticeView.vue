@@ -6,10 +6,10 @@ import type { Plan } from '../../core/plan/plan'
 import { plural } from '../../core/quantity/format'
 import tasks from '../../../demo/practice/faults.json'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
+import MeterCard from './MeterCard.vue'
+import MeterDiagram from './MeterDiagram.vue'
 import PaintTape from './PaintTape.vue'
 import PickList from './PickList.vue'
-import PracticeDiagram from './PracticeDiagram.vue'
-import PracticeMeter from './PracticeMeter.vue'
 import { dueKinds, keptMemory, ratingOf, remember } from './practice-memory'
 import { useMeter } from './use-meter'
 import { usePractice } from './use-practice'
@@ -61,7 +61,7 @@ const widthOf = (count: number): number =>
     ? room.value
     : Math.max(Math.min(room.value, 120), (room.value * count) / longest.value)
 
-const meter = useMeter(practice)
+const meter = useMeter(practice, () => hidden.value?.opens ?? [], practice.note)
 
 const tries = computed(() =>
   (hidden.value?.tries ?? []).map(({ id, title: text }) => ({ id, text })),
@@ -158,12 +158,7 @@ const minutesText = (minutes: number): string => plural(Math.round(minutes), 'mi
         Another one
       </button>
     </div>
-    <PracticeDiagram
-      v-if="view === 'diagram'"
-      :plan="shownPlan"
-      :practice="practice"
-      :meter="meter"
-    />
+    <MeterDiagram v-if="view === 'diagram'" :plan="shownPlan" :source="practice" :meter="meter" />
     <MendRoom
       v-else-if="view === 'room'"
       :plan="shownPlan"
@@ -193,7 +188,13 @@ const minutesText = (minutes: number): string => plural(Math.round(minutes), 'mi
       </div>
     </section>
     <div v-if="named === undefined" class="grid gap-3 min-[900px]:grid-cols-2">
-      <PracticeMeter :meter="meter" :tips="hidden.tips" :opens="hidden.opens" :is-busy="isBusy" />
+      <MeterCard
+        :meter="meter"
+        :tips="hidden.tips"
+        :opens="hidden.opens"
+        :is-busy="isBusy"
+        point-at="a tape or the diagram"
+      />
       <section
         class="rounded-lg border border-bench-line bg-bench-raised p-4"
         aria-label="Try and name"

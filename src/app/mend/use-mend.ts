@@ -2,7 +2,8 @@ import { releaseProxy, wrap } from 'comlink'
 import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef, type Ref } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import { messageOf } from '../../core/quantity/message-of'
-import type { MendWorker, OpenMend, Told } from '../engine/mend.worker'
+import type { MendWorker, MeterPlaces, OpenMend, Told } from '../engine/mend.worker'
+import { meterSource, type MeterSource } from './meter-source'
 import { isNothing, keepCase, keptCase, noCase, type MendCase } from './mend-case'
 
 export interface MendState {
@@ -14,6 +15,10 @@ export interface MendState {
   readonly isEmpty: ComputedRef<boolean>
   readonly change: (next: Partial<MendCase>) => void
   readonly forget: () => void
+  /** A meter on the plan. */
+  readonly meter: MeterSource
+  /** Holds it on the plan with a fault in it, or with none. */
+  readonly suppose: (fault: string | undefined) => Promise<MeterPlaces | undefined>
 }
 
 /** Follows a plan and what is seen of it in a worker of its own: suspects and the next test. */
@@ -70,6 +75,15 @@ export function useMend(id: () => string | undefined, plan: () => Plan | undefin
     }
   }
 
+  async function guarded<Answer>(work: () => Promise<Answer>): Promise<Answer | undefined> {
+    try {
+      return await work()
+    } catch (error) {
+      problem.value = messageOf(error)
+      return undefined
+    }
+  }
+
   watch(
     id,
     (own) => {
@@ -108,5 +122,7 @@ export function useMend(id: () => string | undefined, plan: () => Plan | undefin
     forget: () => {
       trouble.value = noCase()
     },
+    meter: meterSource(service, guarded),
+    suppose: (fault) => guarded(() => service.suppose(fault)),
   }
 }

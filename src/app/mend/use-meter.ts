@@ -3,7 +3,8 @@ import type { OpenPlace } from '../../core/mend/meter'
 import { holdMinutes, openMinutes } from '../../core/mend/practice'
 import type { TipPlace } from '../../core/mend/tips'
 import { formatQuantity } from '../../core/quantity/format'
-import type { PracticeState } from './use-practice'
+import type { MeterSource } from './meter-source'
+import type { Move } from './use-practice'
 
 export type MeterMode = 'V' | 'Ω' | 'A'
 export type TipName = 'red' | 'black'
@@ -35,8 +36,17 @@ export interface Meter {
   readonly clear: () => void
 }
 
-/** A meter in hand: where its tips are, what it is set to, and what it shows of the hidden fault. */
-export function useMeter(practice: PracticeState): Meter {
+/**
+ * A meter in hand: where its tips are, what it is set to, and what it shows.
+ *
+ * @param opens where a plus can be opened
+ * @param note hears of each reading
+ */
+export function useMeter(
+  source: MeterSource,
+  opens: () => readonly OpenPlace[],
+  note: (move: Move) => void = () => undefined,
+): Meter {
   const mode = ref<MeterMode>('V')
   const isBright = ref(true)
   const tips = { red: shallowRef<TipPlace>(), black: shallowRef<TipPlace>() }
@@ -69,7 +79,7 @@ export function useMeter(practice: PracticeState): Meter {
   }
   async function pointAtTape(run: string, pixel: number): Promise<void> {
     hint.value = undefined
-    const { plus, minus } = await practice.tape(run, pixel)
+    const { plus, minus } = await source.tape(run, pixel)
     if (mode.value === 'V') {
       if (plus === undefined || minus === undefined) hint.value = 'No tip can be held there.'
       tips.red.value = plus ?? tips.red.value
@@ -77,7 +87,7 @@ export function useMeter(practice: PracticeState): Meter {
     } else put(rail.value === 'plus' ? plus : minus)
   }
   function open(wire: string): void {
-    const place = practice.hidden.value?.opens.find((one) => one.wire === wire)
+    const place = opens().find((one) => one.wire === wire)
     hint.value =
       place === undefined ? `${wire} is no plus that a meter can be put into.` : undefined
     opened.value = place ?? opened.value
@@ -87,10 +97,10 @@ export function useMeter(practice: PracticeState): Meter {
   async function read(): Promise<void> {
     if (mode.value === 'A') {
       const place = opened.value
-      const value = place && (await practice.through(place, isBright.value))
+      const value = place && (await source.through(place, isBright.value))
       if (place === undefined || value === undefined) return
       shown.value = formatQuantity(value, 'A')
-      practice.note({
+      note({
         text: `A in ${place.name}${light()}`,
         outcome: shown.value,
         minutes: openMinutes,
@@ -99,10 +109,10 @@ export function useMeter(practice: PracticeState): Meter {
     }
     const [red, black] = [tips.red.value, tips.black.value]
     if (red === undefined || black === undefined) return
-    const value = await practice.hold(mode.value, red, black, isBright.value)
+    const value = await source.hold(mode.value, red, black, isBright.value)
     if (value === undefined) return
     shown.value = value === null ? 'open: nothing beeps' : formatQuantity(value, mode.value)
-    practice.note({
+    note({
       text: `${mode.value} from ${red.name} to ${black.name}${mode.value === 'V' ? light() : ''}`,
       outcome: shown.value,
       minutes: holdMinutes,

@@ -1,10 +1,9 @@
-import { releaseProxy, wrap, type Remote } from 'comlink'
+import { releaseProxy, wrap } from 'comlink'
 import { onScopeDispose, ref, shallowRef, type Ref } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import { messageOf } from '../../core/quantity/message-of'
-import type { OpenPlace } from '../../core/mend/meter'
-import type { TipPlace } from '../../core/mend/tips'
 import type { Hidden, MendWorker, Named } from '../engine/mend.worker'
+import { meterSource, type MeterSource } from './meter-source'
 
 /** Something that was done to find the fault, with what came of it. */
 export interface Move {
@@ -13,7 +12,7 @@ export interface Move {
   readonly minutes: number
 }
 
-export interface PracticeState {
+export interface PracticeState extends MeterSource {
   readonly hidden: Ref<Hidden | undefined>
   readonly named: Ref<Named | undefined>
   readonly moves: Ref<readonly Move[]>
@@ -23,17 +22,6 @@ export interface PracticeState {
     plan: Plan,
     want: { readonly fault?: string | undefined; readonly kind?: string | undefined },
   ) => Promise<void>
-  readonly hold: (
-    mode: 'V' | 'Ω',
-    red: TipPlace,
-    black: TipPlace,
-    isBright: boolean,
-  ) => Promise<number | null | undefined>
-  readonly through: (open: OpenPlace, isBright: boolean) => Promise<number | undefined>
-  /** Tips on both rails beside a pixel of a tape. */
-  readonly tape: (run: string, pixel: number) => ReturnType<Remote<MendWorker>['tape']>
-  /** The diagram of the plan that the fault is in, and the tip on each of its terminals. */
-  readonly diagram: () => ReturnType<Remote<MendWorker>['diagram']>
   readonly tryOut: (id: string) => Promise<string | undefined>
   readonly nameIt: (id: string) => Promise<void>
   readonly note: (move: Move) => void
@@ -88,11 +76,7 @@ export function usePractice(): PracticeState {
       hidden.value = found
       if (found === undefined) problem.value = 'this plan has no such fault that shows'
     },
-    hold: (mode, red, black, isBright) =>
-      guarded(() => service.hold(mode, red, black, isBright ? 'bright' : 'idle')),
-    through: (open, isBright) => guarded(() => service.through(open, isBright ? 'bright' : 'idle')),
-    tape: (run, pixel) => service.tape(run, pixel),
-    diagram: () => service.diagram(),
+    ...meterSource(service, guarded),
     tryOut: async (id) => (await guarded(() => service.tryOut(id)))?.text,
     nameIt: async (id) => {
       named.value = await guarded(() => service.nameIt(id))

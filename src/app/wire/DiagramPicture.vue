@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onScopeDispose, useTemplateRef, watchEffect } from 'vue'
 import type { Plan } from '../../core/plan/plan'
-import type { Diagram } from '../../core/wire/drawn'
+import { close, roomy, type Diagram } from '../../core/wire/drawn'
 import { diagramTree, litTree, type MeterTip } from '../../formats/svg-diagram'
 import { svgSlices, svgText } from '../../formats/svg-tree'
 import type { WireChoice } from './wire-choice'
@@ -61,11 +61,28 @@ watchEffect(
   { flush: 'post' },
 )
 
+/** The terminal nearest to a place on the screen: wires end on it, and a finger is wide. */
+function terminalNear({ clientX, clientY }: MouseEvent): string | undefined {
+  const box = picture.value?.getBoundingClientRect()
+  if (box === undefined || box.width === 0) return undefined
+  const scale = box.width / diagram.width
+  const [x, y] = [(clientX - box.left) / scale, (clientY - box.top) / scale]
+  // Half of the way to the next one.
+  const { pitch } = diagram.isClose ? close : roomy
+  let [nearest, least]: [string | undefined, number] = [undefined, pitch / 2]
+  for (const { terminals } of diagram.blocks)
+    for (const { id, at } of terminals) {
+      const away = Math.hypot(at[0] - x, at[1] - y)
+      if (away < least) [nearest, least] = [id, away]
+    }
+  return nearest
+}
+
 function click(event: MouseEvent): void {
   const at = event.target instanceof Element ? event.target : undefined
   const of = (name: string): string | undefined =>
     at?.closest(`[data-${name}]`)?.getAttribute(`data-${name}`) ?? undefined
-  const [terminal, wire, block] = [of('terminal'), of('wire'), of('block')]
+  const [terminal, wire, block] = [of('terminal') ?? terminalNear(event), of('wire'), of('block')]
   if (terminal !== undefined) emit('choose', { kind: 'place', id: terminal })
   else if (wire !== undefined && wire !== '') emit('choose', { kind: 'wire', name: wire })
   else emit('choose', block === undefined ? undefined : { kind: 'place', id: block })

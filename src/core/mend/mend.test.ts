@@ -745,16 +745,18 @@ describe('practice', () => {
     const practice = new Practice(given, diagnosis, poor, seeded(3))
     const tips = new Map(tipPlaces(given).map((tip) => [tip.name, tip]))
     const hold = (mode: 'V' | 'Ω', red: string, black: string): number | null =>
-      practice.hold(mode, tips.get(red)!, tips.get(black)!, 'bright')
+      practice.shown(practice.meter.hold(mode, tips.get(red)!, tips.get(black)!, 'bright'))
     expect(hold('Ω', 'alcove, B1 end +', 'alcove, B2 start +')! / 1.1).toBeCloseTo(1, 1)
     expect(hold('V', 'alcove, B2 start +', 'alcove, B2 start −')).toBeLessThan(3.2)
     const open = new Practice(given, diagnosis, byId('open-plus:wire|wire_W11|plus'), seeded(3))
     const [a, b] = [tips.get('Supply A +')!, tips.get('crown, F1 start −')!]
-    expect(open.hold('V', a, b, 'bright')).toBeGreaterThan(4)
+    expect(open.meter.hold('V', a, b, 'bright')).toBeGreaterThan(4)
     const plus = openPlaces(given).find(({ name }) => name === 'W11, to crown')!
-    expect(open.through(plus, 'bright')).toBe(0)
+    expect(open.meter.through(plus, 'bright')).toBe(0)
     const exact = amperesThrough(stage, [poor.fault.does], 'bright', plus)
-    const read = Array.from({ length: 5 }, () => practice.through(plus, 'bright'))
+    const read = Array.from({ length: 5 }, () =>
+      practice.shown(practice.meter.through(plus, 'bright')),
+    )
     for (const ampere of read) expect(Math.abs(ampere / exact - 1)).toBeLessThanOrEqual(0.01)
     expect(new Set(read).size).toBe(5)
     expect(practice.isIt('poor-joint:run:alcove/B2_start|wire_W13|plus|0.25')).toBe(true)

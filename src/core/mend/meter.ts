@@ -3,11 +3,11 @@ import { solveDense } from '../feed/dense'
 import { networkName } from '../feed/plan-network'
 import { runParts, splitRuns, type PadJoins } from '../feed/split-runs'
 import { loadsPerGroup } from '../load/group-draw'
-import type { Effect, FeedChange, MendGiven } from './fault'
+import type { Effect, FeedChange, MendGiven, Rail } from './fault'
 import type { LookCase } from './fault-feed'
 import { changed } from './faulted-network'
 import type { Stage } from './look'
-import { endPlaces, type TipAt, type TipPlace } from './tips'
+import { endPlaces, tapeTip, terminalTips, tipPlaces, type TipAt, type TipPlace } from './tips'
 
 /** Where a plus is opened, so that its current goes through the meter. */
 export interface OpenPlace {
@@ -51,6 +51,52 @@ export function openPlaces({
       return [{ id: `lead ${id}`, name, of: { lead }, wire }]
     }),
   ]
+}
+
+/** A meter in hand, on a plan in which some things are wrong, or nothing. It shows what there is, to the last digit. */
+export class HeldMeter {
+  /** The tip on each terminal of the wiring. */
+  readonly terminals: ReadonlyMap<string, TipPlace>
+
+  constructor(
+    private readonly given: MendGiven,
+    private readonly stage: Stage,
+    private readonly effects: readonly Effect[],
+  ) {
+    this.terminals = terminalTips(given, stage.network)
+  }
+
+  /** Every place that has a name, each once. */
+  get tips(): readonly TipPlace[] {
+    const all = [...tipPlaces(this.given), ...this.terminals.values()]
+    return [...new Map(all.map((tip) => [tip.id, tip])).values()]
+  }
+
+  get opens(): readonly OpenPlace[] {
+    return openPlaces(this.given)
+  }
+
+  /** Tips on both rails beside a pixel, cut group or light of a tape. */
+  tape(run: string, at: number): Partial<Record<Rail, TipPlace | undefined>> {
+    return {
+      plus: tapeTip(this.given, run, at, 'plus'),
+      minus: tapeTip(this.given, run, at, 'minus'),
+    }
+  }
+
+  /** V or Ω; `null` for an open circuit. */
+  hold(mode: 'V' | 'Ω', red: TipPlace, black: TipPlace, look: LookCase): number | null {
+    const exact =
+      mode === 'V'
+        ? voltsBetween(this.stage, this.effects, look, red, black)
+        : ohmsBetween(this.given, this.stage, this.terminals, this.effects, red, black)
+    return Number.isFinite(exact) ? exact : null
+  }
+
+  /** A in a plus that was opened for it. */
+  through(place: OpenPlace, look: LookCase): number {
+    return amperesThrough(this.stage, this.effects, look, place)
+  }
 }
 
 /** Amperes through a plus that was opened, with power on. */

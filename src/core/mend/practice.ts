@@ -1,11 +1,9 @@
 import { answeredExactly, courseOf, paintedExactly } from './course'
 import { dimTest, measuredAs, type Candidate, type Diagnosis } from './diagnose'
 import type { MendGiven, ProbeKind } from './fault'
-import type { LookCase } from './fault-feed'
-import { amperesThrough, ohmsBetween, voltsBetween, type OpenPlace } from './meter'
+import { HeldMeter } from './meter'
 import { mistaken, probeId, probes } from './probes'
 import { nothingSeen } from './seen'
-import { terminalTips, type TipPlace } from './tips'
 import { allAnswer, firstOdd, walkAlong, walkedRun, walkText } from './walk'
 
 /** Something besides the meter that can be tried on a hidden fault. */
@@ -24,16 +22,16 @@ export const openMinutes = 4
 
 /** A fault that is hidden in a plan, to be found by looking, measuring and trying. */
 export class Practice {
-  /** The tip of the meter on each terminal of the wiring. */
-  readonly terminals: ReadonlyMap<string, TipPlace>
+  /** Held where the fault is hidden. */
+  readonly meter: HeldMeter
 
   constructor(
-    private readonly given: MendGiven,
+    given: MendGiven,
     private readonly diagnosis: Diagnosis,
     readonly truth: Candidate,
     private readonly random: () => number,
   ) {
-    this.terminals = terminalTips(given, diagnosis.stage.network)
+    this.meter = new HeldMeter(given, diagnosis.stage, [truth.fault.does])
   }
 
   /** What is seen. */
@@ -96,23 +94,11 @@ export class Practice {
     return undefined
   }
 
-  /** What the meter shows, V or Ω, as far as it can tell; `null` for an open circuit. */
-  hold(mode: 'V' | 'Ω', red: TipPlace, black: TipPlace, look: LookCase): number | null {
-    const effects = [this.truth.fault.does]
-    const exact =
-      mode === 'V'
-        ? voltsBetween(this.diagnosis.stage, effects, look, red, black)
-        : ohmsBetween(this.given, this.diagnosis.stage, this.terminals, effects, red, black)
-    return Number.isFinite(exact) ? this.shown(exact) : null
-  }
-
-  /** What the meter shows in a plus that was opened for it, A. */
-  through(place: OpenPlace, look: LookCase): number {
-    return this.shown(amperesThrough(this.diagnosis.stage, [this.truth.fault.does], look, place))
-  }
-
-  private shown(exact: number): number {
-    return exact * (1 + (2 * this.random() - 1) * meterTolerance)
+  /** What a meter shows that is off by a little, as each of them is. */
+  shown<Exact extends number | null>(exact: Exact): Exact {
+    return (
+      exact === null ? exact : exact * (1 + (2 * this.random() - 1) * meterTolerance)
+    ) as Exact
   }
 
   /** Whether a fault is the hidden one, or cannot be told from it. */

@@ -5,13 +5,13 @@ import type { Plan } from '../../core/plan/plan'
 import type { Diagram } from '../../core/wire/drawn'
 import DiagramView from '../wire/DiagramView.vue'
 import type { WireChoice } from '../wire/wire-choice'
+import type { MeterSource } from './meter-source'
 import type { Meter, TipName } from './use-meter'
-import type { PracticeState } from './use-practice'
 
-const { plan, practice, meter } = defineProps<{
-  /** That the fault is hidden in. */
+const { plan, source, meter } = defineProps<{
+  /** That is measured in. */
   plan: Plan
-  practice: PracticeState
+  source: MeterSource
   meter: Meter
 }>()
 
@@ -20,7 +20,7 @@ const drawn = shallowRef<{
   readonly tips: ReadonlyMap<string, TipPlace>
 }>()
 onMounted(async () => {
-  drawn.value = await practice.diagram()
+  drawn.value = await source.diagram()
 })
 
 /** The terminal that was pointed at last for a tip: others may be the same copper. */

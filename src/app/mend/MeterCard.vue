@@ -8,12 +8,14 @@ import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import PickList from './PickList.vue'
 import type { Meter, TipName } from './use-meter'
 
-const { meter, tips, opens, isBusy } = defineProps<{
+const { meter, tips, opens, isBusy, pointAt } = defineProps<{
   meter: Meter
   /** Every place that has a name. */
   tips: readonly TipPlace[]
   opens: readonly OpenPlace[]
   isBusy: boolean
+  /** Where tips are put down by pointing, in words. */
+  pointAt: string
 }>()
 const { mode, isBright, next, rail, shown, hint } = meter
 
@@ -69,10 +71,10 @@ const opened = computed({
 
 <template>
   <section class="rounded-lg border border-bench-line bg-bench-raised p-4" aria-label="Meter">
-    <h3 class="mb-2 text-[14px] font-semibold">
+    <h2 class="mb-2 text-[14px] font-semibold">
       Hold the meter
-      <span class="font-normal text-bench-soft">or point at a tape or at the diagram</span>
-    </h3>
+      <span class="font-normal text-bench-soft">or point at {{ pointAt }}</span>
+    </h2>
     <form class="grid gap-2" @submit.prevent="meter.read">
       <div class="flex flex-wrap items-center gap-2">
         <SegmentedChoice v-model="mode" label="What is measured" :options="modes" />
