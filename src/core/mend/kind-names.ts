@@ -46,5 +46,6 @@ export const faultKindNames = [
   'fuse-open',
   'no-capacitor',
   'capacitor-reversed',
+  'backup-open',
 ] as const
 export type FaultKindName = (typeof faultKindNames)[number]

@@ -114,6 +114,18 @@ describe('what each kind of fault looks like', () => {
     expect(stretches).toMatchObject([[0, expect.any(Number), 'dark', 'always']])
   })
 
+  it('a back-up data input is only on pixels that make their own volts', () => {
+    const wide: Plan = {
+      ...two,
+      defaults: { ...two.defaults, stripId: 'pixels-12v-20' },
+    }
+    const { fault, look } = first(wide, 'backup-open')
+    // It comes and goes, on all that its data goes through.
+    expect([...look.runs.keys()].toSorted()).toEqual(['a', 'b'])
+    expect(odd(wide, { fault, look } as Candidate, 'a')).toEqual([[0, 20, 'flicker', 'random']])
+    expect(of(two).candidates.some(({ fault: { kind } }) => kind === 'backup-open')).toBe(false)
+  })
+
   it('weights follow the plan: damp runs, cuts beyond their mark, a board that is noted for it', () => {
     const weight = (plan: Plan, kind: FaultKindName, about?: string): number =>
       first(plan, kind, about).fault.chance / first(plan, 'bridge-in-out').fault.chance

@@ -43,6 +43,7 @@ import { bankAsleep } from './bank-asleep'
 import { thinUsb } from './thin-usb'
 import { brownOut } from './brown-out'
 import { fuseOpen } from './fuse-open'
+import { backupOpen } from './backup-open'
 import { noCapacitor } from './no-capacitor'
 import { capacitorReversed } from './capacitor-reversed'
 
@@ -93,4 +94,5 @@ export const faultKinds: Readonly<Record<FaultKindName, FaultKind>> = {
   'fuse-open': fuseOpen,
   'no-capacitor': noCapacitor,
   'capacitor-reversed': capacitorReversed,
+  'backup-open': backupOpen,
 }
