@@ -265,6 +265,12 @@ test('a meter shows what it would with each suspect', async ({ page }) => {
   const suspects = page.getByRole('region', { name: 'Suspects' })
   await suspects.getByRole('button', { name: /fuse in W11/ }).click()
   await expect(page.locator('output')).toHaveText('0 V')
+  // With a second one at the same time both are there.
+  const other = page.getByLabel('Together with')
+  await other.selectOption({ index: 1 })
+  const name = (await other.locator('option:checked').textContent())!
+  await expect(page.getByText('As it would measure:')).toContainText(name.split(',')[0]!)
+  await expect(page.locator('output')).toHaveText('0 V')
   await noBarriers(page)
   // Without a suspect all is as it should be.
   await suspects.getByRole('button', { name: /fuse in W11/ }).click()

@@ -425,6 +425,13 @@ describe('the command line', () => {
       asked(['network', plan, '--case', 'red']).json,
     )
 
+    // With a second fault at the same time both are seen.
+    const second = 'dead-light:seat|3'
+    const both = asked(['fault', plan, id, second]).json as typeof shown & { with: { id: string } }
+    expect(both.with.id).toBe(second)
+    expect(both.runs.alcove).toEqual(shown.runs.alcove)
+    expect(both.runs.seat).toContainEqual([3, 1, 'dark', 'always'])
+    expect(run(['fault', plan, id, 'nothing']).status).toBe(1)
     expect(run(['fault', plan, 'nothing'])).toMatchObject({
       status: 1,
       stderr: expect.stringMatching(/^there is no fault “nothing”/) as string,

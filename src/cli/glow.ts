@@ -547,8 +547,9 @@ function commandsOf({ textOf, jsonOf, planIn, out }: Access): Command {
     .description('what a fault looks like, and what a meter reads with it')
     .argument('<plan>', 'a plan file, or - for standard input')
     .argument('<fault>', 'the id of the fault, as `faults` lists it')
-    .action((file: string, id: string) => {
-      out(faultJson(planIn(file), id))
+    .argument('[other]', 'the id of a second one at the same time')
+    .action((file: string, id: string, other?: string) => {
+      out(faultJson(planIn(file), id, other))
     })
   program
     .command('mend')

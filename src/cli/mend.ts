@@ -42,15 +42,23 @@ function faultOf(plan: Plan, id: string): Fault {
   return found
 }
 
-/** What a fault looks like, and what is read anywhere. */
-export function faultJson(plan: Plan, id: string): string {
+/**
+ * What a fault looks like, and what is read anywhere.
+ *
+ * @param other a second one at the same time
+ */
+export function faultJson(plan: Plan, id: string, other?: string): string {
   const fault = faultOf(plan, id)
+  const second = other === undefined ? undefined : faultOf(plan, other)
   const stage = new Stage(worked(plan))
-  const look = stage.look([fault.does])
+  const look = stage.look([fault.does, ...(second === undefined ? [] : [second.does])])
   return json({
     id,
     kind: fault.kind,
     where: fault.where,
+    ...(second !== undefined && {
+      with: { id: second.id, kind: second.kind, where: second.where },
+    }),
     runs: Object.fromEntries(
       stage.runs.map(({ id: run, count }) => [run, stretchesOf(look.runs.get(run), count)]),
     ),

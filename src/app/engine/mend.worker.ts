@@ -258,11 +258,25 @@ class MendService {
     }
   }
 
-  /** Holds the meter on the open plan with a fault in it, or with none. */
-  suppose(fault: string | undefined): MeterPlaces | undefined {
+  private wrongWith(faults: readonly string[]): readonly Candidate[] {
+    return this.diagnosis?.candidates.filter(({ fault }) => faults.includes(fault.id)) ?? []
+  }
+
+  /** What faults look like at the same time, by run. */
+  together(faults: readonly string[]): ToldSuspect['look'] {
+    const { diagnosis } = this
+    if (diagnosis === undefined) return {}
+    return looksOf(
+      diagnosis,
+      diagnosis.stage.look(this.wrongWith(faults).map(({ fault }) => fault.does)),
+    )
+  }
+
+  /** Holds the meter on the open plan with these faults in it, or with none. */
+  suppose(faults: readonly string[]): MeterPlaces | undefined {
     const { diagnosis, given } = this
     if (diagnosis === undefined || given === undefined) return undefined
-    const wrong = diagnosis.candidates.filter((one) => one.fault.id === fault)
+    const wrong = this.wrongWith(faults)
     const meter = new HeldMeter(
       given,
       diagnosis.stage,
@@ -322,12 +336,13 @@ class MendService {
     return {
       ...toldFault(fault),
       why: whyOf(diagnosis, candidate, seen),
-      look: Object.fromEntries(
-        diagnosis.stage.runs.map(({ id, count }) => [id, stretchesOf(look.runs.get(id), count)]),
-      ),
+      look: looksOf(diagnosis, look),
     }
   }
 }
+
+const looksOf = ({ stage }: Diagnosis, { runs }: Candidate['look']): ToldSuspect['look'] =>
+  Object.fromEntries(stage.runs.map(({ id, count }) => [id, stretchesOf(runs.get(id), count)]))
 
 const toldFault = ({ id, kind, title, where }: Candidate['fault']): ToldFault => ({
   id,

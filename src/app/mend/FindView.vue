@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { lookedAgain } from '../../core/mend/diagnose'
 import { paintedOver } from '../../core/mend/painting'
@@ -15,6 +15,7 @@ import BrushBar from './BrushBar.vue'
 import { saidWords } from './looks'
 import MendCard from './MendCard.vue'
 import PaintTape from './PaintTape.vue'
+import PickField from '../ui/PickField.vue'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import SuspectList from './SuspectList.vue'
 import TestCard from './TestCard.vue'
@@ -59,6 +60,30 @@ const places = [
 /** Where it is looked at: painted on tapes, played in the room, or measured. */
 const place = ref<(typeof places)[number]['value']>('tapes')
 const suspect = computed(() => told.value?.suspects.find(({ id }) => id === chosenId.value))
+/** A second suspect at the same time. */
+const secondId = ref<string>()
+const second = computed(() => told.value?.suspects.find(({ id }) => id === secondId.value))
+const faults = computed((): readonly string[] =>
+  [suspect.value, second.value].flatMap((one) => one?.id ?? []),
+)
+/** What two look like at the same time, once it is worked out. */
+const both = shallowRef<Awaited<ReturnType<typeof mend.together>>>()
+const look = computed(() => (faults.value.length < 2 ? suspect.value?.look : both.value))
+watch(chosenId, () => {
+  secondId.value = undefined
+})
+watch(faults, async (ids) => {
+  both.value = undefined
+  if (ids.length < 2) return
+  const known = await mend.together(ids)
+  if (ids === faults.value) both.value = known
+})
+const others = computed((): readonly (readonly [string, string])[] => [
+  ['', 'nothing else'],
+  ...(told.value?.suspects ?? [])
+    .filter(({ id }) => id !== chosenId.value)
+    .map(({ id, title, where }) => [id, `${title}, ${where}`] as const),
+])
 watch(told, (next) => {
   if (next?.suspects.some(({ id }) => id === chosenId.value) === false) {
     chosenId.value = undefined
@@ -196,7 +221,10 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
         <p v-else class="min-w-0 flex-1 self-center text-[14px]">
           <template v-if="suspect">
             {{ place === 'meter' ? 'As it would measure' : 'As it would look' }}:
-            <b>{{ suspect.title }}</b>, {{ suspect.where }}
+            <b>{{ suspect.title }}</b>, {{ suspect.where
+            }}<template v-if="second">
+              with <b>{{ second.title }}</b>, {{ second.where }}</template
+            >
           </template>
           <template v-else-if="place === 'meter'">
             As it should measure. Choose a suspect to see what a meter shows with that.
@@ -212,9 +240,9 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
         v-if="place === 'room'"
         :plan="plan"
         :runs="open.runs"
-        :look="suspect?.look ?? trouble.seen.runs"
+        :look="look ?? trouble.seen.runs"
       />
-      <MendMeter v-else-if="place === 'meter'" :plan="plan" :mend="mend" :suspect="suspect" />
+      <MendMeter v-else-if="place === 'meter'" :plan="plan" :mend="mend" :faults="faults" />
       <div
         v-show="place === 'tapes'"
         ref="area"
@@ -243,7 +271,7 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
             :class="nameWidth === 0 && 'col-span-2'"
             :run="run"
             :painted="trouble.seen.runs[run.id] ?? []"
-            :expected="suspect?.look[run.id]"
+            :expected="look?.[run.id]"
             :width="widthOf(run.count)"
             :is-tall="nameWidth === 0"
             @paint="(from, count) => paint(run.id, from, count)"
@@ -335,6 +363,14 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
     >
       <div class="flex min-h-0 flex-col gap-2 max-[899px]:order-2 [&>section]:flex-1">
         <SuspectList v-model:chosen="chosenId" :told="told" :is-empty="isEmpty" />
+        <PickField
+          v-if="suspect && !isMending"
+          class="flex min-w-0 items-center gap-1.5 text-[13px] [&>select]:min-w-0 [&>select]:flex-1 max-[899px]:[&>select]:min-h-11"
+          label="Together with"
+          :options="others"
+          :value="secondId ?? ''"
+          @pick="secondId = $event || undefined"
+        />
         <button
           v-if="suspect && !isMending"
           type="button"

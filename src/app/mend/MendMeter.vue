@@ -1,25 +1,25 @@
 <script setup lang="ts">
 import { shallowRef, watch } from 'vue'
 import type { Plan } from '../../core/plan/plan'
-import type { MeterPlaces, ToldFault } from '../engine/mend.worker'
+import type { MeterPlaces } from '../engine/mend.worker'
 import MeterCard from './MeterCard.vue'
 import MeterDiagram from './MeterDiagram.vue'
 import type { MendState } from './use-mend'
 import { useMeter } from './use-meter'
 
-const { plan, mend, suspect } = defineProps<{
+const { plan, mend, faults } = defineProps<{
   plan: Plan
   mend: MendState
-  /** Without it all is as it should be. */
-  suspect: ToldFault | undefined
+  /** Ids of what is wrong; without any all is as it should be. */
+  faults: readonly string[]
 }>()
 
 const places = shallowRef<MeterPlaces>()
 const meter = useMeter(mend.meter, () => places.value?.opens ?? [])
 watch(
-  () => suspect?.id,
-  async (id) => {
-    places.value = await mend.suppose(id)
+  () => faults,
+  async (wrong) => {
+    places.value = await mend.suppose(wrong)
     // What it showed was of another fault: it is read anew where it is held.
     meter.shown.value = undefined
     if (meter.isHeld.value) await meter.read()

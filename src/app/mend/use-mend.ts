@@ -2,7 +2,7 @@ import { releaseProxy, wrap } from 'comlink'
 import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef, type Ref } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import { messageOf } from '../../core/quantity/message-of'
-import type { MendWorker, MeterPlaces, OpenMend, Told } from '../engine/mend.worker'
+import type { MendWorker, MeterPlaces, OpenMend, Told, ToldSuspect } from '../engine/mend.worker'
 import { meterSource, type MeterSource } from './meter-source'
 import { isNothing, keepCase, keptCase, noCase, type MendCase } from './mend-case'
 
@@ -17,8 +17,10 @@ export interface MendState {
   readonly forget: () => void
   /** A meter on the plan. */
   readonly meter: MeterSource
-  /** Holds it on the plan with a fault in it, or with none. */
-  readonly suppose: (fault: string | undefined) => Promise<MeterPlaces | undefined>
+  /** Holds it on the plan with these faults in it, or with none. */
+  readonly suppose: (faults: readonly string[]) => Promise<MeterPlaces | undefined>
+  /** What faults look like at the same time. */
+  readonly together: (faults: readonly string[]) => Promise<ToldSuspect['look'] | undefined>
 }
 
 /** Follows a plan and what is seen of it in a worker of its own: suspects and the next test. */
@@ -123,6 +125,7 @@ export function useMend(id: () => string | undefined, plan: () => Plan | undefin
       trouble.value = noCase()
     },
     meter: meterSource(service, guarded),
-    suppose: (fault) => guarded(() => service.suppose(fault)),
+    suppose: (faults) => guarded(() => service.suppose(faults)),
+    together: (faults) => guarded(() => service.together(faults)),
   }
 }
