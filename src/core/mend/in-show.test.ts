@@ -44,6 +44,11 @@ describe('a fault while a show plays', () => {
     const own = lights()
     groups.alter(run, own, 0)
     expect(changed(own)).toEqual([10, 11])
+    // Three cut groups: a dot shows the one that its middle lies on.
+    const three = new FaultInShow({ a: { count: 3, stretches: [[1, 1, 'dark']] } }, 10_000)
+    const dots = lights()
+    three.alter(run, dots, 0)
+    expect(changed(dots)).toEqual([5, 6, 7, 8])
   })
 
   it('shows each look as it is', () => {
@@ -51,6 +56,11 @@ describe('a fault while a show plays', () => {
     const [dim, right] = [red(seen('dim')), red(lights())]
     expect(dim[7]! / right[7]!).toBeCloseTo(0.3, 5)
     expect(red(seen('follows'))[7]).toBe(right[6])
+    // The first of all has none before it.
+    const none = new FaultInShow({ a: { count: 10, stretches: [[0, 1, 'follows']] } }, 10_000)
+    const first = lights()
+    none.alter(run, first, 0)
+    expect(changed(first)).toEqual([])
     const tinted = seen('tinted')
     // Blue goes first, red last.
     expect(tinted[21]! / lights()[21]!).toBeGreaterThan(tinted[22]! / lights()[22]!)

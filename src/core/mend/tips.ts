@@ -29,7 +29,7 @@ export interface TipPlace {
   readonly at: TipAt
 }
 
-export const rails = ['plus', 'minus'] as const
+const rails = ['plus', 'minus'] as const
 const signOf: Readonly<Record<Rail, string>> = { plus: '+', minus: '−' }
 
 const nodeTip = (node: string, name: string, rail: Rail): TipPlace => ({
