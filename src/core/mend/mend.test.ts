@@ -78,6 +78,7 @@ describe('faults of a plan', () => {
       fedBy(({ bank }) => bank !== undefined),
       fedBy(({ regulator }) => regulator !== undefined),
       fedBy(({ battery }) => battery !== undefined),
+      { ...nook, defaults: { ...nook.defaults, stripId: 'pixels-12v-20' } },
     ].flatMap((plan) => faultsOf(worked(plan)))
     const found = new Set([...faults, ...elsewhere].map(({ kind }) => kind))
     expect(faultKindNames.filter((name) => !found.has(name))).toEqual([])
