@@ -254,6 +254,12 @@ describe('what a fault does to the feed', () => {
     const named = new Map(tipPlaces(given).map((tip) => [tip.id, tip.name]))
     expect(named.get(at('alcove', 17, 'minus').id)).toBe('alcove, B1 end −')
     expect(named.get(at('alcove', 18, 'minus').id)).toBe('alcove, B2 start −')
+    // From pad to pad of a piece it is all of it: the tip at its end is held behind its last pixel.
+    const piece = stage.network.runs.find(({ id }) => id === 'alcove')!
+    expect(
+      ohmsBetween(given, stage, terminals, [], at('alcove', 0, 'plus'), at('alcove', 17, 'plus')) -
+        0.1,
+    ).toBeCloseTo(18 * piece.pitchM * piece.railOhmPerM.p, 5)
     // Ten pitches of rail lie between two pixels.
     const [a, b] = [at('alcove', 30, 'plus'), at('alcove', 40, 'plus')]
     const run = stage.network.runs.find(({ id }) => id === 'alcove')!
@@ -282,12 +288,26 @@ describe('what a fault does to the feed', () => {
           expect(held([], wire), `${wire.name} ${wire.role}`).toBeLessThan(copper + 1.2)
           const contact = contacts.get(wire.name)!
           const cut = held([openEffect(contact)], wire)
-          if (wire.role === 'data' || wire.role === 'clock')
-            expect(cut, `${wire.name} cut`).toBe(Infinity)
+          if (wire.role !== 'data' && wire.role !== 'clock') continue
+          // Data has no other way: all of its own copper and resistor, or nothing.
+          expect(held([], wire), `${wire.name} data`).toBeCloseTo(copper + 0.1, 6)
+          expect(cut, `${wire.name} cut`).toBe(Infinity)
         }
       }),
       { numRuns: runs(30) },
     )
+  })
+
+  it('takes what a board joins within itself for one, and tells no volts of data', () => {
+    const board = given.wiring.blocks.find(({ of }) => of.kind === 'board')!
+    for (const rail of ['plus', 'minus'] as const) {
+      const own = board.terminals.filter(({ role }) => role === rail)
+      expect(own.length).toBeGreaterThan(1)
+      expect(new Set(own.map(({ id }) => terminals.get(id)!.id)).size).toBe(1)
+    }
+    const data = board.terminals.find(({ role }) => role === 'data')!
+    const plus = tipPlaces(given).find(({ name }) => name === 'Supply A +')!
+    expect(voltsBetween(stage, [], 'bright', plus, terminals.get(data.id)!)).toBe(0)
   })
 
   it('beeps where data touches a rail, and nowhere else', () => {
@@ -308,6 +328,18 @@ describe('what a fault does to the feed', () => {
         expect(least([]), fault.id).toBeGreaterThan(1_000)
       }
     }
+  })
+
+  it('changes what is read behind it, and what the supply gives', () => {
+    const [behind, supply] = [
+      stage.points.findIndex(({ where, rail }) => where === 'alcove@18+' && rail === undefined),
+      stage.points.findIndex((point) => point.what === 'current' && point.case === 'bright'),
+    ]
+    const of = ({ look }: Candidate, index: number): number =>
+      look.values.get(index)! - stage.points[index]!.value
+    expect(of(poor, behind)).toBeLessThan(-1)
+    expect(of(openPlus, behind)).toBe(-stage.points[behind]!.value)
+    expect(of(openPlus, supply)).toBeLessThan(-1)
   })
 
   it('lets through an opened plus what the whole network, solved anew, has there', () => {
@@ -760,6 +792,8 @@ describe('practice', () => {
     )
     for (const ampere of read) expect(Math.abs(ampere / exact - 1)).toBeLessThanOrEqual(0.01)
     expect(new Set(read).size).toBe(5)
+    expect(Math.min(...read)).toBeLessThan(exact)
+    expect(Math.max(...read)).toBeGreaterThan(exact)
     expect(practice.isIt('poor-joint:run:alcove/B2_start|wire_W13|plus|0.25')).toBe(true)
     expect(practice.isIt(openData.fault.id)).toBe(false)
     expect(practice.best.tests).toBeGreaterThan(0)
