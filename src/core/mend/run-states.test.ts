@@ -6,7 +6,7 @@ import { worked } from '../worked'
 import { Diagnosis } from './diagnose'
 import { lightStates } from './fault'
 import type { FaultedFeed } from './fault-feed'
-import { powered, stretchesOf, together } from './run-states'
+import { powered, shared, stretchesOf, together, whenOf } from './run-states'
 
 const parts = partsOf({})
 const feed = (...volts: number[]): FaultedFeed => ({
@@ -79,5 +79,19 @@ describe('how volts look', () => {
         .does
     const { runs } = stage.look([of('a'), of('c')])
     expect(stretchesOf(runs.get('b'), 30)).toEqual([[0, 30, 'dark', 'always']])
+  })
+})
+
+describe('looks that stand in many faults', () => {
+  it('are joined once for each when, and each as if it were alone', () => {
+    const dim = lightStates.indexOf('dim')
+    const many = Uint8Array.of(0, dim, dim, 0)
+    shared.add(many)
+    for (let round = 0; round < 2; round += 1)
+      for (const when of [undefined, 'random', 'warm'] as const) {
+        const codes = together(many, undefined, 4, when)
+        expect(codes).toEqual(together(many.slice(), undefined, 4, when))
+        expect(codes?.[1] === undefined ? undefined : whenOf(codes[1])).toBe(when ?? 'bright')
+      }
   })
 })
