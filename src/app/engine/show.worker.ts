@@ -142,9 +142,15 @@ class ShowService {
     player.paint(ms)
     const byteAt = sentBy(player)
     const solved = feed.frame(byteAt)
-    look.frame(byteAt, solved?.runs ?? new Map(), (run, light) => {
-      this.fault?.alter(run, light, ms)
-    })
+    const { fault } = this
+    look.frame(
+      byteAt,
+      solved?.runs ?? new Map(),
+      fault &&
+        ((run, light) => {
+          fault.alter(run, light, ms)
+        }),
+    )
     const balance = balanceOf(kelvin)
     const lights = new Uint8ClampedArray(look.light.length)
     shownAs(look.light, { stops, balance, lux: luxOf.light, stride: 3 }, lights)

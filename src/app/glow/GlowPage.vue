@@ -37,7 +37,7 @@ import ShowTimeline from './ShowTimeline.vue'
 import { openIn, withLayer, withScene } from './show-edit'
 import { useFilm } from './use-film'
 import { useFlashConsent } from './use-flash-consent'
-import { useShow } from './use-show'
+import { framesPerSecond, usualEye, useShow } from './use-show'
 import { fixed } from '../../core/quantity/format'
 
 const AmpereChart = defineAsyncComponent(() => import('./AmpereChart.vue'))
@@ -78,8 +78,6 @@ const runs = computed(() =>
   runNames(store.measured.runs.map(({ line, name }) => ({ id: line.id, name }))),
 )
 
-/** Dim enough that colours show beside the strips. */
-const usualStops = -1.5
 /** What is open in the editor. */
 const sceneId = useAddress<string | undefined>('scene', undefined)
 const layerId = ref<string>()
@@ -90,9 +88,11 @@ const stages = [
   { value: 'grid', label: 'Grid' },
 ] as const
 const stageView = ref<(typeof stages)[number]['value']>('room')
-/** The white that the eye takes for neutral, K: as a screen does. */
-const screenKelvin = 6500
-const [daylight, stops, kelvin] = [ref(0), ref(usualStops), ref(screenKelvin)]
+const [daylight, stops, kelvin] = [
+  ref(0),
+  ref<number>(usualEye.stops),
+  ref<number>(usualEye.kelvin),
+]
 const areLightsOff = ref(false)
 /** Of the picture: its width by its height. */
 const aspect = ref(2)
@@ -138,7 +138,6 @@ function setLimited(event: Event): void {
   put({ ...show.value, isLimited: event.target.checked }, 'hold supplies to their limits')
 }
 
-const framesPerSecond = 50
 const early = shallowRef<EarlyShow>()
 const flashing = computed(() => early.value?.flashing)
 const job = useJob(

@@ -8,6 +8,10 @@ import { messageOf } from '../../core/quantity/message-of'
 import type { Eye, OpenShow, ShownFrame, ShowWorker } from '../engine/show.worker'
 
 const restMs = 60
+/** How a show is looked at first: dim enough that colours show beside the strips, and the white that a screen takes for neutral, K. */
+export const usualEye = { stops: -1.5, kelvin: 6500 } as const
+/** So often a show is looked at where it is judged. */
+export const framesPerSecond = 50
 
 export interface ShowPlayer {
   readonly open: Ref<OpenShow | undefined>

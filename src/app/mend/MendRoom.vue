@@ -11,7 +11,7 @@ import { useJob } from '../engine/use-job'
 import DuskStage from '../glow/DuskStage.vue'
 import FlashConsent from '../glow/FlashConsent.vue'
 import { useFlashConsent } from '../glow/use-flash-consent'
-import { useShow } from '../glow/use-show'
+import { framesPerSecond, usualEye, useShow } from '../glow/use-show'
 import PickField from '../ui/PickField.vue'
 
 const { plan, runs, look } = defineProps<{
@@ -20,10 +20,6 @@ const { plan, runs, look } = defineProps<{
   /** What looks wrong, by run. */
   look: Readonly<Record<string, readonly Painted[] | undefined>>
 }>()
-
-const framesPerSecond = 50
-/** As the Glow page begins: dim enough that colours show. */
-const eye = { stops: -1.5, kelvin: 6500 }
 
 const shows = computed(() => showsOf(plan))
 const chosen = ref<string>()
@@ -37,7 +33,7 @@ const aspect = ref(2)
 const player = useShow(
   () => plan,
   () => show.value,
-  () => eye,
+  () => usualEye,
   aspect,
   { fault: () => faulty.value },
 )

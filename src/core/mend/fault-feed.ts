@@ -259,6 +259,7 @@ function solved(network: Network, joins: PadJoins, healthy: Solved['runs'] = new
   const split = splitRuns(network, new Map(), joins)
   const partsOf = network.runs.map((run) => ({
     id: run.id,
+    loads: run.loads,
     parts: runParts(run, new Set(joins.get(run.id)?.keys())),
   }))
   const near = new Map(
@@ -278,13 +279,13 @@ function solved(network: Network, joins: PadJoins, healthy: Solved['runs'] = new
     return { runs, rails, places: new Map(), supplyA: new Map(), leadA: [] }
   }
   const { solution } = result
-  for (const run of network.runs) {
-    const volts = new Float64Array(run.loads).fill(NaN)
+  for (const { id, loads, parts } of partsOf) {
+    const volts = new Float64Array(loads).fill(NaN)
     const both: Rails = {
-      plus: new Float64Array(run.loads).fill(NaN),
-      minus: new Float64Array(run.loads).fill(NaN),
+      plus: new Float64Array(loads).fill(NaN),
+      minus: new Float64Array(loads).fill(NaN),
     }
-    for (const { from, run: part } of runParts(run, new Set(joins.get(run.id)?.keys()))) {
+    for (const { from, run: part } of parts) {
       const own = solution.runs.get(part.id)
       if (own === undefined) continue
       if ('volts' in own) volts.set(own.volts, from)
@@ -293,8 +294,8 @@ function solved(network: Network, joins: PadJoins, healthy: Solved['runs'] = new
       for (const rail of ['plus', 'minus'] as const)
         if (own.rails !== undefined && !isLoose(rail)) both[rail].set(own.rails[rail], from)
     }
-    runs.set(run.id, volts)
-    rails.set(run.id, both)
+    runs.set(id, volts)
+    rails.set(id, both)
   }
   return {
     runs,

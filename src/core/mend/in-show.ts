@@ -1,3 +1,4 @@
+import { random } from '../glow/fixed'
 import type { LookedRun } from '../glow/look'
 import type { LightState, When } from './fault'
 import type { Painted } from './seen'
@@ -20,11 +21,7 @@ const flickerMs = 400
 const [randomShare, randomMs] = [0.4, 1_200]
 
 /** A number from 0 to 1 that is the same whenever it is asked for. */
-function chance(a: number, b: number): number {
-  let hash = Math.imul(a + 1, 0x9e3779b1) ^ Math.imul(b + 1, 0x85ebca6b)
-  hash = Math.imul(hash ^ (hash >>> 15), 0x2c1b3c6d)
-  return ((hash ^ (hash >>> 13)) >>> 0) / 0x1_0000_0000
-}
+const chance = (a: number, b: number): number => random(0, a, b) / 65_536
 
 /** Draws a show with something wrong: what lights look like is altered, frame by frame. */
 export class FaultInShow {
