@@ -3,6 +3,7 @@ import prettier from 'eslint-config-prettier'
 import vue from 'eslint-plugin-vue'
 import globals from 'globals'
 import ts from 'typescript-eslint'
+import { appScripts } from './lint-scripts.js'
 
 export default ts.config(
   { ignores: ['dist/', 'test-results/'] },
@@ -17,7 +18,6 @@ export default ts.config(
         parser: ts.parser,
         project: ['tsconfig.core.json', 'tsconfig.app.json', 'tsconfig.node.json'],
         tsconfigRootDir: import.meta.dirname,
-        extraFileExtensions: ['.vue'],
       },
     },
     rules: {
@@ -28,12 +28,23 @@ export default ts.config(
         { considerDefaultExhaustiveForUnions: true },
       ],
       '@typescript-eslint/prefer-readonly': 'error',
+      // There are no enums.
+      '@typescript-eslint/no-unsafe-enum-assignment': 'off',
       'vue/component-api-style': ['error', ['script-setup']],
       'vue/define-macros-order': 'error',
       'vue/no-undef-components': ['error', { ignorePatterns: ['VueDraggable'] }],
       // SVG has attributes in camel case.
       'vue/attribute-hyphenation': ['error', 'always', { ignore: ['pathLength'] }],
     },
+  },
+  {
+    files: ['src/app/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    languageOptions: { parser: appScripts },
+  },
+  {
+    files: ['**/*.vue'],
+    languageOptions: { parserOptions: { parser: appScripts, extraFileExtensions: ['.vue'] } },
   },
   {
     // Ids are opaque: what something is stands in fields. Only upgrades of old plans read what was once written into ids.

@@ -1,4 +1,6 @@
+import AxeBuilder from '@axe-core/playwright'
 import { strFromU8, unzipSync } from 'fflate'
+import { existsSync } from 'node:fs'
 import { readFile } from 'node:fs/promises'
 import { isZip } from '../src/formats/plan-zip'
 import {
@@ -10,12 +12,15 @@ import {
   type PlaywrightTestConfig,
 } from '@playwright/test'
 
+const withoutWindow = '/usr/bin/chromium-headless-shell'
 /** Debian's Chromium, kept from calling anywhere by itself. */
 export const chromiumOptions = {
   browserName: 'chromium' as const,
   viewport: { width: 1280, height: 800 },
   launchOptions: {
-    executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+    executablePath:
+      process.env.CHROMIUM_PATH ??
+      (existsSync(withoutWindow) ? withoutWindow : '/usr/bin/chromium'),
     args: [
       '--no-sandbox',
       '--disable-gpu',
@@ -59,6 +64,23 @@ export const verdict = (page: Page, code: string): Locator =>
 /** The verdict on how one run fades. */
 export const fadeOf = (page: Page, run: string): Locator =>
   verdict(page, 'fade').filter({ hasText: run })
+
+/** No rule of accessibility is broken on the page, or in the part of it that is named. */
+export async function noBarriers(page: Page, part?: string): Promise<void> {
+  const axe = new AxeBuilder({ page })
+    .options({
+      rules: { 'target-size': { enabled: true } },
+      // Neither what is right is told, nor are style sheets fetched again, nor is it put together in a page of its own: there are no frames.
+      resultTypes: ['violations'],
+      preload: false,
+    })
+    .setLegacyMode(true)
+  const { violations } = await (part === undefined ? axe : axe.include(part)).analyze()
+  expect([
+    page.url(),
+    ...violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)]),
+  ]).toEqual([page.url()])
+}
 
 /** Opens a plan of its own with nothing on its pad. */
 export async function openEmptyPlan(page: Page): Promise<void> {

@@ -1,4 +1,3 @@
-import AxeBuilder from '@axe-core/playwright'
 import type { Locator, Page } from '@playwright/test'
 import { expect, exportAndImport, figure, openEmptyPlan, test } from './browser'
 
@@ -168,23 +167,6 @@ test('by keyboard alone: a step done, and the next', async ({ page }) => {
   await page.keyboard.press('Control+z')
   await expect(title(page)).toHaveText('Solder W13 to W15 from B1 to B2')
 })
-
-for (const width of [1280, 390]) {
-  test(`no violation of accessibility rules on the build page at ${String(width)}`, async ({
-    page,
-  }) => {
-    await page.setViewportSize({ width, height: 800 })
-    await openNook(page)
-    for (const name of ['Step', 'Order', 'Log', 'Templates', 'Bench link']) {
-      await view(page, name)
-      await expect(page.getByRole('radio', { name, checked: true })).toBeVisible()
-      const { violations } = await new AxeBuilder({ page }).analyze()
-      expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([])
-    }
-    const wide = await page.evaluate(() => document.documentElement.scrollWidth)
-    expect(wide).toBeLessThanOrEqual(width)
-  })
-}
 
 test('photos go with the plan as one zip, and what is no picture is refused', async ({ page }) => {
   await openNook(page)

@@ -1,4 +1,3 @@
-import AxeBuilder from '@axe-core/playwright'
 import { readFile } from 'node:fs/promises'
 import {
   expect,
@@ -294,23 +293,6 @@ test('with what I have: a supply from the drawer does with a limit, and is not b
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect.poll(() => amount(page)).toBe(before)
 })
-
-for (const width of [1280, 390]) {
-  test(`no violation of accessibility rules on the buy page at ${String(width)}`, async ({
-    page,
-  }) => {
-    await page.setViewportSize({ width, height: 800 })
-    await openNook(page)
-    await page.getByRole('button', { name: /^solder/ }).click()
-    for (const name of ['Bill', 'Drawer', 'Bars, sheets, boxes', 'Which light']) {
-      await view(page, name)
-      if (name === 'Which light')
-        await expect(page.getByText(/lights, each the whole plan/)).toBeVisible({ timeout: 60_000 })
-      const { violations } = await new AxeBuilder({ page }).analyze()
-      expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([])
-    }
-  })
-}
 
 test('by keyboard alone: to the page, along the bill, a line ticked and opened', async ({
   page,

@@ -1,5 +1,4 @@
 import { readFile } from 'node:fs/promises'
-import AxeBuilder from '@axe-core/playwright'
 import { expect, figure, line, openEmptyPlan, pasteLines, roll, test, verdict } from './browser'
 
 test('the cut page shows every piece, the reels that they come from, and the joints', async ({
@@ -74,19 +73,6 @@ test('a piece longer than any reel is joined, and says so', async ({ page }) => 
   await page.keyboard.press('Alt+1')
   await expect(line(page, 1)).toHaveValue('wall 12 m')
 })
-
-for (const width of [1280, 390]) {
-  test(`no violation of accessibility rules on the cut page at ${String(width)}`, async ({
-    page,
-  }) => {
-    await page.setViewportSize({ width, height: 800 })
-    await page.goto('/')
-    await page.getByRole('link', { name: /^Cut/ }).click()
-    await expect(page.locator('[data-piece="A1"]')).toBeVisible()
-    const { violations } = await new AxeBuilder({ page }).analyze()
-    expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([])
-  })
-}
 
 test('the cut page of an empty plan says what to do', async ({ page }) => {
   await openEmptyPlan(page)

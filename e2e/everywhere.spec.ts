@@ -1,5 +1,4 @@
 import { readFile } from 'node:fs/promises'
-import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { expect, figure, line, openEmptyPlan, pasteLines, roll, test } from './browser'
 
@@ -198,105 +197,6 @@ test('a plan goes to another device as a link, and everything as a backup', asyn
   await expect(other.getByTestId('notice')).toContainText('7 plans added')
   await other.context().close()
 })
-
-for (const [width, colorScheme] of [
-  [1280, 'light'],
-  [390, 'dark'],
-] as const)
-  test(`every page can be read and hit at ${String(width)}, ${colorScheme}`, async ({ page }) => {
-    // Twelve pages in one.
-    test.slow()
-    await page.setViewportSize({ width, height: 844 })
-    await page.emulateMedia({ colorScheme })
-    await page.goto('/')
-    await expect(page).toHaveURL(/measure/)
-    const plan = new URL(page.url()).pathname.replace('/measure', '')
-    const stages = ['measure', 'cut', 'feed', 'signal', 'wire', 'buy', 'build', 'glow', 'mend']
-    for (const path of [
-      ...stages.map((stage) => `${plan}/${stage}`),
-      '/plans',
-      '/sums',
-      '/trouble',
-    ]) {
-      await page.goto(path)
-      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-      await page.waitForLoadState('networkidle')
-      const { violations } = await new AxeBuilder({ page })
-        .options({ rules: { 'target-size': { enabled: true } } })
-        .analyze()
-      expect([
-        path,
-        violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)]),
-      ]).toEqual([path, []])
-      const small = await page.evaluate(() =>
-        [...document.querySelectorAll('main *')]
-          .filter(
-            (element) =>
-              !element.closest('svg') &&
-              [...element.childNodes].some(
-                (node) => node instanceof Text && node.data.trim() !== '',
-              ) &&
-              element.checkVisibility() &&
-              parseFloat(getComputedStyle(element).fontSize) < 12,
-          )
-          .map((element) => element.outerHTML.slice(0, 80)),
-      )
-      expect([path, small]).toEqual([path, []])
-    }
-  })
-
-for (const isPhone of [false, true])
-  test.describe(isPhone ? 'on a phone' : 'on a desk', () => {
-    test.use(
-      isPhone
-        ? { hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } }
-        : { viewport: { width: 1280, height: 800 }, colorScheme: 'light' },
-    )
-    test('every dialog can be read and hit', async ({ page }) => {
-      // Twelve dialogs in one.
-      test.slow()
-      await page.goto('/')
-      await expect(line(page, 1)).toHaveValue('seat front 2140')
-      const id = new URL(page.url()).pathname.split('/')[2]!
-      const button = (name: string | RegExp) => page.getByRole('button', { name }).first()
-      const fromMenu = (name: string) => async (): Promise<void> => {
-        await page.getByRole('button', { name: 'Plan', exact: true }).click()
-        await page.getByRole('menuitem', { name }).click()
-      }
-      const dialogs: [stage: string, open: () => Promise<void>][] = [
-        ['measure', () => button(/rules/i).click()],
-        ['measure', () => page.getByLabel('Light').getByText('add your own').click()],
-        ['measure', () => page.getByLabel('Supply').getByText('add your own').click()],
-        ['signal', () => button('+ your own').click()],
-        ['measure', () => page.getByRole('button', { name: 'Plan', exact: true }).click()],
-        ['measure', fromMenu('Notes …')],
-        ['measure', fromMenu('Snapshots …')],
-        ['measure', fromMenu('Take over what was done')],
-        ['measure', fromMenu('Search …')],
-        ['measure', fromMenu('Help, shortcuts')],
-        ['measure?sheet=tally', () => button(/^Put it right/).click()],
-        ['build', () => button(/went wrong/i).click()],
-      ]
-      for (const [index, [stage, open]] of dialogs.entries()) {
-        await page.goto(`/plan/${id}/${stage}`)
-        await page.waitForLoadState('networkidle')
-        await open()
-        await expect(
-          page
-            .locator(
-              '[role=dialog] :is(button, input), [role=menuitem], [id^=headlessui-popover-panel]',
-            )
-            .first(),
-          `${String(index)} ${stage}`,
-        ).toBeVisible()
-        const { violations } = await new AxeBuilder({ page })
-          .options({ rules: { 'target-size': { enabled: true } } })
-          .analyze()
-        const found = violations.map((one) => [one.id, one.nodes.map(({ html }) => html)])
-        expect([index, stage, found]).toEqual([index, stage, []])
-      }
-    })
-  })
 
 test('every page has a form for paper: all of it, with the plan’s name, and sheets in their size', async ({
   page,

@@ -1,4 +1,3 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, fadeOf, figure, openEmptyPlan, roll, test, verdict } from './browser'
 
 test('the ring is fed badly; dragging a flag and feeding both ends show at once', async ({
@@ -114,25 +113,6 @@ test('a battery has a course, a time and packs beside it', async ({ page }) => {
   await expect(page.getByRole('row', { name: /power bank, 37 Wh/ })).toBeVisible()
   await expect(verdict(page, 'battery-short')).toBeVisible()
 })
-
-for (const width of [1280, 390]) {
-  test(`no violation of accessibility rules on the feed page at ${String(width)}`, async ({
-    page,
-  }) => {
-    await page.setViewportSize({ width, height: 800 })
-    await page.goto('/')
-    await page.getByRole('link', { name: /^Feed/ }).click()
-    await expect(page.locator('[data-flag="seat.first"]')).toBeVisible()
-    const look = async (): Promise<void> => {
-      const { violations } = await new AxeBuilder({ page }).analyze()
-      expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([])
-    }
-    await look()
-    await page.getByRole('radio', { name: 'Supplies and use' }).click()
-    await expect(page.getByRole('region', { name: 'Junctions' })).toBeVisible()
-    await look()
-  })
-}
 
 test('the feed page of an empty plan says what to do', async ({ page }) => {
   await openEmptyPlan(page)

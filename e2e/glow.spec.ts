@@ -1,16 +1,12 @@
-import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
-import { expect, figure, openEmptyPlan, roll, test, verdict } from './browser'
+import { expect, figure, noBarriers, openEmptyPlan, roll, test, verdict } from './browser'
 
 const stageLink = (page: Page) => page.getByTitle('Glow (Alt+8)')
 async function openGlow(page: Page, plan: string): Promise<void> {
   await page.goto('/plans')
   await page.getByRole('link', { name: plan, exact: true }).click()
   await stageLink(page).click()
-}
-const noBarriers = async (page: Page): Promise<void> => {
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
 }
 
 test('a show plays, its sensors are touched, and its amperes are told', async ({ page }) => {

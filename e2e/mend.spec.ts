@@ -1,6 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
 import type { Locator, Page } from '@playwright/test'
-import { expect, exportedPlan, openEmptyPlan, roll, test } from './browser'
+import { expect, exportedPlan, noBarriers, openEmptyPlan, roll, test } from './browser'
 
 const stageLink = (page: Page): Locator => page.getByTitle('Mend (Alt+9)')
 async function openMend(page: Page, plan: string): Promise<void> {
@@ -12,12 +11,6 @@ const tape = (page: Page, run: string): Locator =>
   page.getByRole('slider', { name: `${run}: what you see` })
 const suspects = (page: Page): Locator => page.getByRole('region', { name: 'Suspects' })
 const nextTest = (page: Page): Locator => page.getByRole('region', { name: 'Next test' })
-const noBarriers = async (page: Page): Promise<void> => {
-  const { violations } = await new AxeBuilder({ page })
-    .options({ rules: { 'target-size': { enabled: true } } })
-    .analyze()
-  expect(violations).toEqual([])
-}
 
 /** The alcove dark from its second piece on, and the porthole behind it; all else right. */
 async function paintDarkAlcove(page: Page): Promise<void> {

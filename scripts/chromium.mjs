@@ -2,23 +2,24 @@
 import { existsSync } from 'node:fs'
 import { run } from './lib.mjs'
 
-const places = [process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser']
+/** Without a window of its own it takes a third less time. */
+const withoutWindow = '/usr/bin/chromium-headless-shell'
+const places = [withoutWindow, '/usr/bin/chromium', '/usr/bin/chromium-browser']
 
 /** Path of a Chromium, or `undefined` after saying what is missing. */
 export function findChromium() {
-  const find = () => places.find((place) => place && existsSync(place))
-  const found = find()
-  if (found) return found
-  if (process.getuid?.() === 0 && existsSync('/usr/bin/apt-get')) {
+  if (process.env.CHROMIUM_PATH) return process.env.CHROMIUM_PATH
+  if (!existsSync(withoutWindow) && process.getuid?.() === 0 && existsSync('/usr/bin/apt-get')) {
     console.log('Chromium is missing: installing it from Debian')
     const env = { DEBIAN_FRONTEND: 'noninteractive' }
     run('apt-get', ['update', '-qq'], { env })
-    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env })
+    const install = ['install', '-y', '-qq', '--no-install-recommends']
+    run('apt-get', [...install, 'chromium-headless-shell'], { env })
   }
-  const installed = find()
-  if (!installed)
+  const found = places.find((place) => existsSync(place))
+  if (!found)
     console.error(
-      'The browser tests need Chromium: install Debian’s package `chromium`, or set CHROMIUM_PATH.',
+      'The browser tests need Chromium: install Debian’s package `chromium-headless-shell` or `chromium`, or set CHROMIUM_PATH.',
     )
-  return installed
+  return found
 }

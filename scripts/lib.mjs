@@ -1,5 +1,5 @@
 // Helpers for scripts that run before anything is installed: Node's own modules only.
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, readFileSync } from 'node:fs'
 
 /** Runs a command with its output shown, on standard error where `quiet`; gives back whether it went well. */
@@ -10,6 +10,18 @@ export function run(command, args, { quiet = false, env = {} } = {}) {
   })
   if (result.error) console.error(`${command}: ${result.error.message}`)
   return result.status === 0
+}
+
+/** Runs a command beside others: what it says is kept until it ends. */
+export function runApart([command, ...args]) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args)
+    let output = ''
+    const take = (text) => (output += text)
+    for (const stream of [child.stdout, child.stderr]) stream.setEncoding('utf8').on('data', take)
+    child.on('error', (error) => take(`${command}: ${error.message}\n`))
+    child.on('close', (code) => resolve({ isGood: code === 0, output }))
+  })
 }
 
 /** Installs the dependencies unless they stand as the lockfile says. */

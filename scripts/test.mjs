@@ -1,7 +1,7 @@
 // `npm test`: everything that has to hold, on a fresh clone with only Node and npm. Ends with the tests' count.
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { findChromium } from './chromium.mjs'
-import { install, run } from './lib.mjs'
+import { install, run, runApart } from './lib.mjs'
 
 const results = 'node_modules/.cache/results'
 
@@ -10,28 +10,28 @@ rmSync(results, { recursive: true, force: true })
 mkdirSync(results, { recursive: true })
 
 const chromium = findChromium()
-const npx = (...args) => run('npx', args)
-const checks = [
-  ['formatting', () => npx('prettier', '--check', '--log-level', 'warn', '.')],
-  ['lint', () => run('npm', ['run', '--silent', 'lint'])],
-  ['layers', () => run('npm', ['run', '--silent', 'layers'])],
-  ['types', () => run('npm', ['run', '--silent', 'types'])],
-  ['unused code', () => run('npm', ['run', '--silent', 'unused'])],
+const npm = (script) => ['npm', 'run', '--silent', script]
+/** What needs one core each: two of them at a time, the longest first, each told when it is done. */
+const alone = [
+  ['lint', npm('lint')],
+  ['types', npm('types')],
+  ['formatting', npm('format:check')],
+  ['build', npm('build')],
+  ['unused code', npm('unused')],
+  ['layers', npm('layers')],
+  ['share of tests', npm('share')],
+]
+/** What takes all cores, or what stands before it. */
+const together = [
   ['lockfile', hasNoAddresses],
-  ['share of tests', () => run(process.execPath, ['scripts/test-share.mjs'])],
+  ['first load', () => run(process.execPath, ['scripts/first-load.mjs'])],
   [
     'unit tests',
-    () =>
-      npx(
-        'vitest',
-        'run',
-        '--reporter=default',
-        '--reporter=json',
-        `--outputFile.json=${results}/unit.json`,
-      ),
+    () => {
+      const json = ['--reporter=json', `--outputFile.json=${results}/unit.json`]
+      return run('npx', ['vitest', 'run', '--reporter=default', ...json])
+    },
   ],
-  ['build', () => npx('vite', 'build', '--logLevel', 'warn')],
-  ['first load', () => run(process.execPath, ['scripts/first-load.mjs'])],
   [
     'browser tests',
     () =>
@@ -43,9 +43,28 @@ const checks = [
 ]
 
 const failed = []
-for (const [name, check] of checks) {
+const told = (name, seconds, isGood, output = '') => {
+  const how = `${isGood ? 'good' : 'FAILED'} after ${seconds.toFixed(0)} s`
+  console.log(`${output}— ${name}: ${how}`)
+  if (!isGood) failed.push(name)
+}
+const since = (start) => (performance.now() - start) / 1000
+
+const waiting = [...alone]
+const nextAlone = async () => {
+  for (let next = waiting.shift(); next !== undefined; next = waiting.shift()) {
+    const [name, command] = next
+    const start = performance.now()
+    const { isGood, output } = await runApart(command)
+    told(name, since(start), isGood, output)
+  }
+}
+await Promise.all([nextAlone(), nextAlone()])
+for (const [name, check] of together) {
   console.log(`\n— ${name}`)
-  if (!check()) failed.push(name)
+  const start = performance.now()
+  const isGood = check()
+  told(name, since(start), isGood)
 }
 
 const counts = count()

@@ -52,7 +52,7 @@ describe('any plan', () => {
             expect(read.ok, `${code}: ${label}`).toBe(true)
           }
       }),
-      { numRuns: runs(60) },
+      { numRuns: runs(24, 15_000) },
     )
   })
 
@@ -74,7 +74,7 @@ describe('any plan', () => {
         const svg = diagramSvg(diagramOf(wiring, results, plan.units), plan)
         expect(svg).not.toMatch(/NaN|undefined|Infinity/)
       }),
-      { numRuns: runs(40) },
+      { numRuns: runs(24, 10_000) },
     )
   })
 })

@@ -188,7 +188,7 @@ describe('any plan', () => {
         const boards = result.supplies.reduce((sum, supply) => sum + supply.boardA, 0)
         expect(fed - boards).toBeLessThanOrEqual(result.totals.peakCurrentA + 1e-9)
       }),
-      { numRuns: runs(200) },
+      { numRuns: runs(70, 50_000) },
     )
   })
 })

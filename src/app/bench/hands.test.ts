@@ -26,7 +26,7 @@ describe('handles', () => {
     'alcove arch r410 120 legs 300',
     'skirting corners 400, 1200, 380 outside 120',
     'cells panels 3 x 6 sides 168',
-    'stairs steps 6 x 640 risers 180',
+    'stand steps 6 x 640 risers 180',
     'moon rows 320, 400, 460 @ 40',
     'stars grid 5 x 8 @ 60 x 45',
     'lanterns string 12 @ 900',

@@ -32,7 +32,7 @@ it('hours of edits and steps back hold no more than a few minutes did', async ()
     await service.answer(plan, { parts: ['totals', 'supplies', 'verdicts'], sections: ['current'] })
   }
   // As many as the history keeps, so that it is full before the first look.
-  const some = runs(60)
+  const some = runs(30, 15_000)
   for (let number = 0; number < mostSteps + 30; number += 1) {
     const changed = change(plan, [
       { do: 'set-text', line: 'l0', text: `niche ${String(300 + (number % 50))}` },

@@ -29,7 +29,7 @@ const tiles: readonly { shape: ShapeName; path: string; text: string }[] = [
     path: 'M4 13c2-8 5-8 5-3s3 5 5-1s3-6 6-6',
     text: 'post wrap d60 pitch 40 turns 12',
   },
-  { shape: 'steps', path: 'M2 14h5v-4h5V6h5V2h5', text: 'stairs steps 11 x 640' },
+  { shape: 'steps', path: 'M2 14h5v-4h5V6h5V2h5', text: 'plant stand steps 4 x 420' },
   { shape: 'rows', path: 'M3 3h18M6 8h12M3 13h15', text: 'moon rows 320, 400, 460, 400' },
   {
     shape: 'grid',

@@ -184,7 +184,7 @@ describe('steps', () => {
         expect(idsOf(one!.steps).toSorted()).toEqual(idsOf(batch!.steps).toSorted())
         expect(one!.steps).toHaveLength(steps.length)
       }),
-      { numRuns: runs(40, 5000) },
+      { numRuns: runs(20, 5000) },
     )
   })
 

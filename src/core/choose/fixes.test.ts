@@ -17,9 +17,9 @@ it('every remedy that is offered on any plan removes its cause, makes no new sto
       tried += result.tried
       expect(result.broken).toEqual([])
     }),
-    { numRuns: runs(40) },
+    { numRuns: runs(16, 10_000) },
   )
-  expect(tried).toBeGreaterThan(runs(300))
+  expect(tried).toBeGreaterThan(runs(100, 75_000))
   if (process.env.PROVE !== undefined) process.stdout.write(`${String(tried)} remedies tried\n`)
 })
 

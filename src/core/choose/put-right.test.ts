@@ -67,6 +67,6 @@ it('leaves fewer stops on any plan, tells what is left, and never makes it worse
           result.before.stops * 10 + result.before.warnings,
         )
     }),
-    { numRuns: runs(4) },
+    { numRuns: runs(2, 1000) },
   )
 })

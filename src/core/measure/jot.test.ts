@@ -67,7 +67,7 @@ describe('lengths as people write them', () => {
     ['"#3 shelf" 300', [300]],
     ['string lights 900', [900]],
     ['picture 2 x frame 30 x 40cm', [300, 400, 300, 400, 300, 400, 300, 400]],
-    ['stair steps 2 x 640 risers 180', [640, 180, 640, 180]],
+    ['stand steps 2 x 640 risers 180', [640, 180, 640, 180]],
     ['porch corners 400, 1200 outside 120, 380', [400, 1200, 380]],
     ['moon rows 2 x 320, 460 @ 40 serpentine', [320, 320, 460]],
     ['plate panels 6 sides 12 cm', Array.from({ length: 6 }, () => 120)],
@@ -182,7 +182,7 @@ describe('courses on the drawing', () => {
     'alcove arch r410 120 legs 300',
     'skirting corners 400, 1200 outside 100, 380',
     'honeycomb panels 5 x 6 sides 180',
-    'stairs steps 4 x 640 risers 150',
+    'stand steps 4 x 640 risers 150',
     'moon rows 320, 400 serpentine',
   ])('%s is as long as its segments', (line) => {
     const reading = readLine(line)

@@ -45,6 +45,6 @@ it('of any plan every fault has a look within its runs, a network that is one, a
         }
       }
     }),
-    { numRuns: runs(25) },
+    { numRuns: runs(10, 6_000) },
   )
 })

@@ -733,7 +733,7 @@ describe('the next test', () => {
       const own = name === 'bay-window-nook' ? diagnosis : new Diagnosis(worked(demoPlan(name)))
       const random = seeded(11)
       const draw = drawing(own, random)
-      return Array.from({ length: 30 }, () => trial(own, draw(), random))
+      return Array.from({ length: 20 }, () => trial(own, draw(), random))
     })
     const found = all.filter(({ isFound }) => isFound)
     const tests = found.map((one) => one.tests).toSorted((a, b) => a - b)
