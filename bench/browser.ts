@@ -89,7 +89,8 @@ export async function openLines(page: Page, lines: readonly string[]): Promise<v
   await page.getByLabel('Line 1', { exact: true }).waitFor()
   await pasteLines(page, lines)
   await page.getByLabel(`Line ${String(lines.length)}`, { exact: true }).waitFor()
-  await page.waitForTimeout(2_000)
+  // Until what is worked out of them is there, too.
+  await page.waitForTimeout(2_000 + 3 * lines.length)
 }
 
 /**

@@ -1,3 +1,4 @@
+import { whole } from '../src/app/engine/delta'
 import { PlanService } from '../src/app/engine/plan-service'
 import { change } from '../src/core/plan/commands'
 import { emptyHistory, recorded } from '../src/core/plan/history'
@@ -13,7 +14,10 @@ export async function soakBench(): Promise<void> {
   let history = emptyHistory
   const service = new PlanService()
   service.begin()
-  await service.answer(plan, { parts: ['totals', 'supplies', 'verdicts'], sections: ['current'] })
+  await service.answer(whole(plan), {
+    parts: ['totals', 'supplies', 'verdicts'],
+    sections: ['current'],
+  })
   const start = performance.now()
   const held: number[] = []
   let edits = 0
@@ -28,7 +32,7 @@ export async function soakBench(): Promise<void> {
       ])
       history = recorded(history, changed, { label: 'typing', key: '', canJoin: false })
       ;({ plan } = changed)
-      await service.answer(plan, {
+      await service.answer(whole(plan), {
         parts: ['totals', 'supplies', 'verdicts'],
         sections: ['current'],
       })

@@ -1,52 +1,83 @@
 import type { Page } from '@playwright/test'
-import { openLines, withBrowser } from './browser'
-import { median, shelfLines } from './plans'
+import { longestTask, openLines, withBrowser } from './browser'
+import { median, nicheLines, shelfLines } from './plans'
 
-/** A key stroke on the pad until the drawing has changed and until it is on the screen, for small and large plans. */
+interface Stroke {
+  /** Until the drawing has changed, ms. */
+  readonly drawn: number
+  /** … and until that is on the screen. */
+  readonly shown: number
+  /** Until the figures have changed. */
+  readonly figures: number
+}
+
+/** A key stroke on the pad until the drawing has changed, until it is on the screen, and until the figures follow, by the plan's size. */
 export async function typingBench(): Promise<void> {
   await withBrowser(async (newPage) => {
-    const small = await measure(await newPage(), 5)
-    const large = await measure(await newPage(), 300)
-    for (const [runs, { drawn, shown }] of [
-      [5, small],
-      [300, large],
-    ] as const)
+    const drawn: number[] = []
+    for (const [lines, strokes] of [
+      [shelfLines(5), 40],
+      [shelfLines(300), 40],
+      [nicheLines(2_000), 12],
+    ] as const) {
+      const page = await newPage()
+      await openLines(page, lines)
+      const all: Stroke[] = []
+      const stalled = await longestTask(page, async () => {
+        all.push(...(await measure(page, strokes)))
+      })
+      await page.close()
+      const middle = (of: keyof Stroke): number => median(all.map((stroke) => stroke[of]))
+      drawn.push(middle('drawn'))
       console.log(
-        `${String(runs).padStart(4)} runs: drawing after ${drawn.toFixed(1)} ms, frame after ${shown.toFixed(1)} ms (medians of 40)`,
+        `${String(lines.length).padStart(4)} runs: drawing after ${middle('drawn').toFixed(1)} ms, frame after ${middle('shown').toFixed(1)} ms, figures after ${middle('figures').toFixed(0)} ms (medians of ${String(strokes)}); stands still for ${stalled.toFixed(0)} ms at most`,
       )
-    console.log(`60 × the runs take ${(large.drawn / small.drawn).toFixed(1)} × the time to draw`)
+    }
+    const [small = NaN, large = NaN] = drawn
+    console.log(`60 × the runs take ${(large / small).toFixed(1)} × the time to draw`)
   })
 }
 
-async function measure(page: Page, runs: number): Promise<{ drawn: number; shown: number }> {
-  await openLines(page, shelfLines(runs))
-
-  const times = await page.evaluate(async () => {
-    const found: { drawn: number; shown: number }[] = []
+/** Types other lengths into the line that has the focus. */
+async function measure(page: Page, strokes: number): Promise<Stroke[]> {
+  // What is compiled here calls a helper that the page does not have.
+  await page.evaluate('globalThis.__name = (own) => own')
+  return page.evaluate(async (count) => {
+    const found: { drawn: number; shown: number; figures: number }[] = []
     const field = document.activeElement as HTMLInputElement
-    const drawing = document.querySelector('[aria-label="The runs to scale"]')
-    if (drawing === null) throw new Error('there is no drawing')
-    for (let stroke = 0; stroke < 40; stroke += 1) {
-      const changed = new Promise<number>((resolve) => {
+    const part = (selector: string): Element => {
+      const element = document.querySelector(selector)
+      if (element === null) throw new Error(`there is no ${selector}`)
+      return element
+    }
+    const changed = (element: Element): Promise<number> =>
+      new Promise((resolve) => {
         const observer = new MutationObserver(() => {
           observer.disconnect()
           resolve(performance.now())
         })
-        observer.observe(drawing, { subtree: true, attributes: true, childList: true })
+        observer.observe(element, {
+          subtree: true,
+          attributes: true,
+          childList: true,
+          characterData: true,
+        })
       })
+    const [name = '', length] = field.value.split(' ')
+    const was = Number(length)
+    for (let stroke = 0; stroke < count; stroke += 1) {
+      const figures = changed(part('[data-figure="length.total"] dd'))
+      const drawing = changed(part('[aria-label="The runs to scale"]'))
       const start = performance.now()
-      field.value = `shelf-last ${String(1000 + stroke * 20)}`
+      field.value = `${name} ${String(was + 20 * (1 + (stroke % 5)))}`
       field.dispatchEvent(new Event('input', { bubbles: true }))
-      const drawn = (await changed) - start
+      const drawn = (await drawing) - start
       await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)))
-      found.push({ drawn, shown: performance.now() - start })
-      await new Promise((resolve) => setTimeout(resolve, 120))
+      const shown = performance.now() - start
+      found.push({ drawn, shown, figures: (await figures) - start })
+      // What comes after the figures is done, too, before the next.
+      await new Promise((resolve) => setTimeout(resolve, 120 + 1.5 * (found[0]?.figures ?? 0)))
     }
     return found
-  })
-  await page.close()
-  return {
-    drawn: median(times.map((time) => time.drawn)),
-    shown: median(times.map((time) => time.shown)),
-  }
+  }, strokes)
 }

@@ -6,7 +6,7 @@ import type { StripReels } from './cut/reels'
 import type { BatteryUse } from './feed/batteries'
 import { branchesOf, type Branch } from './feed/branches'
 import { leadFuse } from './feed/lead-fuse'
-import type { FedRun, SolvedFeed } from './feed/solved-feed'
+import type { FedLead, FedRun } from './feed/solved-feed'
 import { standbyOf, type Standby } from './feed/standby'
 import type { FedSupply } from './feed/supplies'
 import type { LitRun } from './load/lights'
@@ -14,6 +14,7 @@ import type { CaseAmperes, RunLoad } from './load/load'
 import type { NodeRun } from './load/nodes'
 import type { LoadCase } from './plan/choices'
 import type { Plan } from './plan/plan'
+import { Kept } from './quantity/kept'
 import type { Lead } from './route/lead'
 import type { PlugTree } from './route/plugs'
 import { tallySignal, type TallySignal } from './signal/told'
@@ -128,9 +129,11 @@ export const earlyParts: { readonly [Part in keyof EarlyTally]: Derived<EarlyTal
   totals: derived(['scene'], ['cuts', 'loads'], totalsOf),
   runs: derived([], ['cuts', 'loads', 'full', 'lit'], ({ cuts, loads, full, lit }) => {
     const litById = new Map(lit.map((run) => [run.id, run]))
-    return cuts.map((entry, index) =>
-      tallyRun(entry, loads[index], full, litById.get(entry.run.id)),
-    )
+    return cuts.map((entry, index) => {
+      const { id } = entry.run
+      const [load, fed, own] = [loads[index], full.runs.get(id), litById.get(id)]
+      return keptRuns.get(entry, [load, fed, own], () => tallyRun(entry, load, fed, own))
+    })
   }),
   supplies: derived(['scene'], ['supplies'], (results) =>
     results.supplies.map((supply) => tallySupply(supply, results.plan)),
@@ -146,14 +149,9 @@ export const earlyParts: { readonly [Part in keyof EarlyTally]: Derived<EarlyTal
         loadCase: shown.loadCase,
         problem: full.problem ?? shown.problem ?? null,
         runs: [...shown.runs.values()],
-        leads: full.leads.map(({ lead, currentA, fuseLoadA, dropV, lossW }) => ({
-          ...lead,
-          wire: lead.wire.id,
-          currentA,
-          dropV,
-          lossW,
-          fuseA: leadFuse({ lead, fuseLoadA }),
-        })),
+        leads: full.leads.map((fed) =>
+          keptLeads.get(fed.lead, [fed.currentA, fed.fuseLoadA], () => tallyLead(fed)),
+        ),
         lostW: shown.lostW,
         branches: branchesOf(results),
         plugs,
@@ -174,13 +172,26 @@ export const earlyParts: { readonly [Part in keyof EarlyTally]: Derived<EarlyTal
   ),
 }
 
+const keptRuns = new Kept<CutStripRun, TallyRun>()
+const keptLeads = new Kept<Lead, TallyLead>()
+
+function tallyLead({ lead, currentA, fuseLoadA, dropV, lossW }: FedLead): TallyLead {
+  return {
+    ...lead,
+    wire: lead.wire.id,
+    currentA,
+    dropV,
+    lossW,
+    fuseA: leadFuse({ lead, fuseLoadA }),
+  }
+}
+
 function tallyRun(
   entry: CutStripRun,
   load: RunLoad | undefined,
-  full: SolvedFeed,
+  fed: FedRun | undefined,
   lit: LitRun | undefined,
 ): TallyRun {
-  const fed = full.runs.get(entry.run.id)
   const { run, strip, ...placed } = entry
   return {
     id: run.id,

@@ -71,6 +71,7 @@ const { view, isFitted, fitAll, pan, zoom } = useView({
 })
 
 const { isLit } = spotlight
+const shining = computed(() => spotlight.shining)
 const litMm = computed(() => new Map(store.tally?.runs.map((run) => [run.id, run.litMm])))
 const brightness = computed(() => 0.3 + 0.7 * levelIn(plan, plan.scene.shown))
 /** Names, dimensions and what can be grabbed show while a run has room for them. */
@@ -198,7 +199,7 @@ const transform = computed(
         <g
           v-for="entry in drawn"
           :key="entry.run.id"
-          v-memo="[entry, brightness, isRoomy, isLit(entry.run.id)]"
+          v-memo="[entry, brightness, isRoomy, shining.has(entry.run.id)]"
           class="cursor-move outline-none [&:focus-visible>.halo]:stroke-white"
           :data-run="entry.run.id"
           :tabindex="isRoomy ? 0 : undefined"
@@ -231,21 +232,21 @@ const transform = computed(
               stroke-linecap="round"
               stroke-linejoin="round"
               :stroke-width="band"
-              :stroke-opacity="(isLit(entry.run.id) ? 0.07 : 0.04) * brightness"
+              :stroke-opacity="(shining.has(entry.run.id) ? 0.07 : 0.04) * brightness"
             />
           </template>
           <path
-            v-if="isRoomy || isLit(entry.run.id)"
+            v-if="isRoomy || shining.has(entry.run.id)"
             class="halo"
             :d="entry.litCourse"
             stroke-linecap="round"
             stroke-linejoin="round"
-            :stroke-width="isLit(entry.run.id) ? 15 : 12"
-            :stroke-opacity="(isLit(entry.run.id) ? 0.26 : 0.14) * brightness"
+            :stroke-width="shining.has(entry.run.id) ? 15 : 12"
+            :stroke-opacity="(shining.has(entry.run.id) ? 0.26 : 0.14) * brightness"
           />
           <path
             :d="entry.litCourse"
-            :stroke-width="isLit(entry.run.id) ? 5 : 3.5"
+            :stroke-width="shining.has(entry.run.id) ? 5 : 3.5"
             :stroke-opacity="brightness"
           />
           <path

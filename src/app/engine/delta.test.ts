@@ -29,6 +29,18 @@ describe('what changed', () => {
     expect(told.runs[4]).toBe(runs[4])
   })
 
+  it('within an item that is found again by its id is what changed of it alone', () => {
+    const last = [
+      { id: 'current', figures: runs },
+      { id: 'length', figures: runs },
+    ]
+    const next = last.with(0, { id: 'current', figures: runs.with(3, { id: 'r3', mm: 99 }) })
+    const told = withDelta(last, structuredClone(deltaOf(last, next))) as typeof last
+    expect(told).toEqual(next)
+    expect(told[1]).toBe(last[1])
+    expect(told[0]!.figures[4]).toBe(runs[4])
+  })
+
   it('follows items that are put in, taken out and moved', () => {
     const moved = [...runs.slice(10, 20), { id: 'new', mm: 1 }, ...runs.slice(0, 5)]
     const told = withDelta(runs, structuredClone(deltaOf(runs, moved))) as typeof runs

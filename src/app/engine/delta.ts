@@ -1,15 +1,22 @@
-import { isFields } from './share'
+import { hasId, isFields } from './share'
 
 /**
  * What has changed between two plain values, as it goes from a worker to the page: what is the same object in both is not sent again.
  *
- * `list`: each item by its index in the list before, or whole. `fields`: the changed fields of an object with the same keys.
+ * `list`: each item by its index in the list before, by what changed of the one there, or whole. `fields`: the changed fields of an object
+ * with the same keys.
  */
 export type Delta =
   | { readonly kind: 'same' }
   | { readonly kind: 'whole'; readonly value: unknown }
-  | { readonly kind: 'list'; readonly items: readonly (number | { readonly value: unknown })[] }
+  | { readonly kind: 'list'; readonly items: readonly ItemDelta[] }
   | { readonly kind: 'fields'; readonly fields: Readonly<Record<string, Delta>> }
+
+type ItemDelta =
+  number | { readonly at: number; readonly change: Delta } | { readonly value: unknown }
+
+/** A value that stands for itself, whatever was before. */
+export const whole = (value: unknown): Delta => ({ kind: 'whole', value })
 
 const same: Delta = { kind: 'same' }
 
@@ -26,17 +33,25 @@ export function deltaOf(last: unknown, next: unknown): Delta {
       return { kind: 'fields', fields: Object.fromEntries(changed) }
     }
   }
-  return { kind: 'whole', value: next }
+  return whole(next)
 }
 
 function listDelta(last: readonly unknown[], next: readonly unknown[]): Delta {
   const places = new Map<unknown, number>()
-  for (const [index, item] of last.entries())
+  const idPlaces = new Map<string, number>()
+  for (const [index, item] of last.entries()) {
     if (typeof item === 'object' && item !== null) places.set(item, index)
-  const items = next.map((item) => places.get(item) ?? { value: item })
-  return items.some((item) => typeof item === 'number')
+    if (hasId(item)) idPlaces.set(item.id, index)
+  }
+  const items = next.map((item): ItemDelta => {
+    const place = places.get(item)
+    if (place !== undefined) return place
+    const at = hasId(item) ? idPlaces.get(item.id) : undefined
+    return at === undefined ? { value: item } : { at, change: deltaOf(last[at], item) }
+  })
+  return items.some((item) => typeof item === 'number' || 'at' in item)
     ? { kind: 'list', items }
-    : { kind: 'whole', value: next }
+    : whole(next)
 }
 
 /** `last` with a change: the parts that did not change are the very same objects. */
@@ -48,7 +63,10 @@ export function withDelta(last: unknown, delta: Delta): unknown {
       return delta.value
     case 'list': {
       const before = Array.isArray(last) ? (last as readonly unknown[]) : []
-      return delta.items.map((item) => (typeof item === 'number' ? before[item] : item.value))
+      return delta.items.map((item) => {
+        if (typeof item === 'number') return before[item]
+        return 'at' in item ? withDelta(before[item.at], item.change) : item.value
+      })
     }
     case 'fields': {
       const before = isFields(last) ? last : {}

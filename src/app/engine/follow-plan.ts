@@ -1,7 +1,7 @@
 import { messageOf } from '../../core/quantity/message-of'
 import type { Plan } from '../../core/plan/plan'
 import type { RollSection, SectionKind } from '../../core/roll/roll'
-import { withDelta } from './delta'
+import { deltaOf, withDelta, type Delta } from './delta'
 import { latestWins } from './latest'
 import type { PartName, PlanParts } from './parts'
 import type { Answer, Question } from './plan-service'
@@ -25,7 +25,7 @@ export type Told = Pick<PlanParts, (typeof always)[number]> &
 /** The far end: in the worker, or in tests at the other end of a message channel. */
 export interface Answering {
   begin(): Promise<void> | void
-  answer(plan: Plan, question: Question): Promise<Answer> | Answer
+  answer(changed: Delta, question: Question): Promise<Answer> | Answer
 }
 
 interface Job {
@@ -39,6 +39,8 @@ interface Job {
  */
 export class PlanFollower {
   private plan: Plan | undefined
+  /** What the far end has. */
+  private sent: Plan | undefined
   private parts: Readonly<Record<string, unknown>> = {}
   private readonly wanted = new Map<PartName, number>()
   private sections: readonly SectionKind[] = []
@@ -56,8 +58,12 @@ export class PlanFollower {
       async ({ plan, question }) => {
         const { generation } = this
         try {
-          return { answer: await this.service.answer(plan, question), generation }
+          const changed = deltaOf(this.sent, plan)
+          this.sent = plan
+          return { answer: await this.service.answer(changed, question), generation }
         } catch (error) {
+          // Whatever the far end has now: the next plan goes there whole.
+          this.sent = undefined
           const problem = messageOf(error)
           return { answer: { changes: [], problem, isSearching: false }, generation }
         }
@@ -85,6 +91,7 @@ export class PlanFollower {
   leave(): void {
     this.generation += 1
     this.plan = undefined
+    this.sent = undefined
     this.parts = {}
     void this.service.begin()
   }

@@ -11,6 +11,7 @@ import { rollOf } from '../../core/roll/roll'
 import { worked } from '../../core/worked'
 import { demoPlan } from '../../testing/demo-plan'
 import { PlanFollower, type Answering, type Told } from './follow-plan'
+import { whole } from './delta'
 import { PlanService } from './plan-service'
 import { runs } from '../../testing/runs'
 
@@ -63,24 +64,24 @@ describe('the engine of the open plan', () => {
     ] as const
     for (const commands of [[], ...edits]) {
       plan = change(plan, commands).plan
-      const whole = tally(plan)
+      const known = tally(plan)
       const told = await toldOf(
         follower,
         plan,
         () => last,
         ({ totals, facts, wiring, verdicts }) =>
           // The facts come last of all.
-          facts?.shelf.peakCurrentA === whole.totals.peakCurrentA &&
-          facts.joints === whole.wiring.joints.length &&
-          totals.peakCurrentA === whole.totals.peakCurrentA &&
-          wiring?.wires.length === whole.wiring.wires.length &&
-          verdicts?.length === whole.verdicts.length &&
-          isDeepStrictEqual(verdicts, whole.verdicts),
+          facts?.shelf.peakCurrentA === known.totals.peakCurrentA &&
+          facts.joints === known.wiring.joints.length &&
+          totals.peakCurrentA === known.totals.peakCurrentA &&
+          wiring?.wires.length === known.wiring.wires.length &&
+          verdicts?.length === known.verdicts.length &&
+          isDeepStrictEqual(verdicts, known.verdicts),
       )
-      expect(told.runs).toEqual(whole.runs)
-      expect(told.feed).toEqual(whole.feed)
-      expect(told.wiring).toEqual(whole.wiring)
-      expect(told.verdicts).toEqual(whole.verdicts)
+      expect(told.runs).toEqual(known.runs)
+      expect(told.feed).toEqual(known.feed)
+      expect(told.wiring).toEqual(known.wiring)
+      expect(told.verdicts).toEqual(known.verdicts)
       const kinds = ['length', 'supply', 'current']
       expect(told.roll).toEqual(rollOf(worked(plan)).filter(({ kind }) => kinds.includes(kind)))
     }
@@ -100,23 +101,23 @@ describe('the engine of the open plan', () => {
     }
     expect(lines.length).toBeGreaterThan(0)
     const question = { parts: ['runs', 'totals'], sections: [] } as const
-    const first = JSON.stringify(await own.answer(many, question)).length
+    const first = JSON.stringify(await own.answer(whole(many), question)).length
     const edited = structuredClone(
       change(many, [{ do: 'set-text', line: 'l7', text: 'shelf 777' }]).plan,
     )
-    const second = JSON.stringify(await own.answer(edited, question)).length
+    const second = JSON.stringify(await own.answer(whole(edited), question)).length
     expect(second).toBeLessThan(first / 20)
-    expect((await own.answer(structuredClone(edited), question)).changes).toEqual([])
+    expect((await own.answer(whole(structuredClone(edited)), question)).changes).toEqual([])
   })
 
   it('says what went wrong in one stage and answers the rest; the next plan is answered again', async () => {
     const own = new PlanService()
     const plan = demoPlan('wardrobe-rails')
     const broken: Plan = { ...plan, defaults: { ...plan.defaults, wire: 'no-such-wire' } }
-    const answer = await own.answer(broken, { parts: ['unread', 'feed'], sections: [] })
+    const answer = await own.answer(whole(broken), { parts: ['unread', 'feed'], sections: [] })
     expect(answer.problem).toContain('no-such-wire')
     expect(answer.changes.map(([part]) => part)).toEqual(['unread'])
-    const good = await own.answer(plan, { parts: ['unread', 'feed'], sections: [] })
+    const good = await own.answer(whole(plan), { parts: ['unread', 'feed'], sections: [] })
     expect(good.problem).toBeUndefined()
     expect(good.changes.map(([part]) => part)).toEqual(['feed'])
   })
@@ -162,14 +163,14 @@ describe('a stage', () => {
     await fc.assert(
       fc.asyncProperty(fc.array(edit, { minLength: 1, maxLength: 5 }), async (edits) => {
         const own = new PlanService()
-        await own.answer(plan, question)
+        await own.answer(whole(plan), question)
         let next = plan
         for (const command of edits) {
           next = change(next, [command]).plan
-          expect((await own.answer(structuredClone(next), question)).problem).toBeUndefined()
+          expect((await own.answer(whole(structuredClone(next)), question)).problem).toBeUndefined()
         }
         const fresh = new PlanService()
-        const all = new Map((await fresh.answer(next, question)).changes)
+        const all = new Map((await fresh.answer(whole(next), question)).changes)
         const kept = own as unknown as { told: Map<string, unknown> }
         for (const [part, delta] of all)
           expect(delta.kind === 'whole' && kept.told.get(part), part).toEqual(

@@ -5,7 +5,7 @@ import { earlyParts } from '../../core/tally-parts'
 import type { Fixes } from '../../core/choose/fixes'
 import type { Plan } from '../../core/plan/plan'
 import type { RollSection, SectionKind } from '../../core/roll/roll'
-import { deltaOf, type Delta } from './delta'
+import { deltaOf, withDelta, type Delta } from './delta'
 import type * as lateParts from './late-parts'
 import type { PartName } from './parts'
 import { shared } from './share'
@@ -47,10 +47,14 @@ export class PlanService {
     this.told.clear()
   }
 
-  /** Never rejects: what goes wrong in a stage is told, and the other parts are answered. */
-  async answer(next: Plan, { parts, sections }: Question): Promise<Answer> {
+  /**
+   * Never rejects: what goes wrong in a stage is told, and the other parts are answered.
+   *
+   * @param changed from the plan that was asked about last
+   */
+  async answer(changed: Delta, { parts, sections }: Question): Promise<Answer> {
     // What comes into a worker is new throughout: what equals the plan before is taken from there, so that stages see what changed.
-    const plan = shared(this.plan, next)
+    const plan = shared(this.plan, withDelta(this.plan, changed)) as Plan
     this.plan = plan
     const engine = (this.engine ??= new Engine(plan, stages))
     engine.follow(plan)

@@ -31,7 +31,7 @@ export function shared<Value>(last: unknown, next: Value): Value {
 }
 
 /** Items with ids are found again wherever they stand. */
-const hasId = (value: unknown): value is { readonly id: string } =>
+export const hasId = (value: unknown): value is { readonly id: string } =>
   typeof value === 'object' && value !== null && 'id' in value && typeof value.id === 'string'
 
 const isSameNumbers = (a: Float64Array, b: Float64Array): boolean =>

@@ -5,6 +5,7 @@ import { emptyHistory, mostSteps, recorded, undone } from '../../core/plan/histo
 import { heldBytes } from '../../testing/held-bytes'
 import { runs } from '../../testing/runs'
 import { shortRuns } from '../../testing/short-runs'
+import { whole } from './delta'
 import { PlanService } from './plan-service'
 
 /** What is held besides what is remembered of solved feeds, which has its own bound. */
@@ -29,7 +30,10 @@ it('hours of edits and steps back hold no more than a few minutes did', async ()
       const back = undone(plan, history)
       if (back !== undefined) ({ plan, history } = back)
     }
-    await service.answer(plan, { parts: ['totals', 'supplies', 'verdicts'], sections: ['current'] })
+    await service.answer(whole(plan), {
+      parts: ['totals', 'supplies', 'verdicts'],
+      sections: ['current'],
+    })
   }
   // As many as the history keeps, so that it is full before the first look.
   const some = runs(30, 15_000)

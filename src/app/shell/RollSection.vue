@@ -3,12 +3,16 @@ import type { Figure } from '../../core/quantity/figure'
 import type { LengthUnits } from '../../core/quantity/format'
 import type { RollSection } from '../../core/roll/roll'
 import { useSpotlight } from '../stores/spotlight'
+import { useGradual } from '../ui/use-gradual'
 import RollLine from './RollLine.vue'
 import VerdictStamp from './VerdictStamp.vue'
 
-defineProps<{ section: RollSection; units: LengthUnits }>()
+const { section } = defineProps<{ section: RollSection; units: LengthUnits }>()
 
 const spotlight = useSpotlight()
+// A section of a plan of hundreds of runs has hundreds of lines.
+const figures = useGradual(() => section.figures, 15)
+const verdicts = useGradual(() => section.verdicts, 4)
 
 const isLit = (about: readonly string[]): boolean =>
   about.length > 0 && about.length < 3 && about.some((id) => spotlight.lit.has(id))
@@ -30,7 +34,7 @@ function follow({ about }: Figure): void {
     </h3>
     <dl>
       <RollLine
-        v-for="figure in section.figures"
+        v-for="figure in figures"
         :key="figure.id"
         v-memo="[figure, units, isLit(figure.about)]"
         :figure="figure"
@@ -41,6 +45,6 @@ function follow({ about }: Figure): void {
         @follow="follow(figure)"
       />
     </dl>
-    <VerdictStamp v-for="verdict in section.verdicts" :key="verdict.id" :verdict="verdict" />
+    <VerdictStamp v-for="verdict in verdicts" :key="verdict.id" :verdict="verdict" />
   </section>
 </template>

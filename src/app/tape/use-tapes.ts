@@ -27,6 +27,6 @@ export function useTapes(
   const all = computed(() => store.tally?.runs.filter(({ pieces }) => pieces.length > 0) ?? [])
   const scale = computed(() => tapeScale(all.value, tapeWidth.value))
   // Not before there is a width to draw them in.
-  const runs = useGradual(() => (width.value > 0 ? all.value : []))
+  const runs = useGradual(() => (width.value > 0 ? all.value : []), 6)
   return { runs, nameWidth, tapeWidth, scale }
 }

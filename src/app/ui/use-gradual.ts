@@ -1,11 +1,15 @@
 import { useRafFn } from '@vueuse/core'
 import { computed, ref, watch, type ComputedRef } from 'vue'
 
-/** Rows that are made within a frame. */
-const aFrame = 10
-
-/** A list that appears row by row, those in view first, so that a page of hundreds of rows does not stand still. */
-export function useGradual<Item>(items: () => readonly Item[]): ComputedRef<readonly Item[]> {
+/**
+ * A list that appears row by row, those in view first, so that a page of hundreds of rows does not stand still.
+ *
+ * @param aFrame rows that are made within a frame
+ */
+export function useGradual<Item>(
+  items: () => readonly Item[],
+  aFrame = 10,
+): ComputedRef<readonly Item[]> {
   const shown = ref(aFrame)
   const { pause, resume } = useRafFn(
     () => {

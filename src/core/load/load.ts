@@ -1,5 +1,6 @@
 import type { CutStripRun } from '../cut/cut'
 import type { Strip } from '../plan/parts'
+import { Kept } from '../quantity/kept'
 import { caseNames, type LoadCase } from '../plan/choices'
 import type { Dims } from '../plan/mix-text'
 import type { Line, Plan } from '../plan/plan'
@@ -104,23 +105,29 @@ export function loadRuns(
   lit: readonly LitRun[],
 ): RunLoad[] {
   const litById = new Map(lit.map((run) => [run.id, run]))
-  return cuts.map(({ run, strip, cuts: cutGroups, pixels }) => {
-    const own = litById.get(run.id)
-    if (own !== undefined) return litLoad(plan, own)
-    const groups = strip.light.kind === 'pixels' ? pixels : cutGroups
-    const { volts } = strip
-    const { channelMa, idleMa: dark } = groupDraw(strip)
-    const idleMa = dark + besidePixelMa({ run, strip })
-    return {
-      id: run.id,
-      volts,
-      groups,
-      isDimmable: isDimmable(strip, run.line),
-      currentA: eachCase((loadCase) => {
-        const duties = dutiesIn(plan, loadCase, run.line, strip)
-        const litMa = channelMa.map((mA, index) => mA * (duties[index] ?? 0))
-        return loadOf({ pixels: groups, channelMa: litMa, idleMa, level: 1, volts }).currentA
-      }),
-    }
+  return cuts.map((entry) => {
+    const own = litById.get(entry.run.id)
+    return keptLoads.get(entry, [plan.scene, plan.limit, own], () =>
+      own === undefined ? stripLoad(plan, entry) : litLoad(plan, own),
+    )
   })
+}
+const keptLoads = new Kept<CutStripRun, RunLoad>()
+
+function stripLoad(plan: Plan, { run, strip, cuts: cutGroups, pixels }: CutStripRun): RunLoad {
+  const groups = strip.light.kind === 'pixels' ? pixels : cutGroups
+  const { volts } = strip
+  const { channelMa, idleMa: dark } = groupDraw(strip)
+  const idleMa = dark + besidePixelMa({ run, strip })
+  return {
+    id: run.id,
+    volts,
+    groups,
+    isDimmable: isDimmable(strip, run.line),
+    currentA: eachCase((loadCase) => {
+      const duties = dutiesIn(plan, loadCase, run.line, strip)
+      const litMa = channelMa.map((mA, index) => mA * (duties[index] ?? 0))
+      return loadOf({ pixels: groups, channelMa: litMa, idleMa, level: 1, volts }).currentA
+    }),
+  }
 }

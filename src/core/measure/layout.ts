@@ -1,4 +1,5 @@
 import type { Place, Plan } from '../plan/plan'
+import { Kept } from '../quantity/kept'
 import { boxAround, turned, type Box, type Point } from './geometry'
 import type { MeasuredRun } from './measure'
 
@@ -132,27 +133,30 @@ function setOut(runs: readonly MeasuredRun[]): Layout {
     if (scale > bestScale * 1.001) [best, bestScale] = [rowWidth, scale]
   }
   const placed: Placed[] = []
-  const { width, height } = inRows(runs, best, margin, (id, x, y) => {
-    placed.push({ id, place: { x, y, degrees: 0 } })
+  const { width, height } = inRows(runs, best, margin, (run, x, y) => {
+    placed.push(keptPlaces.get(run, [x, y], () => ({ id: run.id, place: { x, y, degrees: 0 } })))
   })
   return { placed, box: { x: 0, y: 0, width, height } }
 }
+
+const keptPlaces = new Kept<MeasuredRun, Placed>()
 
 /** Sets runs in rows of a width, tells where each goes, and gives back how large all of it is, mm. */
 function inRows(
   runs: readonly MeasuredRun[],
   rowWidth: number,
   margin: number,
-  tell?: (id: string, x: number, y: number) => void,
+  tell?: (run: MeasuredRun, x: number, y: number) => void,
 ): { width: number; height: number } {
   let [x, y, rowHeight, right] = [0, 0, 0, 0]
-  for (const { id, box } of runs) {
+  for (const run of runs) {
+    const { box } = run
     if (x > 0 && x + box.width > rowWidth) {
       y += rowHeight
       x = 0
       rowHeight = 0
     }
-    tell?.(id, x - box.x, y + margin - box.y)
+    tell?.(run, x - box.x, y + margin - box.y)
     right = Math.max(right, x + box.width)
     x += box.width + margin
     rowHeight = Math.max(rowHeight, box.height + margin * 1.6)

@@ -1,4 +1,5 @@
 import type { Plan } from '../plan/plan'
+import { Kept } from '../quantity/kept'
 import type { Point } from './geometry'
 import type { Layout } from './layout'
 
@@ -13,6 +14,16 @@ export interface SourcePlaces {
 export function sourcePlaces(
   plan: Pick<Plan, 'supplies' | 'junctions' | 'bench'>,
   { box }: Pick<Layout, 'box'>,
+): SourcePlaces {
+  const { x, y, width, height } = box
+  const inputs = [plan.junctions, plan.bench.controllerAt, x, y, width, height]
+  return keptPlaces.get(plan.supplies, inputs, () => placesBelow(plan, box))
+}
+const keptPlaces = new Kept<Plan['supplies'], SourcePlaces>()
+
+function placesBelow(
+  plan: Pick<Plan, 'supplies' | 'junctions' | 'bench'>,
+  box: Layout['box'],
 ): SourcePlaces {
   const step = Math.max(160, box.width * 0.13)
   const below = box.y + box.height + step * 0.3

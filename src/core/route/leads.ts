@@ -11,6 +11,7 @@ import { isBoardPin } from '../parts/find'
 import { wireOf } from '../parts/wires'
 import type { Feed, Junction, Place, Plan } from '../plan/plan'
 import { feedsOf, padOf } from '../plan/feeds'
+import { Kept } from '../quantity/kept'
 import { feedFrom, junctionFrom } from '../plan/supply-of'
 import { homeOf } from './home'
 import type { Lead } from './lead'
@@ -49,17 +50,22 @@ export function leadsOf({
   sources,
 }: Pick<RoutedPlan, 'plan' | 'cuts' | 'lit' | 'plugs' | 'layout' | 'sources'>): Lead[] {
   const placeOf = placesOf(layout)
+  const { supplies, junctions, rules, defaults } = plan
   return [
     ...junctionLeads(plan, sources),
     ...cuts.flatMap((entry) => {
       const place = placeOf.get(entry.run.id)
       return place === undefined
         ? []
-        : runLeads(plan, entry, place, sources, feedsOf(entry.run.line))
+        : keptLeads.get(entry, [place, sources, supplies, junctions, rules, defaults], () =>
+            runLeads(plan, entry, place, sources, feedsOf(entry.run.line)),
+          )
     }),
     ...lightLeads(plan, cuts, lit, plugs, placeOf, sources),
   ]
 }
+
+const keptLeads = new Kept<CutStripRun, Lead[]>()
 
 /** The leads from supplies and junctions to junctions. */
 export function junctionLeads(plan: Plan, sources: SourcePlaces): Lead[] {
