@@ -40,6 +40,11 @@ export const openFirst = async (page: Page): Promise<void> => {
   await page.goto(address)
 }
 
+export const openShelf = async (page: Page): Promise<void> => {
+  await page.goto(`${address}/plans`)
+  await page.getByRole('listitem').first().waitFor()
+}
+
 interface TraceEvent {
   readonly name: string
   readonly ts: number

@@ -7,6 +7,7 @@ import { mendBench } from './mend'
 import { outlineBench } from './outline'
 import { packingBench } from './packing'
 import { scaleBench } from './scale'
+import { shelfBench } from './shelf'
 import { soakBench } from './soak'
 import { stallsBench } from './stalls'
 import { startBench } from './start'
@@ -27,6 +28,7 @@ const benches = {
   typing: typingBench,
   hands: handsBench,
   stalls: stallsBench,
+  shelf: shelfBench,
   start: startBench,
   soak: soakBench,
 }

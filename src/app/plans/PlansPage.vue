@@ -16,6 +16,7 @@ import { useLiveQuery } from '../storage/use-live-query'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
+import { useGradual } from '../ui/use-gradual'
 import BackupBar from './BackupBar.vue'
 import PlanCard from './PlanCard.vue'
 import { onShelf, orders, tagsOf, type ShelfCard, type ShelfOrder } from './shelf-order'
@@ -29,8 +30,9 @@ usePlanStore().close()
 
 const showsDeleted = ref(false)
 
-const plans = useLiveQuery(() => shelf.shelf.list(), shelf.fail)
-const deleted = useLiveQuery(() => shelf.shelf.listDeleted(), shelf.fail)
+const lists = useLiveQuery(() => shelf.shelf.lists(), shelf.fail)
+const plans = computed(() => lists.value?.plans)
+const deleted = computed(() => lists.value?.deleted)
 const problems = useMissingFacts(plans)
 const cards = computed(() =>
   plans.value?.map((stored): ShelfCard => ({
@@ -48,6 +50,8 @@ const tags = computed(() => tagsOf(cards.value ?? []))
 const shown = computed(() =>
   onShelf(cards.value ?? [], { query: query.value, tag: tag.value, order: order.value }),
 )
+// A card is much to draw, and a shelf may hold hundreds.
+const drawn = useGradual(() => shown.value, 6)
 const groups = computed(() =>
   [
     { isExample: false, title: 'Your plans' },
@@ -56,7 +60,7 @@ const groups = computed(() =>
     .map(({ isExample, title }) => ({
       title,
       isExample,
-      cards: shown.value.filter(({ stored }) => (stored.isExample === true) === isExample),
+      cards: drawn.value.filter(({ stored }) => (stored.isExample === true) === isExample),
     }))
     .filter((group) => group.cards.length > 0),
 )

@@ -39,6 +39,9 @@ export interface FirstVisit {
   readonly photos?: readonly { readonly id: string; readonly plan: string; readonly url: string }[]
 }
 
+/** Plans that the database hands out in one go. */
+const listedAtOnce = 16
+
 /** Deleted plans are kept this long, ms. */
 const keptDeletedMs = 30 * 24 * 3_600_000
 
@@ -49,20 +52,31 @@ export class PlanShelf {
     private readonly now: () => number = Date.now,
   ) {}
 
-  /** Plans, last changed first, without those that are deleted. */
-  async list(): Promise<StoredPlan[]> {
-    const plans = (await this.db.plans.toArray()).map(shown)
-    return plans
-      .filter((plan) => plan.deletedAt === undefined)
-      .toSorted((a, b) => b.changedAt - a.changedAt)
+  /** Plans, last changed first, and those that were deleted and can still be brought back, last deleted first. */
+  async lists(): Promise<{
+    readonly plans: readonly StoredPlan[]
+    readonly deleted: readonly StoredPlan[]
+  }> {
+    const all: StoredPlan[] = []
+    // Some at a time: hundreds of plans come with all that is in them, and the page must not stand still for that.
+    for (let last = ''; ; last = all.at(-1)?.id ?? '') {
+      const some = await this.db.plans.where('id').above(last).limit(listedAtOnce).toArray()
+      all.push(...some.map(shown))
+      if (some.length < listedAtOnce) break
+    }
+    return {
+      plans: all
+        .filter(({ deletedAt }) => deletedAt === undefined)
+        .toSorted((a, b) => b.changedAt - a.changedAt),
+      deleted: all
+        .filter(({ deletedAt }) => deletedAt !== undefined)
+        .toSorted((a, b) => (b.deletedAt ?? 0) - (a.deletedAt ?? 0)),
+    }
   }
 
-  /** Deleted plans that can still be brought back, last deleted first. */
-  async listDeleted(): Promise<StoredPlan[]> {
-    const plans = await this.db.plans.toArray()
-    return plans
-      .filter((plan) => plan.deletedAt !== undefined)
-      .toSorted((a, b) => (b.deletedAt ?? 0) - (a.deletedAt ?? 0))
+  /** Plans, last changed first, without those that are deleted. */
+  async list(): Promise<readonly StoredPlan[]> {
+    return (await this.lists()).plans
   }
 
   async load(id: string): Promise<LoadedPlan> {
@@ -278,7 +292,7 @@ export class PlanShelf {
         this.db.snapshots,
       ],
       async () => {
-        for (const { id, deletedAt } of await this.listDeleted()) {
+        for (const { id, deletedAt } of (await this.lists()).deleted) {
           if (this.now() - (deletedAt ?? 0) < keptDeletedMs) continue
           await this.db.plans.delete(id)
           await this.db.histories.delete(id)

@@ -56,7 +56,7 @@ describe('the shelf', () => {
     await shelf.delete(id)
     now += 31 * 24 * 3_600_000
     await shelf.prepare(() => Promise.resolve({ plans: [], areExamples: false, drawer: [] }))
-    expect(await shelf.listDeleted()).toEqual([])
+    expect((await shelf.lists()).deleted).toEqual([])
   })
 
   it('gives copies and new plans names of their own', async () => {
