@@ -1,6 +1,6 @@
 import { dimsOf } from './feed/supplies'
 import type { Dims } from './plan/mix-text'
-import { litOf, type CutStripRun, type Piece } from './cut/cut'
+import { litSpansOf, type CutStripRun, type Piece } from './cut/cut'
 import type { Prewired } from './cut/prewired'
 import type { StripReels } from './cut/reels'
 import type { BatteryUse } from './feed/batteries'
@@ -205,7 +205,7 @@ function tallyRun(
     pixels: placed.pixels,
     lights: run.lights.length,
     lit: lit ?? null,
-    litMm: litOf(entry),
+    litMm: litSpansOf(entry),
     pieces: placed.pieces,
     minV: fed?.minV ?? null,
     maxV: fed?.maxV ?? null,

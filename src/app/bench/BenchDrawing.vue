@@ -15,7 +15,7 @@ import { useDrag } from './use-drag'
 import { usePinch } from './use-pinch'
 import { useRunHands, type Bench } from './use-run-hands'
 import { useThingHands } from './use-thing-hands'
-import { useView } from './use-view'
+import { usePanZoom } from './use-pan-zoom'
 import { rulerStep, toBench, toScreen } from './view'
 
 const { plan } = defineProps<{ plan: Plan }>()
@@ -63,7 +63,7 @@ const wholeBox = computed(() => {
         ] as Point[])),
   ])
 })
-const { view, isFitted, fitAll, pan, zoom } = useView({
+const { view, isFitted, fitAll, pan, zoom } = usePanZoom({
   box: () => wholeBox.value,
   width: () => width.value,
   height: () => height.value,

@@ -9,7 +9,7 @@ const emit = defineEmits<{ close: []; keep: [trouble: { what: string; fix: strin
 const what = ref('')
 const fix = ref('')
 const problem = ref<string>()
-function keep(): void {
+function note(): void {
   if (what.value.trim() === '') {
     problem.value = 'say in a few words what went wrong.'
     return
@@ -24,7 +24,7 @@ function keep(): void {
     action="Keep it in the log"
     :problem="problem"
     @close="emit('close')"
-    @submit="keep"
+    @submit="note"
   >
     <p class="col-span-2 text-[14px] text-bench-soft">{{ step.title }}</p>
     <p v-if="fresh.length > 0" class="col-span-2 text-[14px]">

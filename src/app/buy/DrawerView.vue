@@ -84,14 +84,14 @@ async function add(): Promise<void> {
       problem.value = `“${newAmount.value}” is no length of strip: 1240, 1.24 m or 4' 1" are.`
       return
     }
-    await keep([restItem(nanoid(8), { id: part, name }, length.mm)])
+    await saveItems([restItem(nanoid(8), { id: part, name }, length.mm)])
   } else {
     const amount = numberOf(newAmount.value === '' ? '1' : newAmount.value)
     if (amount === undefined || amount <= 0 || amount > 1_000_000) {
       problem.value = `“${newAmount.value}” is no number above 0.`
       return
     }
-    await keep([
+    await saveItems([
       {
         id: nanoid(8),
         name: name.slice(0, 120),
@@ -104,7 +104,7 @@ async function add(): Promise<void> {
   newName.value = ''
   newAmount.value = ''
 }
-async function keep(items: readonly StoredItem[]): Promise<void> {
+async function saveItems(items: readonly StoredItem[]): Promise<void> {
   await shelf.putInDrawer(items)
 }
 async function recount(entry: DrawerEntry, event: Event): Promise<void> {
@@ -118,7 +118,7 @@ async function recount(entry: DrawerEntry, event: Event): Promise<void> {
     return
   }
   if (read === 0) await shelf.takeOutOfDrawer([id])
-  else await keep([itemWith(entry, read)])
+  else await saveItems([itemWith(entry, read)])
 }
 async function remove(entry: DrawerEntry): Promise<void> {
   await shelf.takeOutOfDrawer([entry.id])
@@ -129,7 +129,7 @@ async function remove(entry: DrawerEntry): Promise<void> {
       {
         label: 'Put it back',
         run: () => {
-          void keep([itemWith(entry, entry.amount)])
+          void saveItems([itemWith(entry, entry.amount)])
         },
       },
     ],
@@ -160,7 +160,7 @@ async function readFile(event: Event): Promise<void> {
       })
       return
     }
-    await keep(read.items.map((item) => ({ ...item, id: nanoid(8) })))
+    await saveItems(read.items.map((item) => ({ ...item, id: nanoid(8) })))
     notices.show({
       kind: 'done',
       text: `${plural(read.items.length, 'thing')} from “${file.name}” ${read.items.length === 1 ? 'is' : 'are'} in the drawer.`,

@@ -133,9 +133,9 @@ function setFixing(event: Event): void {
     store.commit([{ do: 'set-rules', rules: { fixing } }], { label: 'what holds strips' })
 }
 function setKeep(event: Event): void {
-  const keep = percentOf(event, 0.1, 1)
-  if (keep !== undefined)
-    store.commit([{ do: 'set-rules', rules: { keep } }], {
+  const share = percentOf(event, 0.1, 1)
+  if (share !== undefined)
+    store.commit([{ do: 'set-rules', rules: { keep: share } }], {
       label: 'when a light has faded',
       key: 'keep',
     })

@@ -25,7 +25,7 @@ const snapshots = useLiveQuery(() => snapshotsOf(db, id), fail)
 const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 
 const name = ref('')
-async function keep(): Promise<void> {
+async function keepSnapshot(): Promise<void> {
   const { plan } = store
   if (plan === undefined) return
   const title = name.value.trim() || `As of ${when.format(Date.now())}`
@@ -116,7 +116,7 @@ const isMine = computed(() => store.access === 'mine')
 
 <template>
   <SheetDialog title="Snapshots" width="max-w-2xl" @close="emit('close')">
-    <form class="flex flex-wrap items-end gap-2" @submit.prevent="keep">
+    <form class="flex flex-wrap items-end gap-2" @submit.prevent="keepSnapshot">
       <label class="min-w-0 flex-1 basis-52 text-bench-soft">
         Keep the plan as it is now, as
         <input

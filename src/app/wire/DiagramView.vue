@@ -7,7 +7,7 @@ import type { Diagram } from '../../core/wire/drawn'
 import type { MeterTip } from '../../formats/svg-diagram'
 import { useDrag } from '../bench/use-drag'
 import { usePinch } from '../bench/use-pinch'
-import { useView } from '../bench/use-view'
+import { usePanZoom } from '../bench/use-pan-zoom'
 import DiagramPicture from './DiagramPicture.vue'
 import type { WireChoice } from './wire-choice'
 
@@ -22,7 +22,7 @@ const emit = defineEmits<{ choose: [choice: WireChoice | undefined] }>()
 
 const frame = useTemplateRef<HTMLElement>('frame')
 const { width, height } = useElementSize(frame)
-const { view, isFitted, fitAll, pan, zoom } = useView({
+const { view, isFitted, fitAll, pan, zoom } = usePanZoom({
   box: () => ({ x: 0, y: 0, width: diagram.width, height: diagram.height }),
   width: () => width.value,
   height: () => height.value,

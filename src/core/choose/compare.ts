@@ -1,4 +1,4 @@
-import { litOf, type CutStripRun } from '../cut/cut'
+import { litSpansOf, type CutStripRun } from '../cut/cut'
 import { isOnWire } from '../cut/on-wire'
 import { planFeeds } from '../feed/planner'
 import { brightnessOf, lightShare, runLux } from '../glow/run-light'
@@ -170,7 +170,7 @@ function candidate(
         ? null
         : runLux({
             segments: lit.run.segments,
-            litMm: litOf(lit),
+            litMm: litSpansOf(lit),
             lumensPerM: strip.lumensPerM,
             share: lightShare(plan, lit),
             heightM: (lit.run.line.mount?.aboveMm ?? 0) / 1000,

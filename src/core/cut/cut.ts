@@ -89,7 +89,7 @@ function cutOne(
   plan: Pick<Plan, 'rules'>,
 ): CutStripRun {
   const onWire = isOnWire({ run, strip })
-  const own = onWire ? [] : partsOf(run, plan, strip)
+  const own = onWire ? [] : stretchesOf(run, plan, strip)
   const pieces = onWire
     ? stringsOf(run, strip, tag)
     : own.flatMap((part) => piecesOf(part, run.line, strip, plan, tag))
@@ -143,7 +143,7 @@ function stringsOf(run: MeasuredRun, strip: Strip, tag: string): Piece[] {
   })
 }
 
-function partsOf(run: MeasuredRun, { rules }: Pick<Plan, 'rules'>, strip: Strip): Part[] {
+function stretchesOf(run: MeasuredRun, { rules }: Pick<Plan, 'rules'>, strip: Strip): Part[] {
   const { endMm = 0, cutting = [], isTurned } = run.line
   const groups = joinedSegments(run, rules.corners === 'fold')
   return groups.map((segments, at): Part => {
@@ -245,7 +245,7 @@ function joinedSegments({ segments }: MeasuredRun, isFolded: boolean): number[][
 const touch = (a: Point, b: Point): boolean => distance(a, b) < 1e-6
 
 /** What of each segment is lit: from and to, mm along it; in the order of the run's segments. */
-export function litOf({ run, pieces }: CutStripRun): [fromMm: number, toMm: number][] {
+export function litSpansOf({ run, pieces }: CutStripRun): [fromMm: number, toMm: number][] {
   const lit = run.segments.map((): [number, number] | undefined => undefined)
   for (const { segments, startMm, placedMm } of pieces) {
     let before = 0

@@ -4,7 +4,7 @@ import { measure } from '../measure/measure'
 import { partsOf } from '../parts/find'
 import { emptyPlan } from '../plan/empty'
 import type { Plan } from '../plan/plan'
-import { cut, litOf } from './cut'
+import { cut, litSpansOf } from './cut'
 import { countJoints } from './joints'
 import { packJoined } from './pack-joined'
 import { jumpersOf, padPlace } from './pads'
@@ -74,7 +74,7 @@ describe('a hand on the cuts', () => {
           expect(placedMm + gapMm).toBeCloseTo(mm, 6)
           expect(pieces.reduce((sum, piece) => sum + piece.cuts, 0)).toBe(parts[0]!.cuts)
           expect(cuts).toBe(parts[0]!.cuts)
-          const [[from, to]] = litOf(entry!) as [[number, number]]
+          const [[from, to]] = litSpansOf(entry!) as [[number, number]]
           expect(from).toBeGreaterThanOrEqual(0)
           expect(to).toBeLessThanOrEqual(mm + 1e-6)
           if (more <= 0) expect(to - from).toBeCloseTo(placedMm, 6)

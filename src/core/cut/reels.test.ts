@@ -8,7 +8,7 @@ import type { Plan } from '../plan/plan'
 import { usualRules, usualWire } from '../plan/usual'
 import { tagger, tagsOf } from '../plan/tags'
 import { change } from '../plan/commands'
-import { cut, litOf } from './cut'
+import { cut, litSpansOf } from './cut'
 import { countJoints } from './joints'
 import { cutFromReels } from './reels'
 import { runs } from '../../testing/runs'
@@ -53,14 +53,14 @@ describe('pieces', () => {
     ['near', [10, 560]],
   ])('leave their gap at the %s end', (gap, expected) => {
     const [entry] = cutsOf(planOf(['shelf 560'], {}, { gap }))
-    const [from, to] = litOf(entry!)[0]!
+    const [from, to] = litSpansOf(entry!)[0]!
     expect(from).toBeCloseTo(expected[0], 6)
     expect(to).toBeCloseTo(expected[1], 6)
   })
 
   it('folded on light their segments one after the other, up to the gap', () => {
     const [entry] = cutsOf(planOf(['crown frame 705 x 305'], {}, { corners: 'fold' }))
-    const lit = litOf(entry!)
+    const lit = litSpansOf(entry!)
     expect(lit.slice(0, 3)).toEqual([
       [0, 705],
       [0, 305],

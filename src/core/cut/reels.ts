@@ -83,7 +83,7 @@ function reelsOf(
   const rests = offcuts.map(({ lengthMm }) => groupsIn(lengthMm))
   const longest = Math.max(...stock.map(({ length }) => length), 1)
   const parts = runs
-    .flatMap(({ run, pieces }) => pieces.flatMap((piece) => partsOf(piece, run.id, longest)))
+    .flatMap(({ run, pieces }) => pieces.flatMap((piece) => partsToCut(piece, run.id, longest)))
     .toSorted((a, b) => b.groups - a.groups)
 
   const packing = packJoined(
@@ -155,7 +155,7 @@ function splicesIn({ spliceMm, cutPitchMm }: Strip, fromGroup: number, toGroup: 
 }
 
 /** A piece as it is, or in parts of a whole reel each and the rest. */
-function partsOf({ name, cuts }: Piece, runId: string, longest: number): Part[] {
+function partsToCut({ name, cuts }: Piece, runId: string, longest: number): Part[] {
   if (cuts === 0) return []
   const parts = Math.ceil(cuts / longest)
   return Array.from({ length: parts }, (_, index) => ({

@@ -257,13 +257,13 @@ export class FaultFeed {
 /** @param healthy volts of its runs without a fault: most faults leave most of them about there */
 function solved(network: Network, joins: PadJoins, healthy: Solved['runs'] = new Map()): Solved {
   const split = splitRuns(network, new Map(), joins)
-  const partsOf = network.runs.map((run) => ({
+  const ownParts = network.runs.map((run) => ({
     id: run.id,
     loads: run.loads,
     parts: runParts(run, new Set(joins.get(run.id)?.keys())),
   }))
   const near = new Map(
-    partsOf.flatMap(({ id, parts }) => {
+    ownParts.flatMap(({ id, parts }) => {
       const volts = healthy.get(id)
       // Without volts there is nothing to start from.
       return volts === undefined || volts.includes(NaN)
@@ -279,7 +279,7 @@ function solved(network: Network, joins: PadJoins, healthy: Solved['runs'] = new
     return { runs, rails, places: new Map(), supplyA: new Map(), leadA: [] }
   }
   const { solution } = result
-  for (const { id, loads, parts } of partsOf) {
+  for (const { id, loads, parts } of ownParts) {
     const volts = new Float64Array(loads).fill(NaN)
     const both: Rails = {
       plus: new Float64Array(loads).fill(NaN),

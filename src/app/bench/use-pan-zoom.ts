@@ -3,7 +3,7 @@ import type { Box, Point } from '../../core/measure/geometry'
 import { fit, zoomed, type View } from './view'
 
 /** The part of the bench that is seen: all of it, until a hand pans or zooms. */
-export function useView(options: {
+export function usePanZoom(options: {
   readonly box: () => Box
   readonly width: () => number
   readonly height: () => number
