@@ -103,6 +103,9 @@ test('a plan of many runs comes row by row, and all of it is there in the end', 
     Array.from({ length: runs }, (_, index) => `shelf-${String(index)} ${String(900 + index)}`),
   )
   await expect(roll(page)).toContainText('strip to place')
+  // What they come to, under a line for each.
+  await expect(figure(page, 'length.total')).toBeVisible()
+  await expect(roll(page)).toContainText(`shelf-${String(runs - 1)}`)
   await page.getByRole('link', { name: /^Cut/ }).click()
   await expect(page.locator('[data-tape]')).toHaveCount(runs)
   // The list for the printer has every piece once, in as many reels as are drawn.

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Figure } from '../../core/quantity/figure'
 import type { LengthUnits } from '../../core/quantity/format'
 import type { RollSection } from '../../core/roll/roll'
@@ -10,8 +11,12 @@ import VerdictStamp from './VerdictStamp.vue'
 const { section } = defineProps<{ section: RollSection; units: LengthUnits }>()
 
 const spotlight = useSpotlight()
-// A section of a plan of hundreds of runs has hundreds of lines.
-const figures = useGradual(() => section.figures, 15)
+// A section of a plan of hundreds of runs has hundreds of lines. What they come to is there at once.
+const first = useGradual(() => section.figures, 15)
+const figures = computed(() => [
+  ...first.value,
+  ...section.figures.slice(first.value.length).filter(({ isTotal }) => isTotal),
+])
 const verdicts = useGradual(() => section.verdicts, 4)
 
 const isLit = (about: readonly string[]): boolean =>
