@@ -1,0 +1,52 @@
+import { expect, it } from 'vitest'
+import { demoPlan } from '../testing/demo-plan'
+import { Engine } from './engine'
+import { allStages } from './late-stages'
+import type { Plan } from './plan/plan'
+import { earlyParts } from './tally-parts'
+
+/** Lines that no hand has placed: they are set out in rows. */
+const { lines, ...nook } = demoPlan('wardrobe-rails')
+const plan: Plan = { ...nook, lines: lines.map(({ place: _, ...line }) => line) }
+
+const edits: readonly [string, Partial<Plan>][] = [
+  [
+    'another brightness',
+    { scene: { ...plan.scene, shown: 'level', level: plan.scene.level / 2 + 0.1 } },
+  ],
+  ['a limit', { limit: 0.37 }],
+  ['more slack', { rules: { ...plan.rules, slack: plan.rules.slack + 0.2 } }],
+  ['another gauge', { defaults: { ...plan.defaults, wire: 'mm2-4' } }],
+  ['the board elsewhere', { bench: { ...plan.bench, controllerAt: [-900, 700] } }],
+  [
+    'a supply elsewhere',
+    { supplies: plan.supplies.map((supply) => ({ ...supply, at: [-700, -800] as const })) },
+  ],
+  [
+    'a junction elsewhere',
+    { junctions: plan.junctions.map((junction) => ({ ...junction, at: [-500, 900] as const })) },
+  ],
+  [
+    'a line that takes more room than all others',
+    { lines: plan.lines.map((line, at) => (at === 0 ? { ...line, text: 'back 4700' } : line)) },
+  ],
+  ['a line that goes', { lines: plan.lines.slice(1) }],
+]
+
+it.each(edits)('%s: what is kept of the plan before is what it would be afresh', (_, edit) => {
+  const engine = new Engine(plan, allStages)
+  const all = (of: Engine): unknown[] => [
+    ...Object.values(earlyParts).map((part) => of.work<unknown>(part)),
+    of.get('layout'),
+    of.get('sources'),
+    of.get('loads'),
+    of.get('leads'),
+  ]
+  const before = structuredClone(all(engine))
+  const next = { ...plan, ...edit }
+  engine.follow(next)
+  // A copy is new to all that remembers.
+  const afresh = all(new Engine(structuredClone(next), allStages))
+  expect(all(engine)).toEqual(afresh)
+  expect(afresh).not.toEqual(before)
+})
