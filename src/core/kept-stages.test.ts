@@ -6,8 +6,15 @@ import type { Plan } from './plan/plan'
 import { earlyParts } from './tally-parts'
 
 /** Lines that no hand has placed: they are set out in rows. */
-const { lines, ...nook } = demoPlan('wardrobe-rails')
-const plan: Plan = { ...nook, lines: lines.map(({ place: _, ...line }) => line) }
+const { lines, ...rest } = demoPlan('wardrobe-rails')
+const plan: Plan = {
+  ...rest,
+  lines: lines.map((line) => {
+    const free = { ...line }
+    delete free.place
+    return free
+  }),
+}
 
 const edits: readonly [string, Partial<Plan>][] = [
   [
