@@ -3,6 +3,7 @@ import { cornersOfBox, placer, type Layout } from '../../core/measure/layout'
 import type { Splitter } from '../../core/route/plugs'
 import type { MeasuredRun } from '../../core/measure/measure'
 import type { Furniture, Place } from '../../core/plan/plan'
+import { Kept } from '../../core/quantity/kept'
 import { hueAt } from './hues'
 import { pathOf } from './view'
 
@@ -23,7 +24,7 @@ export interface DrawnRun {
 }
 
 // What did not change is drawn from the same object, so that the page need not look at it again.
-const known = new WeakMap<MeasuredRun, DrawnRun>()
+const kept = new Kept<MeasuredRun, DrawnRun>()
 
 /** Runs where the layout has them, each with what of it is lit. */
 export function drawnRuns(
@@ -35,18 +36,8 @@ export function drawnRuns(
     const place = placed[index]?.place ?? { x: 0, y: 0, degrees: 0 }
     const hue = hueAt(index)
     const lit = litOf.get(run.id) ?? []
-    const last = known.get(run)
-    if (
-      last?.hue === hue &&
-      last.lit === lit &&
-      last.place.x === place.x &&
-      last.place.y === place.y &&
-      last.place.degrees === place.degrees
-    )
-      return last
-    const drawn = drawOne(run, place, hue, lit)
-    known.set(run, drawn)
-    return drawn
+    const inputs = [hue, lit, place.x, place.y, place.degrees]
+    return kept.get(run, inputs, () => drawOne(run, place, hue, lit))
   })
 }
 

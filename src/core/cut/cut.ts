@@ -1,3 +1,4 @@
+import { Kept } from '../quantity/kept'
 import { distance, type Point } from '../measure/geometry'
 import type { MeasuredRun } from '../measure/measure'
 import type { Parts } from '../parts/find'
@@ -62,25 +63,12 @@ export function cut(plan: Plan, runs: readonly MeasuredRun[], parts: Parts): Cut
     const strip = stripById.get(id) ?? stripOf(parts, id)
     stripById.set(id, strip)
     const tag = tags.get(run.id) ?? ''
-    const known = knownCuts.get(run)
-    if (known?.strip === strip && known.tag === tag && known.rules === plan.rules)
-      return known.entry
-    const entry = cutOne(run, strip, tag, plan)
-    knownCuts.set(run, { strip, tag, rules: plan.rules, entry })
-    return entry
+    return keptCuts.get(run, [strip, tag, plan.rules], () => cutOne(run, strip, tag, plan))
   })
 }
 
 // A run that did not change is the same object: where strip, letters and rules are the same too, its cut stays the same object.
-const knownCuts = new WeakMap<
-  MeasuredRun,
-  {
-    readonly strip: Strip
-    readonly tag: string
-    readonly rules: Plan['rules']
-    readonly entry: CutStripRun
-  }
->()
+const keptCuts = new Kept<MeasuredRun, CutStripRun>()
 
 function cutOne(
   run: MeasuredRun,

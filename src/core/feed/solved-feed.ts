@@ -1,7 +1,7 @@
+import { Kept } from '../quantity/kept'
 import type { CutStripRun } from '../cut/cut'
 import type { LoadCase } from '../plan/choices'
 import type { RunLoad } from '../load/load'
-import type { Strip } from '../plan/parts'
 import type { Lead } from '../route/lead'
 import { weakestAt } from './brightness'
 import { drawOf } from './draw'
@@ -103,7 +103,13 @@ export function solveFeed(
     const [solved, run] = [solution.runs.get(id), networkRuns.get(id)]
     if (solved === undefined || run === undefined) continue
     if ('floating' in solved) floating.set(id, solved.floating)
-    else runs.set(id, knownRun(entry, solved, run, leadsTo.get(id) ?? []))
+    else
+      runs.set(
+        id,
+        keptRuns.get(solved, [entry.strip], () =>
+          fedRun(entry, solved, run, leadsTo.get(id) ?? []),
+        ),
+      )
   }
   let given = 0
   for (const { id, volts } of network.supplies) given += volts * (solution.supplyA.get(id) ?? 0)
@@ -124,21 +130,8 @@ export function solveFeed(
 }
 
 // A run that was recalled is the same object: what was read off it is read off once.
-const fedRuns = new WeakMap<SolvedRun, { readonly strip: Strip; readonly fed: FedRun }>()
+const keptRuns = new Kept<SolvedRun, FedRun>()
 const watts = new WeakMap<SolvedRun, number>()
-
-function knownRun(
-  entry: CutStripRun,
-  solved: SolvedRun,
-  run: Network['runs'][number],
-  leads: readonly { readonly pad: number; readonly plusA: number }[],
-): FedRun {
-  const known = fedRuns.get(solved)
-  if (known?.strip === entry.strip) return known.fed
-  const fed = fedRun(entry, solved, run, leads)
-  fedRuns.set(solved, { strip: entry.strip, fed })
-  return fed
-}
 
 /** What the loads of a run use, W. */
 function wattsUsed(solved: SolvedRun, { load, duties }: Network['runs'][number]): number {

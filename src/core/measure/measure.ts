@@ -3,6 +3,7 @@ import type { Parts } from '../parts/find'
 import { stripOf, stripsOf } from '../parts/find-strips'
 import { mostGroups, mostLeads, mostLights } from '../plan/usual'
 import { formatQuantity } from '../quantity/format'
+import { Kept } from '../quantity/kept'
 import { boxAround } from './geometry'
 import { readLine, type JottedRun, type Reading } from './jot'
 
@@ -26,11 +27,8 @@ export interface Measured {
 
 // A plan is immutable: a line that did not change is the same object. It need not be read again, and its run stays the
 // same object too, so that a view can tell what changed.
-const readings = new WeakMap<
-  Line,
-  { readonly pixelMm: number | undefined; readonly reading: Reading }
->()
-const knownRuns = new WeakMap<Line, { readonly reading: Reading; readonly run: MeasuredRun }>()
+const keptReadings = new Kept<Line, Reading>()
+const keptRuns = new Kept<Line, MeasuredRun>()
 
 /** What the pad is read from: its lines, and the strips that counts of pixels are of. */
 export type MeasuredPlan = Pick<Plan, 'lines'> & Partial<Pick<Plan, 'defaults' | 'own'>>
@@ -131,11 +129,9 @@ const countsPixels = /\d\s*p(?:x|ixel)/i
 function readingOf(line: Line, stripPixelMm: number | undefined): Reading {
   // The strip does not matter to a line that counts no pixels.
   const pixelMm = countsPixels.test(line.text) ? stripPixelMm : undefined
-  const known = readings.get(line)
-  if (known?.pixelMm === pixelMm && known !== undefined) return known.reading
-  const reading = readLine(line.text, { trace: line.trace, pixelMm })
-  readings.set(line, { pixelMm, reading })
-  return reading
+  return keptReadings.get(line, [pixelMm], () =>
+    readLine(line.text, { trace: line.trace, pixelMm }),
+  )
 }
 
 function runOf(
@@ -144,12 +140,13 @@ function runOf(
   name: string,
   pixelMm: number | undefined,
 ): MeasuredRun {
-  const known = knownRuns.get(line)
-  if (known?.reading === reading && known.run.name === name && known.run.pixelMm === pixelMm)
-    return known.run
-  const run = { ...inOrder(line, reading), name, id: line.id, line, pixelMm }
-  knownRuns.set(line, { reading, run })
-  return run
+  return keptRuns.get(line, [reading, name, pixelMm], () => ({
+    ...inOrder(line, reading),
+    name,
+    id: line.id,
+    line,
+    pixelMm,
+  }))
 }
 
 /** The run as it lies: from the end where the wire enters, and with the lights where a hand has put them. */
