@@ -155,7 +155,7 @@ test('pixel nodes on a grid: back and forth, on a lane, with more in each', asyn
   await cup.focus()
   await page.keyboard.press('ArrowRight')
   await expect(cup).toHaveAttribute('aria-valuetext', /light/)
-  await noBarriers(page, '[role="dialog"]')
+  await noBarriers(page, { part: '[role="dialog"]' })
   await page.keyboard.press('Escape')
   await page.keyboard.press('Control+z')
   await expect(page.locator('[data-figure^="node-cover."]')).toHaveCount(0)
