@@ -17,7 +17,12 @@ export async function withBrowser(
   const browser = await chromium.launch(chromiumOptions.launchOptions)
   try {
     await waitForServer()
-    await work(() => browser.newPage({ viewport: chromiumOptions.viewport }))
+    await work(async () => {
+      const page = await browser.newPage({ viewport: chromiumOptions.viewport })
+      // What is compiled here and runs there calls a helper that the page does not have.
+      await page.addInitScript('globalThis.__name = (own) => own')
+      return page
+    })
   } finally {
     await browser.close()
     server.kill()

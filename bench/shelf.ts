@@ -14,8 +14,6 @@ export async function shelfBench(): Promise<void> {
       await page.waitForTimeout(5_000)
       const few = await page.getByRole('listitem').count()
       const some = await visits(page, few)
-      // What is compiled here calls a helper that the page does not have.
-      await page.evaluate('globalThis.__name = (own) => own')
       await page.evaluate(async (count) => {
         const asked = <Result>(request: IDBRequest<Result>): Promise<Result> =>
           new Promise((resolve, reject) => {

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test'
 import { longestTask, openFirst, withBrowser } from './browser'
+import { median } from './plans'
 
 /**
  * How long a first visit on a phone takes to its pad, ms from the start of the navigation as the page itself counts them, with a processor
@@ -20,9 +21,6 @@ async function timeToPad(page: Page, slower: number): Promise<number> {
 
 const stages = ['Cut', 'Feed', 'Signal', 'Wire', 'Buy', 'Build', 'Glow', 'Mend', 'Measure']
 
-const middleOf = (values: readonly number[]): number =>
-  values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN
-
 /** A first visit that finds the examples: its pad, also on a slow phone, and each page of each example. */
 export async function startBench(): Promise<void> {
   await withBrowser(
@@ -34,7 +32,7 @@ export async function startBench(): Promise<void> {
           all.push(await timeToPad(page, slower))
           await page.close()
         }
-        return middleOf(all)
+        return median(all)
       }
       const [own, slow] = [await times(1), await times(4)]
       console.log(

@@ -39,10 +39,8 @@ export async function typingBench(): Promise<void> {
 }
 
 /** Types other lengths into the line that has the focus. */
-async function measure(page: Page, strokes: number): Promise<Stroke[]> {
-  // What is compiled here calls a helper that the page does not have.
-  await page.evaluate('globalThis.__name = (own) => own')
-  return page.evaluate(async (count) => {
+const measure = (page: Page, strokes: number): Promise<Stroke[]> =>
+  page.evaluate(async (count) => {
     const found: { drawn: number; shown: number; figures: number }[] = []
     const field = document.activeElement as HTMLInputElement
     const part = (selector: string): Element => {
@@ -80,4 +78,3 @@ async function measure(page: Page, strokes: number): Promise<Stroke[]> {
     }
     return found
   }, strokes)
-}

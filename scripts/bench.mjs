@@ -4,7 +4,7 @@ import { install, run } from './lib.mjs'
 
 install()
 const chromium = findChromium()
-if (!run('npx', ['vite', 'build', '--logLevel', 'warn'])) process.exit(1)
+if (!run('npm', ['run', '--silent', 'build'])) process.exit(1)
 const env = chromium ? { CHROMIUM_PATH: chromium } : {}
 const args = ['--import', 'tsx', 'bench/main.ts', ...process.argv.slice(2)]
 process.exit(run(process.execPath, args, { env }) ? 0 : 1)

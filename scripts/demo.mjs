@@ -8,7 +8,7 @@ if (!/^[1-9]\d{0,4}$/.test(port) || Number(port) > 65535) {
   process.exit(1)
 }
 install()
-if (!run('npx', ['vite', 'build', '--logLevel', 'warn'])) process.exit(1)
+if (!run('npm', ['run', '--silent', 'build'])) process.exit(1)
 const server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
   stdio: 'inherit',
   env: { ...process.env, PORT: port, FIRST_VISIT: 'examples' },

@@ -24,7 +24,7 @@ const alone = [
 /** What takes all cores, or what stands before it. */
 const together = [
   ['lockfile', hasNoAddresses],
-  ['first load', () => run(process.execPath, ['scripts/first-load.mjs'])],
+  ['first load', () => run('npm', ['run', '--silent', 'size'])],
   [
     'unit tests',
     () => {

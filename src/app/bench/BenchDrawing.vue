@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
+import { storeToRefs } from 'pinia'
 import { computed, defineAsyncComponent, shallowRef, useTemplateRef } from 'vue'
 import { sourcePlaces } from '../../core/measure/source-places'
 import { levelIn } from '../../core/load/load'
@@ -71,7 +72,7 @@ const { view, isFitted, fitAll, pan, zoom } = usePanZoom({
 })
 
 const { isLit } = spotlight
-const shining = computed(() => spotlight.shining)
+const { shining } = storeToRefs(spotlight)
 const litMm = computed(() => new Map(store.tally?.runs.map((run) => [run.id, run.litMm])))
 const brightness = computed(() => 0.3 + 0.7 * levelIn(plan, plan.scene.shown))
 /** Names, dimensions and what can be grabbed show while a run has room for them. */

@@ -10,7 +10,7 @@ import { messageOf } from '../../core/quantity/message-of'
 import { readDrawerText, writeDrawerFile } from '../../formats/drawer-file'
 import { numberOf } from '../../formats/csv-read'
 import { saveText } from '../shell/save-text'
-import { restItem, type StoredItem } from '../storage/db'
+import { restItem } from '../storage/db'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { usePlanParts } from '../stores/plan-parts'
@@ -84,14 +84,14 @@ async function add(): Promise<void> {
       problem.value = `“${newAmount.value}” is no length of strip: 1240, 1.24 m or 4' 1" are.`
       return
     }
-    await saveItems([restItem(nanoid(8), { id: part, name }, length.mm)])
+    await shelf.putInDrawer([restItem(nanoid(8), { id: part, name }, length.mm)])
   } else {
     const amount = numberOf(newAmount.value === '' ? '1' : newAmount.value)
     if (amount === undefined || amount <= 0 || amount > 1_000_000) {
       problem.value = `“${newAmount.value}” is no number above 0.`
       return
     }
-    await saveItems([
+    await shelf.putInDrawer([
       {
         id: nanoid(8),
         name: name.slice(0, 120),
@@ -104,9 +104,6 @@ async function add(): Promise<void> {
   newName.value = ''
   newAmount.value = ''
 }
-async function saveItems(items: readonly StoredItem[]): Promise<void> {
-  await shelf.putInDrawer(items)
-}
 async function recount(entry: DrawerEntry, event: Event): Promise<void> {
   if (!(event.target instanceof HTMLInputElement)) return
   const { id, name, amount } = entry
@@ -118,7 +115,7 @@ async function recount(entry: DrawerEntry, event: Event): Promise<void> {
     return
   }
   if (read === 0) await shelf.takeOutOfDrawer([id])
-  else await saveItems([itemWith(entry, read)])
+  else await shelf.putInDrawer([itemWith(entry, read)])
 }
 async function remove(entry: DrawerEntry): Promise<void> {
   await shelf.takeOutOfDrawer([entry.id])
@@ -129,7 +126,7 @@ async function remove(entry: DrawerEntry): Promise<void> {
       {
         label: 'Put it back',
         run: () => {
-          void saveItems([itemWith(entry, entry.amount)])
+          void shelf.putInDrawer([itemWith(entry, entry.amount)])
         },
       },
     ],
@@ -160,7 +157,7 @@ async function readFile(event: Event): Promise<void> {
       })
       return
     }
-    await saveItems(read.items.map((item) => ({ ...item, id: nanoid(8) })))
+    await shelf.putInDrawer(read.items.map((item) => ({ ...item, id: nanoid(8) })))
     notices.show({
       kind: 'done',
       text: `${plural(read.items.length, 'thing')} from “${file.name}” ${read.items.length === 1 ? 'is' : 'are'} in the drawer.`,
