@@ -116,3 +116,13 @@ export const blockId = {
   input: (id: string) => `input:${id}`,
   status: 'input:status',
 } as const
+
+/** The board's common minus and plus for what hangs on its pins. */
+export const commonAt = (harness: Harness, sign: '+' | '−'): Terminal =>
+  harness.at(
+    blockId.board,
+    `${sign} sensors`,
+    sign === '+' ? 'plus' : 'minus',
+    { kind: 'output', to: 'others' },
+    sign,
+  )
