@@ -69,6 +69,26 @@ export default ts.config(
     },
   },
   {
+    // Controls of forms are those of src/app/ui: they read what people type, tell what is wrong with it and keep it.
+    files: ['src/app/**/*.vue'],
+    ignores: ['src/app/ui/**'],
+    rules: {
+      'vue/no-restricted-html-elements': [
+        'error',
+        { element: 'select', message: 'Take PickField of src/app/ui.' },
+      ],
+      'vue/no-restricted-static-attribute': [
+        'error',
+        ...['number', 'checkbox', 'radio', 'range', 'color'].map((value) => ({
+          key: 'type',
+          element: 'input',
+          value,
+          message: 'Take a field of src/app/ui.',
+        })),
+      ],
+    },
+  },
+  {
     files: ['src/app/**'],
     languageOptions: { globals: globals.browser },
     rules: {

@@ -78,16 +78,19 @@ test('a show is made by hand, flashes are asked about, and the C is saved', asyn
   await expect(editor.getByText('“rosy” is no colour')).toHaveCount(0)
   for (const [label, value] of [
     ['How many', '6'],
-    ['Speed, mm/s', '3000'],
-    ['Tail, mm', '120'],
+    ['Speed', '3000'],
+    ['Tail', '120'],
   ] as const) {
     await editor.getByLabel(label).fill(value)
     await editor.getByLabel(label).press('Tab')
   }
-  // More than the pattern can do is held to what it can.
-  await editor.getByLabel('Speed, mm/s').fill('9999')
-  await editor.getByLabel('Speed, mm/s').press('Tab')
-  await expect(editor.getByLabel('Speed, mm/s')).toHaveValue('5000')
+  // More than the pattern can do is told, and not taken.
+  await editor.getByLabel('Speed').fill('9999')
+  await editor.getByLabel('Speed').press('Tab')
+  await expect(editor.getByRole('alert')).toContainText('“9999”: from')
+  await editor.getByLabel('Speed').fill('5000')
+  await editor.getByLabel('Speed').press('Tab')
+  await expect(editor.getByRole('alert')).toHaveCount(0)
 
   await page.getByRole('radio', { name: 'Play' }).click()
   await expect(verdict(page, 'flash-rate')).toContainText('crescent')
@@ -145,17 +148,17 @@ test('a scene goes by the clock, a layer plays in a part of the room, the progra
   await page.getByText('Scenes', { exact: true }).click()
   await page.getByRole('button', { name: 'Evening', exact: true }).click()
   await page.getByLabel('At', { exact: true }).fill('21:15')
-  await page.getByLabel('For, h').fill('2.5')
-  await page.getByLabel('For, h').press('Tab')
+  await page.getByRole('spinbutton', { name: 'For h' }).fill('2.5')
+  await page.getByRole('spinbutton', { name: 'For h' }).press('Tab')
   await expect(page.getByLabel('At', { exact: true })).toHaveValue('21:15')
   await page.getByLabel('Starts').selectOption({ label: 'when door contact goes off' })
-  await expect(page.getByLabel('Goes on for, s')).toHaveValue('9000')
+  await expect(page.getByRole('spinbutton', { name: 'Goes on for' })).toHaveValue('9000')
   await page.getByLabel('Starts').selectOption({ label: 'by the clock' })
-  await expect(page.getByLabel('For, h')).toHaveValue('2.5')
+  await expect(page.getByRole('spinbutton', { name: 'For h' })).toHaveValue('2.5')
 
   // A part of the room, by numbers and by hand.
   await page.getByRole('button', { name: 'part of the room' }).click()
-  const width = page.getByLabel('Width, mm')
+  const width = page.getByRole('spinbutton', { name: 'Width' })
   const before = Number(await width.inputValue())
   const picture = (await page.getByRole('img', { name: 'The room at dusk' }).boundingBox())!
   await page.mouse.move(picture.x + picture.width * 0.4, picture.y + 10)

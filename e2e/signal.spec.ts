@@ -99,7 +99,9 @@ test('pixels are skipped, a relay counts, and a wire at the wrong end is told', 
   await expect(editor.getByLabel('Its data wire comes apart at')).toHaveValue('strip-plug')
   await editor.getByLabel('Dark from').fill('100')
   await editor.getByRole('button', { name: 'skip' }).click()
-  await expect(editor.getByRole('alert')).toHaveText('Numbers of this run are 128 to 160')
+  await expect(editor.getByRole('alert')).toHaveText('“100”: from 128 to 160')
+  // Nothing was skipped in its place.
+  await expect(editor.getByRole('listitem')).toHaveCount(0)
   await editor.getByLabel('Dark from').fill('130')
   await editor.getByLabel('to', { exact: true }).fill('134')
   await editor.getByRole('button', { name: 'skip' }).click()
@@ -244,8 +246,13 @@ test('what is being typed stays while an answer comes in', async ({ page }) => {
   await expect(relay).toHaveValue('2')
   await relay.press('Enter')
   await expect(page.getByRole('img', { name: 'right ledge: pixels 130 to 162' })).toBeVisible()
-  // What is said is shown as it became: at most 20.
+  // What cannot be is told, and stays as it was typed; the arrow keys count on from what can.
   await relay.fill('99')
   await relay.press('Enter')
-  await expect(relay).toHaveValue('20')
+  await expect(relay).toHaveValue('99')
+  await expect(editor.getByRole('alert')).toHaveText('“99”: from 0 to 20')
+  await relay.fill('3')
+  await relay.press('ArrowDown')
+  await expect(relay).toHaveValue('2')
+  await expect(editor.getByRole('alert')).toHaveCount(0)
 })

@@ -234,19 +234,26 @@ test('scenes, level and limit change what is shown, not what the supply is for',
   await verdict(page, 'supply-short')
     .getByRole('button', { name: /limit brightness to/ })
     .click()
-  const limit = page.getByLabel('Brightness limit in per cent')
+  const limit = page.getByLabel('brightness limit')
   await expect(limit).toHaveValue('71')
   // 120 px × (36 mA × 0.71 + 0.7 mA) = 3.15 A and 0.03 A of the board, within 80 % of 4 A.
   await expect(total).toHaveText('3.15 A')
   await expect(page.getByTestId('measure-state')).toHaveText('1 place')
-  // It can be typed as well; what is no per cent changes nothing.
+  // It can be typed as well; what is out of bounds is told, and changes nothing.
   await limit.fill('50')
   await limit.press('Enter')
   // 120 px × (36 mA × 0.5 + 0.7 mA)
   await expect(total).toHaveText('2.24 A')
   await limit.fill('400')
   await limit.press('Enter')
-  await expect(limit).toHaveValue('50')
+  await expect(page.getByText('“400”: from 1 to 100 %')).toBeVisible()
+  await expect(limit).toHaveValue('400')
+  await expect(total).toHaveText('2.24 A')
+  // Undo takes what was not understood away with what it stands for.
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Undo' }).first().click()
+  await expect(limit).toHaveValue('71')
+  await expect(page.getByText('“400”: from 1 to 100 %')).toHaveCount(0)
 })
 
 test('house rules are used at once and named in the sums', async ({ page }) => {

@@ -30,6 +30,15 @@ const routes: RouteRecordRaw[] = [
   { path: '/plan/:id/glow', name: 'glow', component: () => import('./glow/GlowPage.vue') },
   { path: '/plan/:id/mend', name: 'mend', component: () => import('./mend/MendPage.vue') },
   { path: '/trouble', name: 'trouble', component: () => import('./mend/TroublePage.vue') },
+  ...(import.meta.env.DEV
+    ? [
+        {
+          path: '/components',
+          name: 'components',
+          component: () => import('./dev/ComponentsPage.vue'),
+        },
+      ]
+    : []),
   { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./shell/NowherePage.vue') },
 ]
 

@@ -8,6 +8,7 @@ import type { Plan } from '../../core/plan/plan'
 import { onDropped } from '../stores/dropped'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
+import SliderField from '../ui/SliderField.vue'
 import { toBench, type View } from './view'
 
 const { plan, view, size } = defineProps<{
@@ -61,9 +62,9 @@ async function takePhoto(picked: File): Promise<void> {
   )
   isScaling.value = true
 }
-function setOpacity(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement) || plan.bench.photo === undefined) return
-  const opacity = event.target.valueAsNumber / 100
+function setOpacity(percent: number): void {
+  if (plan.bench.photo === undefined) return
+  const opacity = percent / 100
   store.commit([{ do: 'set-photo', photo: { ...plan.bench.photo, opacity } }], {
     label: 'how strong the photo is',
     key: 'opacity',
@@ -141,17 +142,14 @@ const kinds = ['box', 'circle', 'wall'] as const
     v-if="plan.bench.photo"
     class="absolute right-2 bottom-2 z-20 flex items-center gap-2 rounded-lg border border-bench-line bg-bench-high/90 px-2.5 py-1.5 text-[12px]"
   >
-    <label class="flex items-center gap-2 text-bench-soft">
-      photo
-      <input
-        type="range"
-        min="0"
-        max="100"
-        class="w-20 accent-glow"
-        :value="Math.round(plan.bench.photo.opacity * 100)"
-        @input="setOpacity"
-      />
-    </label>
+    <SliderField
+      class="text-bench-soft"
+      label="photo"
+      :value="Math.round(plan.bench.photo.opacity * 100)"
+      :least="0"
+      :most="100"
+      @set="setOpacity"
+    />
     <button class="link-quiet" @click="isScaling = true">scale</button>
     <button class="link-quiet" @click="removePhoto">remove</button>
   </div>

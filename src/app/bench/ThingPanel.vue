@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { Trash2, X } from '@lucide/vue'
 import type { Furniture } from '../../core/plan/plan'
-import { readLength } from '../../core/quantity/length'
 import { usePlanStore } from '../stores/plan'
+import LengthField from '../ui/LengthField.vue'
+import NumberField from '../ui/NumberField.vue'
+import TextField from '../ui/TextField.vue'
 
 const { thing } = defineProps<{ thing: Furniture }>()
 const emit = defineEmits<{ close: [] }>()
@@ -15,21 +17,10 @@ function put(set: Partial<Furniture>): void {
     key: `thing.${thing.id}`,
   })
 }
-function length(event: Event, key: 'widthMm' | 'heightMm'): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const read = readLength(event.target.value)
-  event.target.setCustomValidity(read.ok ? '' : read.message)
-  event.target.reportValidity()
-  if (read.ok) put({ [key]: read.mm })
-}
-function text(event: Event): void {
-  if (event.target instanceof HTMLInputElement) put({ name: event.target.value.slice(0, 60) })
-}
-function turn(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const degrees = Math.max(-360, Math.min(360, event.target.valueAsNumber || 0))
-  put({ place: { ...thing.place, degrees } })
-}
+const sides = [
+  { key: 'widthMm', label: 'Width' },
+  { key: 'heightMm', label: 'Height' },
+] as const
 function remove(): void {
   store.commit([{ do: 'remove-furniture', furniture: thing.id }], { label: `remove ${thing.name}` })
   emit('close')
@@ -42,36 +33,35 @@ function remove(): void {
     role="group"
     :aria-label="`${thing.name}, furniture`"
   >
-    <label class="col-span-2 text-bench-soft">
-      Name
-      <input v-shown="thing.name" class="field mt-0.5" maxlength="60" @change="text" />
-    </label>
-    <label class="text-bench-soft">
-      Width
-      <input
-        v-shown="Math.round(thing.widthMm * 10) / 10"
-        class="field mt-0.5 font-mono"
-        @change="length($event, 'widthMm')"
-      />
-    </label>
-    <label class="text-bench-soft">
-      Height
-      <input
-        v-shown="Math.round(thing.heightMm * 10) / 10"
-        class="field mt-0.5 font-mono"
-        @change="length($event, 'heightMm')"
-      />
-    </label>
-    <label class="text-bench-soft">
-      Turned, °
-      <input
-        v-shown="thing.place.degrees"
-        type="number"
-        step="5"
-        class="field mt-0.5"
-        @change="turn"
-      />
-    </label>
+    <TextField
+      class="col-span-2 text-bench-soft"
+      label="Name"
+      :value="thing.name"
+      :most="60"
+      @set="(name) => put({ name })"
+    />
+    <LengthField
+      v-for="{ key, label } in sides"
+      :key="key"
+      class="text-bench-soft"
+      :label="label"
+      :mm="thing[key]"
+      :least="0.1"
+      :most="1_000_000"
+      :units="store.plan?.units ?? 'mm'"
+      is-required
+      @set="(mm) => mm !== undefined && put({ [key]: mm })"
+    />
+    <NumberField
+      class="text-bench-soft"
+      label="Turned, °"
+      :value="thing.place.degrees"
+      :least="-360"
+      :most="360"
+      :step="5"
+      width="w-full"
+      @set="(degrees) => put({ place: { ...thing.place, degrees } })"
+    />
     <div class="flex items-end justify-end gap-1.5">
       <button class="button-quiet px-2" aria-label="Remove it" @click="remove">
         <Trash2 :size="14" />

@@ -9,6 +9,7 @@ import type { WhatIf } from '../../core/choose/what-if'
 import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
 import { useJob } from '../engine/use-job'
+import SliderField from '../ui/SliderField.vue'
 
 const { plan, run, dimension } = defineProps<{
   plan: Plan
@@ -125,15 +126,17 @@ function take(): void {
       <h2 class="shrink-0 font-semibold">
         What if {{ formatLength(now, plan.units) }} of {{ run.name }} were
       </h2>
-      <input
+      <SliderField
         v-if="answers.length > 0"
-        v-model.number="at"
-        type="range"
-        class="min-w-20 flex-1 accent-glow"
-        min="0"
-        :max="answers.length - 1"
-        :aria-label="`What if this measure of ${run.name} were another`"
+        class="min-w-20 flex-1"
+        :label="`What if this measure of ${run.name} were another`"
+        layout="unseen"
+        width="w-full"
+        :value="at"
+        :least="0"
+        :most="answers.length - 1"
         :aria-valuetext="chosen && formatLength(chosen.value, plan.units)"
+        @set="at = $event"
       />
       <b class="w-20 text-right font-mono text-[14px]">{{
         chosen ? formatLength(chosen.value, plan.units) : '…'

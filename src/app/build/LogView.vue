@@ -10,6 +10,7 @@ import { useShelf } from '../stores/shelf'
 import LearntPanel from './LearntPanel.vue'
 import TroubleList from './TroubleList.vue'
 import { kindNames, minutesText } from './words'
+import TickField from '../ui/TickField.vue'
 
 const { plan } = defineProps<{ plan: Plan; steps: readonly Step[] }>()
 const emit = defineEmits<{ go: [step: string] }>()
@@ -69,9 +70,7 @@ const dayOf = (at: string | undefined): string =>
         placeholder="Search the log"
         aria-label="Search the log"
       />
-      <label class="flex items-center gap-1.5">
-        <input v-model="isEverywhere" type="checkbox" class="accent-glow" /> in all plans
-      </label>
+      <TickField label="in all plans" :is-on="isEverywhere" @set="isEverywhere = $event" />
     </div>
     <div
       class="flex min-h-0 flex-1 flex-col gap-3 overflow-y-auto"

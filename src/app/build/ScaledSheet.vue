@@ -5,6 +5,7 @@ import { templatePapers, type TemplatePaper } from '../../core/build/template-pa
 import type { Plan } from '../../core/plan/plan'
 import { useJob } from '../engine/use-job'
 import { svgUrl } from '../ui/svg-url'
+import PickField from '../ui/PickField.vue'
 
 const { plan, paper } = defineProps<{ plan: Plan; paper: TemplatePaper }>()
 
@@ -22,9 +23,9 @@ watch(
 )
 const picture = computed(() => svgUrl(job.result.value?.svg ?? ''))
 const pictureName = computed(() => `${plan.name} at 1 : ${String(job.result.value?.scale ?? '')}`)
-function setScale(event: Event): void {
-  if (event.target instanceof HTMLSelectElement) job.start(paper, Number(event.target.value))
-}
+const scales = computed(() =>
+  (job.result.value?.scales ?? []).map((value) => ({ value, label: `1 : ${String(value)}` })),
+)
 function print(): void {
   window.print()
 }
@@ -41,18 +42,13 @@ function print(): void {
   </p>
   <template v-else>
     <div class="flex flex-wrap items-center gap-3 text-[13px] text-bench-soft">
-      <label class="flex items-center gap-2">
-        Scale
-        <select
-          class="field w-auto py-1"
-          :value="String(job.result.value.scale)"
-          @change="setScale"
-        >
-          <option v-for="one in job.result.value.scales" :key="one" :value="String(one)">
-            1 : {{ one }}
-          </option>
-        </select>
-      </label>
+      <PickField
+        label="Scale"
+        layout="beside"
+        :options="scales"
+        :value="job.result.value.scale"
+        @pick="job.start(paper, $event)"
+      />
       <span>One sheet · print at 100 %, not “fit to page”, and measure the ruler</span>
       <button class="button-main ml-auto" @click="print"><Printer :size="15" /> Print it</button>
     </div>

@@ -2,7 +2,6 @@
 import { ArrowLeft, Check, Pause, Play, SkipForward, TriangleAlert } from '@lucide/vue'
 import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
-import { readAmount } from '../../core/quantity/amount'
 import { isReadAt, type Expected } from '../../core/build/readings'
 import type { Progress } from '../../core/build/progress'
 import type { Step } from '../../core/build/step'
@@ -24,6 +23,8 @@ import type { Clock } from './use-clock'
 import TroubleList from './TroubleList.vue'
 import { kindNames, minutesText, timeOf } from './words'
 import ExplainedText from '../shell/ExplainedText.vue'
+import { fieldText } from '../ui/field-text'
+import NumberField from '../ui/NumberField.vue'
 
 const { plan, step, steps, entry, progress, expected, fresh, clock, canSleep } = defineProps<{
   plan: Plan
@@ -109,19 +110,10 @@ watch(
     isSkipping.value = false
     isBooking.value = false
     why.value = ''
-    minutesProblem.value = ''
   },
 )
 function setNote(event: Event): void {
-  if (event.target instanceof HTMLTextAreaElement) emit('note', event.target.value.slice(0, 4000))
-}
-const minutesProblem = ref('')
-function setMinutes(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const read = readAmount(event.target.value, '')
-  minutesProblem.value = ''
-  if (read.ok && read.value >= 0 && read.value <= 100_000) emit('minutes', read.value)
-  else minutesProblem.value = `“${event.target.value}”: minutes as a number, such as 6.5`
+  emit('note', fieldText(event).slice(0, 4000))
 }
 </script>
 
@@ -262,15 +254,16 @@ function setMinutes(event: Event): void {
             @change="setNote"
           ></textarea>
         </label>
-        <label v-if="entry" class="text-[13px] text-bench-soft">
-          Minutes
-          <input
-            v-shown="entry.minutes === 0 ? '' : String(Math.round(entry.minutes * 10) / 10)"
-            class="field mt-1 w-24"
-            inputmode="decimal"
-            @change="setMinutes"
-          />
-        </label>
+        <NumberField
+          v-if="entry"
+          class="text-[13px] text-bench-soft"
+          label="Minutes"
+          width="w-24"
+          :value="Math.round(entry.minutes * 10) / 10"
+          :least="0"
+          :most="100_000"
+          @set="emit('minutes', $event)"
+        />
       </div>
       <PhotoRow
         class="mt-4"
@@ -278,9 +271,6 @@ function setMinutes(event: Event): void {
         :photos="entry?.photos ?? []"
         @photos="emit('photos', $event)"
       />
-      <p v-if="minutesProblem" class="mt-1 text-[13px] text-stop" role="alert">
-        {{ minutesProblem }}
-      </p>
     </div>
 
     <BookDialog v-if="isBooking" :plan="plan" @close="isBooking = false" @booked="emit('done')" />

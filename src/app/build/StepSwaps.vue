@@ -51,7 +51,7 @@ function swap({ label, options, commands }: Swap, id: string): void {
       :key="one.label"
       class="max-w-full"
       :label="`${one.label}, as it is`"
-      :options="one.options"
+      :options="one.options.map(([value, label]) => ({ value, label }))"
       :value="one.now"
       @pick="swap(one, $event)"
     />

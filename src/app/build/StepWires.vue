@@ -1,15 +1,17 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import type { Step } from '../../core/build/step'
 import { wireColours, type WireColour } from '../../core/plan/choices'
 import type { Plan } from '../../core/plan/plan'
-import { formatJotted, formatLength } from '../../core/quantity/format'
-import { readLength } from '../../core/quantity/length'
+import { formatLength } from '../../core/quantity/format'
 import { leadWithId, type SettableLead } from '../../core/route/lead-settings'
 import type { Tally } from '../../core/tally'
 import type { PlanWire } from '../../core/wire/wires'
 import { wireTint } from '../../formats/svg-diagram'
 import { usePlanStore } from '../stores/plan'
+import LengthField from '../ui/LengthField.vue'
+import { named } from '../ui/option'
+import PickField from '../ui/PickField.vue'
 
 const { plan, step, wiring } = defineProps<{
   plan: Plan
@@ -21,11 +23,8 @@ const store = usePlanStore()
 /** Wires that are listed; the Wire page has all. */
 const most = 40
 const wires = computed(() => wiring.wires.filter(({ name }) => step.about.includes(name)))
-const problem = ref('')
 
-function setColour(wire: PlanWire, event: Event): void {
-  if (!(event.target instanceof HTMLSelectElement)) return
-  const colour = event.target.value as WireColour
+function setColour(wire: PlanWire, colour: WireColour): void {
   const others = (plan.wiring.asBuilt ?? []).filter(
     ({ from, to }) => from !== wire.from.id || to !== wire.to.id,
   )
@@ -48,18 +47,9 @@ function setColour(wire: PlanWire, event: Event): void {
 const leadOf = ({ fusedLead }: PlanWire): SettableLead | undefined =>
   fusedLead === undefined ? undefined : leadWithId(plan, fusedLead)
 
-function setLength(wire: PlanWire, event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const text = event.target.value.trim()
-  problem.value = ''
-  const read = text === '' ? undefined : readLength(text)
-  if (read?.ok === false || (read !== undefined && read.mm <= 0)) {
-    problem.value = `“${text}”: a length such as ${formatJotted(480, plan.units)}`
-    return
-  }
+function setLength(wire: PlanWire, lengthMm: number | undefined): void {
   const lead = leadOf(wire)
-  if (lead !== undefined)
-    store.commit([lead.set({ lengthMm: read?.mm })], { label: `${wire.name} as cut` })
+  if (lead !== undefined) store.commit([lead.set({ lengthMm })], { label: `${wire.name} as cut` })
 }
 const measuredMm = (wire: PlanWire): number | undefined => leadOf(wire)?.settings.lengthMm
 </script>
@@ -91,32 +81,30 @@ const measuredMm = (wire: PlanWire): number | undefined => leadOf(wire)?.setting
                 :style="{ background: wireTint[wire.colour] }"
                 aria-hidden="true"
               ></span>
-              <select
-                class="field w-auto py-1"
-                :aria-label="`Colour of ${wire.name} as it is`"
+              <PickField
+                :label="`Colour of ${wire.name} as it is`"
+                layout="unseen"
+                :options="named(wireColours)"
                 :value="wire.colour"
-                @change="setColour(wire, $event)"
-              >
-                <option v-for="colour in wireColours" :key="colour">{{ colour }}</option>
-              </select>
+                @pick="setColour(wire, $event)"
+              />
             </span>
           </td>
           <td class="py-1.5 pr-3 text-right whitespace-nowrap">
             {{ formatLength(Math.round(wire.lengthMm), plan.units) }}
           </td>
           <td class="py-1.5">
-            <input
+            <LengthField
               v-if="leadOf(wire)"
-              v-shown="
-                measuredMm(wire) === undefined
-                  ? ''
-                  : formatJotted(Math.round(measuredMm(wire) ?? 0), plan.units)
-              "
-              class="field w-24"
-              inputmode="text"
+              :label="`Length of ${wire.name} as it was cut`"
+              layout="unseen"
+              width="w-24"
+              :mm="measuredMm(wire)"
+              :least="1"
+              :most="1_000_000"
+              :units="plan.units"
               placeholder="as cut"
-              :aria-label="`Length of ${wire.name} as it was cut`"
-              @change="setLength(wire, $event)"
+              @set="setLength(wire, $event)"
             />
           </td>
         </tr>
@@ -125,6 +113,5 @@ const measuredMm = (wire: PlanWire): number | undefined => leadOf(wire)?.setting
     <p v-if="wires.length > most" class="text-[13px] text-bench-soft">
       and {{ wires.length - most }} more: the Wire page lists them all.
     </p>
-    <p v-if="problem" class="mt-1 text-[14px] text-stop" role="alert">{{ problem }}</p>
   </div>
 </template>

@@ -17,6 +17,7 @@ import { useSpotlight } from '../stores/spotlight'
 import { usePart } from '../stores/use-parts'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import { svgUrl } from '../ui/svg-url'
+import PickField from '../ui/PickField.vue'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
@@ -81,9 +82,13 @@ const facts = computed(() => {
 function print(): void {
   window.print()
 }
-function pick(event: Event): void {
-  if (event.target instanceof HTMLSelectElement) picked.value = event.target.value
-}
+const options = computed(() => [
+  { value: whole, label: 'the whole drawing, to scale' },
+  ...((templates.value?.length ?? 0) > 1
+    ? [{ value: every, label: `all ${String(templates.value?.length)} places` }]
+    : []),
+  ...(templates.value ?? []).map(({ run, name }) => ({ value: run, label: name })),
+])
 </script>
 
 <template>
@@ -102,21 +107,14 @@ function pick(event: Event): void {
   </p>
   <template v-else>
     <div class="flex flex-wrap items-center gap-x-3 gap-y-2">
-      <label class="text-[13px] text-bench-soft">
-        <span class="sr-only">Template of</span>
-        <select
-          class="field w-56"
-          aria-label="Template of"
-          :value="isWhole ? whole : (only?.run ?? every)"
-          @change="pick"
-        >
-          <option :value="whole">the whole drawing, to scale</option>
-          <option v-if="templates.length > 1" :value="every">
-            all {{ templates.length }} places
-          </option>
-          <option v-for="{ run, name } in templates" :key="run" :value="run">{{ name }}</option>
-        </select>
-      </label>
+      <PickField
+        label="Template of"
+        layout="unseen"
+        width="w-56"
+        :options="options"
+        :value="isWhole ? whole : (only?.run ?? every)"
+        @pick="picked = $event"
+      />
       <SegmentedChoice v-model="paper" label="Paper" :options="papers" />
       <SegmentedChoice v-if="!isWhole" v-model="side" label="Seen from" :options="sides" />
       <button v-if="!isWhole" class="button-main ml-auto" :disabled="!pictures" @click="print">

@@ -6,14 +6,15 @@ import type { ReceiptLine } from '../../core/buy/receipt'
 import type { Bought, Plan } from '../../core/plan/plan'
 import { workingText } from '../../core/quantity/figure'
 import { buysText, needText, packText } from '../../formats/csv-bill'
-import { numberOf } from '../../formats/csv-read'
 import NoteButton from '../notes/NoteButton.vue'
 import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import { useSpotlight } from '../stores/spotlight'
 import { withBought, withPrice } from './buy-edit'
-import { fixed, plain } from '../../core/quantity/format'
+import NumberField from '../ui/NumberField.vue'
+import TextField from '../ui/TextField.vue'
+import TickField from '../ui/TickField.vue'
 
 const { plan, line, bought } = defineProps<{
   plan: Plan
@@ -25,8 +26,6 @@ const emit = defineEmits<{ edit: [] }>()
 const [store, shelf, spotlight, router] = [usePlanStore(), useShelf(), useSpotlight(), useRouter()]
 const price = usePrice()
 const isOpen = ref(false)
-/** What was typed and is no price. */
-const problem = ref('')
 
 const isGiven = computed(() => line.buys.length === 0)
 const own = computed(
@@ -72,33 +71,17 @@ function tick(): void {
 /** More than anything here costs. */
 const mostPrice = 1_000_000
 
-function priceIn(event: Event, what: string): number | undefined | 'wrong' {
-  if (!(event.target instanceof HTMLInputElement)) return 'wrong'
-  const text = event.target.value.trim()
-  problem.value = ''
-  if (text === '') return undefined
-  const value = numberOf(text)
-  if (value !== undefined && value <= mostPrice) return value
-  problem.value = `“${text}” is no ${what}: a number such as ${fixed(12.5, 2)} is expected, at most ${plain(mostPrice)}.`
-  return 'wrong'
-}
-async function setPrice(size: number, event: Event): Promise<void> {
-  const value = priceIn(event, 'price')
-  if (value === 'wrong') return
+async function setPrice(size: number, value: number | undefined): Promise<void> {
   const prices = withPrice(plan.buy, line.id, size, value)
   commit({ prices }, `price of ${line.name}`)
   const kept = prices.find((one) => one.line === line.id)
   if (kept === undefined) await shelf.forgetPrice(line.id)
   else await shelf.keepPrices([kept])
 }
-function setPaid(event: Event): void {
-  const paid = priceIn(event, 'amount')
-  if (paid !== 'wrong')
-    commit({ bought: withBought(plan.buy, line.id, { paid }) }, `paid for ${line.name}`)
+function setPaid(paid: number | undefined): void {
+  commit({ bought: withBought(plan.buy, line.id, { paid }) }, `paid for ${line.name}`)
 }
-function setFrom(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const text = event.target.value.trim().slice(0, 120)
+function setFrom(text: string): void {
   commit(
     { bought: withBought(plan.buy, line.id, { from: text === '' ? undefined : text }) },
     `where ${line.name} is from`,
@@ -118,16 +101,14 @@ function goTo(id: string | undefined): void {
     @pointerleave="spotlight.dim()"
   >
     <div class="flex items-start gap-2.5 py-1">
-      <label class="grid size-7 shrink-0 place-items-center max-sm:size-11 max-sm:-my-2">
-        <input
-          type="checkbox"
-          class="size-4 accent-ok-paper"
-          :checked="bought !== undefined || isGiven"
-          :disabled="isGiven"
-          :aria-label="`Bought: ${line.name}`"
-          @change="tick"
-        />
-      </label>
+      <TickField
+        class="grid size-7 shrink-0 place-items-center max-sm:size-11 max-sm:-my-2"
+        :label="`Bought: ${line.name}`"
+        is-unseen
+        :is-on="bought !== undefined || isGiven"
+        :disabled="isGiven"
+        @set="tick"
+      />
       <button
         class="grid min-w-0 flex-1 grid-cols-[minmax(0,1fr)_auto] gap-x-3 py-1 text-left sm:grid-cols-[minmax(0,1fr)_5.5rem_9.5rem_5rem]"
         :aria-expanded="isOpen"
@@ -197,39 +178,47 @@ function goTo(id: string | undefined): void {
         </button>
       </p>
       <div class="mt-2 flex flex-wrap gap-x-4 gap-y-2">
-        <label v-for="{ size, price: each } in packs" :key="size" class="text-[12px]">
-          {{ packText({ size }, line.unit, plan.units) }}
-          <span v-if="own.has(size)" class="text-ok-paper">your price</span>
-          <input
-            v-shown="each === null ? '' : fixed(each, 2)"
-            inputmode="decimal"
-            class="mt-0.5 block w-24 rounded border border-paper-soft bg-roll px-2 py-1 text-[13px]"
-            :aria-label="`Price of ${packText({ size }, line.unit, plan.units)}, ${line.name}`"
-            @change="setPrice(size, $event)"
+        <div v-for="{ size, price: each } in packs" :key="size" class="text-[12px]">
+          <p>
+            {{ packText({ size }, line.unit, plan.units) }}
+            <span v-if="own.has(size)" class="text-ok-paper">your price</span>
+          </p>
+          <NumberField
+            :label="`Price of ${packText({ size }, line.unit, plan.units)}, ${line.name}`"
+            layout="unseen"
+            width="w-24"
+            unit="price"
+            :value="each ?? undefined"
+            :least="0"
+            :most="mostPrice"
+            is-optional
+            @set="setPrice(size, $event)"
+            @clear="setPrice(size, undefined)"
           />
-        </label>
+        </div>
       </div>
       <div v-if="bought" class="mt-2 flex flex-wrap gap-x-4 gap-y-2">
-        <label class="text-[12px]">
-          Paid for all of it
-          <input
-            v-shown="bought.paid === undefined ? '' : fixed(bought.paid, 2)"
-            inputmode="decimal"
-            class="mt-0.5 block w-24 rounded border border-paper-soft bg-roll px-2 py-1 text-[13px]"
-            @change="setPaid"
-          />
-        </label>
-        <label class="text-[12px]">
-          From where
-          <input
-            v-shown="bought.from"
-            maxlength="120"
-            class="mt-0.5 block w-48 rounded border border-paper-soft bg-roll px-2 py-1 text-[13px]"
-            @change="setFrom"
-          />
-        </label>
+        <NumberField
+          class="text-[12px]"
+          label="Paid for all of it"
+          width="w-24"
+          unit="price"
+          :value="bought.paid"
+          :least="0"
+          :most="mostPrice"
+          is-optional
+          @set="setPaid"
+          @clear="setPaid(undefined)"
+        />
+        <TextField
+          class="text-[12px]"
+          label="From where"
+          width="w-48"
+          :value="bought.from ?? ''"
+          :most="120"
+          @set="setFrom"
+        />
       </div>
-      <p v-if="problem" class="mt-1 text-stop-paper" role="alert">{{ problem }}</p>
     </div>
   </div>
 </template>

@@ -13,6 +13,8 @@ import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import { freeRests, useDrawer } from '../stores/use-drawer'
+import { named } from '../ui/option'
+import PickField from '../ui/PickField.vue'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import BillPaper from './BillPaper.vue'
 import BillRow from './BillRow.vue'
@@ -174,9 +176,7 @@ function removeOwn(line: OwnBillLine): void {
     { label: `without ${line.name}` },
   )
 }
-function setCurrency(event: Event): void {
-  if (!(event.target instanceof HTMLSelectElement)) return
-  const code = event.target.value as Currency
+function setCurrency(code: Currency): void {
   store.commit([{ do: 'set-buy', buy: { currency: code } }], { label: `prices in ${code}` })
 }
 const isEmpty = computed(() => receipt.lines.length === 0)
@@ -222,17 +222,13 @@ const isEmpty = computed(() => receipt.lines.length === 0)
         >
           Put {{ plural(takenCount, 'thing') }} back
         </button>
-        <label class="flex items-center gap-1.5 text-[13px] text-bench-soft">
-          <span class="sr-only">Currency</span>
-          <select
-            class="field w-auto py-1"
-            aria-label="Currency"
-            :value="plan.buy.currency"
-            @change="setCurrency"
-          >
-            <option v-for="code in currencies" :key="code" :value="code">{{ code }}</option>
-          </select>
-        </label>
+        <PickField
+          label="Currency"
+          layout="unseen"
+          :options="named(currencies)"
+          :value="plan.buy.currency"
+          @pick="setCurrency"
+        />
         <SegmentedChoice v-model="filter" label="Which lines" :options="filters" />
       </div>
     </div>

@@ -9,6 +9,7 @@ import { useShelf } from '../stores/shelf'
 import { itemWith, useDrawer } from '../stores/use-drawer'
 import { usePart } from '../stores/use-parts'
 import FormDialog from '../ui/FormDialog.vue'
+import TickField from '../ui/TickField.vue'
 import { amountText } from './amount-text'
 import { bookingOf, type Booking } from './booking'
 
@@ -89,15 +90,14 @@ async function book(): Promise<void> {
         Nothing worth keeping is left over. Tick what you bought on the bill: the rest of its packs
         then stands here.
       </p>
-      <label v-for="item in booking.into" :key="item.id" class="flex items-center gap-2 py-0.5">
-        <input
-          type="checkbox"
-          class="accent-glow"
-          :checked="!skipped.has(item.id)"
-          @change="toggle(item.id)"
-        />
-        {{ item.name }}, {{ amountText(item, plan.units) }}
-      </label>
+      <TickField
+        v-for="item in booking.into"
+        :key="item.id"
+        class="py-0.5"
+        :label="`${item.name}, ${amountText(item, plan.units)}`"
+        :is-on="!skipped.has(item.id)"
+        @set="toggle(item.id)"
+      />
     </section>
   </FormDialog>
 </template>

@@ -1,14 +1,18 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
 import { nanoid } from 'nanoid'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import type { PackedBox, PlacedItem, PlanBoxes } from '../../core/buy/boxes'
 import { boxParts, warmAirMm } from '../../core/parts/sizes'
 import type { Plan, PlanBox } from '../../core/plan/plan'
 import { fewNames } from '../../core/quantity/few-names'
 import { formatLength } from '../../core/quantity/format'
-import { readLength } from '../../core/quantity/length'
 import { usePlanStore } from '../stores/plan'
+import LengthField from '../ui/LengthField.vue'
+import type { Option } from '../ui/option'
+import PickField from '../ui/PickField.vue'
+import TextField from '../ui/TextField.vue'
+import TickField from '../ui/TickField.vue'
 
 const { plan, boxes } = defineProps<{ plan: Plan; boxes: PlanBoxes }>()
 
@@ -69,40 +73,21 @@ const sides = [
   { key: 'widthMm', label: 'Width inside' },
   { key: 'tallMm', label: 'Height inside' },
 ] as const
-/** What was typed and is no length, by box and side. */
-const problems = ref<Readonly<Record<string, string>>>({})
-function setSide(box: PlanBox, key: (typeof sides)[number]['key'], event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const text = event.target.value
-  const read = readLength(text)
-  const isGood = read.ok && read.mm >= 10 && read.mm <= 5_000
-  problems.value = {
-    ...problems.value,
-    [box.id]: isGood
-      ? ''
-      : `“${text}”: ${read.ok ? 'a box has 10 mm to 5 m inside' : read.message}`,
-  }
-  if (isGood) set(box.id, { [key]: read.mm }, `size of ${box.name}`)
-}
-function take(box: PlanBox, event: Event): void {
-  if (!(event.target instanceof HTMLSelectElement)) return
-  const id = event.target.value
+const soldOptions: readonly Option<string | undefined>[] = [
+  { value: undefined, label: 'another size, below' },
+  ...boxParts.map(({ id, name }) => ({ value: id, label: name })),
+]
+function take(box: PlanBox, id: string | undefined): void {
   const part = boxParts.find((one) => one.id === id)
   if (part === undefined) return
   const { lengthMm, widthMm, tallMm } = part
   set(box.id, { lengthMm, widthMm, tallMm }, `size of ${box.name}`)
 }
-const partOf = (box: PlanBox): string =>
+const partOf = (box: PlanBox): string | undefined =>
   boxParts.find(
     ({ lengthMm, widthMm, tallMm }) =>
       lengthMm === box.lengthMm && widthMm === box.widthMm && tallMm === box.tallMm,
-  )?.id ?? ''
-function rename(box: PlanBox, event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const name = event.target.value.trim().slice(0, 60)
-  if (name === '') event.target.value = box.name
-  else set(box.id, { name }, 'name of a box')
-}
+  )?.id
 const across = (one: PlacedItem): [number, number] =>
   one.isTurned ? [one.widthMm, one.lengthMm] : [one.lengthMm, one.widthMm]
 const itemText = (one: PlacedItem): string =>
@@ -128,15 +113,14 @@ const pictureText = ({ placed }: PackedBox): string =>
     >
       <div class="flex min-w-0 flex-col gap-2">
         <div class="flex items-end gap-2">
-          <label class="min-w-0 flex-1 text-bench-soft">
-            Name
-            <input
-              v-shown="packed.box.name"
-              class="field mt-0.5"
-              maxlength="60"
-              @change="rename(packed.box, $event)"
-            />
-          </label>
+          <TextField
+            class="min-w-0 flex-1 text-bench-soft"
+            label="Name"
+            :value="packed.box.name"
+            :most="60"
+            is-required
+            @set="(name) => set(packed.box.id, { name }, 'name of a box')"
+          />
           <button
             class="button-quiet"
             :aria-label="`Remove ${packed.box.name}`"
@@ -150,46 +134,43 @@ const pictureText = ({ placed }: PackedBox): string =>
             <Trash2 :size="15" />
           </button>
         </div>
-        <label class="text-bench-soft">
-          As sold
-          <select
-            class="field mt-0.5"
-            :value="partOf(packed.box)"
-            @change="take(packed.box, $event)"
-          >
-            <option value="">another size, below</option>
-            <option v-for="part in boxParts" :key="part.id" :value="part.id">
-              {{ part.name }}
-            </option>
-          </select>
-        </label>
+        <PickField
+          class="text-bench-soft"
+          label="As sold"
+          width="w-full"
+          :options="soldOptions"
+          :value="partOf(packed.box)"
+          @pick="take(packed.box, $event)"
+        />
         <div class="grid grid-cols-3 gap-2">
-          <label v-for="{ key, label } in sides" :key="key" class="text-bench-soft">
-            {{ label }}
-            <input
-              v-shown="length(packed.box[key])"
-              class="field mt-0.5"
-              @change="setSide(packed.box, key, $event)"
-            />
-          </label>
+          <LengthField
+            v-for="{ key, label } in sides"
+            :key="key"
+            class="text-bench-soft"
+            :label="label"
+            :mm="packed.box[key]"
+            :least="10"
+            :most="5_000"
+            :units="plan.units"
+            is-required
+            @set="(mm) => set(packed.box.id, { [key]: mm }, `size of ${packed.box.name}`)"
+          />
         </div>
-        <p v-if="problems[packed.box.id]" class="text-stop" role="alert">
-          {{ problems[packed.box.id] }}
-        </p>
         <fieldset class="flex flex-wrap gap-x-4">
           <legend class="text-bench-soft">What hides in it</legend>
-          <label v-for="thing in things" :key="thing.id" class="finger flex items-center gap-2">
-            <input
-              type="checkbox"
-              class="accent-glow"
-              :checked="packed.box.holds.includes(thing.id)"
-              @change="hold(packed.box, thing.id)"
-            />
+          <TickField
+            v-for="thing in things"
+            :key="thing.id"
+            class="finger"
+            :label="thing.name"
+            :is-on="packed.box.holds.includes(thing.id)"
+            @set="hold(packed.box, thing.id)"
+          >
             {{ thing.name }}
             <span v-if="elsewhere(packed.box.id, thing.id)" class="text-bench-soft">
               · now in {{ elsewhere(packed.box.id, thing.id)?.name }}
             </span>
-          </label>
+          </TickField>
         </fieldset>
       </div>
       <div class="min-w-0">

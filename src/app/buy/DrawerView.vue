@@ -4,7 +4,7 @@ import { nanoid } from 'nanoid'
 import { computed, defineAsyncComponent, ref, useTemplateRef } from 'vue'
 import type { Receipt } from '../../core/buy/receipt'
 import type { Plan } from '../../core/plan/plan'
-import { plural, rounded } from '../../core/quantity/format'
+import { plural } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
 import { messageOf } from '../../core/quantity/message-of'
 import { readDrawerText, writeDrawerFile } from '../../formats/drawer-file'
@@ -16,6 +16,8 @@ import { usePlanStore } from '../stores/plan'
 import { usePlanParts } from '../stores/plan-parts'
 import { useShelf } from '../stores/shelf'
 import { itemWith, useDrawer, type DrawerEntry } from '../stores/use-drawer'
+import NumberField from '../ui/NumberField.vue'
+import { fileOf } from '../ui/field-text'
 import { amountText } from './amount-text'
 
 const { plan, receipt } = defineProps<{ plan: Plan; receipt: Receipt | undefined }>()
@@ -104,18 +106,9 @@ async function add(): Promise<void> {
   newName.value = ''
   newAmount.value = ''
 }
-async function recount(entry: DrawerEntry, event: Event): Promise<void> {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const { id, name, amount } = entry
-  const read = numberOf(event.target.value)
-  problem.value = ''
-  if (read === undefined || read > 1_000_000) {
-    problem.value = `“${event.target.value}” is no count of ${name}: it stays at ${String(amount)}.`
-    event.target.value = String(amount)
-    return
-  }
-  if (read === 0) await shelf.takeOutOfDrawer([id])
-  else await shelf.putInDrawer([itemWith(entry, read)])
+async function recount(entry: DrawerEntry, amount: number): Promise<void> {
+  if (amount === 0) await shelf.takeOutOfDrawer([entry.id])
+  else await shelf.putInDrawer([itemWith(entry, amount)])
 }
 async function remove(entry: DrawerEntry): Promise<void> {
   await shelf.takeOutOfDrawer([entry.id])
@@ -143,9 +136,7 @@ const saveDrawer = (): void => {
   saveText('drawer.json', writeDrawerFile(items), 'application/json')
 }
 async function readFile(event: Event): Promise<void> {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const [file] = event.target.files ?? []
-  event.target.value = ''
+  const file = fileOf(event)
   if (file === undefined) return
   try {
     const read = readDrawerText(await file.text())
@@ -252,16 +243,19 @@ const isBooking = ref(false)
         <span v-if="entry.restMm !== undefined" class="w-32 text-right">
           {{ amountText(entry, plan.units) }}
         </span>
-        <label v-else class="flex w-32 items-center justify-end gap-1.5">
-          <input
-            v-shown="rounded(entry.amount, 2)"
-            inputmode="decimal"
-            class="field w-20 py-0.5 text-right"
-            :aria-label="`How much: ${entry.name}`"
-            @change="recount(entry, $event)"
-          />
+        <NumberField
+          v-else
+          class="w-32"
+          :label="`How much: ${entry.name}`"
+          layout="unseen"
+          width="ml-auto w-20 text-right"
+          :value="entry.amount"
+          :least="0"
+          :most="1_000_000"
+          @set="recount(entry, $event)"
+        >
           <span class="w-6 text-bench-soft">{{ entry.unit === 'm' ? 'm' : '' }}</span>
-        </label>
+        </NumberField>
         <button
           class="button-quiet px-2"
           :aria-label="`Out of the drawer: ${nameOf(entry)}`"

@@ -11,6 +11,9 @@ import BlendStrip from '../measure/BlendStrip.vue'
 import { keptOf } from '../parts/kept'
 import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
+import type { Option } from '../ui/option'
+import PickField from '../ui/PickField.vue'
+import TickField from '../ui/TickField.vue'
 import OtherSize from './OtherSize.vue'
 import { useShelf } from '../stores/shelf'
 import { hidesDots, mounted } from '../../core/parts/mounted'
@@ -41,6 +44,15 @@ const present = computed(() => found.value.find(({ isPresent }) => isPresent))
 
 const volts = ref<number>()
 const kind = ref<'pixels' | 'plain'>()
+const voltages: readonly Option<number | undefined>[] = [
+  { value: undefined, label: 'all' },
+  ...[5, 12, 24].map((value) => ({ value, label: formatQuantity(value, 'V') })),
+]
+const kinds: readonly Option<'pixels' | 'plain' | undefined>[] = [
+  { value: undefined, label: 'all' },
+  { value: 'pixels', label: 'pixels' },
+  { value: 'plain', label: 'plain strip' },
+]
 const withoutStops = ref(false)
 /** Leaves the lights that are ticked, beside the plan's own. */
 const onlyTicked = ref(false)
@@ -140,33 +152,22 @@ function take({ strip, commands }: Candidate): void {
     </span>
     <span v-if="job.problem.value" class="text-stop" role="alert">{{ job.problem.value }}</span>
     <OtherSize v-model="other" class="ml-auto" :plan="plan" />
-    <label class="flex items-center gap-1.5">
-      Volts
-      <select v-model="volts" class="field w-auto py-1">
-        <option :value="undefined">all</option>
-        <option v-for="one in [5, 12, 24]" :key="one" :value="one">{{ one }} V</option>
-      </select>
-    </label>
-    <label class="flex items-center gap-1.5">
-      Kind
-      <select v-model="kind" class="field w-auto py-1">
-        <option :value="undefined">all</option>
-        <option value="pixels">pixels</option>
-        <option value="plain">plain strip</option>
-      </select>
-    </label>
-    <label class="flex items-center gap-1.5">
-      <input v-model="withoutStops" type="checkbox" class="accent-glow" /> without stops
-    </label>
-    <label class="flex items-center gap-1.5" :class="chosen.length === 0 && 'opacity-60'">
-      <input
-        v-model="onlyTicked"
-        type="checkbox"
-        class="accent-glow"
-        :disabled="chosen.length === 0"
-      />
-      ticked ones only
-    </label>
+    <PickField
+      label="Volts"
+      layout="beside"
+      :options="voltages"
+      :value="volts"
+      @pick="volts = $event"
+    />
+    <PickField label="Kind" layout="beside" :options="kinds" :value="kind" @pick="kind = $event" />
+    <TickField label="without stops" :is-on="withoutStops" @set="withoutStops = $event" />
+    <TickField
+      :class="chosen.length === 0 && 'opacity-60'"
+      label="ticked ones only"
+      :is-on="onlyTicked"
+      :disabled="chosen.length === 0"
+      @set="onlyTicked = $event"
+    />
   </div>
 
   <div v-if="side.length > 0" class="grid gap-3 sm:grid-cols-3" data-testid="side-by-side">
@@ -242,25 +243,21 @@ function take({ strip, commands }: Candidate): void {
           :data-light="one.strip.id"
         >
           <td class="px-3 py-1.5">
-            <label class="flex gap-2">
-              <input
-                type="checkbox"
-                class="mt-0.5 accent-glow"
-                :checked="chosen.includes(one.strip.id)"
-                :aria-label="`Side by side: ${one.strip.name}`"
-                @change="choose(one.strip.id)"
-              />
-              <span>
-                {{ one.strip.name }}
-                <b v-if="one.isPresent" class="text-glow">· now</b>
-                <span
-                  class="block text-[12px]"
-                  :class="one.supplies.length === 0 ? 'text-stop' : 'text-bench-soft'"
-                >
-                  {{ one.supplies.join(' and ') || 'no supply is large enough' }}
-                </span>
+            <TickField
+              label=""
+              :is-on="chosen.includes(one.strip.id)"
+              :aria-label="`Side by side: ${one.strip.name}`"
+              @set="choose(one.strip.id)"
+            >
+              {{ one.strip.name }}
+              <b v-if="one.isPresent" class="text-glow">· now</b>
+              <span
+                class="block text-[12px]"
+                :class="one.supplies.length === 0 ? 'text-stop' : 'text-bench-soft'"
+              >
+                {{ one.supplies.join(' and ') || 'no supply is large enough' }}
               </span>
-            </label>
+            </TickField>
           </td>
           <td class="px-2 py-1.5 text-right whitespace-nowrap">
             {{ price(one.cost) }}

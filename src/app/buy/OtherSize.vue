@@ -3,8 +3,10 @@ import { computed, ref, watch } from 'vue'
 import { withDimension } from '../../core/measure/rewrite'
 import type { Plan } from '../../core/plan/plan'
 import { formatLength } from '../../core/quantity/format'
-import { readLength } from '../../core/quantity/length'
 import { usePlanStore } from '../stores/plan'
+import LengthField from '../ui/LengthField.vue'
+import type { Option } from '../ui/option'
+import PickField from '../ui/PickField.vue'
 
 const { plan } = defineProps<{ plan: Plan }>()
 /** A line of the pad as it would be written at another size. */
@@ -20,35 +22,37 @@ const measures = computed(() =>
     ),
   ),
 )
-const picked = ref('')
-const typed = ref('')
-const problem = ref('')
+const options = computed((): Option<string | undefined>[] => [
+  { value: undefined, label: 'every size stays' },
+  ...measures.value.map(({ key, run, mm }) => ({
+    value: key,
+    label: `${run.name}, ${formatLength(mm, plan.units)}`,
+  })),
+])
+const picked = ref<string>()
+const otherMm = ref<number>()
 const measure = computed(() => measures.value.find(({ key }) => key === picked.value))
 
-function pick(event: Event): void {
-  if (!(event.target instanceof HTMLSelectElement)) return
-  picked.value = event.target.value
-  typed.value = measure.value === undefined ? '' : formatLength(measure.value.mm, plan.units)
-  problem.value = ''
+function pick(key: string | undefined): void {
+  picked.value = key
+  otherMm.value = measure.value?.mm
   model.value = undefined
 }
-function set(): void {
+function set(next: number | undefined): void {
   const own = measure.value
-  if (own === undefined) return
-  const read = readLength(typed.value)
-  problem.value = read.ok ? '' : `“${typed.value}”: ${read.message}`
-  if (!read.ok) return
+  if (own === undefined || next === undefined) return
   const { run, index, mm } = own
+  otherMm.value = next
   model.value =
-    Math.abs(read.mm - mm) < 0.05
+    Math.abs(next - mm) < 0.05
       ? undefined
-      : { line: run.id, text: withDimension(run.line.text, run.dimensions, index, read.mm) }
+      : { line: run.id, text: withDimension(run.line.text, run.dimensions, index, next) }
 }
 // Once it is taken, or the plan is another, that size is no longer another one.
 watch(
   () => plan.lines,
   () => {
-    picked.value = ''
+    picked.value = undefined
     model.value = undefined
   },
 )
@@ -56,25 +60,26 @@ watch(
 
 <template>
   <span class="flex flex-wrap items-center gap-1.5">
-    <label class="flex items-center gap-1.5">
-      What if
-      <select class="field w-auto max-w-52 py-1" :value="picked" @change="pick">
-        <option value="">every size stays</option>
-        <option v-for="{ key, run, mm } in measures" :key="key" :value="key">
-          {{ run.name }}, {{ formatLength(mm, plan.units) }}
-        </option>
-      </select>
-    </label>
-    <label v-if="measure" class="flex items-center gap-1.5">
-      were
-      <input
-        v-model="typed"
-        class="field w-28 py-1"
-        aria-label="The other size"
-        @change="set"
-        @keydown.enter="set"
-      />
-    </label>
-    <span v-if="problem" class="text-stop" role="alert">{{ problem }}</span>
+    <PickField
+      label="What if"
+      layout="beside"
+      width="w-auto max-w-52"
+      :options="options"
+      :value="picked"
+      @pick="pick"
+    />
+    <span v-if="measure">were</span>
+    <LengthField
+      v-if="measure"
+      label="The other size"
+      layout="unseen"
+      width="w-28"
+      :mm="otherMm"
+      :least="0.1"
+      :most="1_000_000"
+      :units="plan.units"
+      is-required
+      @set="set"
+    />
   </span>
 </template>

@@ -5,6 +5,7 @@ import { billUnits, type BillUnit } from '../../core/plan/choices'
 import type { OwnBillLine } from '../../core/plan/plan'
 import { numberOf } from '../../formats/csv-read'
 import FormDialog from '../ui/FormDialog.vue'
+import PickField from '../ui/PickField.vue'
 import { fixed } from '../../core/quantity/format'
 
 const { line } = defineProps<{ line: OwnBillLine | undefined }>()
@@ -16,6 +17,7 @@ const unit = ref<BillUnit>(line?.unit ?? 'piece')
 const each = ref(line?.price === undefined ? '' : fixed(line.price, 2))
 const problem = ref<string>()
 const unitNames = { piece: 'pieces', m: 'metres', sheet: 'sheets' } as const
+const units = billUnits.map((value) => ({ value, label: unitNames[value] }))
 
 const result = computed(() => {
   const [count, price] = [numberOf(need.value), numberOf(each.value)]
@@ -54,12 +56,14 @@ function save(): void {
       How many
       <input v-model="need" inputmode="decimal" class="field mt-1" />
     </label>
-    <label class="text-[13px] text-bench-soft">
-      Counted in
-      <select v-model="unit" class="field mt-1">
-        <option v-for="one in billUnits" :key="one" :value="one">{{ unitNames[one] }}</option>
-      </select>
-    </label>
+    <PickField
+      class="text-[13px] text-bench-soft"
+      label="Counted in"
+      width="w-full"
+      :options="units"
+      :value="unit"
+      @pick="unit = $event"
+    />
     <label class="col-span-2 text-[13px] text-bench-soft">
       One costs; nothing where you do not know yet
       <input v-model="each" inputmode="decimal" class="field mt-1 w-32" />

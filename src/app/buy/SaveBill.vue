@@ -7,7 +7,7 @@ import { plural } from '../../core/quantity/format'
 import { messageOf } from '../../core/quantity/message-of'
 import { billText } from '../../formats/bill-text'
 import { billTable } from '../../formats/csv-bill'
-import { priceTable } from '../../formats/price-list'
+import { priceTable, readPriceList } from '../../formats/price-list'
 import { usePrice } from '../shell/price'
 import { saveTable } from '../shell/save-table'
 import { saveText } from '../shell/save-text'
@@ -15,6 +15,7 @@ import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
 import ActionMenu from '../ui/ActionMenu.vue'
+import { fileOf } from '../ui/field-text'
 import { withKept } from './buy-edit'
 
 const { plan, receipt } = defineProps<{ plan: Plan; receipt: Receipt }>()
@@ -46,12 +47,9 @@ async function share(): Promise<void> {
 }
 
 async function readPrices(event: Event): Promise<void> {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const [file] = event.target.files ?? []
-  event.target.value = ''
+  const file = fileOf(event)
   if (file === undefined) return
   try {
-    const { readPriceList } = await import('../../formats/price-list')
     const read = readPriceList(await file.text())
     if (!read.ok) {
       notices.show({

@@ -101,7 +101,7 @@ function split(run: TallyRun, piece: Piece, mark: number): void {
     hint="Every piece to one ruler: whole groups, cut at their marks."
     :sheets="sheets"
   >
-    <template #tools="{ plan }"><HouseRules :plan="plan" /></template>
+    <template #tools><HouseRules /></template>
     <template #default="{ plan, shows }">
       <div
         v-if="shows('tapes')"

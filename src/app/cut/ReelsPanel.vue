@@ -20,6 +20,8 @@ import ReelBar from './ReelBar.vue'
 import { useJob } from '../engine/use-job'
 import { useReelRows } from './use-reel-rows'
 import ExplainedText from '../shell/ExplainedText.vue'
+import NumberField from '../ui/NumberField.vue'
+import TickField from '../ui/TickField.vue'
 
 const { plan, reels } = defineProps<{
   plan: Plan
@@ -97,11 +99,6 @@ function setJoins(set: Partial<Plan['rules']['joins']>): void {
     label: 'joins within a piece',
   })
 }
-function setJoinPrice(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const price = event.target.valueAsNumber
-  if (price >= 0) setJoins({ price })
-}
 const print = (): void => {
   window.print()
 }
@@ -162,26 +159,22 @@ const saveCsv = (): void => {
       </button>
     </p>
     <p class="mb-2 flex flex-wrap items-center gap-x-2 text-[12.5px] text-bench-soft">
-      <label class="flex items-center gap-1.5">
-        <input
-          type="checkbox"
-          class="accent-glow"
-          :checked="plan.rules.joins.areAllowed"
-          @change="setJoins({ areAllowed: !plan.rules.joins.areAllowed })"
-        />
-        a piece may be joined of two,
-      </label>
-      <label class="flex items-center gap-1.5">
-        a join is worth
-        <input
-          v-shown="plan.rules.joins.price"
-          type="number"
-          min="0"
-          step="0.5"
-          class="field w-16 px-1.5 py-0.5"
-          @change="setJoinPrice"
-        />
-      </label>
+      <TickField
+        label="a piece may be joined of two,"
+        :is-on="plan.rules.joins.areAllowed"
+        @set="(areAllowed) => setJoins({ areAllowed })"
+      />
+      <NumberField
+        label="a join is worth"
+        layout="beside"
+        width="w-16"
+        unit="price"
+        :value="plan.rules.joins.price"
+        :least="0"
+        :most="1_000_000"
+        :step="0.5"
+        @set="(price) => setJoins({ price })"
+      />
       <span v-if="joinsMade > 0" class="text-warning">
         {{ joinsMade }} {{ joinsMade === 1 ? 'join saves' : 'joins save' }} a reel
       </span>

@@ -106,8 +106,8 @@ const setScene = (scene: LoadCase): void => {
     hint="Drag a flag to move where power goes in; the ribbon shows the sag."
     :sheets="sheets"
   >
-    <template #tools="{ plan }">
-      <HouseRules :plan="plan" />
+    <template #tools>
+      <HouseRules />
       <SegmentedChoice v-model="view" label="What is shown" :options="views" />
     </template>
     <template #default="{ plan, shows }">

@@ -116,7 +116,6 @@ function setLead(change: Settable<Feed>): void {
       :bottom-v="ribbon.bottom"
       :limit-v="limitV"
       :chosen="open"
-      :is-lit="isLit"
       @choose="(feed) => emit('open', run.id, feed)"
       @move="move"
       @add="add"

@@ -9,7 +9,9 @@ import { withSet, type Settable } from '../../core/plan/with-set'
 import type { Told } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
 import LeadEditor from './LeadEditor.vue'
-import { numberOf, valueOf } from './value-of'
+import NumberField from '../ui/NumberField.vue'
+import PickField from '../ui/PickField.vue'
+import TextField from '../ui/TextField.vue'
 import ExplainedText from '../shell/ExplainedText.vue'
 
 const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
@@ -53,6 +55,8 @@ function feedAllFrom(junction: Junction): void {
   )
 }
 const junctionNames = { terminals: 'terminal block', splitter: 'splitter', track: 'bus track' }
+const kinds = junctionKinds.map((value) => ({ value, label: junctionNames[value] }))
+const ways = [2, 3, 4, 5, 6].map((value) => ({ value, label: `${String(value)} ways` }))
 </script>
 
 <template>
@@ -76,49 +80,43 @@ const junctionNames = { terminals: 'terminal block', splitter: 'splitter', track
       class="mb-2 rounded-md border border-bench-line px-2.5 py-2"
     >
       <div class="flex flex-wrap items-center gap-2">
-        <input
-          v-shown="junction.name"
-          class="field w-36 py-0.5 font-semibold"
-          aria-label="Name of the junction"
-          maxlength="120"
-          @change="valueOf($event).trim() && putJunction(junction, { name: valueOf($event) })"
+        <TextField
+          class="font-semibold"
+          label="Name of the junction"
+          layout="unseen"
+          width="w-36"
+          :value="junction.name"
+          :most="120"
+          is-required
+          @set="(name) => putJunction(junction, { name })"
         />
-        <select
-          class="field w-auto py-0.5"
-          aria-label="Kind of junction"
+        <PickField
+          label="Kind of junction"
+          layout="unseen"
+          :options="kinds"
           :value="junction.kind"
-          @change="putJunction(junction, { kind: valueOf($event) as Junction['kind'] })"
-        >
-          <option v-for="kind in junctionKinds" :key="kind" :value="kind">
-            {{ junctionNames[kind] }}
-          </option>
-        </select>
-        <label
+          @pick="(kind) => putJunction(junction, { kind })"
+        />
+        <PickField
           v-if="junction.kind === 'splitter'"
-          class="flex items-center gap-1 text-[12px] text-bench-soft"
-        >
-          of
-          <select
-            class="field w-auto py-0.5"
-            aria-label="Ways of the splitter"
-            :value="waysOf(junction)"
-            @change="putJunction(junction, { ways: numberOf($event) })"
-          >
-            <option v-for="ways in 5" :key="ways" :value="ways + 1">{{ ways + 1 }} ways</option>
-          </select>
-        </label>
-        <label class="flex items-center gap-1 text-[12px] text-bench-soft">
-          takes
-          <input
-            v-shown="junction.limitA"
-            type="number"
-            min="0.1"
-            step="0.5"
-            class="field w-16 px-1.5 py-0.5"
-            @change="numberOf($event) > 0 && putJunction(junction, { limitA: numberOf($event) })"
-          />
-          A
-        </label>
+          label="Ways of the splitter"
+          layout="unseen"
+          :options="ways"
+          :value="waysOf(junction)"
+          @pick="(count) => putJunction(junction, { ways: count })"
+        />
+        <NumberField
+          class="text-[12px] text-bench-soft"
+          label="takes"
+          layout="beside"
+          width="w-16"
+          unit="A"
+          :value="junction.limitA"
+          :least="0.1"
+          :most="1000"
+          :step="0.5"
+          @set="(limitA) => putJunction(junction, { limitA })"
+        />
         <button class="link-quiet ml-auto text-[12px]" @click="feedAllFrom(junction)">
           feed all from it
         </button>

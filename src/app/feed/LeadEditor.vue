@@ -8,9 +8,10 @@ import { junctionsBefore } from '../../core/plan/supply-of'
 import type { Feed, Junction, Plan } from '../../core/plan/plan'
 import type { Settable } from '../../core/plan/with-set'
 import { formatLength, formatQuantity, significant } from '../../core/quantity/format'
-import { readLength } from '../../core/quantity/length'
 import type { TallyLead } from '../../core/tally'
-import { valueOf } from './value-of'
+import LengthField from '../ui/LengthField.vue'
+import type { Option } from '../ui/option'
+import PickField from '../ui/PickField.vue'
 
 type Lead = Pick<Feed | Junction, 'from' | 'wire' | 'lengthMm' | 'fuse' | 'apart'>
 
@@ -35,27 +36,25 @@ const fuseText = computed(() => {
   return fuse === null ? 'none fits' : `${significant(fuse)} A`
 })
 
-function setLength(event: Event): void {
-  const text = valueOf(event)
-  const input = event.target
-  if (!(input instanceof HTMLInputElement)) return
-  if (text.trim() === '') {
-    // What is as drawn again is not kept.
-    emit('set', { lengthMm: undefined })
-    return
-  }
-  const read = readLength(text)
-  input.setCustomValidity(read.ok ? '' : read.message)
-  input.reportValidity()
-  if (read.ok) emit('set', { lengthMm: read.mm })
-}
-function setApart(event: Event): void {
-  emit('set', { apart: connectors.find(({ id }) => id === valueOf(event))?.id })
-}
-function setFuse(event: Event): void {
-  const value = valueOf(event)
-  emit('set', { fuse: value === 'auto' || value === 'none' ? value : Number(value) })
-}
+const sources = computed((): Option<string | undefined>[] => [
+  { value: undefined, label: 'its supply' },
+  ...[...plan.supplies, ...junctions.value].map(({ id, name }) => ({ value: id, label: name })),
+])
+const wires = computed(() =>
+  gaugesFor(plan.units).map(({ id, name }) => ({ value: id, label: name })),
+)
+const fuses = computed((): Option<Feed['fuse']>[] => [
+  { value: 'auto', label: ['by the rule', fuseText.value].filter(Boolean).join(', ') },
+  { value: 'none', label: 'none' },
+  ...fusesA.map((value) => ({ value, label: `${significant(value)} A` })),
+])
+const parting: readonly Option<Lead['apart']>[] = [
+  { value: undefined, label: 'nothing' },
+  ...connectors.map(({ id, name, limitA: most }) => ({
+    value: id,
+    label: `${name}, ${significant(most)} A`,
+  })),
+]
 </script>
 
 <template>
@@ -66,60 +65,41 @@ function setFuse(event: Event): void {
     :aria-label="`Lead of ${name}`"
     @keydown.esc="emit('close')"
   >
-    <label>
-      From
-      <select
-        class="field mt-0.5 block w-auto min-w-28"
-        :value="settings.from ?? ''"
-        @change="emit('set', { from: valueOf($event) || undefined })"
-      >
-        <option value="">its supply</option>
-        <option v-for="supply in plan.supplies" :key="supply.id" :value="supply.id">
-          {{ supply.name }}
-        </option>
-        <option v-for="before in junctions" :key="before.id" :value="before.id">
-          {{ before.name }}
-        </option>
-      </select>
-    </label>
-    <label>
-      Wire, takes {{ formatQuantity(limitA, 'A') }}
-      <select
-        class="field mt-0.5 block w-auto"
-        :value="wireId"
-        @change="emit('set', { wire: valueOf($event) })"
-      >
-        <option v-for="wire in gaugesFor(plan.units)" :key="wire.id" :value="wire.id">
-          {{ wire.name }}
-        </option>
-      </select>
-    </label>
-    <label>
-      Length, measured
-      <input
-        v-shown="settings.lengthMm === undefined ? '' : String(Math.round(settings.lengthMm))"
-        class="field mt-0.5 block w-28 font-mono"
-        :placeholder="lead && formatLength(lead.drawnMm, plan.units)"
-        @change="setLength"
-      />
-    </label>
-    <label>
-      Fuse at the source
-      <select class="field mt-0.5 block w-auto" :value="String(settings.fuse)" @change="setFuse">
-        <option value="auto">by the rule{{ fuseText && `, ${fuseText}` }}</option>
-        <option value="none">none</option>
-        <option v-for="fuse in fusesA" :key="fuse" :value="fuse">{{ fuse }} A</option>
-      </select>
-    </label>
-    <label>
-      Comes apart at
-      <select class="field mt-0.5 block w-auto" :value="settings.apart ?? ''" @change="setApart">
-        <option value="">nothing</option>
-        <option v-for="one in connectors" :key="one.id" :value="one.id">
-          {{ one.name }}, {{ one.limitA }} A
-        </option>
-      </select>
-    </label>
+    <PickField
+      label="From"
+      width="w-auto min-w-28"
+      :options="sources"
+      :value="settings.from"
+      @pick="(from) => emit('set', { from })"
+    />
+    <PickField
+      :label="`Wire, takes ${formatQuantity(limitA, 'A')}`"
+      :options="wires"
+      :value="wireId"
+      @pick="(wire) => emit('set', { wire })"
+    />
+    <LengthField
+      label="Length, measured"
+      width="w-28"
+      :mm="settings.lengthMm"
+      :least="1"
+      :most="1_000_000"
+      :units="plan.units"
+      :placeholder="lead && formatLength(lead.drawnMm, plan.units)"
+      @set="(lengthMm) => emit('set', { lengthMm })"
+    />
+    <PickField
+      label="Fuse at the source"
+      :options="fuses"
+      :value="settings.fuse"
+      @pick="(fuse) => emit('set', { fuse })"
+    />
+    <PickField
+      label="Comes apart at"
+      :options="parting"
+      :value="settings.apart"
+      @pick="(apart) => emit('set', { apart })"
+    />
     <p v-if="lead" class="pb-1.5">
       <b class="text-bench-ink">{{ formatQuantity(lead.currentA, 'A') }}</b>, loses
       {{ formatQuantity(lead.dropV, 'V') }} and {{ formatQuantity(lead.lossW, 'W') }} at full white

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Line, Plan } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
+import SliderField from '../ui/SliderField.vue'
 
 const { plan, line } = defineProps<{
   plan: Plan
@@ -14,9 +15,8 @@ const { plan, line } = defineProps<{
 const store = usePlanStore()
 const percent = computed(() => Math.round((line?.level ?? plan.scene.level) * 100))
 
-function setLevel(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const level = event.target.valueAsNumber / 100
+function setLevel(next: number): void {
+  const level = next / 100
   store.commit(
     line === undefined
       ? [{ do: 'set-level', level }]
@@ -27,23 +27,22 @@ function setLevel(event: Event): void {
             set: { level: level === plan.scene.level ? undefined : level },
           },
         ],
-    { label: `level ${event.target.value} %`, key: `level.${line?.id ?? ''}` },
+    { label: `level ${String(next)} %`, key: `level.${line?.id ?? ''}` },
   )
 }
 </script>
 
 <template>
-  <label class="flex items-center text-bench-soft">
-    <input
-      type="range"
-      class="accent-glow"
-      :class="size"
-      min="0"
-      max="100"
-      :aria-label="label"
-      :value="percent"
-      @input="setLevel"
-    />
+  <SliderField
+    class="text-bench-soft"
+    :label="label"
+    layout="unseen"
+    :width="size"
+    :value="percent"
+    :least="0"
+    :most="100"
+    @set="setLevel"
+  >
     {{ percent }} %
-  </label>
+  </SliderField>
 </template>

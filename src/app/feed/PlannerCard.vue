@@ -8,6 +8,8 @@ import { useNotices } from '../stores/notices'
 import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
 import { useJob } from '../engine/use-job'
+import NumberField from '../ui/NumberField.vue'
+import PickField from '../ui/PickField.vue'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
@@ -26,13 +28,17 @@ const {
 )
 
 const kind = ref<FeedGoal['kind']>('brightness')
-const percent = ref(95)
+const share = ref(0.95)
 const volts = ref(4.2)
 const goal = computed((): FeedGoal =>
   kind.value === 'volts'
     ? { kind: 'volts', atLeast: volts.value }
-    : { kind: 'brightness', atLeast: percent.value / 100 },
+    : { kind: 'brightness', atLeast: share.value },
 )
+const kinds = [
+  { value: 'brightness', label: 'bright to' },
+  { value: 'volts', label: 'above' },
+] as const
 const wishNames: Readonly<Record<FeedWish, string>> = {
   'fewest-joints': 'fewest joints',
   'thinnest-wire': 'thinnest wire',
@@ -63,30 +69,36 @@ function apply(answer: FeedAnswer): void {
     <h2 class="mb-1.5 text-bench-soft">Plan it for me</h2>
     <div class="mb-1.5 flex flex-wrap items-center gap-2">
       keep every light
-      <select v-model="kind" class="field w-auto px-1.5 py-0.5" aria-label="What is kept">
-        <option value="brightness">bright to</option>
-        <option value="volts">above</option>
-      </select>
-      <input
+      <PickField
+        label="What is kept"
+        layout="unseen"
+        :options="kinds"
+        :value="kind"
+        @pick="kind = $event"
+      />
+      <NumberField
         v-if="kind === 'brightness'"
-        v-model.number="percent"
-        type="number"
-        min="30"
-        max="100"
-        class="field w-16 px-1.5 py-0.5"
-        aria-label="Per cent of full brightness"
+        label="Per cent of full brightness"
+        layout="unseen"
+        width="w-14"
+        unit="%"
+        :value="share"
+        :least="0.3"
+        :most="1"
+        @set="share = $event"
       />
-      <input
+      <NumberField
         v-else
-        v-model.number="volts"
-        type="number"
-        step="0.1"
-        min="1"
-        max="60"
-        class="field w-16 px-1.5 py-0.5"
-        aria-label="Volts"
+        label="Volts"
+        layout="unseen"
+        width="w-14"
+        unit="V"
+        :value="volts"
+        :least="1"
+        :most="60"
+        :step="0.1"
+        @set="volts = $event"
       />
-      {{ kind === 'volts' ? 'V' : '%' }}
       <button
         v-if="progress === undefined"
         class="button-main ml-auto px-2.5 py-1"

@@ -4,14 +4,16 @@ import { computed } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import { capacitorsV } from '../../core/feed/capacitor'
 import { powerSwitches } from '../../core/parts/power-switches'
-import type { Plan } from '../../core/plan/plan'
+import type { Plan, SupplySlot } from '../../core/plan/plan'
 import { formatQuantity, significant } from '../../core/quantity/format'
 import type { TallySupply } from '../../core/tally'
 import type { Told } from '../engine/follow-plan'
 import { nextSupply } from '../../core/verdict/next-supply'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
-import { valueOf } from './value-of'
+import type { Option } from '../ui/option'
+import PickField from '../ui/PickField.vue'
+import TickField from '../ui/TickField.vue'
 
 const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
 
@@ -40,13 +42,10 @@ function addSupply(): void {
 const removeSupply = (id: string): void => {
   store.commit([{ do: 'remove-supply', supply: id }], { label: 'remove a supply' })
 }
-function setCapacitor(id: string, event: Event): void {
-  const value = valueOf(event)
-  const volts = value === 'auto' ? undefined : value === 'none' ? null : Number(value)
+function setCapacitor(id: string, volts: SupplySlot['capacitorV']): void {
   store.commit([{ do: 'set-capacitor', supply: id, volts }], { label: 'the capacitor' })
 }
-function setPowerSwitch(id: string, event: Event): void {
-  const powerSwitch = valueOf(event) || undefined
+function setPowerSwitch(id: string, powerSwitch: SupplySlot['powerSwitch']): void {
   store.commit([{ do: 'set-power-switch', supply: id, powerSwitch }], { label: 'the power switch' })
 }
 /** What is drawn in the dark, and what ends it. */
@@ -64,8 +63,22 @@ const share = ({ loadA, ratedA }: TallySupply): string =>
     : `${formatQuantity(loadA, 'A')} of ${significant(ratedA)} A, ${formatQuantity(loadA / ratedA, '%')}`
 
 /** Ratings that are sold, and the one that was chosen when others were. */
-const capacitorChoices = (chosen: number | null | undefined): number[] =>
-  [...new Set([...capacitorsV, ...(chosen ? [chosen] : [])])].toSorted((a, b) => a - b)
+const capacitorOptions = (chosen: SupplySlot['capacitorV']): Option<SupplySlot['capacitorV']>[] => [
+  { value: undefined, label: 'by the rule' },
+  { value: null, label: 'none' },
+  ...[...new Set([...capacitorsV, ...(chosen ? [chosen] : [])])]
+    .toSorted((a, b) => a - b)
+    .map((value) => ({ value, label: formatQuantity(value, 'V') })),
+]
+const switchOptions: readonly Option<SupplySlot['powerSwitch']>[] = [
+  { value: undefined, label: 'by the rule: with cells' },
+  { value: 'none', label: 'none' },
+  { value: 'auto', label: 'the smallest that will do' },
+  ...powerSwitches.map(({ id, name }) => ({ value: id, label: name })),
+]
+const supplyOptions = computed(() =>
+  plan.supplies.map(({ id, name }) => ({ value: id, label: name })),
+)
 </script>
 
 <template>
@@ -117,82 +130,53 @@ const capacitorChoices = (chosen: number | null | undefined): number[] =>
           }
         "
       >
-        <label
+        <div
           v-for="run in runs"
           :key="run.id"
           :data-run="run.id"
           class="flex cursor-grab items-center gap-1.5 rounded border border-bench-line bg-bench px-2 py-0.5 text-[12px]"
         >
           {{ run.name }}
-          <select
+          <PickField
             v-if="plan.supplies.length > 1"
-            class="rounded bg-bench-high text-[12px]"
-            :aria-label="`Supply of ${run.name}`"
+            :label="`Supply of ${run.name}`"
+            layout="unseen"
+            :options="supplyOptions"
             :value="slot.id"
-            @change="assign([run.id], valueOf($event))"
-          >
-            <option v-for="other in plan.supplies" :key="other.id" :value="other.id">
-              {{ other.name }}
-            </option>
-          </select>
-        </label>
+            @pick="assign([run.id], $event)"
+          />
+        </div>
       </VueDraggable>
-      <label class="mt-1.5 flex items-center gap-2 text-[12px] text-bench-soft">
-        Capacitor at the first feed, 1000 µF
-        <select
-          class="field w-auto px-1.5 py-0.5"
-          :value="
-            slot.capacitorV === undefined
-              ? 'auto'
-              : slot.capacitorV === null
-                ? 'none'
-                : String(slot.capacitorV)
-          "
-          @change="setCapacitor(slot.id, $event)"
-        >
-          <option value="auto">by the rule</option>
-          <option value="none">none</option>
-          <option
-            v-for="volts in capacitorChoices(slot.capacitorV)"
-            :key="volts"
-            :value="String(volts)"
-          >
-            {{ volts }} V
-          </option>
-        </select>
-      </label>
-      <label class="mt-1.5 flex items-center gap-2 text-[12px] text-bench-soft">
-        Power switch, by hand
-        <select
-          class="field w-auto px-1.5 py-0.5"
-          :value="slot.powerSwitch ?? ''"
-          @change="setPowerSwitch(slot.id, $event)"
-        >
-          <option value="">by the rule: with cells</option>
-          <option value="none">none</option>
-          <option value="auto">the smallest that will do</option>
-          <option v-for="one in powerSwitches" :key="one.id" :value="one.id">
-            {{ one.name }}
-          </option>
-        </select>
-      </label>
+      <PickField
+        class="mt-1.5 text-[12px] text-bench-soft"
+        label="Capacitor at the first feed, 1000 µF"
+        layout="beside"
+        :options="capacitorOptions(slot.capacitorV)"
+        :value="slot.capacitorV"
+        @pick="setCapacitor(slot.id, $event)"
+      />
+      <PickField
+        class="mt-1.5 text-[12px] text-bench-soft"
+        label="Power switch, by hand"
+        layout="beside"
+        :options="switchOptions"
+        :value="slot.powerSwitch"
+        @pick="setPowerSwitch(slot.id, $event)"
+      />
       <p v-if="supply && supply.loadA > 0" class="mt-1 text-[12px] text-bench-soft">
         {{ standbyText(supply.standby) }}
       </p>
     </div>
-    <label v-if="plan.supplies.length > 1" class="flex items-center gap-2 text-[12px]">
-      <input
-        type="checkbox"
-        class="accent-glow"
-        :checked="plan.rules.joinsMinus"
-        @change="
-          store.commit([{ do: 'set-rules', rules: { joinsMinus: !plan.rules.joinsMinus } }], {
-            label: 'minuses joined',
-          })
-        "
-      />
-      the minuses of all supplies are joined
-    </label>
+    <TickField
+      v-if="plan.supplies.length > 1"
+      class="text-[12px]"
+      label="the minuses of all supplies are joined"
+      :is-on="plan.rules.joinsMinus"
+      @set="
+        (joinsMinus) =>
+          store.commit([{ do: 'set-rules', rules: { joinsMinus } }], { label: 'minuses joined' })
+      "
+    />
     <p class="mt-2 text-[12px] text-bench-soft">
       Use certified, enclosed supplies. Fixed mains wiring belongs to a licensed electrician; local
       codes decide.

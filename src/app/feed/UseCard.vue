@@ -5,7 +5,8 @@ import type { UsePlace } from '../../core/plan/choices'
 import type { Plan, SolarBox, Use } from '../../core/plan/plan'
 import type { Settable } from '../../core/plan/with-set'
 import { usePlanStore } from '../stores/plan'
-import { numberOf } from './value-of'
+import NumberField from '../ui/NumberField.vue'
+import TickField from '../ui/TickField.vue'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
@@ -41,20 +42,16 @@ const usualSolar: SolarBox = {
   batteryWh: 84,
   usableShare: 0.5,
 }
-/** Each with the most that it may be, and what it is shown in: per cent are a hundred times the share. */
 const solarFields = [
-  ['panelW', 'Panel, W', 5_000, 1],
-  ['sunHours', 'Peak sun hours a day', 24, 1],
-  ['batteryWh', 'Its battery, Wh', 100_000, 1],
-  ['usableShare', 'Of it usable, %', 1, 100],
-  ['chargeEfficiency', 'Charging keeps, %', 1, 100],
+  { key: 'panelW', label: 'Panel', unit: 'W', least: 0, most: 5_000 },
+  { key: 'sunHours', label: 'Peak sun hours a day', unit: '', least: 0, most: 24 },
+  { key: 'batteryWh', label: 'Its battery', unit: 'Wh', least: 0, most: 100_000 },
+  { key: 'usableShare', label: 'Of it usable', unit: '%', least: 0.01, most: 1 },
+  { key: 'chargeEfficiency', label: 'Charging keeps', unit: '%', least: 0.01, most: 1 },
 ] as const
-function setSolar(key: keyof SolarBox, most: number, factor: number, event: Event): void {
+function setSolar(key: keyof SolarBox, value: number): void {
   const { solar } = plan.use
-  if (solar === undefined) return
-  const least = factor === 1 ? 0 : 0.01
-  const value = Math.min(most, Math.max(least, numberOf(event) / factor))
-  setUse({ solar: { ...solar, [key]: value } })
+  if (solar !== undefined) setUse({ solar: { ...solar, [key]: value } })
 }
 function setUse(set: Settable<Use>): void {
   store.commit([{ do: 'set-use', use: set }], { label: 'how it is used', key: 'use' })
@@ -68,110 +65,85 @@ function setUse(set: Settable<Use>): void {
   >
     <h2 class="mb-2 font-semibold">How it is used</h2>
     <div class="grid grid-cols-2 gap-x-4 gap-y-2 text-bench-soft">
-      <label>
-        Of an hour, at full white
-        <span class="flex items-center gap-1.5">
-          <input
-            v-shown="plan.use.mix.fullWhite"
-            type="number"
-            min="0"
-            max="60"
-            class="field block w-20"
-            @change="
-              setUse({ mix: { ...plan.use.mix, fullWhite: Math.min(60, numberOf($event)) } })
-            "
-          />
-          min
-        </span>
-      </label>
-      <label>
-        and at the level
-        <span class="flex items-center gap-1.5">
-          <input
-            v-shown="plan.use.mix.level"
-            type="number"
-            min="0"
-            max="60"
-            class="field block w-20"
-            @change="setUse({ mix: { ...plan.use.mix, level: Math.min(60, numberOf($event)) } })"
-          />
-          min, idle the rest
-        </span>
-      </label>
-      <label>
-        Hours a day
-        <input
-          v-shown="plan.use.hoursADay"
-          type="number"
-          min="0"
-          max="24"
-          class="field block w-20"
-          @change="setUse({ hoursADay: Math.min(24, numberOf($event)) })"
-        />
-      </label>
-      <label>
-        Price of a kWh
-        <input
-          v-shown="plan.use.pricePerKwh"
-          type="number"
-          min="0"
-          step="0.01"
-          class="field block w-20"
-          @change="setUse({ pricePerKwh: Math.min(100, numberOf($event)) })"
-        />
-      </label>
-      <label>
-        A battery has to last, h
-        <input
-          v-shown="plan.use.batteryHours"
-          type="number"
-          min="0.1"
-          step="0.5"
-          class="field block w-20"
-          @change="numberOf($event) > 0 && setUse({ batteryHours: numberOf($event) })"
-        />
-      </label>
+      <NumberField
+        label="Of an hour, at full white"
+        unit="min"
+        :value="plan.use.mix.fullWhite"
+        :least="0"
+        :most="60"
+        @set="(fullWhite) => setUse({ mix: { ...plan.use.mix, fullWhite } })"
+      />
+      <NumberField
+        label="and at the level"
+        unit="min"
+        :value="plan.use.mix.level"
+        :least="0"
+        :most="60"
+        @set="(level) => setUse({ mix: { ...plan.use.mix, level } })"
+      >
+        min, idle the rest
+      </NumberField>
+      <NumberField
+        label="Hours a day"
+        :value="plan.use.hoursADay"
+        :least="0"
+        :most="24"
+        @set="(hoursADay) => setUse({ hoursADay })"
+      />
+      <NumberField
+        label="Price of a kWh"
+        unit="price"
+        :value="plan.use.pricePerKwh"
+        :least="0"
+        :most="100"
+        :step="0.01"
+        @set="(pricePerKwh) => setUse({ pricePerKwh })"
+      />
+      <NumberField
+        label="A battery has to last"
+        :value="plan.use.batteryHours"
+        :least="0.1"
+        :most="10_000"
+        :step="0.5"
+        @set="(batteryHours) => setUse({ batteryHours })"
+      >
+        h
+      </NumberField>
     </div>
     <p class="mt-2 text-[12.5px] text-bench-soft" data-testid="counted">
       Energy, batteries and warmth count it <b class="text-bench-ink">{{ counted }}</b>,
       {{ plan.use.hoursADay }} h a day.
     </p>
-    <label class="mt-3 flex items-center gap-2">
-      <input
-        type="checkbox"
-        class="accent-glow"
-        :checked="plan.use.solar !== undefined"
-        @change="setUse({ solar: plan.use.solar === undefined ? usualSolar : undefined })"
-      />
-      a solar panel charges its battery
-    </label>
+    <TickField
+      class="mt-3"
+      label="a solar panel charges its battery"
+      :is-on="plan.use.solar !== undefined"
+      @set="(isOn) => setUse({ solar: isOn ? usualSolar : undefined })"
+    />
     <div v-if="plan.use.solar" class="mt-2 grid grid-cols-2 gap-x-4 gap-y-2 text-bench-soft">
-      <label v-for="[key, label, most, factor] in solarFields" :key="key">
-        {{ label }}
-        <input
-          v-shown="Math.round(plan.use.solar[key] * factor * 1000) / 1000"
-          type="number"
-          min="0"
-          step="any"
-          class="field block w-20"
-          @change="setSolar(key, most, factor, $event)"
-        />
-      </label>
+      <NumberField
+        v-for="{ key, label, unit, least, most } in solarFields"
+        :key="key"
+        :label="label"
+        :unit="unit"
+        :value="plan.use.solar[key]"
+        :least="least"
+        :most="most"
+        @set="setSolar(key, $event)"
+      />
       <p class="col-span-2 text-[12.5px]">
         What a day of a show takes, and whether the panel carries it, is told on the Glow page.
       </p>
     </div>
     <fieldset class="mt-3 grid gap-1.5">
       <legend class="mb-1 text-bench-soft">Where care is due</legend>
-      <label v-for="(label, place) in placeNames" :key="place" class="flex items-center gap-2">
-        <input
-          type="checkbox"
-          class="accent-glow"
-          :checked="plan.use.where?.includes(place) === true"
-          @change="setWhere(place)"
-        />
-        {{ label }}
-      </label>
+      <TickField
+        v-for="(label, place) in placeNames"
+        :key="place"
+        :label="label"
+        :is-on="plan.use.where?.includes(place) === true"
+        @set="setWhere(place)"
+      />
     </fieldset>
   </section>
 </template>

@@ -5,9 +5,12 @@ import type { Box } from '../../core/measure/geometry'
 import type { NumberParameter, Parameter } from '../../core/glow/pattern'
 import { patternOf, patterns } from '../../core/glow/patterns'
 import type { Plan, ShowLayer } from '../../core/plan/plan'
-import { heldNumber } from '../ui/held-number'
+import type { Unit } from '../../core/quantity/format'
+import ColourField from '../ui/ColourField.vue'
+import NumberField from '../ui/NumberField.vue'
+import { named, type Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
-import ColourField from './ColourField.vue'
+import SliderField from '../ui/SliderField.vue'
 
 const { plan, layer, runs, lanes, room } = defineProps<{
   plan: Plan
@@ -52,35 +55,27 @@ function takeZone(): void {
   set({ on: { zone: { x: left, y: top, width: wide, height: high } } }, 'where it plays')
 }
 const zoneFields = [
-  ['x', 'Left, mm', -1_000_000],
-  ['y', 'Top, mm', -1_000_000],
-  ['width', 'Width, mm', 1],
-  ['height', 'Height, mm', 1],
+  { key: 'x', label: 'Left', least: -1_000_000 },
+  { key: 'y', label: 'Top', least: -1_000_000 },
+  { key: 'width', label: 'Width', least: 1 },
+  { key: 'height', label: 'Height', least: 1 },
 ] as const
-function setZone(key: (typeof zoneFields)[number][0], least: number, event: Event): void {
-  if (zone.value === undefined) return
-  const held = heldNumber(event, { before: zone.value[key], least, most: 1_000_000 })
-  if (held !== undefined) set({ on: { zone: { ...zone.value, [key]: held } } }, 'where it plays')
+function setZone(key: (typeof zoneFields)[number]['key'], value: number): void {
+  if (zone.value !== undefined)
+    set({ on: { zone: { ...zone.value, [key]: value } } }, 'where it plays')
 }
 
-const units: Readonly<Record<string, string>> = {
-  mm: 'mm',
-  'mm/s': 'mm/s',
-  s: 's',
-  share: '%',
-  count: '',
+/** What a parameter is typed in, and what stands behind it. */
+const units: Readonly<Record<NumberParameter['unit'], { unit: Unit; text: string }>> = {
+  mm: { unit: 'mm', text: 'mm' },
+  'mm/s': { unit: '', text: 'mm/s' },
+  s: { unit: '', text: 's' },
+  share: { unit: '%', text: '%' },
+  count: { unit: '', text: '' },
 }
-/** Shares are told in per cent. */
-const factor = ({ unit }: NumberParameter): number => (unit === 'share' ? 100 : 1)
 const numberOf = ({ id, usual }: NumberParameter): number => {
   const value = layer.set[id]
   return typeof value === 'number' ? value : usual
-}
-function setNumber(parameter: NumberParameter, event: Event): void {
-  const { least, most } = parameter
-  const before = numberOf(parameter)
-  const held = heldNumber(event, { before, least, most, factor: factor(parameter) })
-  if (held !== undefined) setValue(parameter, held)
 }
 const textOf = (parameter: Extract<Parameter, { kind: 'colour' | 'choice' }>): string => {
   const value = layer.set[parameter.id]
@@ -95,9 +90,25 @@ const inputOf = (parameter: Parameter): string => {
   return typeof value === 'string' ? value : ''
 }
 const inputOptions = computed(() => [
-  ['', 'nothing'] as const,
-  ...plan.signal.inputs.map(({ id, name }) => [id, name] as const),
+  { value: '', label: 'nothing' },
+  ...plan.signal.inputs.map(({ id, name }) => ({ value: id, label: name })),
 ])
+const patternOptions = computed(() => [
+  ...(pattern.value === undefined
+    ? [{ value: layer.pattern, label: `“${layer.pattern}”, not known here` }]
+    : []),
+  ...patterns.map(({ id, name }) => ({ value: id, label: name })),
+])
+const axes: readonly Option<ShowLayer['axis']>[] = [
+  { value: 'each', label: 'along each run by itself' },
+  { value: 'joined', label: 'along all of them in a row' },
+  { value: 'room', label: 'across the room' },
+]
+const blends: readonly Option<ShowLayer['blend']>[] = [
+  { value: 'add', label: 'adds' },
+  { value: 'lighten', label: 'the brighter one wins' },
+  { value: 'over', label: 'covers' },
+]
 </script>
 
 <template>
@@ -105,70 +116,41 @@ const inputOptions = computed(() => [
     <div class="flex flex-wrap items-end gap-x-4 gap-y-2">
       <PickField
         label="Pattern"
-        :options="[
-          ...(pattern ? [] : [[layer.pattern, `“${layer.pattern}”, not known here`] as const]),
-          ...patterns.map(({ id, name }) => [id, name] as const),
-        ]"
+        :options="patternOptions"
         :value="layer.pattern"
         @pick="set({ pattern: $event }, 'another pattern')"
       />
       <PickField
         label="Runs"
-        :options="[
-          ['each', 'along each run by itself'],
-          ['joined', 'along all of them in a row'],
-          ['room', 'across the room'],
-        ]"
+        :options="axes"
         :value="layer.axis"
         @pick="set({ axis: $event }, 'which way it runs')"
       />
-      <label v-if="layer.axis === 'room'" class="block">
-        Turned by, °
-        <input
-          v-shown="layer.degrees ?? 0"
-          type="number"
-          class="field block w-20 py-1"
-          min="-360"
-          max="360"
-          @change="
-            set(
-              {
-                degrees: Math.min(
-                  360,
-                  Math.max(-360, Number(($event.target as HTMLInputElement).value) || 0),
-                ),
-              },
-              'turn it',
-            )
-          "
-        />
-      </label>
+      <NumberField
+        v-if="layer.axis === 'room'"
+        label="Turned by, °"
+        :value="layer.degrees ?? 0"
+        :least="-360"
+        :most="360"
+        :step="5"
+        @set="(degrees) => set({ degrees }, 'turn it')"
+      />
       <PickField
         label="On what is below"
-        :options="[
-          ['add', 'adds'],
-          ['lighten', 'the brighter one wins'],
-          ['over', 'covers'],
-        ]"
+        :options="blends"
         :value="layer.blend"
         @pick="set({ blend: $event }, 'how it blends')"
       />
-      <label class="block">
-        Strength {{ Math.round(100 * layer.opacity) }} %
-        <input
-          type="range"
-          class="block h-[30px] w-28 accent-glow"
-          min="0"
-          max="100"
-          :value="Math.round(100 * layer.opacity)"
-          @change="
-            set(
-              { opacity: ($event.target as HTMLInputElement).valueAsNumber / 100 },
-              'its strength',
-            )
-          "
-        />
-      </label>
+      <SliderField
+        :label="`Strength ${Math.round(100 * layer.opacity)} %`"
+        layout="above"
+        width="h-[30px] w-28"
+        :value="Math.round(100 * layer.opacity)"
+        :least="0"
+        :most="100"
+        is-at-rest
+        @set="(percent) => set({ opacity: percent / 100 }, 'its strength')"
+      />
       <span class="ml-auto flex gap-2">
         <button
           class="button-quiet"
@@ -229,36 +211,39 @@ const inputOptions = computed(() => [
         </button>
       </div>
       <div v-if="zone" class="mt-2 flex flex-wrap items-end gap-x-4 gap-y-2">
-        <label v-for="[key, label, least] in zoneFields" :key="key" class="block">
-          {{ label }}
-          <input
-            v-shown="zone[key]"
-            type="number"
-            class="field block w-24 py-1"
-            @change="setZone(key, least, $event)"
-          />
-        </label>
+        <NumberField
+          v-for="{ key, label, least } in zoneFields"
+          :key="key"
+          :label="label"
+          width="w-24"
+          unit="mm"
+          :value="zone[key]"
+          :least="least"
+          :most="1_000_000"
+          :step="10"
+          @set="setZone(key, $event)"
+        />
         <span class="pb-1.5 text-bench-soft">or drag over the picture</span>
       </div>
     </fieldset>
     <div v-if="pattern" class="flex flex-wrap items-start gap-x-5 gap-y-3">
       <template v-for="parameter in pattern.parameters" :key="parameter.id">
-        <label v-if="parameter.kind === 'number'" class="block">
-          {{ parameter.name
-          }}<template v-if="units[parameter.unit]">, {{ units[parameter.unit] }}</template>
-          <input
-            v-shown="Math.round(numberOf(parameter) * factor(parameter) * 1000) / 1000"
-            type="number"
-            class="field block w-28 py-1"
-            step="any"
-            :title="`${parameter.least * factor(parameter)} to ${parameter.most * factor(parameter)}`"
-            @change="setNumber(parameter, $event)"
-          />
-        </label>
+        <NumberField
+          v-if="parameter.kind === 'number'"
+          :label="parameter.name"
+          width="w-24"
+          :unit="units[parameter.unit].unit"
+          :value="numberOf(parameter)"
+          :least="parameter.least"
+          :most="parameter.most"
+          @set="setValue(parameter, $event)"
+        >
+          {{ units[parameter.unit].text }}
+        </NumberField>
         <PickField
           v-else-if="parameter.kind === 'choice'"
           :label="parameter.name"
-          :options="parameter.options.map((one) => [one, one] as const)"
+          :options="named(parameter.options)"
           :value="textOf(parameter)"
           @pick="setValue(parameter, $event)"
         />

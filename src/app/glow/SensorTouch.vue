@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { keyStep } from '../../core/glow/pattern'
 import { tuneAt } from '../../core/glow/tune'
 import type { Input } from '../../core/plan/plan'
+import SliderField from '../ui/SliderField.vue'
 
 const { input, value } = defineProps<{
   input: Input
@@ -80,9 +81,8 @@ function holding(to: number) {
     },
   }
 }
-function turn(event: Event): void {
-  if (event.target instanceof HTMLInputElement)
-    emit('touch', Math.round((event.target.valueAsNumber / 100) * full))
+function turn(percent: number): void {
+  emit('touch', Math.round((percent / 100) * full))
 }
 </script>
 
@@ -138,19 +138,18 @@ function turn(event: Event): void {
       {{ input.name }}: {{ isActive ? `${Math.round(share * 100)} %` : 'play a tune' }}
     </button>
   </span>
-  <label
+  <span
     v-else
     class="flex min-h-6 items-center gap-1.5 rounded-full border border-bench-soft/60 bg-bench/80 px-2.5 py-1 text-[12px] whitespace-nowrap max-[899px]:min-h-11"
   >
     {{ text }}
-    <input
-      type="range"
-      class="w-20 accent-data"
-      min="0"
-      max="100"
+    <SliderField
+      :label="input.name"
+      layout="unseen"
       :value="Math.round(share * 100)"
-      :aria-label="input.name"
-      @input="turn"
+      :least="0"
+      :most="100"
+      @set="turn"
     />
-  </label>
+  </span>
 </template>

@@ -1,17 +1,18 @@
 <script setup lang="ts">
 import { ArrowDown, ArrowUp, Plus } from '@lucide/vue'
 import { computed } from 'vue'
-import { minuteOf, timeOfDay } from '../../core/glow/by-clock'
 import { clockOf } from '../../core/glow/compile'
 import { patterns } from '../../core/glow/patterns'
 import type { Box } from '../../core/measure/geometry'
 import type { Plan, Scene, Show, ShowLayer } from '../../core/plan/plan'
 import { withSet } from '../../core/plan/with-set'
-import { heldNumber } from '../ui/held-number'
+import NumberField from '../ui/NumberField.vue'
 import PickField from '../ui/PickField.vue'
 import LayerForm from './LayerForm.vue'
 import { freeId, layerTint, patternName, placeText } from './layer-words'
 import { openIn, withLayer, withScene } from './show-edit'
+import TextField from '../ui/TextField.vue'
+import TimeField from '../ui/TimeField.vue'
 
 const { plan, show, runs, lanes, room } = defineProps<{
   plan: Plan
@@ -82,49 +83,35 @@ function moveLayer(by: number): void {
   layers.splice(at + by, 0, layer.value)
   putScene({ ...scene.value, layers }, 'move a layer')
 }
-function setSeconds(key: 'seconds' | 'fade', event: Event): void {
-  if (scene.value === undefined) return
-  const [least, most] = key === 'fade' ? [0, 600] : [0.1, 86_400]
-  const held = heldNumber(event, { before: scene.value[key], least, most })
-  if (held !== undefined)
-    putScene({ ...scene.value, [key]: held }, key === 'fade' ? 'its fade' : 'how long it plays')
+function setSeconds(seconds: number): void {
+  if (scene.value !== undefined) putScene({ ...scene.value, seconds }, 'how long it plays')
 }
-function setHours(event: Event): void {
-  if (scene.value === undefined) return
-  const bounds = { before: scene.value.seconds, least: 36, most: 86_400, factor: 1 / 3600 }
-  const seconds = heldNumber(event, bounds)
-  if (seconds !== undefined) putScene({ ...scene.value, seconds }, 'how long it plays')
+function setFade(fade: number): void {
+  if (scene.value !== undefined) putScene({ ...scene.value, fade }, 'its fade')
 }
 /** What starts the scene, where an input does. */
 const byInput = computed(() => {
   const own = scene.value?.start
   return own !== undefined && 'input' in own ? own : undefined
 })
-function setPerDay(event: Event): void {
+function setPerDay(perDay: number): void {
   const own = byInput.value
-  if (own === undefined || scene.value === undefined) return
-  const perDay = heldNumber(event, { before: own.perDay ?? 0, least: 0, most: 10_000 })
-  if (perDay !== undefined)
+  if (own !== undefined && scene.value !== undefined)
     putScene({ ...scene.value, start: { ...own, perDay } }, 'how often a day')
 }
-/** The time of day at which the scene starts, as HH:MM. */
-const clock = computed(() => {
-  const minute = scene.value && clockOf(scene.value)
-  return minute === undefined ? undefined : timeOfDay(minute)
-})
-function setClock(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement) || scene.value === undefined) return
-  const minute = minuteOf(event.target.value)
-  // A time that is half typed says nothing yet.
-  if (minute === undefined) return
-  putScene({ ...scene.value, start: { clock: minute } }, 'when it starts')
+/** The minute of the day at which the scene starts. */
+const clock = computed(() => scene.value && clockOf(scene.value))
+function setClock(minute: number): void {
+  if (scene.value !== undefined)
+    putScene({ ...scene.value, start: { clock: minute } }, 'when it starts')
 }
-function rename(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement) || scene.value === undefined) return
-  const name = event.target.value.trim().slice(0, 120)
-  if (name === '') event.target.value = scene.value.name
-  else putScene({ ...scene.value, name }, 'rename the scene')
+function rename(name: string): void {
+  if (scene.value !== undefined) putScene({ ...scene.value, name }, 'rename the scene')
 }
+const layerOptions = [
+  { value: '', label: 'Add a layer …' },
+  ...patterns.map(({ id, name }) => ({ value: id, label: name })),
+]
 const keys = [1, 2, 3, 4, 5, 6, 7, 8, 9] as const
 const usualClock = 18 * 60
 /** Everything that can start a scene. */
@@ -193,63 +180,57 @@ function setStart(index: number): void {
     </div>
     <template v-if="scene">
       <div class="mt-3 flex flex-wrap items-end gap-x-4 gap-y-2 text-[13px]">
-        <label class="block">
-          Name
-          <input v-shown="scene.name" class="field block w-44 py-1" @change="rename" />
-        </label>
+        <TextField
+          label="Name"
+          width="w-44"
+          :value="scene.name"
+          :most="120"
+          is-required
+          @set="rename"
+        />
         <PickField
           label="Starts"
-          :options="starts.map(({ label }, index) => [index, label] as const)"
+          :options="starts.map(({ label }, index) => ({ value: index, label }))"
           :value="started"
           @pick="setStart"
         />
-        <label v-if="clock !== undefined" class="block">
-          At
-          <input v-shown="clock" type="time" class="field block py-1" @change="setClock" />
-        </label>
-        <label v-if="clock !== undefined" class="block">
-          For, h
-          <input
-            v-shown="Math.round((scene.seconds / 3600) * 100) / 100"
-            type="number"
-            step="any"
-            min="0.01"
-            max="24"
-            class="field block w-24 py-1"
-            @change="setHours"
-          />
-        </label>
-        <label v-else class="block">
-          {{ scene.start ? 'Goes on for, s' : 'Plays for, s' }}
-          <input
-            v-shown="scene.seconds"
-            type="number"
-            step="any"
-            class="field block w-24 py-1"
-            @change="setSeconds('seconds', $event)"
-          />
-        </label>
-        <label class="block">
-          Fades in within, s
-          <input
-            v-shown="scene.fade"
-            type="number"
-            step="any"
-            class="field block w-24 py-1"
-            @change="setSeconds('fade', $event)"
-          />
-        </label>
-        <label v-if="byInput" class="block">
-          Times a day in the dark
-          <input
-            v-shown="byInput.perDay ?? 0"
-            type="number"
-            class="field block w-24 py-1"
-            min="0"
-            max="10000"
-            @change="setPerDay"
-          />
-        </label>
+        <TimeField v-if="clock !== undefined" label="At" :minute="clock" @set="setClock" />
+        <NumberField
+          v-if="clock !== undefined"
+          label="For"
+          :value="scene.seconds / 3600"
+          :least="0.01"
+          :most="24"
+          @set="setSeconds($event * 3600)"
+        >
+          h
+        </NumberField>
+        <NumberField
+          v-else
+          :label="scene.start ? 'Goes on for' : 'Plays for'"
+          unit="s"
+          :value="scene.seconds"
+          :least="0.1"
+          :most="86_400"
+          @set="setSeconds"
+        />
+        <NumberField
+          label="Fades in within"
+          unit="s"
+          :value="scene.fade"
+          :least="0"
+          :most="600"
+          @set="setFade"
+        />
+        <NumberField
+          v-if="byInput"
+          label="Times a day in the dark"
+          width="w-24"
+          :value="byInput.perDay ?? 0"
+          :least="0"
+          :most="10_000"
+          @set="setPerDay"
+        />
         <button
           class="button-quiet ml-auto"
           :disabled="show.scenes.length < 2"
@@ -288,18 +269,15 @@ function setStart(index: number): void {
             Nothing plays in this scene: it is dark. Add a layer.
           </p>
           <div class="mt-2 flex gap-1.5">
-            <select
-              class="field w-auto py-1"
-              aria-label="Add a layer"
+            <PickField
+              label="Add a layer"
+              layout="unseen"
+              :options="layerOptions"
+              value=""
+              is-action
               :disabled="scene.layers.length >= 40"
-              @change="
-                (addLayer(($event.target as HTMLSelectElement).value),
-                (($event.target as HTMLSelectElement).selectedIndex = 0))
-              "
-            >
-              <option value="">Add a layer …</option>
-              <option v-for="{ id, name } in patterns" :key="id" :value="id">{{ name }}</option>
-            </select>
+              @pick="addLayer"
+            />
             <button class="button-quiet px-1.5" aria-label="Layer up" @click="moveLayer(-1)">
               <ArrowUp :size="14" />
             </button>

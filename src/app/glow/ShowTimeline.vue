@@ -6,6 +6,7 @@ import { clockText } from '../../core/roll/show'
 import type { Show } from '../../core/plan/plan'
 import { layerTint, patternName, placeText } from './layer-words'
 import type { ShowPlayer } from './use-show'
+import PickField from '../ui/PickField.vue'
 
 const { show, player, played, runs, waiting, isTouched } = defineProps<{
   show: Show
@@ -20,11 +21,11 @@ const emit = defineEmits<{ play: []; forget: []; edit: [scene: string, layer: st
 
 const { ms, lengthMs, isPlaying, isLooping, speed, rate, frame } = player
 const speeds = [
-  [0.1, '1/10 speed'],
-  [0.25, '1/4 speed'],
-  [0.5, '1/2 speed'],
-  [1, 'full speed'],
-  [2, 'twice as fast'],
+  { value: 0.1, label: '1/10 speed' },
+  { value: 0.25, label: '1/4 speed' },
+  { value: 0.5, label: '1/2 speed' },
+  { value: 1, label: 'full speed' },
+  { value: 2, label: 'twice as fast' },
 ] as const
 
 /** From when to when a scene plays, as shares of the show: as it was played, or as it is planned. */
@@ -102,12 +103,14 @@ function nudge(event: KeyboardEvent): void {
         <template v-else-if="isPlaying">· {{ rate }} frames/s</template>
       </span>
       <span class="text-[12.5px] max-[899px]:order-last max-[899px]:w-full"><slot /></span>
-      <label class="ml-auto text-[12.5px]">
-        <span class="sr-only">How fast</span>
-        <select v-model="speed" class="field w-auto py-1">
-          <option v-for="[value, label] in speeds" :key="value" :value="value">{{ label }}</option>
-        </select>
-      </label>
+      <PickField
+        class="ml-auto"
+        label="How fast"
+        layout="unseen"
+        :options="speeds"
+        :value="speed"
+        @pick="speed = $event"
+      />
       <button
         class="button-quiet"
         :aria-pressed="isLooping"

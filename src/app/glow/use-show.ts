@@ -5,11 +5,13 @@ import type { InputEvent } from '../../core/glow/play'
 import type { FaultyRuns } from '../../core/mend/in-show'
 import type { Plan, Show } from '../../core/plan/plan'
 import { messageOf } from '../../core/quantity/message-of'
-import type { Eye, OpenShow, ShownFrame, ShowWorker } from '../engine/show.worker'
+import type { Eye as PlayingEye, OpenShow, ShownFrame, ShowWorker } from '../engine/show.worker'
 
 const restMs = 60
+/** How a picture is looked at: its exposure in stops, and the white that counts as neutral, K. */
+export type Eye = Omit<PlayingEye, 'speed'>
 /** How a show is looked at first: dim enough that colours show beside the strips, and the white that a screen takes for neutral, K. */
-export const usualEye = { stops: -1.5, kelvin: 6500 } as const
+export const usualEye: Eye = { stops: -1.5, kelvin: 6500 }
 /** So often a show is looked at where it is judged. */
 export const framesPerSecond = 50
 
@@ -58,7 +60,7 @@ function withValue(values: readonly number[], input: number, value: number): rea
 export function useShow(
   plan: () => Plan | undefined,
   show: () => Show | undefined,
-  eye: () => Omit<Eye, 'speed'>,
+  eye: () => Eye,
   aspect: Ref<number>,
   { fault }: ShowOptions = {},
 ): ShowPlayer {

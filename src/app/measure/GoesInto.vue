@@ -5,6 +5,8 @@ import { containers, type Container } from '../../core/plan/build-choices'
 import type { Into, Plan } from '../../core/plan/plan'
 import { usualSpareMm } from '../../core/plan/usual'
 import LengthField from '../ui/LengthField.vue'
+import type { Option } from '../ui/option'
+import PickField from '../ui/PickField.vue'
 import { useRunSettings } from './run-settings'
 
 const { run, units } = defineProps<{ run: MeasuredRun; units: Plan['units'] }>()
@@ -18,17 +20,19 @@ const ends = [
 
 const holeAt = (at: Into['holes'][number]['at']): number | undefined =>
   into.value?.holes.find((hole) => hole.at === at)?.mm
-function setWhat(event: Event): void {
-  if (!(event.target instanceof HTMLSelectElement)) return
-  const what = event.target.value
+const options: readonly Option<Container | undefined>[] = [
+  { value: undefined, label: 'nothing' },
+  ...containers.map((value) => ({ value, label: `a ${value}` })),
+]
+function setWhat(what: Container | undefined): void {
   set(
     {
       into:
-        what === ''
+        what === undefined
           ? undefined
           : {
               ...(into.value ?? { holes: [{ at: 'start', mm: 8 }], spareMm: usualSpareMm }),
-              what: what as Container,
+              what,
             },
     },
     'what it goes into',
@@ -49,14 +53,16 @@ function setSpare(spareMm = 0): void {
 
 <template>
   <h4 class="mt-4 mb-1.5 font-semibold">What does it go into?</h4>
-  <div class="grid grid-cols-2 gap-x-4 gap-y-2">
-    <label class="col-span-2 text-bench-soft">
-      Its wires are threaded through before they are soldered
-      <select class="field mt-0.5" name="into" :value="into?.what ?? ''" @change="setWhat">
-        <option value="">nothing</option>
-        <option v-for="what in containers" :key="what" :value="what">a {{ what }}</option>
-      </select>
-    </label>
+  <div class="grid grid-cols-2 gap-x-4 gap-y-2 text-bench-soft">
+    <PickField
+      class="col-span-2"
+      label="Its wires are threaded through before they are soldered"
+      name="into"
+      width="w-full"
+      :options="options"
+      :value="into?.what"
+      @pick="setWhat"
+    />
     <template v-if="into">
       <LengthField
         v-for="{ at, label } in ends"

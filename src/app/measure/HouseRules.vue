@@ -1,10 +1,7 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { SlidersHorizontal } from '@lucide/vue'
-import type { Plan } from '../../core/plan/plan'
 import HouseRulesSheet from './HouseRulesSheet.vue'
-
-defineProps<{ plan: Plan }>()
 </script>
 
 <template>
@@ -15,7 +12,7 @@ defineProps<{ plan: Plan }>()
     <PopoverPanel
       class="absolute right-0 z-30 mt-1.5 w-[min(350px,calc(100vw-24px))] rounded-lg border border-bench-line bg-bench-high shadow-xl shadow-black/60"
     >
-      <HouseRulesSheet class="max-h-[calc(100vh-120px)] overflow-y-auto p-4" :plan="plan" />
+      <HouseRulesSheet class="max-h-[calc(100vh-120px)] overflow-y-auto p-4" />
     </PopoverPanel>
   </Popover>
 </template>

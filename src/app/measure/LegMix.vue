@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { mixedColour } from '../../core/glow/colour'
 import type { LitRun } from '../../core/load/lights'
 import { hasOwnPins } from '../../core/load/lit-colours'
+import SliderField from '../ui/SliderField.vue'
 
 /** LEDs of several colours: how bright each is, and what they make together. */
 const { lit } = defineProps<{ lit: LitRun }>()
@@ -27,9 +28,9 @@ const sets = computed(() =>
 )
 const mixed = computed(() => mixedColour(tints.value, levels.value))
 
-function set(index: number, event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const level = event.target.valueAsNumber / 100
+const percents = computed(() => levels.value.map((level) => Math.round(100 * level)))
+function set(index: number, percent: number): void {
+  const level = percent / 100
   emit(
     'mix',
     levels.value.map((own, at) => (at === index ? level : own)),
@@ -46,25 +47,20 @@ function set(index: number, event: Event): void {
       :aria-label="`They look like ${mixed}`"
     />
     <div v-if="canMix" class="min-w-0 flex-1">
-      <label
+      <SliderField
         v-for="(colour, index) in lit.colours"
         :key="colour.name"
-        class="flex items-center gap-2"
+        :label="colour.name"
+        :value="percents[index] ?? 100"
+        :least="0"
+        :most="100"
+        width="w-40"
+        is-at-rest
+        :aria-valuetext="`${String(percents[index] ?? 100)} %`"
+        @set="set(index, $event)"
       >
-        <span class="w-18 shrink-0">{{ colour.name }}</span>
-        <input
-          class="min-w-0 flex-1 accent-glow"
-          type="range"
-          min="0"
-          max="100"
-          :value="Math.round((levels[index] ?? 1) * 100)"
-          :aria-valuetext="`${String(Math.round((levels[index] ?? 1) * 100))} %`"
-          @change="set(index, $event)"
-        />
-        <span class="w-10 text-right tabular-nums">
-          {{ Math.round((levels[index] ?? 1) * 100) }} %
-        </span>
-      </label>
+        <span class="w-10 text-right tabular-nums">{{ percents[index] ?? 100 }} %</span>
+      </SliderField>
       <div class="mt-1.5 flex flex-wrap gap-1.5">
         <button
           v-for="one in sets"

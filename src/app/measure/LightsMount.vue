@@ -9,6 +9,7 @@ import type { Mount } from '../../core/plan/plan'
 import { significant } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
 import LengthField from '../ui/LengthField.vue'
+import { named, type Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 import BlendStrip from './BlendStrip.vue'
 import { facingWords } from './facing-words'
@@ -24,15 +25,14 @@ const { run, canBeHeld } = defineProps<{
 
 const store = usePlanStore()
 const { mount, setMount } = useRunSettings(() => run)
-const same = <Value extends string>(values: readonly Value[]) =>
-  values.map((value) => [value, value] as const)
-const facingOptions = facings.map((facing) => [facing, facingWords[facing]] as const)
-const fixingOptions = computed(
-  (): (readonly [NonNullable<Mount['fixing']> | 'house', string])[] => [
-    ['house', `${fixingNames[store.plan?.rules.fixing ?? 'backing']} (house rule)`],
-    ...fixings.map((fixing) => [fixing, fixingNames[fixing]] as const),
-  ],
-)
+const facingOptions = facings.map((value) => ({ value, label: facingWords[value] }))
+const fixingOptions = computed((): Option<Mount['fixing']>[] => [
+  {
+    value: undefined,
+    label: `${fixingNames[store.plan?.rules.fixing ?? 'backing']} (house rule)`,
+  },
+  ...fixings.map((value) => ({ value, label: fixingNames[value] })),
+])
 /** From a light to the nearest one after it, mm. */
 const pitchMm = computed(() => Math.min(...waysBetween(run).filter((mm) => mm > 0.1)))
 </script>
@@ -53,13 +53,13 @@ const pitchMm = computed(() => Math.min(...waysBetween(run).filter((mm) => mm > 
         />
         <PickField
           label="Place"
-          :options="same(dampnesses)"
+          :options="named(dampnesses)"
           :value="mount.damp"
           @pick="(damp) => setMount({ damp }, 'place')"
         />
         <PickField
           label="Cover"
-          :options="same(covers)"
+          :options="named(covers)"
           :value="mount.cover"
           @pick="(cover) => setMount({ cover }, 'cover')"
         />
@@ -77,8 +77,8 @@ const pitchMm = computed(() => Math.min(...waysBetween(run).filter((mm) => mm > 
           v-if="canBeHeld"
           label="Each held by"
           :options="fixingOptions"
-          :value="run.line.mount?.fixing ?? 'house'"
-          @pick="(id) => setMount({ fixing: id === 'house' ? undefined : id }, 'fixing')"
+          :value="run.line.mount?.fixing"
+          @pick="(fixing) => setMount({ fixing }, 'fixing')"
         />
       </div>
       <template v-if="Number.isFinite(pitchMm)">

@@ -5,6 +5,7 @@ import type { Command, LineSettings } from '../../core/plan/commands'
 import { plural } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
 import FormDialog from '../ui/FormDialog.vue'
+import TickField from '../ui/TickField.vue'
 
 const { run } = defineProps<{ run: MeasuredRun }>()
 const emit = defineEmits<{ close: [] }>()
@@ -63,12 +64,8 @@ function take(): void {
   >
     <fieldset class="col-span-2 flex flex-wrap gap-x-4 gap-y-1.5">
       <legend class="mb-1 font-semibold">What</legend>
-      <label class="flex items-center gap-2">
-        <input v-model="hasLight" type="checkbox" class="accent-glow" /> its light
-      </label>
-      <label class="flex items-center gap-2">
-        <input v-model="hasMount" type="checkbox" class="accent-glow" /> how it is mounted
-      </label>
+      <TickField label="its light" :is-on="hasLight" @set="hasLight = $event" />
+      <TickField label="how it is mounted" :is-on="hasMount" @set="hasMount = $event" />
     </fieldset>
     <fieldset class="col-span-2">
       <legend class="mb-1 font-semibold">For which lines</legend>
@@ -76,29 +73,22 @@ function take(): void {
         There is no other line of {{ isSingle ? 'single lights' : 'strip' }}.
       </p>
       <template v-else>
-        <label class="mb-1 flex items-center gap-2 text-bench-soft">
-          <input
-            type="checkbox"
-            class="accent-glow"
-            :checked="chosen.size === others.length"
-            :indeterminate="chosen.size > 0 && chosen.size < others.length"
-            @change="
-              chosen =
-                chosen.size === others.length ? new Set() : new Set(others.map(({ id }) => id))
-            "
-          />
-          all {{ others.length }}
-        </label>
+        <TickField
+          class="mb-1 text-bench-soft"
+          :label="`all ${others.length}`"
+          :is-on="chosen.size === others.length"
+          :indeterminate="chosen.size > 0 && chosen.size < others.length"
+          @set="chosen = new Set($event ? others.map(({ id }) => id) : [])"
+        />
         <div class="max-h-64 overflow-y-auto">
-          <label v-for="one in others" :key="one.id" class="flex items-center gap-2 py-0.5">
-            <input
-              type="checkbox"
-              class="accent-glow"
-              :checked="chosen.has(one.id)"
-              @change="toggle(one.id)"
-            />
-            {{ one.name }}
-          </label>
+          <TickField
+            v-for="one in others"
+            :key="one.id"
+            class="py-0.5"
+            :label="one.name"
+            :is-on="chosen.has(one.id)"
+            @set="toggle(one.id)"
+          />
         </div>
       </template>
     </fieldset>

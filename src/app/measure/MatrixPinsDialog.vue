@@ -4,6 +4,7 @@ import type { LitRun } from '../../core/load/lights'
 import type { MeasuredRun } from '../../core/measure/measure'
 import { circleOrder, pinCircle, swapped, type CirclePin } from '../../core/lanes/pin-circle'
 import { usePlanStore } from '../stores/plan'
+import ChoiceList from '../ui/ChoiceList.vue'
 import SheetDialog from '../ui/SheetDialog.vue'
 
 const { run, lit } = defineProps<{ run: MeasuredRun; lit: LitRun }>()
@@ -23,8 +24,8 @@ const views = [
 ] as const
 
 const sides = [
-  { value: 'top', label: 'mine counts clockwise from the top' },
-  { value: 'below', label: 'mine counts clockwise from below, at the pins' },
+  { value: 'top', label: 'clockwise from the top' },
+  { value: 'below', label: 'clockwise from below, at the pins' },
 ] as const
 
 /** Pins of the board by `row 1`, `column 3`. */
@@ -69,19 +70,13 @@ function hold(index: number): void {
       The pins count clockwise from the mark, seen from one side; turned over they count the other
       way. Choose two pins to change over what they take, as your part has it.
     </p>
-    <fieldset class="mb-3 flex flex-wrap gap-x-4 gap-y-1">
-      <legend class="sr-only">From which side your part counts clockwise</legend>
-      <label v-for="one in sides" :key="one.value" class="flex items-center gap-1.5">
-        <input
-          type="radio"
-          name="counts-from"
-          class="accent-glow"
-          :checked="from === one.value"
-          @change="emit('counts', one.value === 'below' ? 'below' : undefined)"
-        />
-        {{ one.label }}
-      </label>
-    </fieldset>
+    <ChoiceList
+      class="mb-3"
+      label="From which side your part counts"
+      :options="sides"
+      :model-value="from"
+      @update:model-value="(side) => emit('counts', side === 'below' ? side : undefined)"
+    />
     <div class="flex flex-wrap justify-around gap-4">
       <figure v-for="view in views" :key="view.title" class="text-center">
         <svg

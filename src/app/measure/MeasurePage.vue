@@ -32,7 +32,7 @@ const units = [
     :sheets="sheets"
   >
     <template #tools="{ plan }">
-      <HouseRules :plan="plan" />
+      <HouseRules />
       <SegmentedChoice
         label="Units shown"
         :options="units"

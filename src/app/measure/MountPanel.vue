@@ -8,10 +8,14 @@ import type { Strip } from '../../core/plan/parts'
 import { hidesDots } from '../../core/parts/mounted'
 import { profileOf } from '../../core/parts/profiles'
 import { formatQuantity, significant } from '../../core/quantity/format'
-import { readLength } from '../../core/quantity/length'
 import { lightPitchMm } from '../../core/parts/light-pitch'
 import { usePlanStore } from '../stores/plan'
 import { usePart } from '../stores/use-parts'
+import LengthField from '../ui/LengthField.vue'
+import NumberField from '../ui/NumberField.vue'
+import { named } from '../ui/option'
+import PickField from '../ui/PickField.vue'
+import TickField from '../ui/TickField.vue'
 import { useRunSettings } from './run-settings'
 import BlendStrip from './BlendStrip.vue'
 import MountSection from './MountSection.vue'
@@ -37,48 +41,24 @@ watch(
 
 /** Choices in words; the first of each is what is usual. */
 const fields = [
-  { key: 'surface', label: 'Stuck to', options: surfaces.map((value) => [value, value] as const) },
+  { key: 'surface', label: 'Stuck to', options: named(surfaces) },
   {
     key: 'facing',
     label: 'Light goes',
-    options: facings.map((value) => [value, facingWords[value]] as const),
+    options: facings.map((value) => ({ value, label: facingWords[value] })),
   },
   {
     key: 'bend',
     label: 'Bent',
-    options: bends.map(
-      (value) => [value, { flat: 'flat, over its thin way', edgewise: 'edgewise' }[value]] as const,
-    ),
+    options: bends.map((value) => ({
+      value,
+      label: { flat: 'flat, over its thin way', edgewise: 'edgewise' }[value],
+    })),
   },
-  {
-    key: 'cover',
-    label: 'Cover',
-    options: covers.map((value) => [value, value] as const),
-  },
-  {
-    key: 'damp',
-    label: 'Place',
-    options: dampnesses.map((value) => [value, value] as const),
-  },
+  { key: 'cover', label: 'Cover', options: named(covers) },
+  { key: 'damp', label: 'Place', options: named(dampnesses) },
 ] as const
-
-function choose(event: Event, key: (typeof fields)[number]['key'], label: string): void {
-  if (event.target instanceof HTMLSelectElement)
-    setMount({ [key]: event.target.value }, label.toLowerCase())
-}
-/** Reads a length into a setting; an emptied field takes the setting away. */
-function length(event: Event, put: (mm: number | undefined) => void): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const { value } = event.target
-  const read = value.trim() === '' ? { ok: true as const, mm: undefined } : readLength(value)
-  const isZero = !read.ok && Number(value) === 0
-  event.target.setCustomValidity(read.ok || isZero ? '' : read.message)
-  event.target.reportValidity()
-  if (isZero) put(undefined)
-  else if (read.ok) put(read.mm)
-}
-const shown = (mm: number | undefined): string =>
-  mm === undefined ? '' : String(Math.round(mm * 10) / 10)
+const units = computed(() => store.plan?.units ?? 'mm')
 
 const riseK = computed(() => warmth.value?.find(({ id }) => id === run.id)?.riseK)
 const tallied = computed(() => store.tally?.runs.find(({ id }) => id === run.id))
@@ -114,11 +94,6 @@ const steps = computed(() => {
     ? `${times} × today’s, ${significant(by, 2)} stops brighter`
     : `today’s ÷ ${times}, ${significant(-by, 2)} stops dimmer`
 })
-function setToday(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const value = event.target.valueAsNumber
-  setMount(value > 0 ? { todayLux: value } : { todayLux: undefined }, 'today’s light')
-}
 </script>
 
 <template>
@@ -138,97 +113,94 @@ function setToday(event: Event): void {
         :profile="profile"
         :rise-k="riseK"
         :goes="facingWords[mount.facing]"
-        :units="store.plan?.units ?? 'mm'"
+        :units="units"
         @put="(coverMm) => setMount({ coverMm }, 'cover')"
       />
-      <label v-if="mount.cover !== 'none'" class="mb-2 flex items-center gap-2 text-bench-soft">
-        From the lights to the cover
-        <input
-          v-shown="shown(mount.coverMm)"
-          class="field w-24 font-mono"
-          @change="length($event, (mm) => mm && setMount({ coverMm: mm }, 'cover'))"
-        />
-      </label>
+      <LengthField
+        v-if="mount.cover !== 'none'"
+        class="mb-2 text-bench-soft"
+        label="From the lights to the cover"
+        layout="beside"
+        width="w-24"
+        :mm="mount.coverMm"
+        :least="0.1"
+        :most="10_000"
+        :units="units"
+        is-required
+        @set="(coverMm) => setMount({ coverMm }, 'cover')"
+      />
       <BlendStrip v-if="hidesDots(mount)" :pitch-mm="lightPitchMm(strip)" :depth-mm="depth" />
       <p v-else class="text-[12px] text-bench-soft">
         Bare or behind clear glass each light is seen: {{ significant(lightPitchMm(strip)) }} mm
         apart. A frosted or opal cover as far away as that makes a line of them.
       </p>
       <div class="mt-3 grid grid-cols-2 gap-x-4 gap-y-2">
-        <label v-for="{ key, label, options } in fields" :key="key" class="text-bench-soft">
-          {{ label }}
-          <select
-            class="field mt-0.5"
-            :name="key"
-            :value="mount[key]"
-            @change="choose($event, key, label)"
-          >
-            <option v-for="[value, text] in options" :key="value" :value="value">{{ text }}</option>
-          </select>
-        </label>
-        <label class="text-bench-soft">
-          Kept free at each end
-          <input
-            v-shown="shown(run.line.endMm)"
-            class="field mt-0.5 font-mono"
-            placeholder="0"
-            @change="length($event, (mm) => set({ endMm: mm }, 'ends'))"
-          />
-        </label>
-        <label class="flex items-center gap-2">
-          <input
-            type="checkbox"
-            class="accent-glow"
-            :checked="mount.hasSleeve || strip.isSealed"
-            :disabled="strip.isSealed"
-            @change="setMount({ hasSleeve: !mount.hasSleeve }, 'sleeve')"
-          />
-          in a sealed sleeve
-        </label>
-        <label class="flex items-center gap-2">
-          <input
-            type="checkbox"
-            class="accent-glow"
-            :checked="mount.hasCaps"
-            @change="setMount({ hasCaps: !mount.hasCaps }, 'end caps')"
-          />
-          cut ends capped and sealed
-        </label>
-        <label class="col-span-2 flex items-center gap-2">
-          <input
-            type="checkbox"
-            class="accent-glow"
-            :checked="run.line.isTurned === true"
-            @change="set({ isTurned: run.line.isTurned === true ? undefined : true }, 'direction')"
-          />
-          turned round: the wire enters at the end that is measured last
-        </label>
+        <PickField
+          v-for="{ key, label, options } in fields"
+          :key="key"
+          class="text-bench-soft"
+          :label="label"
+          :name="key"
+          width="w-full"
+          :options="options"
+          :value="mount[key]"
+          @pick="(value) => setMount({ [key]: value }, label.toLowerCase())"
+        />
+        <LengthField
+          class="text-bench-soft"
+          label="Kept free at each end"
+          :mm="run.line.endMm"
+          :most="10_000"
+          :units="units"
+          placeholder="0"
+          @set="(mm) => set({ endMm: mm || undefined }, 'ends')"
+        />
+        <TickField
+          label="in a sealed sleeve"
+          :is-on="mount.hasSleeve || strip.isSealed"
+          :disabled="strip.isSealed"
+          @set="(hasSleeve) => setMount({ hasSleeve }, 'sleeve')"
+        />
+        <TickField
+          label="cut ends capped and sealed"
+          :is-on="mount.hasCaps"
+          @set="(hasCaps) => setMount({ hasCaps }, 'end caps')"
+        />
+        <TickField
+          class="col-span-2"
+          label="turned round: the wire enters at the end that is measured last"
+          :is-on="run.line.isTurned === true"
+          @set="(isTurned) => set({ isTurned: isTurned || undefined }, 'direction')"
+        />
       </div>
 
       <MountingParts :run="run" />
 
       <h4 class="mt-4 mb-1.5 font-semibold">How bright below it?</h4>
       <div class="grid grid-cols-2 gap-x-4">
-        <label class="text-bench-soft">
-          Height above the surface
-          <input
-            v-shown="shown(mount.aboveMm)"
-            class="field mt-0.5 font-mono"
-            placeholder="450"
-            @change="length($event, (mm) => setMount({ aboveMm: mm }, 'height'))"
-          />
-        </label>
-        <label class="text-bench-soft">
-          Today’s light there, lux
-          <input
-            v-shown="mount.todayLux"
-            type="number"
-            min="0"
-            class="field mt-0.5"
-            placeholder="150"
-            @change="setToday"
-          />
-        </label>
+        <LengthField
+          class="text-bench-soft"
+          label="Height above the surface"
+          :mm="mount.aboveMm"
+          :least="1"
+          :most="20_000"
+          :units="units"
+          placeholder="450"
+          @set="(aboveMm) => setMount({ aboveMm }, 'height')"
+        />
+        <NumberField
+          class="text-bench-soft"
+          label="Today’s light there, lux"
+          :value="mount.todayLux"
+          :least="0.1"
+          :most="100_000"
+          :step="10"
+          is-optional
+          width="w-full"
+          placeholder="150"
+          @set="(todayLux) => setMount({ todayLux }, 'today’s light')"
+          @clear="setMount({ todayLux: undefined }, 'today’s light')"
+        />
       </div>
       <p v-if="lux !== undefined" class="mt-1.5 text-[12px] text-bench-soft">
         <b class="text-[15px] text-bench-ink">{{ formatQuantity(lux, 'lx') }}</b> at its brightest

@@ -6,10 +6,12 @@ import type { Profile } from '../../core/plan/parts'
 import { withSet } from '../../core/plan/with-set'
 import { sheetMaterialOf, sheetMaterials } from '../../core/parts/sheets'
 import { fixings, type Fixing } from '../../core/plan/choices'
-import { readLength } from '../../core/quantity/length'
 import { keptOf, newToPlan, offeredOf } from '../parts/kept'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
+import LengthField from '../ui/LengthField.vue'
+import type { Option } from '../ui/option'
+import PickField from '../ui/PickField.vue'
 import { useRunSettings } from './run-settings'
 import GoesInto from './GoesInto.vue'
 import { fixingNames } from './fixing-names'
@@ -26,11 +28,21 @@ const kept = computed(() => keptOf(shelf.parts, 'profile'))
 const offered = computed(() => offeredOf(kept.value, profilesOf(own.value)))
 const house = computed(() => store.plan?.rules.fixing ?? 'backing')
 
-const valueOf = (event: Event): string =>
-  event.target instanceof HTMLSelectElement ? event.target.value : ''
-function setProfile(event: Event): void {
-  const id = valueOf(event)
-  if (id === '') setMount({ profile: undefined }, 'profile')
+const profileOptions = computed((): Option<string | undefined>[] => [
+  { value: undefined, label: 'none' },
+  ...offered.value.map(({ id, name }) => ({ value: id, label: name })),
+])
+const fixingOptions = computed((): Option<Fixing | undefined>[] => [
+  { value: undefined, label: `${fixingNames[house.value]} (house rule)` },
+  ...fixings.map((value) => ({ value, label: fixingNames[value] })),
+])
+const sheetOptions: readonly Option<string | undefined>[] = [
+  { value: undefined, label: 'none' },
+  ...sheetMaterials.map(({ id, name }) => ({ value: id, label: name })),
+]
+
+function setProfile(id: string | undefined): void {
+  if (id === undefined) setMount({ profile: undefined }, 'profile')
   else take(id, newToPlan(id, kept.value, profilesOf(own.value)))
 }
 /** Lies in a profile from now on: what that brings takes the place of what was said by hand. */
@@ -54,12 +66,8 @@ function add(profile: Profile): void {
   void shelf.keepPart({ id: profile.id, kind: 'profile', part: profile })
   take(profile.id, profile)
 }
-function setFixing(event: Event): void {
-  const fixing = valueOf(event)
-  setMount({ fixing: fixing === '' ? undefined : (fixing as Fixing) }, 'fixing')
-}
-function setSheet(event: Event): void {
-  const material = sheetMaterialOf(valueOf(event))
+function setSheet(id: string | undefined): void {
+  const material = id === undefined ? undefined : sheetMaterialOf(id)
   set(
     {
       sheet:
@@ -68,15 +76,9 @@ function setSheet(event: Event): void {
     'sheet',
   )
 }
-function setWrap(event: Event): void {
+function setWrap(wrapMm = 0): void {
   const { sheet } = run.line
-  if (!(event.target instanceof HTMLInputElement) || sheet === undefined) return
-  const text = event.target.value.trim()
-  const read = /^0*$/.test(text) ? { ok: true as const, mm: 0 } : readLength(text)
-  const isGood = read.ok && read.mm <= 1000
-  event.target.setCustomValidity(isGood ? '' : 'A length up to 1 m, such as 40')
-  event.target.reportValidity()
-  if (isGood) set({ sheet: { ...sheet, wrapMm: read.mm } }, 'sheet')
+  if (sheet !== undefined) set({ sheet: { ...sheet, wrapMm } }, 'sheet')
 }
 </script>
 
@@ -84,18 +86,14 @@ function setWrap(event: Event): void {
   <h4 class="mt-4 mb-1.5 font-semibold">What holds it, and what covers it?</h4>
   <div class="grid grid-cols-2 gap-x-4 gap-y-2">
     <div class="text-bench-soft">
-      <label>
-        Profile
-        <select
-          class="field mt-0.5"
-          name="profile"
-          :value="mount.profile ?? ''"
-          @change="setProfile"
-        >
-          <option value="">none</option>
-          <option v-for="{ id, name } in offered" :key="id" :value="id">{{ name }}</option>
-        </select>
-      </label>
+      <PickField
+        label="Profile"
+        name="profile"
+        width="w-full"
+        :options="profileOptions"
+        :value="mount.profile"
+        @pick="setProfile"
+      />
       <button type="button" class="link-quiet mt-1 text-[12px]" @click="isAdding = true">
         add your own profile
       </button>
@@ -106,39 +104,34 @@ function setWrap(event: Event): void {
         @add="add"
       />
     </div>
-    <label class="text-bench-soft">
-      Held by
-      <select
-        class="field mt-0.5"
-        name="fixing"
-        :value="run.line.mount?.fixing ?? ''"
-        :disabled="mount.profile !== undefined || mount.surface === 'air'"
-        @change="setFixing"
-      >
-        <option value="">{{ fixingNames[house] }} (house rule)</option>
-        <option v-for="one in fixings" :key="one" :value="one">{{ fixingNames[one] }}</option>
-      </select>
-    </label>
-    <label class="text-bench-soft">
-      Sheet over what it goes round
-      <select
-        class="field mt-0.5"
-        name="sheet"
-        :value="run.line.sheet?.material ?? ''"
-        @change="setSheet"
-      >
-        <option value="">none</option>
-        <option v-for="{ id, name } in sheetMaterials" :key="id" :value="id">{{ name }}</option>
-      </select>
-    </label>
-    <label v-if="run.line.sheet" class="text-bench-soft">
-      Wrapped round the edge by
-      <input
-        v-shown="String(run.line.sheet.wrapMm)"
-        class="field mt-0.5 font-mono"
-        @change="setWrap"
-      />
-    </label>
+    <PickField
+      class="text-bench-soft"
+      label="Held by"
+      name="fixing"
+      width="w-full"
+      :options="fixingOptions"
+      :value="run.line.mount?.fixing"
+      :disabled="mount.profile !== undefined || mount.surface === 'air'"
+      @pick="(fixing) => setMount({ fixing }, 'fixing')"
+    />
+    <PickField
+      class="text-bench-soft"
+      label="Sheet over what it goes round"
+      name="sheet"
+      width="w-full"
+      :options="sheetOptions"
+      :value="run.line.sheet?.material"
+      @pick="setSheet"
+    />
+    <LengthField
+      v-if="run.line.sheet"
+      class="text-bench-soft"
+      label="Wrapped round the edge by"
+      :mm="run.line.sheet.wrapMm"
+      :most="1000"
+      :units="store.plan?.units ?? 'mm'"
+      @set="setWrap"
+    />
   </div>
   <GoesInto :run="run" :units="store.plan?.units ?? 'mm'" />
 </template>

@@ -10,11 +10,13 @@ import { nodeReads, objectShapes, readerKinds } from '../../core/plan/choices'
 import { mostNodeWires, type LightNode, type NodePart, type Plan } from '../../core/plan/plan'
 import { withSet } from '../../core/plan/with-set'
 import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
-import { numberOf, valueOf } from '../feed/value-of'
 import { usePlanStore } from '../stores/plan'
-import { heldNumber } from '../ui/held-number'
+import LengthField from '../ui/LengthField.vue'
+import NumberField from '../ui/NumberField.vue'
+import { named, type Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 import SheetDialog from '../ui/SheetDialog.vue'
+import TextField from '../ui/TextField.vue'
 import CoverPicture from './CoverPicture.vue'
 import { bareNode, withPart, withPartSet, withoutPart } from './node-edit'
 
@@ -36,10 +38,13 @@ function set(next: LightNode, label: string): void {
     key: `node.${run.id}.${label}`,
   })
 }
-function addPart(event: Event): void {
-  const found = nodeParts.find(({ name }) => name === valueOf(event))
+const partOptions: readonly Option[] = [
+  { value: '', label: '+ put into each node …' },
+  ...nodeParts.map(({ name }) => ({ value: name, label: name })),
+]
+function addPart(name: string): void {
+  const found = nodeParts.find((part) => part.name === name)
   if (found !== undefined) set(withPart(node.value, found, nanoid(8)), `add ${found.name}`)
-  if (event.target instanceof HTMLSelectElement) event.target.value = ''
 }
 const setPart = (part: NodePart, change: Partial<NodePart>): void => {
   set(withPartSet(node.value, part.id, change), `${part.name}, ${Object.keys(change).join()}`)
@@ -68,18 +73,15 @@ function mostOf(part: NodePart, key: Counted, most: number): number {
   const each = Math.max(part.wires, part.channels)
   return each === 0 ? most : Math.floor(mostNodeWires / each)
 }
-function setNumber(
-  part: NodePart,
-  { key, least, most, isWhole }: (typeof columns)[number],
-  event: Event,
-): void {
-  const typed = Math.min(mostOf(part, key, most), Math.max(least, numberOf(event)))
-  setPart(part, { [key]: isWhole ? Math.round(typed) : typed })
-}
-const readers = [
-  ['none', 'the plan’s board reads all'],
-  ...readerKinds.map((kind) => [kind, `boards by ${kind}`] as const),
+const reads = named(nodeReads)
+const draws = [
+  { value: 'always', label: 'in all nodes' },
+  { value: 'scanned', label: 'in one at a time' },
 ] as const
+const readers: readonly Option<'none' | 'columns' | 'channels'>[] = [
+  { value: 'none', label: 'the plan’s board reads all' },
+  ...readerKinds.map((value) => ({ value, label: `boards by ${value}` })),
+]
 const setReaders = (by: 'none' | 'columns' | 'channels'): void => {
   const each = node.value.readers?.each ?? (by === 'columns' ? 1 : 16)
   set(
@@ -87,24 +89,16 @@ const setReaders = (by: 'none' | 'columns' | 'channels'): void => {
     'boards',
   )
 }
-function setSample(event: Event): void {
-  const minutes = numberOf(event)
-  set(
-    withSet<LightNode>(node.value, {
-      sampleMin: minutes > 0 ? Math.min(10_000, minutes) : undefined,
-    }),
-    'what the first took',
-  )
+function setSample(sampleMin: number | undefined): void {
+  set(withSet<LightNode>(node.value, { sampleMin }), 'what the first took')
 }
-function setPixels(event: Event): void {
-  const pixels = heldNumber(event, { before: node.value.pixels ?? 1, least: 1, most: 100 })
-  if (pixels !== undefined)
-    set(
-      withSet<LightNode>(node.value, { pixels: pixels > 1 ? Math.round(pixels) : undefined }),
-      'pixels in each',
-    )
+function setPixels(pixels: number): void {
+  set(withSet<LightNode>(node.value, { pixels: pixels > 1 ? pixels : undefined }), 'pixels in each')
 }
-const shapes = [['none', 'nothing'], ...objectShapes.map((one) => [one, one] as const)] as const
+const shapes: readonly Option<'none' | 'round' | 'square'>[] = [
+  { value: 'none', label: 'nothing' },
+  ...named(objectShapes),
+]
 const setObject = (shape: 'none' | 'round' | 'square'): void => {
   const mm = node.value.object?.mm ?? 80
   set(
@@ -136,50 +130,47 @@ const setObject = (shape: 'none' | 'round' | 'square'): void => {
         <tbody>
           <tr v-for="part in node.parts" :key="part.id">
             <td class="py-0.5 pr-2">
-              <input
-                v-shown="part.name"
-                class="field w-44 px-1.5 py-1"
-                :aria-label="`Name of ${part.name}`"
-                maxlength="120"
-                @change="valueOf($event).trim() && setPart(part, { name: valueOf($event).trim() })"
+              <TextField
+                :label="`Name of ${part.name}`"
+                layout="unseen"
+                width="w-44"
+                :value="part.name"
+                :most="120"
+                is-required
+                @set="(name) => setPart(part, { name })"
               />
             </td>
             <td v-for="column in columns" :key="column.key" class="px-1 py-0.5">
-              <input
-                v-shown="part[column.key]"
-                type="number"
-                class="field w-16 px-1.5 py-1"
-                :min="column.least"
-                :max="column.most"
-                :step="column.isWhole ? 1 : 'any'"
-                :aria-label="`${part.name}: ${column.label}`"
-                @change="setNumber(part, column, $event)"
+              <NumberField
+                :label="`${part.name}: ${column.label}`"
+                layout="unseen"
+                width="w-16"
+                :value="part[column.key]"
+                :least="column.least"
+                :most="mostOf(part, column.key, column.most)"
+                :is-whole="column.isWhole"
+                @set="(value) => setPart(part, { [column.key]: value })"
               />
             </td>
             <td class="px-1 py-0.5">
-              <select
-                class="field w-auto px-1.5 py-1"
-                :aria-label="`${part.name}: read as`"
-                :disabled="part.channels === 0"
+              <PickField
+                :label="`${part.name}: read as`"
+                layout="unseen"
+                :options="reads"
                 :value="part.reads"
-                @change="setPart(part, { reads: valueOf($event) as NodePart['reads'] })"
-              >
-                <option v-for="kind in nodeReads" :key="kind" :value="kind">{{ kind }}</option>
-              </select>
+                :disabled="part.channels === 0"
+                @pick="(value) => setPart(part, { reads: value })"
+              />
             </td>
             <td class="px-1 py-0.5">
-              <select
-                class="field w-auto px-1.5 py-1"
-                :aria-label="`${part.name}: draws`"
-                :disabled="part.mA === 0"
+              <PickField
+                :label="`${part.name}: draws`"
+                layout="unseen"
+                :options="draws"
                 :value="part.isScanned === true ? 'scanned' : 'always'"
-                @change="
-                  setPart(part, { isScanned: valueOf($event) === 'scanned' ? true : undefined })
-                "
-              >
-                <option value="always">in all nodes</option>
-                <option value="scanned">in one at a time</option>
-              </select>
+                :disabled="part.mA === 0"
+                @pick="(how) => setPart(part, { isScanned: how === 'scanned' || undefined })"
+              />
             </td>
             <td class="py-0.5 pl-1">
               <button
@@ -195,15 +186,15 @@ const setObject = (shape: 'none' | 'round' | 'square'): void => {
         </tbody>
       </table>
     </div>
-    <select
-      class="field mt-2 w-auto"
-      aria-label="Put something into each node"
+    <PickField
+      class="mt-2"
+      label="Put something into each node"
+      layout="unseen"
+      :options="partOptions"
       value=""
-      @change="addPart"
-    >
-      <option value="">+ put into each node …</option>
-      <option v-for="part in nodeParts" :key="part.name" :value="part.name">{{ part.name }}</option>
-    </select>
+      is-action
+      @pick="addPart"
+    />
     <div class="mt-4 grid gap-5 min-[760px]:grid-cols-2">
       <div class="space-y-3">
         <div class="flex flex-wrap items-end gap-x-3 gap-y-2 text-[12px] text-bench-soft">
@@ -213,51 +204,39 @@ const setObject = (shape: 'none' | 'round' | 'square'): void => {
             :value="node.readers?.by ?? 'none'"
             @pick="setReaders"
           />
-          <label v-if="node.readers">
-            {{ node.readers.by }} a board
-            <input
-              v-shown="node.readers.each"
-              type="number"
-              min="1"
-              max="1000"
-              class="field block w-20 px-1.5 py-1"
-              @change="
-                set(
-                  {
-                    ...node,
-                    readers: {
-                      by: node.readers.by,
-                      each: Math.min(1000, Math.max(1, Math.round(numberOf($event)))),
-                    },
-                  },
-                  'boards',
-                )
-              "
-            />
-          </label>
-          <label v-if="isString">
-            Pixels in each
-            <input
-              v-shown="node.pixels ?? 1"
-              type="number"
-              min="1"
-              max="100"
-              class="field block w-20 px-1.5 py-1"
-              @change="setPixels"
-            />
-          </label>
-          <label>
-            The first took, min
-            <input
-              v-shown="node.sampleMin ?? ''"
-              type="number"
-              min="0"
-              step="any"
-              class="field block w-24 px-1.5 py-1"
-              :placeholder="sums ? formatQuantity(sums.each.minutes, 'min') : ''"
-              @change="setSample"
-            />
-          </label>
+          <NumberField
+            v-if="node.readers"
+            :label="`${node.readers.by} a board`"
+            :value="node.readers.each"
+            :least="1"
+            :most="1000"
+            is-whole
+            @set="
+              (each) =>
+                node.readers && set({ ...node, readers: { ...node.readers, each } }, 'boards')
+            "
+          />
+          <NumberField
+            v-if="isString"
+            label="Pixels in each"
+            :value="node.pixels ?? 1"
+            :least="1"
+            :most="100"
+            is-whole
+            @set="setPixels"
+          />
+          <NumberField
+            label="The first took"
+            width="w-24"
+            unit="min"
+            :value="node.sampleMin"
+            :least="0.1"
+            :most="10_000"
+            is-optional
+            :placeholder="sums ? formatQuantity(sums.each.minutes, 'min') : ''"
+            @set="setSample"
+            @clear="setSample(undefined)"
+          />
         </div>
         <dl
           v-if="sums"
@@ -309,25 +288,22 @@ const setObject = (shape: 'none' | 'round' | 'square'): void => {
             :value="node.object?.shape ?? 'none'"
             @pick="setObject"
           />
-          <label v-if="node.object">
-            {{ node.object.shape === 'round' ? 'Diameter' : 'Side' }}, mm
-            <input
-              v-shown="node.object.mm"
-              type="number"
-              min="1"
-              class="field block w-24 px-1.5 py-1"
-              @change="
-                numberOf($event) > 0 &&
-                set(
-                  {
-                    ...node,
-                    object: { shape: node.object.shape, mm: Math.min(10_000, numberOf($event)) },
-                  },
-                  'what lies on them',
-                )
-              "
-            />
-          </label>
+          <LengthField
+            v-if="node.object"
+            :label="node.object.shape === 'round' ? 'Diameter' : 'Side'"
+            width="w-24"
+            :mm="node.object.mm"
+            :least="1"
+            :most="10_000"
+            :units="plan.units"
+            is-required
+            @set="
+              (mm) =>
+                node.object &&
+                mm !== undefined &&
+                set({ ...node, object: { ...node.object, mm } }, 'what lies on them')
+            "
+          />
         </div>
         <CoverPicture v-if="node.object" :run="run" :object="node.object" :units="plan.units" />
         <p v-else class="text-[12px] text-bench-soft">

@@ -7,10 +7,12 @@ import type { Lights, Plan } from '../../core/plan/plan'
 import type { Settable } from '../../core/plan/with-set'
 import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
 import BranchTree from '../feed/BranchTree.vue'
-import { numberOf } from '../feed/value-of'
 import { usePlanStore } from '../stores/plan'
+import LengthField from '../ui/LengthField.vue'
+import NumberField from '../ui/NumberField.vue'
 import PickField from '../ui/PickField.vue'
 import SheetDialog from '../ui/SheetDialog.vue'
+import TickField from '../ui/TickField.vue'
 
 const { plan, run, lit } = defineProps<{ plan: Plan; run: MeasuredRun; lit: LitRun }>()
 const emit = defineEmits<{ close: []; set: [change: Settable<Lights>, label: string] }>()
@@ -40,10 +42,10 @@ const problems = computed(
         about.includes(run.id) && ['lead-short', 'lead-over', 'plug-hole'].includes(code),
     ) ?? [],
 )
-const ways = [2, 3, 4, 5, 6].map((count) => [count, String(count)] as const)
+const ways = [2, 3, 4, 5, 6].map((value) => ({ value, label: String(value) }))
 const joinings = [
-  ['plugs', 'plugged into splitters'],
-  ['solder', 'cut off and soldered'],
+  { value: 'plugs', label: 'plugged into splitters' },
+  { value: 'solder', label: 'cut off and soldered' },
 ] as const
 </script>
 
@@ -68,43 +70,30 @@ const joinings = [
           :value="settings.ways"
           @pick="(count) => emit('set', { ways: count }, 'splitters')"
         />
-        <label>
-          Leads from the source
-          <input
-            v-shown="settings.leads"
-            type="number"
-            min="1"
-            max="50"
-            class="field block w-20 px-1.5 py-1"
-            @change="
-              emit(
-                'set',
-                { leads: Math.min(50, Math.max(1, Math.round(numberOf($event)))) },
-                'leads',
-              )
-            "
-          />
-        </label>
-        <label>
-          Hole they go through, mm
-          <input
-            v-shown="holeMm"
-            type="number"
-            min="0.5"
-            step="0.5"
-            class="field block w-24 px-1.5 py-1"
-            @change="numberOf($event) > 0 && emit('set', { holeMm: numberOf($event) }, 'hole')"
-          />
-        </label>
-        <label class="flex items-center gap-1.5 pb-1">
-          <input
-            type="checkbox"
-            class="accent-glow"
-            :checked="settings.hasExtensions"
-            @change="emit('set', { hasExtensions: !settings.hasExtensions }, 'extension leads')"
-          />
-          extension leads where one is too short
-        </label>
+        <NumberField
+          label="Leads from the source"
+          :value="settings.leads"
+          :least="1"
+          :most="50"
+          is-whole
+          @set="(leads) => emit('set', { leads }, 'leads')"
+        />
+        <LengthField
+          label="Hole they go through"
+          width="w-24"
+          :mm="holeMm"
+          :least="0.5"
+          :most="1000"
+          :units="plan.units"
+          is-required
+          @set="(mm) => mm !== undefined && emit('set', { holeMm: mm }, 'hole')"
+        />
+        <TickField
+          class="pb-1"
+          label="extension leads where one is too short"
+          :is-on="settings.hasExtensions"
+          @set="(hasExtensions) => emit('set', { hasExtensions }, 'extension leads')"
+        />
       </template>
     </div>
     <p v-if="splitters.length > 0" class="mt-3" data-testid="plug-answer">

@@ -5,7 +5,9 @@ import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import type { Told } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
+import NumberField from '../ui/NumberField.vue'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
+import SliderField from '../ui/SliderField.vue'
 
 const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
 
@@ -23,23 +25,16 @@ const current = computed(() => formatQuantity(tally?.totals.shownCurrentA ?? nul
 const power = computed(() => formatQuantity(tally?.totals.shownPowerW ?? null, 'W'))
 const percent = computed(() => Math.round(plan.scene.level * 100))
 
-function setLevel(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  store.commit([{ do: 'set-level', level: Number(event.target.value) / 100 }], {
-    label: `level ${event.target.value} %`,
+function setLevel(next: number): void {
+  store.commit([{ do: 'set-level', level: next / 100 }], {
+    label: `level ${String(next)} %`,
     key: 'level',
   })
 }
-/** What the program never exceeds; what cannot be read leaves the limit as it was. */
-function setLimit(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const typed = Number(event.target.value)
-  if (!(typed >= 1 && typed <= 100)) {
-    event.target.value = String(Math.round(plan.limit * 100))
-    return
-  }
-  store.commit([{ do: 'set-limit', limit: typed / 100 }], {
-    label: `brightness limit ${String(typed)} %`,
+/** What the program never exceeds. */
+function setLimit(limit: number): void {
+  store.commit([{ do: 'set-limit', limit }], {
+    label: `brightness limit ${formatQuantity(limit, '%')}`,
   })
 }
 </script>
@@ -51,21 +46,19 @@ function setLimit(event: Event): void {
   >
     <div class="mb-1.5 flex items-baseline justify-between gap-2 text-[13px] text-bench-soft">
       <h2>Scene</h2>
-      <label class="flex items-center gap-1 text-[12px]" :class="plan.limit < 1 && 'text-glow'">
-        limit
-        <input
-          v-shown="Math.round(plan.limit * 100)"
-          type="number"
-          inputmode="numeric"
-          min="1"
-          max="100"
-          step="1"
-          class="field w-14 max-sm:w-16 px-1.5 py-0 text-right"
-          aria-label="Brightness limit in per cent"
-          @change="setLimit"
-        />
-        %
-      </label>
+      <NumberField
+        class="text-[12px]"
+        :class="plan.limit < 1 && 'text-glow'"
+        label="brightness limit"
+        layout="beside"
+        width="w-14 max-sm:w-16 text-right"
+        unit="%"
+        :value="plan.limit"
+        :least="0.01"
+        :most="1"
+        title="The brightness that the program never exceeds"
+        @set="setLimit"
+      />
     </div>
     <SegmentedChoice
       label="Scene"
@@ -80,21 +73,19 @@ function setLimit(event: Event): void {
         <b class="text-[17px]">{{ current }}</b>
         <span class="ml-1.5 text-[13px] text-bench-soft">{{ power }}</span>
       </p>
-      <label
+      <SliderField
         v-if="plan.scene.shown === 'level'"
-        class="flex min-w-0 flex-1 items-center gap-2 text-[12px] text-bench-soft"
+        class="min-w-0 flex-1 text-[12px] text-bench-soft"
+        label="Brightness"
+        layout="unseen"
+        width="min-w-0 flex-1"
+        :value="percent"
+        :least="0"
+        :most="100"
+        @set="setLevel"
       >
-        <input
-          type="range"
-          min="0"
-          max="100"
-          class="min-w-0 flex-1 accent-glow"
-          aria-label="Brightness"
-          :value="percent"
-          @input="setLevel"
-        />
         <span class="w-9 text-right">{{ percent }} %</span>
-      </label>
+      </SliderField>
     </div>
   </section>
 </template>

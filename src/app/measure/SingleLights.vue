@@ -10,13 +10,14 @@ import type { LightPart } from '../../core/plan/parts'
 import type { Lights, Plan } from '../../core/plan/plan'
 import { withSet, type Settable } from '../../core/plan/with-set'
 import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
-import { numberOf } from '../feed/value-of'
 import { usePlanStore } from '../stores/plan'
 import { usePlanParts } from '../stores/plan-parts'
 import { useShelf } from '../stores/shelf'
 import { keptOf, newToPlan, offeredOf } from '../parts/kept'
+import NumberField from '../ui/NumberField.vue'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 import PickField from '../ui/PickField.vue'
+import TickField from '../ui/TickField.vue'
 import SwitchPlace from './SwitchPlace.vue'
 
 const { plan, run } = defineProps<{ plan: Plan; run: MeasuredRun }>()
@@ -90,8 +91,8 @@ function set(change: Settable<Lights>, label: string): void {
     { label: `${label} of ${run.name}`, key: `lights.${run.id}.${label}` },
   )
 }
-function lengthen(): void {
-  const isLengthened = run.line.isLengthened === true ? undefined : true
+function lengthen(isOn: boolean): void {
+  const isLengthened = isOn || undefined
   store.commit([{ do: 'set-lines', lines: [run.id], set: { isLengthened } }], {
     label: `wire between the nodes of ${run.name}`,
   })
@@ -121,45 +122,45 @@ function add(light: LightPart): void {
   )
 }
 const resistors = [
-  ['each', 'each its own'],
-  ['shared', 'one for all'],
-  ['none', 'none'],
+  { value: 'each', label: 'each its own' },
+  { value: 'shared', label: 'one for all' },
+  { value: 'none', label: 'none' },
 ] as const
 const drives = [
-  ['always', 'always on'],
-  ['switch', 'a switch in the minus'],
-  ['pins', 'each on a pin'],
-  ['sink', 'PWM sink boards'],
-  ['matrix', 'a scanned matrix'],
-  ['charlie', 'between pins, fewest pins'],
-  ['driver', 'a driver chip'],
+  { value: 'always', label: 'always on' },
+  { value: 'switch', label: 'a switch in the minus' },
+  { value: 'pins', label: 'each on a pin' },
+  { value: 'sink', label: 'PWM sink boards' },
+  { value: 'matrix', label: 'a scanned matrix' },
+  { value: 'charlie', label: 'between pins, fewest pins' },
+  { value: 'driver', label: 'a driver chip' },
 ] as const
 /** What LEDs with a leg in common can hang on; another that was chosen before stays to be seen. */
 const offeredDrives = computed(() => {
   const { legs } = part.value ?? {}
   if (legs === undefined) return drives
   return drives.filter(
-    ([id]) =>
-      id === settings.value.drive ||
-      ['always', 'switch', 'pins'].includes(id) ||
-      (id === 'sink' && legs.common === 'plus'),
+    ({ value }) =>
+      value === settings.value.drive ||
+      ['always', 'switch', 'pins'].includes(value) ||
+      (value === 'sink' && legs.common === 'plus'),
   )
 })
 const workers = [
-  ['pin', 'a pin'],
-  ['button', 'a button'],
+  { value: 'pin', label: 'a pin' },
+  { value: 'button', label: 'a button' },
 ] as const
 const switches = [
-  ['transistor', 'transistor'],
-  ['mosfet', 'MOSFET'],
+  { value: 'transistor', label: 'transistor' },
+  { value: 'mosfet', label: 'MOSFET' },
 ] as const
 const places = [
-  ['minus', 'minus'],
-  ['plus', 'plus'],
+  { value: 'minus', label: 'minus' },
+  { value: 'plus', label: 'plus' },
 ] as const
 const scans = [
-  ['row', 'row by row'],
-  ['led', 'LED by LED'],
+  { value: 'row', label: 'row by row' },
+  { value: 'led', label: 'LED by LED' },
 ] as const
 </script>
 
@@ -189,21 +190,19 @@ const scans = [
       class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1.5 text-[12px] text-bench-soft"
     >
       <template v-if="part.kind === 'led'">
-        <label v-if="!part.legs" class="flex items-center gap-1.5">
-          In series
-          <input
-            v-shown="settings.inSeries"
-            type="number"
-            min="1"
-            max="20"
-            class="field w-12 max-sm:w-16 px-1.5 py-1"
-            @change="
-              set({ inSeries: Math.min(20, Math.max(1, Math.round(numberOf($event)))) }, 'series')
-            "
-          />
-        </label>
+        <NumberField
+          v-if="!part.legs"
+          label="In series"
+          layout="beside"
+          width="w-12 max-sm:w-16"
+          :value="settings.inSeries"
+          :least="1"
+          :most="20"
+          is-whole
+          @set="(inSeries) => set({ inSeries }, 'series')"
+        />
         <PickField
-          is-inline
+          layout="beside"
           label="Resistor"
           :options="resistors"
           :value="settings.resistor"
@@ -211,7 +210,7 @@ const scans = [
         />
       </template>
       <PickField
-        is-inline
+        layout="beside"
         label="Driven by"
         :options="offeredDrives"
         :value="settings.drive"
@@ -219,7 +218,7 @@ const scans = [
       />
       <template v-if="settings.drive === 'switch'">
         <PickField
-          is-inline
+          layout="beside"
           label="worked by"
           :options="workers"
           :value="settings.by"
@@ -227,14 +226,14 @@ const scans = [
         />
         <template v-if="settings.by === 'pin'">
           <PickField
-            is-inline
+            layout="beside"
             label="with a"
             :options="switches"
             :value="settings.switchWith"
             @pick="(switchWith) => set({ switchWith }, 'switch')"
           />
           <PickField
-            is-inline
+            layout="beside"
             label="in the"
             :options="places"
             :value="settings.switchIn"
@@ -244,23 +243,23 @@ const scans = [
       </template>
       <template v-if="settings.drive === 'matrix'">
         <PickField
-          is-inline
+          layout="beside"
           label="scanned"
           :options="scans"
           :value="settings.scan"
           @pick="(scan) => set({ scan }, 'scan')"
         />
-        <label class="flex items-center gap-1.5">
-          each for, µs
-          <input
-            v-shown="settings.dwellUs"
-            type="number"
-            min="10"
-            step="100"
-            class="field w-18 px-1.5 py-1"
-            @change="numberOf($event) > 0 && set({ dwellUs: numberOf($event) }, 'scan')"
-          />
-        </label>
+        <NumberField
+          label="each for"
+          layout="beside"
+          width="w-18"
+          unit="µs"
+          :value="settings.dwellUs"
+          :least="1"
+          :most="1_000_000"
+          :step="100"
+          @set="(dwellUs) => set({ dwellUs }, 'scan')"
+        />
       </template>
     </div>
     <SwitchPlace
@@ -285,15 +284,12 @@ const scans = [
           plural(tallied?.pieces.length ?? 0, run.line.isLengthened ? 'length' : 'string')
         }}</b>
         · {{ formatQuantity(tallied?.pixels ?? 0, 'px') }} on a lane
-        <label class="flex items-center gap-1.5 text-[12px] text-bench-soft">
-          <input
-            type="checkbox"
-            class="accent-glow"
-            :checked="run.line.isLengthened === true"
-            @change="lengthen"
-          />
-          solder wire in where the string’s own is too short
-        </label>
+        <TickField
+          class="text-[12px] text-bench-soft"
+          label="solder wire in where the string’s own is too short"
+          :is-on="run.line.isLengthened === true"
+          @set="lengthen"
+        />
       </div>
       <p v-else class="text-bench-soft">
         Choose a kind of light: until then {{ plural(run.lights.length, 'light') }} add nothing to

@@ -12,6 +12,7 @@ import { within } from '../engine/within'
 import { pathOf } from '../bench/view'
 import { usePlanStore } from '../stores/plan'
 import FormDialog from '../ui/FormDialog.vue'
+import PickField from '../ui/PickField.vue'
 
 const { file } = defineProps<{ file: File }>()
 const emit = defineEmits<{ close: []; add: [text: string, trace: Trace] }>()
@@ -153,14 +154,14 @@ function add(): void {
       >
         <path :d="preview.path" fill="none" class="stroke-glow" stroke-width="2" />
       </svg>
-      <label class="text-[13px] text-bench-soft">
-        Units of the file
-        <select v-model="unit" class="field mt-1">
-          <option v-for="option in units" :key="option.value" :value="option.value">
-            {{ option.label }}
-          </option>
-        </select>
-      </label>
+      <PickField
+        class="text-[13px] text-bench-soft"
+        label="Units of the file"
+        width="w-full"
+        :options="units"
+        :value="unit"
+        @pick="unit = $event"
+      />
       <label class="text-[13px] text-bench-soft">
         Or so wide in all
         <input

@@ -2,10 +2,12 @@
 import { RadioGroup, RadioGroupOption } from '@headlessui/vue'
 import { lightStates, whens, type LightState, type When } from '../../core/mend/fault'
 import { lookWords, whenWords } from './looks'
+import PickField from '../ui/PickField.vue'
 
 const brush = defineModel<LightState | 'wipe'>('brush', { required: true })
 const when = defineModel<When>('when', { required: true })
 const options = [...lightStates, 'wipe'] as const
+const whenOptions = whens.map((value) => ({ value, label: whenWords[value] }))
 </script>
 
 <!-- What is painted with, and when it looks like that. -->
@@ -40,13 +42,14 @@ const options = [...lightStates, 'wipe'] as const
         </button>
       </RadioGroupOption>
     </RadioGroup>
-    <select
-      v-model="when"
-      class="field w-auto py-1 max-[899px]:min-h-11"
+    <PickField
       :class="(brush === 'right' || brush === 'wipe') && 'invisible'"
-      aria-label="When it looks like that"
-    >
-      <option v-for="one in whens" :key="one" :value="one">{{ whenWords[one] }}</option>
-    </select>
+      label="When it looks like that"
+      layout="unseen"
+      width="w-auto max-[899px]:min-h-11"
+      :options="whenOptions"
+      :value="when"
+      @pick="when = $event"
+    />
   </div>
 </template>

@@ -21,6 +21,7 @@ import SuspectList from './SuspectList.vue'
 import TestCard from './TestCard.vue'
 import type { MendCase } from './mend-case'
 import type { MendState } from './use-mend'
+import type { Option } from '../ui/option'
 
 const { mend, plan } = defineProps<{ mend: MendState; plan: Plan }>()
 
@@ -78,11 +79,11 @@ watch(faults, async (ids) => {
   const known = await mend.together(ids)
   if (ids === faults.value) both.value = known
 })
-const others = computed((): readonly (readonly [string, string])[] => [
-  ['', 'nothing else'],
+const others = computed((): Option<string | undefined>[] => [
+  { value: undefined, label: 'nothing else' },
   ...(told.value?.suspects ?? [])
     .filter(({ id }) => id !== chosenId.value)
-    .map(({ id, title, where }) => [id, `${title}, ${where}`] as const),
+    .map(({ id, title, where }) => ({ value: id, label: `${title}, ${where}` })),
 ])
 watch(told, (next) => {
   if (next?.suspects.some(({ id }) => id === chosenId.value) === false) {
@@ -365,11 +366,13 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
         <SuspectList v-model:chosen="chosenId" :told="told" :is-empty="isEmpty" />
         <PickField
           v-if="suspect && !isMending"
-          class="flex min-w-0 items-center gap-1.5 text-[13px] [&>select]:min-w-0 [&>select]:flex-1 max-[899px]:[&>select]:min-h-11"
+          class="min-w-0 text-[13px]"
+          layout="beside"
+          width="min-w-0 flex-1 max-[899px]:min-h-11"
           label="Together with"
           :options="others"
-          :value="secondId ?? ''"
-          @pick="secondId = $event || undefined"
+          :value="secondId"
+          @pick="secondId = $event"
         />
         <button
           v-if="suspect && !isMending"

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { ToldFault, ToldSuspect } from '../engine/mend.worker'
+import NumberField from '../ui/NumberField.vue'
+import PickField from '../ui/PickField.vue'
 import { percent } from './looks'
 
 const { suspect, minutes } = defineProps<{
@@ -27,6 +29,12 @@ watch(
     chosenId.value = id
   },
   { immediate: true },
+)
+const alike = computed(() =>
+  [suspect, ...suspect.same].map(({ id, title, where }) => ({
+    value: id,
+    label: `${title}, ${where}`,
+  })),
 )
 const fault = computed(
   (): ToldFault => suspect.same.find(({ id }) => id === chosenId.value) ?? suspect,
@@ -74,14 +82,15 @@ watch(
       class="grid gap-2 text-[13px] sm:grid-cols-[1fr_90px]"
       @submit.prevent="emit('mended', fault, did, spent)"
     >
-      <label v-if="suspect.same.length > 0" class="text-bench-soft sm:col-span-2">
-        Which it was
-        <select v-model="chosenId" class="field mt-1 w-full">
-          <option v-for="one in [suspect, ...suspect.same]" :key="one.id" :value="one.id">
-            {{ one.title }}, {{ one.where }}
-          </option>
-        </select>
-      </label>
+      <PickField
+        v-if="suspect.same.length > 0"
+        class="text-bench-soft sm:col-span-2"
+        label="Which it was"
+        width="w-full"
+        :options="alike"
+        :value="chosenId"
+        @pick="chosenId = $event"
+      />
       <label class="text-bench-soft">
         What you did
         <input
@@ -91,10 +100,16 @@ watch(
           :placeholder="fault.mend.steps[1] ?? fault.mend.steps[0]"
         />
       </label>
-      <label class="text-bench-soft">
-        Minutes
-        <input v-model.number="spent" class="field mt-1 w-full" type="number" min="0" max="10000" />
-      </label>
+      <NumberField
+        class="text-bench-soft"
+        label="Minutes"
+        width="w-full"
+        :value="spent"
+        :least="0"
+        :most="10_000"
+        is-whole
+        @set="spent = $event"
+      />
       <div class="flex flex-wrap gap-2 sm:col-span-2">
         <button class="button-main min-h-9 max-[899px]:min-h-11">
           It works: note it in the log

@@ -13,6 +13,7 @@ import FlashConsent from '../glow/FlashConsent.vue'
 import { useFlashConsent } from '../glow/use-flash-consent'
 import { framesPerSecond, usualEye, useShow } from '../glow/use-show'
 import PickField from '../ui/PickField.vue'
+import SliderField from '../ui/SliderField.vue'
 
 const { plan, runs, look } = defineProps<{
   plan: Plan
@@ -61,12 +62,7 @@ function play(): void {
   if (isPlaying.value) isPlaying.value = false
   else if (consent.mayPlay()) isPlaying.value = true
 }
-const seconds = computed({
-  get: () => ms.value / 1000,
-  set: (next: number) => {
-    player.seek(next * 1000)
-  },
-})
+const seconds = computed(() => ms.value / 1000)
 </script>
 
 <template>
@@ -101,21 +97,23 @@ const seconds = computed({
         <PickField
           v-if="shows.length > 1"
           label="Show"
-          is-inline
+          layout="beside"
           class="text-[13px]"
-          :options="shows.map(({ id, name }) => [id, name])"
+          :options="shows.map(({ id, name }) => ({ value: id, label: name }))"
           :value="show?.id ?? ''"
           @pick="chosen = $event"
         />
-        <input
-          v-model.number="seconds"
-          type="range"
-          class="min-h-6 min-w-[120px] flex-1 max-[899px]:min-h-11"
-          aria-label="Where the show is"
-          min="0"
-          :max="lengthMs / 1000"
-          step="0.1"
+        <SliderField
+          class="min-w-[120px] flex-1"
+          label="Where the show is"
+          layout="unseen"
+          width="min-h-6 w-full max-[899px]:min-h-11"
+          :value="seconds"
+          :least="0"
+          :most="lengthMs / 1000"
+          :step="0.1"
           :aria-valuetext="`${fixed(seconds, 1)} s`"
+          @set="player.seek($event * 1000)"
         />
         <span class="font-mono text-[13px] text-data">{{ fixed(seconds, 1) }} s</span>
       </div>

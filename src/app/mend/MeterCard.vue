@@ -7,6 +7,7 @@ import { plural } from '../../core/quantity/format'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import PickList from './PickList.vue'
 import type { Meter, TipName } from './use-meter'
+import TickField from '../ui/TickField.vue'
 
 const { meter, tips, opens, isBusy, pointAt } = defineProps<{
   meter: Meter
@@ -78,9 +79,13 @@ const opened = computed({
     <form class="grid gap-2" @submit.prevent="meter.read">
       <div class="flex flex-wrap items-center gap-2">
         <SegmentedChoice v-model="mode" label="What is measured" :options="modes" />
-        <label v-if="mode !== 'Ω'" class="flex min-h-6 items-center gap-1.5 text-[13px]">
-          <input v-model="isBright" type="checkbox" /> full white
-        </label>
+        <TickField
+          v-if="mode !== 'Ω'"
+          class="min-h-6 text-[13px]"
+          label="full white"
+          :is-on="isBright"
+          @set="isBright = $event"
+        />
       </div>
       <template v-if="mode === 'A'">
         <PickList v-model="opened" :items="opens.map(textOf)" label="In the plus of" :most="40" />

@@ -14,6 +14,7 @@ import {
 import { messageOf } from '../../core/quantity/message-of'
 import type { MendWorker } from '../engine/mend.worker'
 import { percent } from './looks'
+import PickField from '../ui/PickField.vue'
 
 const questions = [
   { key: 'lights', text: 'What lights?', options: whatLights },
@@ -71,21 +72,18 @@ const mostShown = 6
         its Mend page knows every joint, and says where to hold the meter.
       </p>
       <form class="grid gap-3 sm:grid-cols-2" @submit.prevent>
-        <label
+        <PickField
           v-for="question in questions"
           :key="question.key"
           class="text-[13px] text-bench-soft"
-        >
-          {{ question.text }}
-          <select
-            v-model="answers[question.key]"
-            class="field mt-1 w-full text-[15px] max-[899px]:min-h-11"
-          >
-            <option v-for="(option, value) in question.options" :key="value" :value="value">
-              {{ option.text }}
-            </option>
-          </select>
-        </label>
+          :label="question.text"
+          width="w-full text-[15px] max-[899px]:min-h-11"
+          :options="
+            Object.entries(question.options).map(([value, { text }]) => ({ value, label: text }))
+          "
+          :value="answers[question.key]"
+          @pick="answers = { ...answers, [question.key]: $event }"
+        />
       </form>
       <p v-if="problem" class="mt-4 text-stop" role="alert">
         This could not be worked out: {{ problem }}.

@@ -8,6 +8,7 @@ import { usePart } from '../stores/use-parts'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { daysUntil, dayText, dueText } from './due'
+import { fieldText } from '../ui/field-text'
 
 const { plan } = defineProps<{ plan: Plan }>()
 const store = usePlanStore()
@@ -25,8 +26,8 @@ const did = (task: string, at: string, label: string): void => {
 /** Noon of that day: no zone of the clock makes another day of it. */
 const noonOf = (day: string): string => new Date(`${day}T12:00:00`).toISOString()
 function setStart(event: Event): void {
-  if (event.target instanceof HTMLInputElement && event.target.value !== '')
-    store.commit([{ do: 'set-in-use', at: noonOf(event.target.value) }], { label: 'in use since' })
+  const day = fieldText(event)
+  if (day !== '') store.commit([{ do: 'set-in-use', at: noonOf(day) }], { label: 'in use since' })
 }
 function done({ id, title }: UpkeepTask): void {
   did(id, new Date().toISOString(), `done: ${title}`)

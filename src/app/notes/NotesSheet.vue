@@ -39,7 +39,7 @@ const subjects = computed(() =>
 const names = computed(
   () => new Map(subjects.value.map(({ about, name }) => [aboutKey(about), name])),
 )
-const options = computed(() => [...names.value])
+const options = computed(() => [...names.value].map(([value, label]) => ({ value, label })))
 const nameOf = ({ about }: Pick<Note, 'about'>): string =>
   names.value.get(aboutKey(about)) ??
   (about.kind === 'run' ? 'a line that is gone' : 'a part that the plan no longer uses')
@@ -111,7 +111,7 @@ function remove(note: Note): void {
     <form class="grid gap-2" @submit.prevent="add">
       <PickField
         label="On"
-        is-inline
+        layout="beside"
         class="text-bench-soft"
         :options="options"
         :value="subjectKey"

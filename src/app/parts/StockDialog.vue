@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { Strip } from '../../core/plan/parts'
 import { readLength } from '../../core/quantity/length'
 import FormDialog from '../ui/FormDialog.vue'
+import NumberField from '../ui/NumberField.vue'
 import { rounded } from '../../core/quantity/format'
 
 const { strip } = defineProps<{ strip: Strip }>()
@@ -11,7 +12,7 @@ const emit = defineEmits<{ close: []; change: [strip: Strip] }>()
 
 interface Row {
   length: string
-  price: number | ''
+  price: number | undefined
 }
 const rowsOf = (list: Strip['reels']): Row[] =>
   list.map(({ lengthMm, price }) => ({ length: `${rounded(lengthMm / 1000, 6)} m`, price }))
@@ -26,9 +27,9 @@ const sections = [
 
 const read = (rows: readonly Row[]): Strip['reels'] | undefined => {
   const list = rows.map(({ length, price }) => ({ read: readLength(length), price }))
-  return list.every((row) => row.read.ok && row.price !== '' && row.price >= 0)
+  return list.every((row) => row.read.ok && row.price !== undefined)
     ? list.flatMap(({ read: length, price }) =>
-        length.ok && price !== '' ? [{ lengthMm: length.mm, price }] : [],
+        length.ok && price !== undefined ? [{ lengthMm: length.mm, price }] : [],
       )
     : undefined
 }
@@ -63,13 +64,17 @@ function save(): void {
           class="field w-32 font-mono"
           :aria-label="`${title}: length ${index + 1}`"
         />
-        <input
-          v-model.number="row.price"
-          type="number"
-          min="0"
-          step="any"
-          class="field w-28"
-          :aria-label="`${title}: price ${index + 1}`"
+        <NumberField
+          :label="`${title}: price ${index + 1}`"
+          layout="unseen"
+          width="w-28"
+          unit="price"
+          :value="row.price"
+          :least="0"
+          :most="1_000_000"
+          is-optional
+          @set="row.price = $event"
+          @clear="row.price = undefined"
         />
         <button
           type="button"
@@ -83,7 +88,7 @@ function save(): void {
       <button
         type="button"
         class="button-quiet"
-        @click="lists[key].push({ length: '', price: '' })"
+        @click="lists[key].push({ length: '', price: undefined })"
       >
         <Plus :size="14" /> another length
       </button>

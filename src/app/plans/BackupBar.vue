@@ -8,6 +8,7 @@ import { gatherBackup, lastBackupAt, mergeBackup, noteBackup } from '../storage/
 import { useLiveQuery } from '../storage/use-live-query'
 import { useNotices } from '../stores/notices'
 import { useShelf } from '../stores/shelf'
+import { fileOf } from '../ui/field-text'
 
 /** Of one's own, not of the examples. */
 const { ownPlans } = defineProps<{ ownPlans: number }>()
@@ -100,9 +101,7 @@ async function restore(file: File): Promise<void> {
 }
 
 function choose(event: Event): void {
-  const input = event.target as HTMLInputElement
-  const [file] = input.files ?? []
-  input.value = ''
+  const file = fileOf(event)
   if (file !== undefined) void restore(file)
 }
 const input = ref<HTMLInputElement>()

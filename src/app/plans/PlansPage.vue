@@ -21,6 +21,7 @@ import BackupBar from './BackupBar.vue'
 import PlanCard from './PlanCard.vue'
 import { onShelf, orders, tagsOf, type ShelfCard, type ShelfOrder } from './shelf-order'
 import { freshFacts, useMissingFacts } from './use-facts'
+import PickField from '../ui/PickField.vue'
 
 const shelf = useShelf()
 const notices = useNotices()
@@ -196,15 +197,14 @@ async function exportStored({ name, document }: StoredPlan): Promise<void> {
           aria-label="Find a plan by name or tag"
           placeholder="Name or tag"
         />
-        <select
-          v-model="order"
-          class="field w-auto! max-sm:min-h-11"
-          aria-label="Order of the plans"
-        >
-          <option v-for="{ value, label } in orders" :key="value" :value="value">
-            {{ label }}
-          </option>
-        </select>
+        <PickField
+          label="Order of the plans"
+          layout="unseen"
+          width="w-auto max-sm:min-h-11"
+          :options="orders"
+          :value="order"
+          @pick="order = $event"
+        />
         <button
           v-for="one in tags"
           :key="one"

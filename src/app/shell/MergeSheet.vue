@@ -18,6 +18,8 @@ import { useShelf } from '../stores/shelf'
 import { usePart } from '../stores/use-parts'
 import SheetDialog from '../ui/SheetDialog.vue'
 import { readPlanUpload } from './read-plan-upload'
+import { fileOf } from '../ui/field-text'
+import TickField from '../ui/TickField.vue'
 
 const emit = defineEmits<{ close: [] }>()
 const store = usePlanStore()
@@ -66,9 +68,7 @@ function show(plan: Plan, photos: readonly PlanPhoto[] = []): void {
   chosen.value = new Set(items.value.filter(({ here }) => here === undefined).map(({ id }) => id))
 }
 async function choose(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const [file] = input.files ?? []
-  input.value = ''
+  const file = fileOf(event)
   if (file === undefined) return
   const read = await readPlanUpload(file)
   if (read.ok) show(read.plan, read.photos)
@@ -142,24 +142,19 @@ async function takeOver(): Promise<void> {
       <div v-else class="mt-3 max-h-[46vh] overflow-y-auto" tabindex="0" aria-label="What differs">
         <section v-for="group in groups" :key="group.group" class="mb-3">
           <h3 class="font-semibold">{{ groupTitles[group.group] }}</h3>
-          <label
+          <TickField
             v-for="one in group.items"
             :key="one.id"
-            class="flex min-h-9 items-start gap-2.5 py-1 max-sm:min-h-11"
+            class="min-h-9 py-1 max-sm:min-h-11"
+            :label="nameOf(one)"
+            :is-on="chosen.has(one.id)"
+            @set="toggle(one.id)"
           >
-            <input
-              type="checkbox"
-              class="mt-0.5 size-5 shrink-0 accent-glow"
-              :checked="chosen.has(one.id)"
-              @change="toggle(one.id)"
-            />
-            <span class="min-w-0">
-              {{ nameOf(one) }}: {{ one.there }}
-              <span v-if="one.here !== undefined" class="block text-warning">
-                here: {{ one.here }}
-              </span>
+            {{ nameOf(one) }}: {{ one.there }}
+            <span v-if="one.here !== undefined" class="block text-warning">
+              here: {{ one.here }}
             </span>
-          </label>
+          </TickField>
         </section>
       </div>
       <p v-if="items.length > 0" class="mt-3 text-right">

@@ -7,12 +7,14 @@ import type { Plan } from '../../core/plan/plan'
 import { withSet } from '../../core/plan/with-set'
 import { formatQuantity } from '../../core/quantity/format'
 import type { TallySignal } from '../../core/signal/told'
-import { valueOf } from '../feed/value-of'
 import { usePlanStore } from '../stores/plan'
 import { usePlanParts } from '../stores/plan-parts'
 import { useShelf } from '../stores/shelf'
 import { keptOf } from '../parts/kept'
 import NoteButton from '../notes/NoteButton.vue'
+import PickField from '../ui/PickField.vue'
+import TextField from '../ui/TextField.vue'
+import TickField from '../ui/TickField.vue'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 import OwnBoardDialog from './OwnBoardDialog.vue'
 
@@ -74,10 +76,9 @@ function add(board: Board): void {
   )
 }
 /** The note goes with the board into every plan. */
-function noteQuirk(event: Event): void {
+function noteQuirk(text: string): void {
   const { board } = signal
   if (board === null) return
-  const text = valueOf(event).trim().slice(0, 200)
   const noted: Board = withSet<Board>(board, { quirk: text === '' ? undefined : text })
   void shelf.keepPart({ id: noted.id, kind: 'board', part: noted })
   store.commit(
@@ -93,15 +94,12 @@ const feeds = [
   { value: 'usb', label: 'a plug of its own' },
   { value: 'strip', label: 'the first pixel’s pads' },
 ] as const
-function setFeed(event: Event): void {
-  const found = feeds.find(({ value }) => value === valueOf(event))
-  if (found !== undefined)
-    store.commit([{ do: 'set-signal', signal: { boardFrom: found.value } }], {
-      label: `board fed from ${found.label}`,
-    })
+function setFeed(boardFrom: Plan['signal']['boardFrom']): void {
+  const from = feeds.find(({ value }) => value === boardFrom)?.label ?? boardFrom
+  store.commit([{ do: 'set-signal', signal: { boardFrom } }], { label: `board fed from ${from}` })
 }
-function setUsbToo(): void {
-  const usbToo = plan.signal.usbToo === true ? undefined : true
+function setUsbToo(isIn: boolean): void {
+  const usbToo = isIn || undefined
   store.commit([{ do: 'set-signal', signal: { usbToo } }], {
     label: usbToo ? 'USB stays plugged in' : 'USB is unplugged while it runs',
   })
@@ -144,27 +142,19 @@ const slowest = computed(
     </div>
     <template v-if="signal.board">
       <div>
-        <label for="board-from">Fed from</label>
-        <select
-          id="board-from"
-          class="field mt-1 block w-auto"
+        <PickField
+          label="Fed from"
+          :options="feeds"
           :value="plan.signal.boardFrom"
-          @change="setFeed"
-        >
-          <option v-for="feed in feeds" :key="feed.value" :value="feed.value">
-            {{ feed.label }}
-          </option>
-        </select>
-        <span v-if="plan.signal.boardFrom !== 'usb'" class="mt-1 flex items-center gap-1.5">
-          <input
-            id="usb-too"
-            type="checkbox"
-            class="accent-glow"
-            :checked="plan.signal.usbToo === true"
-            @change="setUsbToo"
-          />
-          <label for="usb-too">USB stays plugged in</label>
-        </span>
+          @pick="setFeed"
+        />
+        <TickField
+          v-if="plan.signal.boardFrom !== 'usb'"
+          class="mt-1"
+          label="USB stays plugged in"
+          :is-on="plan.signal.usbToo === true"
+          @set="setUsbToo"
+        />
       </div>
       <dl class="flex flex-wrap gap-x-4 gap-y-1 leading-tight">
         <div>
@@ -202,17 +192,15 @@ const slowest = computed(
           </dd>
         </div>
       </dl>
-      <label class="min-w-[110px] flex-1">
-        <span class="block whitespace-nowrap">Disturbs timing?</span>
-        <input
-          v-shown="signal.board.quirk ?? ''"
-          class="field mt-1"
-          maxlength="200"
-          placeholder="note how"
-          title="Kept with this board in every plan"
-          @change="noteQuirk"
-        />
-      </label>
+      <TextField
+        class="min-w-[110px] flex-1"
+        label="Disturbs timing?"
+        :value="signal.board.quirk ?? ''"
+        :most="200"
+        placeholder="note how"
+        title="Kept with this board in every plan"
+        @set="noteQuirk"
+      />
     </template>
     <OwnBoardDialog
       v-if="isAdding"

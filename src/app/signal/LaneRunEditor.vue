@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { Trash2 } from '@lucide/vue'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { connectors } from '../../core/parts/connectors'
 import type { ConnectorId } from '../../core/plan/choices'
 import type { Line, Skip } from '../../core/plan/plan'
 import type { TallyLaneRun } from '../../core/signal/told'
-import { numberOf } from '../feed/value-of'
+import NumberField from '../ui/NumberField.vue'
+import type { Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 import { withExtra } from './lanes-edit'
 
@@ -15,33 +16,35 @@ const emit = defineEmits<{
   apart: [connector: ConnectorId | undefined]
   close: []
 }>()
-const plugs: readonly (readonly [ConnectorId | 'nothing', string])[] = [
-  ['nothing', 'nothing'],
-  ...connectors.map(({ id, name }) => [id, name] as const),
+const plugs: readonly Option<ConnectorId | undefined>[] = [
+  { value: undefined, label: 'nothing' },
+  ...connectors.map(({ id, name }) => ({ value: id, label: name })),
 ]
 
-const from = ref(0)
-const to = ref(0)
+const from = ref(lane.first)
+const to = ref(lane.first)
 const problem = ref('')
+/** The last pixel of the run, by its number on the lane. */
+const last = computed(() => lane.first + lane.pixels - 1)
 
+const extras = [
+  { why: 'relay', label: 'Relay pixels before it' },
+  { why: 'first', label: 'Sacrificed first pixels' },
+] as const
 const countOf = (why: Skip['why']): number =>
   (line.skip ?? []).reduce((sum, skip) => sum + (skip.why === why ? skip.count : 0), 0)
 
 /** Numbers are those of the lane, as they stand on the tape. */
 function addDark(): void {
-  const [first, last] = [from.value - lane.first, to.value - lane.first]
-  if (
-    !Number.isInteger(first) ||
-    !Number.isInteger(last) ||
-    first < 0 ||
-    last < first ||
-    last >= lane.pixels
-  ) {
-    problem.value = `Numbers of this run are ${String(lane.first)} to ${String(lane.first + lane.pixels - 1)}`
+  if (to.value < from.value) {
+    problem.value = `Dark from ${String(from.value)} to ${String(to.value)}: the last comes before the first`
     return
   }
   problem.value = ''
-  emit('set', [...(line.skip ?? []), { from: first, count: last - first + 1, why: 'dark' }])
+  emit('set', [
+    ...(line.skip ?? []),
+    { from: from.value - lane.first, count: to.value - from.value + 1, why: 'dark' },
+  ])
 }
 function remove(skip: Skip): void {
   const left = (line.skip ?? []).filter((one) => one !== skip)
@@ -57,43 +60,39 @@ function remove(skip: Skip): void {
     @keydown.esc="emit('close')"
   >
     <form class="flex items-end gap-1.5" @submit.prevent="addDark">
-      <label>
-        Dark from
-        <input v-model.number="from" type="number" class="field block w-20 px-1.5 py-1" />
-      </label>
-      <label>
-        to
-        <input v-model.number="to" type="number" class="field block w-20 px-1.5 py-1" />
-      </label>
+      <NumberField
+        label="Dark from"
+        :value="from"
+        :least="lane.first"
+        :most="last"
+        is-whole
+        @set="from = $event"
+      />
+      <NumberField
+        label="to"
+        :value="to"
+        :least="lane.first"
+        :most="last"
+        is-whole
+        @set="to = $event"
+      />
       <button class="button-quiet">skip</button>
     </form>
-    <label>
-      Relay pixels before it
-      <input
-        v-shown="countOf('relay')"
-        type="number"
-        min="0"
-        max="20"
-        class="field block w-20 px-1.5 py-1"
-        @change="emit('set', withExtra(line.skip ?? [], 'relay', Math.min(20, numberOf($event))))"
-      />
-    </label>
-    <label>
-      Sacrificed first pixels
-      <input
-        v-shown="countOf('first')"
-        type="number"
-        min="0"
-        max="20"
-        class="field block w-20 px-1.5 py-1"
-        @change="emit('set', withExtra(line.skip ?? [], 'first', Math.min(20, numberOf($event))))"
-      />
-    </label>
+    <NumberField
+      v-for="{ why, label } in extras"
+      :key="why"
+      :label="label"
+      :value="countOf(why)"
+      :least="0"
+      :most="20"
+      is-whole
+      @set="(count) => emit('set', withExtra(line.skip ?? [], why, count))"
+    />
     <PickField
       label="Its data wire comes apart at"
       :options="plugs"
-      :value="line.dataApart ?? 'nothing'"
-      @pick="(id) => emit('apart', id === 'nothing' ? undefined : id)"
+      :value="line.dataApart"
+      @pick="(connector) => emit('apart', connector)"
     />
     <ul v-if="line.skip?.some(({ why }) => why === 'dark')" class="flex flex-wrap gap-1.5">
       <li

@@ -10,7 +10,7 @@ import { fixed, formatLength, formatQuantity } from '../../core/quantity/format'
 import { splitLanes } from '../../core/lanes/lanes'
 import type { TallyLane, TallySignal } from '../../core/signal/told'
 import type { LineSettings } from '../../core/plan/commands'
-import { valueOf } from '../feed/value-of'
+import { fieldText } from '../ui/field-text'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 import { useTapes } from '../tape/use-tapes'
@@ -84,7 +84,7 @@ function keyOn(event: KeyboardEvent, run: string): void {
   step(run, by as 1 | -1)
 }
 function rename(lane: TallyLane, event: Event): void {
-  const name = valueOf(event).trim()
+  const name = fieldText(event).trim()
   if (name !== '')
     commitLanes(
       lanes.value.map((one) => (one.id === lane.id ? { ...one, name: name.slice(0, 40) } : one)),

@@ -8,9 +8,10 @@ import { fixed, formatQuantity } from '../../core/quantity/format'
 import { goodMarginV } from '../../core/signal/level'
 import type { LevelWay } from '../../core/signal/levels'
 import type { TallySignal } from '../../core/signal/told'
-import { valueOf } from '../feed/value-of'
 import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
+import type { Option } from '../ui/option'
+import PickField from '../ui/PickField.vue'
 import LevelGauge from './LevelGauge.vue'
 
 const { plan, signal } = defineProps<{ plan: Plan; signal: TallySignal }>()
@@ -63,15 +64,19 @@ function drop(way: LevelWay): void {
     { label: `without ${way.name}` },
   )
 }
-const setResistor = (event: Event): void => {
-  const value = valueOf(event)
-  store.commit(
-    [{ do: 'set-signal', signal: { resistorOhm: value === 'none' ? null : Number(value) } }],
-    { label: 'data resistor' },
-  )
+const resistors: readonly Option<number | null>[] = [
+  ...[220, 330, 390, 470].map((value) => ({ value, label: formatQuantity(value, 'Ω') })),
+  { value: null, label: 'no resistor' },
+]
+const setResistor = (resistorOhm: number | null): void => {
+  store.commit([{ do: 'set-signal', signal: { resistorOhm } }], { label: 'data resistor' })
 }
-const setDiode = (event: Event): void => {
-  store.commit([{ do: 'set-signal', signal: { diode: valueOf(event) } }], { label: 'diode' })
+const diodeOptions = diodes.map(({ id, name, dropV }) => ({
+  value: id,
+  label: `${name}, ${formatQuantity(dropV, 'V')}`,
+}))
+const setDiode = (diode: string): void => {
+  store.commit([{ do: 'set-signal', signal: { diode } }], { label: 'diode' })
 }
 </script>
 
@@ -111,29 +116,21 @@ const setDiode = (event: Event): void => {
       <p v-else class="text-[12.5px] text-bench-soft">
         No first pixel is fed yet: give the first run of a lane a lead.
       </p>
-      <label class="ml-auto text-[12px] text-bench-soft">
-        In each data line
-        <select
-          class="field mt-0.5 block w-auto px-1.5 py-0.5"
-          :value="plan.signal.resistorOhm ?? 'none'"
-          @change="setResistor"
-        >
-          <option v-for="ohm in [220, 330, 390, 470]" :key="ohm" :value="ohm">{{ ohm }} Ω</option>
-          <option value="none">no resistor</option>
-        </select>
-      </label>
-      <label v-if="plan.signal.fix === 'diode'" class="text-[12px] text-bench-soft">
-        Diode
-        <select
-          class="field mt-0.5 block w-auto px-1.5 py-0.5"
-          :value="plan.signal.diode"
-          @change="setDiode"
-        >
-          <option v-for="diode in diodes" :key="diode.id" :value="diode.id">
-            {{ diode.name }}, {{ formatQuantity(diode.dropV, 'V') }}
-          </option>
-        </select>
-      </label>
+      <PickField
+        class="ml-auto text-[12px] text-bench-soft"
+        label="In each data line"
+        :options="resistors"
+        :value="plan.signal.resistorOhm"
+        @pick="setResistor"
+      />
+      <PickField
+        v-if="plan.signal.fix === 'diode'"
+        class="text-[12px] text-bench-soft"
+        label="Diode"
+        :options="diodeOptions"
+        :value="plan.signal.diode"
+        @pick="setDiode"
+      />
     </div>
     <table
       v-if="signal.ways.length > 0"

@@ -8,7 +8,7 @@ import type { Input, Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import type { TallySignal } from '../../core/signal/told'
 import type { Told } from '../engine/follow-plan'
-import { valueOf } from '../feed/value-of'
+import { fieldText } from '../ui/field-text'
 import { usePlanStore } from '../stores/plan'
 import PinSelect from './PinSelect.vue'
 import StatusCard from './StatusCard.vue'
@@ -32,7 +32,7 @@ function addInput(kind: InputKind): void {
   commitInputs([...inputs.value, { id: nanoid(8), kind, name }], `add a ${base}`)
 }
 function rename(input: Input, event: Event): void {
-  const name = valueOf(event).trim().slice(0, 60)
+  const name = fieldText(event).trim().slice(0, 60)
   if (name !== '')
     commitInputs(
       inputs.value.map((one) => (one.id === input.id ? { ...one, name } : one)),
@@ -54,7 +54,7 @@ const plain = computed(() =>
 )
 const dimmerOf = (id: string): string => plan.lines.find((line) => line.id === id)?.dimmer ?? ''
 function setDimmer(id: string, event: Event): void {
-  const name = valueOf(event).trim().slice(0, 40)
+  const name = fieldText(event).trim().slice(0, 40)
   store.commit(
     [{ do: 'set-lines', lines: [id], set: { dimmer: name === '' ? undefined : name } }],
     { label: 'dimmer' },

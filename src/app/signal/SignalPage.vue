@@ -29,8 +29,8 @@ const isPainted = useAfterPaint()
     hint="Which pin drives what, in which order, and whether it is understood."
     :sheets="sheets"
   >
-    <template #tools="{ plan }">
-      <HouseRules :plan="plan" />
+    <template #tools>
+      <HouseRules />
       <SegmentedChoice v-model="view" label="What is shown" :options="views" />
     </template>
     <template #default="{ plan, shows }">

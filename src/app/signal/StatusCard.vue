@@ -4,8 +4,9 @@ import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import type { Plan, StatusColour } from '../../core/plan/plan'
 import { alikePairs, safeColours, seenAs, visions } from '../../core/signal/status'
-import { valueOf } from '../feed/value-of'
 import { usePlanStore } from '../stores/plan'
+import TextField from '../ui/TextField.vue'
+import TintField from '../ui/TintField.vue'
 
 const { plan } = defineProps<{ plan: Plan }>()
 
@@ -30,10 +31,6 @@ function change(one: StatusColour, set: Partial<StatusColour>): void {
     status.value.map((other) => (other.id === one.id ? { ...other, ...set } : other)),
     `status “${one.meaning}”`,
   )
-}
-function rename(one: StatusColour, event: Event): void {
-  const meaning = valueOf(event).trim().slice(0, 60)
-  if (meaning !== '') change(one, { meaning })
 }
 const eyes = {
   normal: 'most',
@@ -72,20 +69,21 @@ const eyes = {
       <tbody>
         <tr v-for="one in status" :key="one.id" class="border-t border-bench-line">
           <td class="py-1 pr-2">
-            <input
-              v-shown="one.meaning"
-              class="field max-w-56 py-1"
-              :aria-label="`Meaning of ${one.colour}`"
-              @change="rename(one, $event)"
+            <TextField
+              :label="`Meaning of ${one.colour}`"
+              layout="unseen"
+              width="max-w-56"
+              :value="one.meaning"
+              :most="60"
+              is-required
+              @set="(meaning) => change(one, { meaning })"
             />
           </td>
           <td class="py-1 pr-2">
-            <input
-              v-shown="one.colour"
-              type="color"
-              class="h-7 w-10 rounded bg-transparent"
-              :aria-label="`Colour of ${one.meaning}`"
-              @change="change(one, { colour: valueOf($event) })"
+            <TintField
+              :label="`Colour of ${one.meaning}`"
+              :value="one.colour"
+              @set="(colour) => change(one, { colour })"
             />
           </td>
           <td v-for="vision in visions" :key="vision" class="py-1 pr-2">

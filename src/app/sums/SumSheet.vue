@@ -25,6 +25,9 @@ import {
 import SumDrawing from './SumDrawing.vue'
 import type { useSums } from './use-sums'
 import ExplainedText from '../shell/ExplainedText.vue'
+import { fieldText } from '../ui/field-text'
+import PickField from '../ui/PickField.vue'
+import TickField from '../ui/TickField.vue'
 
 const { card, start, service } = defineProps<{
   card: SumCard
@@ -83,12 +86,6 @@ function choose(field: Field, value: string): void {
         ? ofVariant(given.value, field.path, value)
         : withValue(given.value, field.path, value)
 }
-const inputOf = (event: Event): string =>
-  event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement
-    ? event.target.value
-    : ''
-const isChecked = (event: Event): boolean =>
-  event.target instanceof HTMLInputElement && event.target.checked
 const shown = (field: Field): string =>
   typed.value.get(field.path) ?? textOf(field, valueAt(given.value, field.path))
 const variantOf = (field: Field): string =>
@@ -136,32 +133,36 @@ watch(given, () => {
       <h1 class="text-lg font-bold">{{ card.title }}</h1>
       <p class="mb-3 text-[13px] text-bench-soft"><ExplainedText :text="card.about" /></p>
       <div class="grid gap-x-4 gap-y-3 sm:grid-cols-2">
-        <label v-for="field in fields" :key="field.path" class="block text-[13px]">
+        <div v-for="field in fields" :key="field.path" class="text-[13px]">
           <span class="mb-1 flex justify-between text-bench-soft">
             <span>{{ field.label }}</span>
             <span>{{ field.unit === 'price' ? currency : field.unit }}</span>
           </span>
-          <input
+          <TickField
             v-if="field.kind === 'switch'"
-            type="checkbox"
-            class="h-4 w-4 accent-glow"
+            :label="field.label"
+            is-unseen
             :name="field.path"
-            :checked="valueAt(given, field.path) === true"
-            @change="given = withValue(given, field.path, isChecked($event))"
+            :is-on="valueAt(given, field.path) === true"
+            @set="given = withValue(given, field.path, $event)"
           />
-          <select
+          <PickField
             v-else-if="field.kind === 'choice' || field.kind === 'variant'"
-            class="field"
+            :label="field.label"
+            layout="unseen"
+            width="w-full"
             :name="field.path"
-            :value="field.kind === 'variant' ? variantOf(field) : valueAt(given, field.path)"
-            @change="choose(field, inputOf($event))"
-          >
-            <option v-for="option in field.options" :key="option.value" :value="option.value">
-              {{ option.label }}
-            </option>
-          </select>
+            :options="field.options ?? []"
+            :value="
+              field.kind === 'variant'
+                ? variantOf(field)
+                : textOf(field, valueAt(given, field.path))
+            "
+            @pick="choose(field, $event)"
+          />
           <input
             v-else
+            :aria-label="field.label"
             class="field"
             :class="problemOf(field) && 'border-stop'"
             :name="field.path"
@@ -169,12 +170,12 @@ watch(given, () => {
             autocomplete="off"
             spellcheck="false"
             :aria-invalid="problemOf(field) !== undefined"
-            @input="type(field, inputOf($event))"
+            @input="type(field, fieldText($event))"
           />
           <span v-if="problemOf(field)" role="alert" class="mt-1 block text-[12px] text-stop">{{
             problemOf(field)
           }}</span>
-        </label>
+        </div>
       </div>
       <p v-for="issue in others" :key="issue.path" role="alert" class="mt-3 text-[13px] text-stop">
         {{ issue.message }}

@@ -5,6 +5,14 @@ import { useFocusBack } from './focus-back'
 defineProps<{ title: string; action: string; problem?: string | undefined }>()
 const emit = defineEmits<{ close: []; submit: [] }>()
 useFocusBack()
+
+/** A field that holds what could not be read is gone to; the form is taken once it is put right. */
+function submit({ target }: Event): void {
+  const wrong =
+    target instanceof HTMLFormElement && target.querySelector<HTMLElement>('input:invalid')
+  if (wrong instanceof HTMLElement) wrong.focus()
+  else emit('submit')
+}
 </script>
 
 <template>
@@ -15,7 +23,7 @@ useFocusBack()
         as="form"
         class="w-full max-w-lg rounded-xl border border-bench-line bg-bench-raised p-5 shadow-2xl"
         novalidate
-        @submit.prevent="emit('submit')"
+        @submit.prevent="submit"
       >
         <DialogTitle class="mb-3 text-lg font-bold">{{ title }}</DialogTitle>
         <div class="grid grid-cols-2 gap-x-4 gap-y-3">

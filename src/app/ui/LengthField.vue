@@ -1,15 +1,18 @@
 <script setup lang="ts">
-import { ref } from 'vue'
 import { formatLength, type LengthUnits } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
+import { controlAttrs, type FieldLayout } from './field-layout'
+import FieldFrame from './FieldFrame.vue'
+import { useTyped, type Typed } from './use-typed'
 
 const {
-  label,
   mm,
   least = 0,
   most,
   units,
   isRequired,
+  layout = 'above',
+  width = 'w-full',
 } = defineProps<{
   label: string
   /** What it says now; nothing where it is not known. */
@@ -19,38 +22,49 @@ const {
   units: LengthUnits
   /** It cannot be emptied. */
   isRequired?: boolean
+  layout?: FieldLayout
+  width?: string
 }>()
 const emit = defineEmits<{ set: [mm: number | undefined] }>()
+defineOptions({ inheritAttrs: false })
+const show = (length: number | undefined): string =>
+  length === undefined ? '' : formatLength(length, units)
 
-const problem = ref('')
-
-/** Takes a length with or without its unit; what cannot be taken stays in the field, and says why. */
-function take(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const text = event.target.value.trim()
-  problem.value = ''
-  if (text === '' && !isRequired) {
-    emit('set', undefined)
-    return
-  }
-  const read = /^0+$/.test(text) ? { ok: true as const, mm: 0 } : readLength(text)
-  if (!read.ok) problem.value = `“${text}”: ${read.message}`
-  else if (read.mm < least || read.mm > most)
-    problem.value = `“${text}”: from ${formatLength(least, units)} to ${formatLength(most, units)}.`
-  else emit('set', read.mm)
+function read(text: string): Typed<number | undefined> {
+  const plain = text.trim()
+  // What must be said shows again what it was.
+  if (plain === '') return { ok: true, value: isRequired ? mm : undefined }
+  // Left as it stands: a shown length is rounded.
+  if (plain === show(mm)) return { ok: true, value: mm }
+  const length = /^0+$/.test(plain) ? { ok: true as const, mm: 0 } : readLength(plain)
+  if (!length.ok) return length
+  if (length.mm < least || length.mm > most)
+    return { ok: false, message: `“${plain}”: from ${show(least)} to ${show(most)}.` }
+  return { ok: true, value: length.mm }
 }
+const typed = useTyped<number | undefined>({
+  value: () => mm,
+  show,
+  read,
+  take: (length) => {
+    emit('set', length)
+  },
+})
 </script>
 
+<!-- A length, typed as people say it: `650`, `65 cm`, `4' 6 1/2"`. -->
 <template>
-  <label class="text-bench-soft">
-    {{ label }}
+  <FieldFrame :class="$attrs['class']" :label="label" :layout="layout" :problem="typed.problem()">
     <input
-      v-shown="mm === undefined ? '' : formatLength(mm, units)"
-      class="field mt-0.5 font-mono"
-      placeholder="none"
-      :aria-invalid="problem !== ''"
-      @change="take"
+      v-shown="typed.text()"
+      v-bind="controlAttrs($attrs)"
+      class="field px-1.5 py-1 font-mono"
+      :class="width"
+      autocomplete="off"
+      :placeholder="typeof $attrs['placeholder'] === 'string' ? $attrs['placeholder'] : 'none'"
+      :aria-label="layout === 'unseen' ? label : undefined"
+      :aria-invalid="typed.problem() !== undefined"
+      @change="typed.onChange"
     />
-    <span v-if="problem" class="mt-1 block text-stop" role="alert">{{ problem }}</span>
-  </label>
+  </FieldFrame>
 </template>

@@ -1,26 +1,48 @@
-<script setup lang="ts" generic="Value extends string | number">
-const { options, isInline } = defineProps<{
+<script setup lang="ts" generic="Value extends string | number | null | undefined">
+import { controlAttrs, type FieldLayout } from './field-layout'
+import FieldFrame from './FieldFrame.vue'
+import type { Option } from './option'
+
+const {
+  options,
+  value,
+  layout = 'above',
+  width = 'w-auto',
+  isAction,
+} = defineProps<{
   label: string
-  /** Beside its label instead of beneath it. */
-  isInline?: boolean
-  options: readonly (readonly [value: Value, label: string])[]
+  options: readonly Option<Value>[]
   value: Value
+  layout?: FieldLayout
+  width?: string
+  /** To pick one does something, such as adding it: nothing stays picked. */
+  isAction?: boolean
 }>()
 const emit = defineEmits<{ pick: [value: Value] }>()
-
-function onChange(event: Event): void {
-  if (!(event.target instanceof HTMLSelectElement)) return
-  const found = options[event.target.selectedIndex]
-  if (found !== undefined) emit('pick', found[0])
+defineOptions({ inheritAttrs: false })
+function onChange({ target }: Event): void {
+  if (!(target instanceof HTMLSelectElement)) return
+  const found = options[target.selectedIndex]
+  if (found !== undefined) emit('pick', found.value)
+  if (isAction) target.value = String(value ?? '')
 }
 </script>
 
 <!-- One of a few, with its label. -->
 <template>
-  <label :class="isInline && 'flex items-center gap-1.5'">
-    {{ label }}
-    <select class="field block w-auto max-w-full px-1.5 py-1" :value="value" @change="onChange">
-      <option v-for="[id, text] in options" :key="id" :value="id">{{ text }}</option>
+  <FieldFrame :class="$attrs['class']" :label="label" :layout="layout">
+    <select
+      v-bind="controlAttrs($attrs)"
+      class="field max-w-full px-1.5 py-1"
+      :class="width"
+      :value="value ?? ''"
+      :aria-label="layout === 'unseen' ? label : undefined"
+      @change="onChange"
+    >
+      <option v-for="option in options" :key="String(option.value)" :value="option.value ?? ''">
+        {{ option.label }}
+      </option>
     </select>
-  </label>
+    <template #after><slot /></template>
+  </FieldFrame>
 </template>

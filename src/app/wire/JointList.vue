@@ -4,6 +4,7 @@ import type { Plan } from '../../core/plan/plan'
 import { formatQuantity, plural } from '../../core/quantity/format'
 import type { PlanJoint } from '../../core/wire/joints'
 import { usePlanStore } from '../stores/plan'
+import TickField from '../ui/TickField.vue'
 
 const { plan, joints } = defineProps<{ plan: Plan; joints: readonly PlanJoint[] }>()
 
@@ -15,9 +16,7 @@ const left = computed(() => joints.filter(({ id }) => !done.value.has(id)))
 const leftMin = computed(() => left.value.reduce((sum, { minutes }) => sum + minutes, 0))
 const allMin = computed(() => joints.at(-1)?.soFarMin ?? 0)
 
-function tick({ id, where }: PlanJoint, event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const isDone = event.target.checked
+function tick({ id, where }: PlanJoint, isDone: boolean): void {
   store.commit([{ do: 'tick', joint: id, isDone }], {
     label: `${isDone ? 'joint done' : 'joint not done'}: ${where}`,
   })
@@ -59,27 +58,28 @@ const kinds = {
           class="flex gap-3 border-b border-bench-line py-1.5 text-[12.5px] last:border-0"
           :class="done.has(joint.id) && 'text-bench-soft [&_.text-warning]:text-bench-soft'"
         >
-          <label class="flex min-w-0 flex-1 gap-3">
-            <input
-              type="checkbox"
-              class="mt-1 accent-glow"
-              :checked="done.has(joint.id)"
-              @change="tick(joint, $event)"
-            />
-            <span class="w-7 shrink-0 pt-px text-right text-bench-soft">{{ index + 1 }}</span>
-            <span class="min-w-0">
-              <span class="font-semibold" :class="done.has(joint.id) && 'line-through'">{{
-                joint.where
-              }}</span>
-              <span class="text-bench-soft"> · {{ kinds[joint.kind] }}</span>
-              <span class="block text-bench-soft">
-                <span v-if="joint.threadFirst.length > 0" class="text-warning">
-                  first thread {{ joint.threadFirst.join(', ') }} ·
+          <TickField
+            class="min-w-0 flex-1"
+            :label="joint.where"
+            :is-on="done.has(joint.id)"
+            @set="tick(joint, $event)"
+          >
+            <span class="flex gap-3">
+              <span class="w-7 shrink-0 pt-px text-right text-bench-soft">{{ index + 1 }}</span>
+              <span class="min-w-0">
+                <span class="font-semibold" :class="done.has(joint.id) && 'line-through'">{{
+                  joint.where
+                }}</span>
+                <span class="text-bench-soft"> · {{ kinds[joint.kind] }}</span>
+                <span class="block text-bench-soft">
+                  <span v-if="joint.threadFirst.length > 0" class="text-warning">
+                    first thread {{ joint.threadFirst.join(', ') }} ·
+                  </span>
+                  {{ joint.meets.join(' · ') }}
                 </span>
-                {{ joint.meets.join(' · ') }}
               </span>
             </span>
-          </label>
+          </TickField>
           <span class="w-28 shrink-0 text-right whitespace-nowrap">
             {{ formatQuantity(joint.minutes, 'min') }}
             <span class="block text-[12px] text-bench-soft">

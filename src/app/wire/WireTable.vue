@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { gaugesFor } from '../../core/parts/wires'
-import { wireColours, wireRoles, type WireRole } from '../../core/plan/choices'
+import { wireColours, wireRoles, type WireColour, type WireRole } from '../../core/plan/choices'
 import type { Plan } from '../../core/plan/plan'
 import { workingText } from '../../core/quantity/figure'
 import { formatLength, formatQuantity, formatSold, plural } from '../../core/quantity/format'
@@ -10,9 +10,10 @@ import type { Tally } from '../../core/tally'
 import { cableGroups, wireGroups } from '../../core/wire/spools'
 import { blocksById, placeText } from '../../formats/csv-wires'
 import { wireTint } from '../../formats/svg-diagram'
-import { valueOf } from '../feed/value-of'
 import { usePlanStore } from '../stores/plan'
 import type { WireChoice } from './wire-choice'
+import { named } from '../ui/option'
+import PickField from '../ui/PickField.vue'
 
 const { plan, wiring, lit } = defineProps<{
   plan: Plan
@@ -46,18 +47,17 @@ const tables = computed(() => [
   })),
 ])
 
-function setColour(role: WireRole, event: Event): void {
-  const colour = wireColours.find((one) => one === valueOf(event))
-  if (colour !== undefined)
-    store.commit(
-      [{ do: 'set-wiring', wiring: { colours: { ...plan.wiring.colours, [role]: colour } } }],
-      { label: `colour of ${role}` },
-    )
+function setColour(role: WireRole, colour: WireColour): void {
+  store.commit(
+    [{ do: 'set-wiring', wiring: { colours: { ...plan.wiring.colours, [role]: colour } } }],
+    { label: `colour of ${role}` },
+  )
 }
-const setDataWire = (event: Event): void => {
-  store.commit([{ do: 'set-wiring', wiring: { dataWire: valueOf(event) } }], {
-    label: 'gauge of data wires',
-  })
+const gauges = computed(() =>
+  gaugesFor(plan.units).map(({ id, name }) => ({ value: id, label: name })),
+)
+const setDataWire = (dataWire: string): void => {
+  store.commit([{ do: 'set-wiring', wiring: { dataWire } }], { label: 'gauge of data wires' })
 }
 const spoolText = ({ spools }: (typeof groups.value)[number]): string => {
   const byLength = new Map<number, number>()
@@ -71,32 +71,26 @@ const spoolText = ({ spools }: (typeof groups.value)[number]): string => {
 <template>
   <div class="flex min-h-0 flex-1 flex-col gap-2">
     <div class="flex flex-wrap items-end gap-x-4 gap-y-1.5 text-[12px] text-bench-soft">
-      <label v-for="role in wireRoles" :key="role" class="flex items-center gap-1.5">
+      <span v-for="role in wireRoles" :key="role" class="flex items-center gap-1.5">
         <span
           class="h-2.5 w-4 rounded-sm border border-bench-soft"
           :style="{ background: wireTint[plan.wiring.colours[role]] }"
         />
-        {{ role }}
-        <select
-          class="field w-auto px-1.5 py-0.5"
+        <PickField
+          :label="role"
+          layout="beside"
+          :options="named(wireColours)"
           :value="plan.wiring.colours[role]"
-          @change="setColour(role, $event)"
-        >
-          <option v-for="colour in wireColours" :key="colour">{{ colour }}</option>
-        </select>
-      </label>
-      <label class="flex items-center gap-1.5">
-        data wire
-        <select
-          class="field w-auto px-1.5 py-0.5"
-          :value="plan.wiring.dataWire"
-          @change="setDataWire"
-        >
-          <option v-for="gauge in gaugesFor(plan.units)" :key="gauge.id" :value="gauge.id">
-            {{ gauge.name }}
-          </option>
-        </select>
-      </label>
+          @pick="setColour(role, $event)"
+        />
+      </span>
+      <PickField
+        label="data wire"
+        layout="beside"
+        :options="gauges"
+        :value="plan.wiring.dataWire"
+        @pick="setDataWire"
+      />
     </div>
     <div
       class="min-h-0 flex-1 overflow-auto rounded-lg bg-bench-raised px-3.5 py-2"

@@ -3,9 +3,7 @@ import { wireOf } from '../parts/wires'
 import { operand, working } from '../quantity/figure'
 import type { RoutedWire } from './circuit'
 import type { RouteContext } from './route-context'
-import { beside, blockId, way } from './harness'
-import type { WireLength } from './harness'
-import { commonAt } from './harness'
+import { beside, blockId, commonAt, way, type WireLength } from './harness'
 
 /** The status light, beside the board: a resistor for each of its colours. */
 export function addStatus({ harness, plan, fit }: RouteContext): void {

@@ -6,9 +6,8 @@ import { wireOf } from '../parts/wires'
 import type { WireRole } from '../plan/choices'
 import type { Cable, CableCore } from './circuit'
 import type { RouteContext } from './route-context'
-import { beside, blockId, way } from './harness'
 import { homeLights, homeOf } from './home'
-import { commonAt } from './harness'
+import { beside, blockId, commonAt, way } from './harness'
 
 /** Wires home of single lights, and from the board to what drives them; gives back the cables. */
 export function addLights(context: RouteContext): Cable[] {

@@ -3,6 +3,7 @@ import { useIntervalFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { LinkPlan } from '../../../core/glow/link/lanes'
 import type { BenchLink } from './bench-link'
+import TickField from '../../ui/TickField.vue'
 
 const { link, bench } = defineProps<{ link: LinkPlan; bench: BenchLink }>()
 
@@ -60,9 +61,12 @@ const percent = (value: number): string => String(Math.round((100 * value) / 65_
     </table>
     <p class="mt-2 flex flex-wrap items-center gap-3">
       <button class="button-quiet" :disabled="!isOpen" @click="readAll">Read them</button>
-      <label class="flex items-center gap-2">
-        <input v-model="isFollowed" type="checkbox" :disabled="!isOpen" /> keep reading
-      </label>
+      <TickField
+        label="keep reading"
+        :is-on="isFollowed"
+        :disabled="!isOpen"
+        @set="isFollowed = $event"
+      />
     </p>
   </section>
 </template>

@@ -13,6 +13,8 @@ import { linkAim } from './link-aim'
 import LinkFinds from './LinkFinds.vue'
 import LinkStrip from './LinkStrip.vue'
 import { useLinkMarks } from './link-marks'
+import NumberField from '../../ui/NumberField.vue'
+import PickField from '../../ui/PickField.vue'
 
 const { plan, link, bench } = defineProps<{ plan: Plan; link: LinkPlan; bench: BenchLink }>()
 
@@ -117,23 +119,20 @@ watch([run, at, mode, level, colour], () => {
 function step(to: number): void {
   const own = run.value
   if (own === undefined) return
-  const most = own.from + own.count - 1 + (isLastRun.value ? own.on.spare : 0)
-  at.value = Math.min(most, Math.max(own.from, to))
+  at.value = Math.min(own.from + mostInRun.value - 1, Math.max(own.from, to))
   if (isOpen.value && !isOn.value) void send()
 }
 const isLastRun = computed(() => {
   const own = run.value
   return own?.on.count === (own?.from ?? 0) + (own?.count ?? 0)
 })
-function type(event: Event): void {
-  if (!(event.target instanceof HTMLInputElement) || run.value === undefined) return
-  const number = Math.round(Number(event.target.value))
-  if (Number.isFinite(number) && number >= 1) step(run.value.from + number - 1)
-  event.target.value = String(inRun.value)
-}
-function pickRun(event: Event): void {
-  if (event.target instanceof HTMLSelectElement) pickedRun.value = event.target.value
-}
+const runOptions = computed(() =>
+  runs.value.map(({ id, name, on }) => ({ value: id, label: `${name} · ${on.name}` })),
+)
+/** Pixels that can be lit in the run: behind the lane's last one there may be more than the plan says. */
+const mostInRun = computed(
+  () => (run.value?.count ?? 1) + (isLastRun.value ? (run.value?.on.spare ?? 0) : 0),
+)
 const inRun = computed(() => at.value - (run.value?.from ?? 0) + 1)
 const piece = computed(
   () =>
@@ -182,14 +181,15 @@ const shownCount = computed(() => Math.min(mostShown, stripCount.value))
       aria-label="Light it"
     >
       <div class="flex flex-wrap items-end gap-x-4 gap-y-2">
-        <label class="min-w-[10rem] flex-1 text-[13px] text-bench-soft">
-          Run
-          <select class="field mt-1" data-testid="link-run" :value="run.id" @change="pickRun">
-            <option v-for="one in runs" :key="one.id" :value="one.id">
-              {{ one.name }} · {{ one.on.name }}
-            </option>
-          </select>
-        </label>
+        <PickField
+          class="min-w-[10rem] flex-1 text-[13px] text-bench-soft"
+          label="Run"
+          width="w-full"
+          data-testid="link-run"
+          :options="runOptions"
+          :value="run.id"
+          @pick="pickedRun = $event"
+        />
         <SegmentedChoice v-model="colour" label="Colour" :options="colours" />
         <SegmentedChoice v-model="level" label="Level" :options="levels" />
       </div>
@@ -200,14 +200,15 @@ const shownCount = computed(() => Math.min(mostShown, stripCount.value))
         <button class="button-quiet h-11" aria-label="One back" @click="step(at - 1)">
           <ChevronLeft :size="18" />
         </button>
-        <input
-          v-shown="inRun"
-          class="field h-11 w-20 text-center font-mono text-[18px]"
-          inputmode="numeric"
-          aria-label="Pixel"
-          @change="type"
-          @keydown.up.prevent="step(at + 1)"
-          @keydown.down.prevent="step(at - 1)"
+        <NumberField
+          label="Pixel"
+          layout="unseen"
+          width="h-11 w-20 text-center font-mono text-[18px]"
+          :value="inRun"
+          :least="1"
+          :most="mostInRun"
+          is-whole
+          @set="step(run.from + $event - 1)"
         />
         <button class="button-quiet h-11" aria-label="One on" @click="step(at + 1)">
           <ChevronRight :size="18" />

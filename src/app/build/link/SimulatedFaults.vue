@@ -4,6 +4,11 @@ import type { StripFault } from '../../../core/glow/link/board'
 import type { LinkPlan } from '../../../core/glow/link/lanes'
 import type { BenchLink } from './bench-link'
 import type { SimulatedPort } from './simulated-port'
+import NumberField from '../../ui/NumberField.vue'
+import { named } from '../../ui/option'
+import PickField from '../../ui/PickField.vue'
+import SliderField from '../../ui/SliderField.vue'
+import TickField from '../../ui/TickField.vue'
 
 const { link, bench, port } = defineProps<{
   link: LinkPlan
@@ -39,38 +44,27 @@ const orders = computed(() => {
   if (own === undefined || own.bytes < 2 || own.bytes > 4) return []
   return [...new Set(ordersOf(own.order))]
 })
-function setOrder(event: Event): void {
-  if (!(event.target instanceof HTMLSelectElement)) return
-  const order = event.target.value
+const lanes = computed(() => link.lanes.map(({ name }, index) => ({ value: index, label: name })))
+function setOrder(order: string): void {
   put('order', order === lane.value?.order ? undefined : { kind: 'order', order })
 }
-const problem = ref('')
-/** A number from 1 on, or none. */
-function setNumber(kind: 'dead' | 'broken' | 'length', event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
-  const text = event.target.value.trim()
-  const most = (lane.value?.count ?? 0) + (lane.value?.spare ?? 0)
-  const number = Number(text)
-  problem.value = ''
-  if (text === '') put(kind, undefined)
-  else if (!Number.isInteger(number) || number < 1 || number > most)
-    problem.value = `“${text}”: a whole number from 1 to ${String(most)}, or nothing`
-  else put(kind, kind === 'length' ? { kind, count: number } : { kind, at: number - 1 })
+const most = computed(() => (lane.value?.count ?? 0) + (lane.value?.spare ?? 0))
+/** Numbers count from 1. */
+function setNumber(kind: 'dead' | 'broken' | 'length', number: number): void {
+  put(kind, kind === 'length' ? { kind, count: number } : { kind, at: number - 1 })
 }
 const numbers = [
   { kind: 'dead', label: 'Dead pixel' },
   { kind: 'broken', label: 'Deaf from pixel' },
   { kind: 'length', label: 'It has, pixels' },
 ] as const
-function shown(kind: (typeof numbers)[number]['kind']): string {
+function numberOf(kind: (typeof numbers)[number]['kind']): number | undefined {
   const fault = of(kind)
-  if (fault === undefined) return ''
-  return String(fault.kind === 'length' ? fault.count : fault.at + 1)
+  return fault && (fault.kind === 'length' ? fault.count : fault.at + 1)
 }
-function setInput(index: number, event: Event): void {
-  if (!(event.target instanceof HTMLInputElement)) return
+function setInput(index: number, value: number): void {
   const next = link.inputs.map((_, one) => inputValues.value[one] ?? 0)
-  next[index] = Number(event.target.value)
+  next[index] = value
   inputValues.value = next
 }
 function setWire(set: Partial<typeof wire.value>): void {
@@ -86,60 +80,61 @@ function setWire(set: Partial<typeof wire.value>): void {
     <h2 class="text-[15px] font-semibold">Faults of the simulated board</h2>
     <p class="mt-1 text-bench-soft">Give the strip a fault, then find it from above.</p>
     <div v-if="lane" class="mt-2 grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-3">
-      <label class="text-[13px] text-bench-soft">
-        Lane
-        <select v-model.number="at" class="field mt-1">
-          <option v-for="(one, index) in link.lanes" :key="one.name" :value="index">
-            {{ one.name }}
-          </option>
-        </select>
-      </label>
-      <label v-if="orders.length > 1" class="text-[13px] text-bench-soft">
-        Colour order
-        <select class="field mt-1" :value="of('order')?.order ?? lane.order" @change="setOrder">
-          <option v-for="one in orders" :key="one">{{ one }}</option>
-        </select>
-      </label>
-      <label v-for="{ kind, label } in numbers" :key="kind" class="text-[13px] text-bench-soft">
-        {{ label }}
-        <input
-          v-shown="shown(kind)"
-          class="field mt-1"
-          inputmode="numeric"
-          placeholder="none"
-          @change="setNumber(kind, $event)"
-        />
-      </label>
+      <PickField
+        class="text-[13px] text-bench-soft"
+        label="Lane"
+        width="w-full"
+        :options="lanes"
+        :value="at"
+        @pick="at = $event"
+      />
+      <PickField
+        v-if="orders.length > 1"
+        class="text-[13px] text-bench-soft"
+        label="Colour order"
+        width="w-full"
+        :options="named(orders)"
+        :value="of('order')?.order ?? lane.order"
+        @pick="setOrder"
+      />
+      <NumberField
+        v-for="{ kind, label } in numbers"
+        :key="kind"
+        class="text-[13px] text-bench-soft"
+        :label="label"
+        width="w-full"
+        placeholder="none"
+        :value="numberOf(kind)"
+        :least="1"
+        :most="most"
+        is-whole
+        is-optional
+        @set="setNumber(kind, $event)"
+        @clear="put(kind, undefined)"
+      />
     </div>
-    <p v-if="problem" class="mt-1 text-[13px] text-stop" role="alert">{{ problem }}</p>
-    <label
+    <SliderField
       v-for="(input, index) in link.inputs"
       :key="input.id"
-      class="mt-2 grid grid-cols-[10rem_minmax(0,1fr)] items-center gap-3 text-[13px] text-bench-soft"
-    >
-      {{ input.name }}
-      <input
-        type="range"
-        class="accent-glow"
-        min="0"
-        max="65535"
-        :value="inputValues[index] ?? 0"
-        @input="setInput(index, $event)"
-      />
-    </label>
+      class="mt-2 text-[13px] text-bench-soft"
+      :label="input.name"
+      width="w-40"
+      :value="inputValues[index] ?? 0"
+      :least="0"
+      :most="65_535"
+      @set="setInput(index, $event)"
+    />
     <p class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
-      <label class="flex items-center gap-2">
-        <input
-          type="checkbox"
-          :checked="wire.isNoisy"
-          @change="setWire({ isNoisy: !wire.isNoisy })"
-        />
-        noise on the wire
-      </label>
-      <label class="flex items-center gap-2">
-        <input type="checkbox" :checked="wire.isDeaf" @change="setWire({ isDeaf: !wire.isDeaf })" />
-        it hears nothing
-      </label>
+      <TickField
+        label="noise on the wire"
+        :is-on="wire.isNoisy"
+        @set="(isNoisy) => setWire({ isNoisy })"
+      />
+      <TickField
+        label="it hears nothing"
+        :is-on="wire.isDeaf"
+        @set="(isDeaf) => setWire({ isDeaf })"
+      />
       <button class="button-quiet" @click="port.pull()">Pull its plug</button>
     </p>
   </section>

@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import ActionMenu from '../ui/ActionMenu.vue'
+import ErrorBoundary from '../ui/ErrorBoundary.vue'
+import LineChart from '../ui/LineChart.vue'
+import PartList from '../ui/PartList.vue'
+import StateCard from './StateCard.vue'
+
+const done = ref('')
+const actions = ['Copy it', 'Remove it'].map((label) => ({
+  label,
+  run: () => {
+    done.value = label
+  },
+}))
+const parts = [
+  { id: 'a', name: '5 V pixels, 60/m', facts: ['5 V', '10.8 W/m'], group: 'Pixels' },
+  { id: 'b', name: '12 V plain strip', facts: ['12 V', '9.6 W/m'], group: 'Plain strip' },
+]
+const part = ref('a')
+const curve: [number, number][] = Array.from({ length: 60 }, (_, at) => [at, 2 + Math.sin(at / 6)])
+/** Fails as soon as it is shown. */
+const FailingView = (): never => {
+  throw new Error('it failed on purpose')
+}
+const hasFailure = ref(false)
+</script>
+
+<template>
+  <StateCard title="ActionMenu">
+    <ActionMenu :actions="actions">Show</ActionMenu>
+    <ActionMenu :actions="actions" disabled>Disabled</ActionMenu>
+    <ActionMenu :actions="actions" is-above>Upwards</ActionMenu>
+    <span class="on-paper rounded bg-roll p-2 text-paper-ink">
+      <ActionMenu :actions="actions" is-on-paper>On paper</ActionMenu>
+    </span>
+    <span role="status">{{ done }}</span>
+  </StateCard>
+  <StateCard title="PartList">
+    <PartList
+      v-model="part"
+      class="w-80"
+      label="Light"
+      :shown="parts.find(({ id }) => id === part)?.name ?? ''"
+      :columns="['volts', 'power']"
+      :options="parts"
+      drop="down"
+    />
+  </StateCard>
+  <StateCard title="LineChart">
+    <LineChart
+      class="w-full"
+      :series="[{ name: 'A', data: curve }]"
+      :options="{ stroke: { width: 2 } }"
+      :height="160"
+    />
+  </StateCard>
+  <StateCard title="ErrorBoundary">
+    <button class="button-quiet" @click="hasFailure = true">Let a view fail</button>
+    <ErrorBoundary v-if="hasFailure">
+      <FailingView />
+      <template #failed="{ problem }">This part could not be shown: {{ problem }}</template>
+    </ErrorBoundary>
+  </StateCard>
+</template>

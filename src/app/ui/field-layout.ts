@@ -1,0 +1,8 @@
+/**
+ * Where a field's name stands: above it, beside it, or nowhere but for those who listen, as in a table whose head says it.
+ */
+export type FieldLayout = 'above' | 'beside' | 'unseen'
+
+/** What belongs to the control itself, of all that a field was given: its place on the page is the frame's. */
+export const controlAttrs = (attrs: Readonly<Record<string, unknown>>): Record<string, unknown> =>
+  Object.fromEntries(Object.entries(attrs).filter(([key]) => key !== 'class' && key !== 'style'))

@@ -1,0 +1,15 @@
+/** One of a few that can be chosen. */
+export interface Option<Value = string> {
+  readonly value: Value
+  readonly label: string
+  /** Who prefers it, and why. */
+  readonly about?: string
+}
+
+/**
+ * Options of what says its own name.
+ *
+ * @example named(['row', 'led']) // [{ value: 'row', label: 'row' }, …]
+ */
+export const named = <Value extends string>(values: readonly Value[]): Option<Value>[] =>
+  values.map((value) => ({ value, label: value }))
