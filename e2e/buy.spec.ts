@@ -39,7 +39,7 @@ test('the bill: what the drawer gives is struck off, and no other plan can take 
   await expect.poll(() => amount(page)).toBeLessThan(before - 10)
   await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
 
-  // Another plan of the same strip finds the rests taken.
+  // Another plan of the same strip finds the offcuts taken.
   await openEmptyPlan(page)
   await page.keyboard.type('shelf 700')
   await openBill(page)

@@ -39,7 +39,7 @@ test('leftovers go into the drawer and come into another plan', async ({ page })
   await page.getByRole('button', { name: 'use them here' }).click()
   await expect(page.getByTestId('packing')).toContainText('0.00')
   await expect(page.getByText(/^from the drawer ·/)).toBeVisible()
-  // The rests that lie in the drawer of the nook came too.
+  // The offcuts that lie in the drawer of the nook came too.
   const used = page.getByRole('button', { name: /^\d+ mm ✕/ })
   await expect(used).toHaveCount(3)
   for (const left of [2, 1, 0]) {

@@ -21,24 +21,24 @@ import { wiringOf } from './wire/wires'
 const lateStages: { readonly [Name in LateName]: Derived<WorkedPlan[Name]> } = {
   wiring: derived(
     [...sourceFields, 'signal', 'wiring'],
-    ['cuts', 'lanes', 'circuit', 'full', 'supplies', 'leads'],
+    ['cutRuns', 'lanes', 'circuit', 'full', 'supplies', 'leads'],
     wiringOf,
   ),
-  joints: derived(['lines', 'own', 'units'], ['wiring', 'cuts', 'reels'], (given) =>
+  joints: derived(['lines', 'own', 'units'], ['wiring', 'cutRuns', 'reels'], (given) =>
     jointsOf(given.wiring, given, given.reels),
   ),
   steps: derived(
     ['lines', 'rules', 'limit', 'units', 'own'],
-    ['cuts', 'lit', 'nodes', 'lanes', 'supplies', 'wiring', 'joints'],
+    ['cutRuns', 'lit', 'nodes', 'lanes', 'supplies', 'wiring', 'joints'],
     stepsOf,
   ),
-  schedule: derived(['build'], ['steps', 'cuts'], buildOrder),
-  bars: derived(['own'], ['cuts'], ({ plan, cuts }) => barsOf(plan, cuts)),
+  schedule: derived(['build'], ['steps', 'cutRuns'], buildOrder),
+  bars: derived(['own'], ['cutRuns'], ({ plan, cutRuns }) => barsOf(plan, cutRuns)),
   sheets: derived([], ['measured'], ({ measured }) => sheetsOf(measured.runs)),
   bill: derived(
     ['lines', 'supplies', 'junctions', 'rules', 'signal', 'buy', 'own'],
     [
-      'cuts',
+      'cutRuns',
       'reels',
       'lit',
       'nodes',
@@ -59,7 +59,7 @@ const lateStages: { readonly [Name in LateName]: Derived<WorkedPlan[Name]> } = {
       'parts',
       'layout',
       'sources',
-      'cuts',
+      'cutRuns',
       'reels',
       'volts',
       'lit',

@@ -84,85 +84,85 @@ export const stages: {
   sources: derived([...sourceFields, 'bench'], ['layout'], ({ plan, layout }) =>
     sourcePlaces(plan, layout),
   ),
-  cuts: derived(
+  cutRuns: derived(
     ['lines', 'defaults', 'rules'],
     ['measured', 'parts'],
     ({ plan, measured, parts }) => cut(plan, measured.runs, parts),
   ),
   prices: derived(['buy'], [], ({ plan }) => plan.buy.prices),
-  reels: derived(['offcuts', 'rules'], ['cuts', 'prices'], ({ plan, cuts, prices }) =>
-    cutFromReels(cuts, plan.offcuts, { ...plan.rules, prices }, quickPacking),
+  reels: derived(['offcuts', 'rules'], ['cutRuns', 'prices'], ({ plan, cutRuns, prices }) =>
+    cutFromReels(cutRuns, plan.offcuts, { ...plan.rules, prices }, quickPacking),
   ),
-  prewired: derived([], ['cuts'], ({ cuts }) => prewiredInstead(cuts)),
-  volts: derived([...sourceFields, 'defaults'], ['cuts', 'parts'], ({ plan, cuts, parts }) =>
-    supplyVolts(plan, cuts, parts),
+  prewired: derived([], ['cutRuns'], ({ cutRuns }) => prewiredInstead(cutRuns)),
+  volts: derived([...sourceFields, 'defaults'], ['cutRuns', 'parts'], ({ plan, cutRuns, parts }) =>
+    supplyVolts(plan, cutRuns, parts),
   ),
   lit: derived(
     [...sourceFields, 'rules', 'signal'],
-    ['cuts', 'parts', 'volts'],
-    ({ plan, cuts, parts, volts }) => litRuns(plan, cuts, parts, volts),
+    ['cutRuns', 'parts', 'volts'],
+    ({ plan, cutRuns, parts, volts }) => litRuns(plan, cutRuns, parts, volts),
   ),
   nodes: derived([], ['measured'], ({ measured }) => nodeRuns(measured.runs)),
-  loads: derived(['scene', 'limit'], ['cuts', 'lit'], ({ plan, cuts, lit }) =>
-    loadRuns(plan, cuts, lit),
+  loads: derived(['scene', 'limit'], ['cutRuns', 'lit'], ({ plan, cutRuns, lit }) =>
+    loadRuns(plan, cutRuns, lit),
   ),
   lanes: derived(
     ['signal', 'rules'],
-    ['cuts', 'layout', 'sources'],
-    ({ plan, cuts, layout, sources }) => lanesOf(plan, cuts, layout, sources),
+    ['cutRuns', 'layout', 'sources'],
+    ({ plan, cutRuns, layout, sources }) => lanesOf(plan, cutRuns, layout, sources),
   ),
   needs: derived(
     ['signal'],
-    ['cuts', 'lanes', 'lit', 'nodes'],
-    ({ plan, cuts, lanes, lit, nodes }) => pinNeeds(plan, cuts, lanes, lit, nodes),
+    ['cutRuns', 'lanes', 'lit', 'nodes'],
+    ({ plan, cutRuns, lanes, lit, nodes }) => pinNeeds(plan, cutRuns, lanes, lit, nodes),
   ),
   fit: derived(['signal'], ['parts', 'needs', 'lanes'], ({ plan, parts, needs, lanes }) =>
     chosenBoard(plan, parts, needs, lanes),
   ),
-  plugs: derived(['rules'], ['cuts', 'lit', 'layout'], ({ plan, cuts, lit, layout }) =>
-    plugTrees(plan, cuts, lit, layout),
+  plugs: derived(['rules'], ['cutRuns', 'lit', 'layout'], ({ plan, cutRuns, lit, layout }) =>
+    plugTrees(plan, cutRuns, lit, layout),
   ),
   leads: derived(
     [...sourceFields, 'rules', 'defaults'],
-    ['cuts', 'lit', 'plugs', 'layout', 'sources'],
+    ['cutRuns', 'lit', 'plugs', 'layout', 'sources'],
     leadsOf,
   ),
   circuit: derived(
     [...sourceFields, 'rules', 'defaults', 'signal', 'wiring', 'units'],
-    ['cuts', 'lit', 'plugs', 'nodes', 'layout', 'sources', 'volts', 'lanes', 'fit', 'leads'],
+    ['cutRuns', 'lit', 'plugs', 'nodes', 'layout', 'sources', 'volts', 'lanes', 'fit', 'leads'],
     connect,
   ),
   full: derived(
     [...sourceFields, 'rules', 'defaults', 'scene', 'limit', 'signal'],
-    ['cuts', 'volts', 'leads', 'loads', 'lit', 'fit', 'lanes', 'circuit'],
+    ['cutRuns', 'volts', 'leads', 'loads', 'lit', 'fit', 'lanes', 'circuit'],
     (given) =>
       solveFeed(
         planNetwork(given, 'full-white'),
         'full-white',
-        given.cuts,
+        given.cutRuns,
         given.leads,
         given.loads,
       ),
   ),
   unlimited: derived(
     [...sourceFields, 'rules', 'defaults', 'scene', 'limit', 'signal'],
-    ['cuts', 'volts', 'leads', 'lit', 'fit', 'lanes', 'circuit', 'full'],
+    ['cutRuns', 'volts', 'leads', 'lit', 'fit', 'lanes', 'circuit', 'full'],
     (given) => {
       if (given.plan.limit === 1) return given.full
       const plan = { ...given.plan, limit: 1 }
-      const loads = loadRuns(plan, given.cuts, given.lit)
+      const loads = loadRuns(plan, given.cutRuns, given.lit)
       const network = planNetwork({ ...given, plan, loads }, 'full-white')
-      return solveFeed(network, 'full-white', given.cuts, given.leads, loads)
+      return solveFeed(network, 'full-white', given.cutRuns, given.leads, loads)
     },
   ),
   shown: derived(
     [...sourceFields, 'rules', 'defaults', 'scene', 'limit', 'signal'],
-    ['cuts', 'volts', 'leads', 'loads', 'lit', 'fit', 'lanes', 'circuit', 'full'],
+    ['cutRuns', 'volts', 'leads', 'loads', 'lit', 'fit', 'lanes', 'circuit', 'full'],
     (given) => {
       const { shown } = given.plan.scene
       return shown === 'full-white'
         ? given.full
-        : solveFeed(planNetwork(given, shown), shown, given.cuts, given.leads, given.loads)
+        : solveFeed(planNetwork(given, shown), shown, given.cutRuns, given.leads, given.loads)
     },
   ),
   supplies: derived(

@@ -17,7 +17,7 @@ import type { Plan } from './plan/plan'
 import { Kept } from './quantity/kept'
 import type { Lead } from './route/lead'
 import type { PlugTree } from './route/plugs'
-import { tallySignal, type TallySignal } from './signal/told'
+import { tallySignal, type TallySignal } from './signal/tally-signal'
 import { derived, type Derived, type WorkedPlan } from './stages'
 
 export interface TallyRun {
@@ -126,10 +126,10 @@ export interface EarlyTally {
 
 /** Parts of the tally that need no late stage, and how each is made of the results of stages. */
 export const earlyParts: { readonly [Part in keyof EarlyTally]: Derived<EarlyTally[Part]> } = {
-  totals: derived(['scene'], ['cuts', 'loads'], totalsOf),
-  runs: derived([], ['cuts', 'loads', 'full', 'lit'], ({ cuts, loads, full, lit }) => {
+  totals: derived(['scene'], ['cutRuns', 'loads'], totalsOf),
+  runs: derived([], ['cutRuns', 'loads', 'full', 'lit'], ({ cutRuns, loads, full, lit }) => {
     const litById = new Map(lit.map((run) => [run.id, run]))
-    return cuts.map((entry, index) => {
+    return cutRuns.map((entry, index) => {
       const { id } = entry.run
       const [load, fed, own] = [loads[index], full.runs.get(id), litById.get(id)]
       return keptRuns.get(entry, [load, fed, own], () => tallyRun(entry, load, fed, own))
@@ -142,7 +142,7 @@ export const earlyParts: { readonly [Part in keyof EarlyTally]: Derived<EarlyTal
   prewired: derived([], ['prewired'], ({ prewired }) => prewired),
   feed: derived(
     ['junctions', 'supplies'],
-    ['cuts', 'full', 'shown', 'supplies', 'plugs'],
+    ['cutRuns', 'full', 'shown', 'supplies', 'plugs'],
     (results) => {
       const { full, shown, plugs } = results
       return {
@@ -243,14 +243,14 @@ const amperesIn = (loads: readonly RunLoad[], loadCase: LoadCase): number =>
   add(loads, ({ currentA }) => currentA[loadCase])
 
 /** Length, pixels, lights and the most that is drawn, as the tally and the shelf tell them. */
-export const amountsOf = ({ cuts, loads }: Pick<WorkedPlan, 'cuts' | 'loads'>): Amounts => ({
-  lightLengthMm: add(cuts, ({ placedMm }) => placedMm),
-  pixels: add(cuts, ({ pixels }) => pixels),
-  singleLights: add(cuts, ({ run }) => run.lights.length),
+export const amountsOf = ({ cutRuns, loads }: Pick<WorkedPlan, 'cutRuns' | 'loads'>): Amounts => ({
+  lightLengthMm: add(cutRuns, ({ placedMm }) => placedMm),
+  pixels: add(cutRuns, ({ pixels }) => pixels),
+  singleLights: add(cutRuns, ({ run }) => run.lights.length),
   peakCurrentA: amperesIn(loads, 'full-white'),
 })
 
-function totalsOf({ plan, ...results }: Pick<WorkedPlan, 'plan' | 'cuts' | 'loads'>): Totals {
+function totalsOf({ plan, ...results }: Pick<WorkedPlan, 'plan' | 'cutRuns' | 'loads'>): Totals {
   const { loads } = results
   const watts = (loadCase: LoadCase): number =>
     add(loads, ({ currentA, volts }) => currentA[loadCase] * volts)

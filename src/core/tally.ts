@@ -30,9 +30,9 @@ export const tallyParts: { readonly [Part in keyof Tally]: Derived<Tally[Part]> 
   wiring: derived([], ['wiring', 'joints'], ({ wiring, joints }) => ({ ...wiring, joints })),
   warmth: derived(
     ['use', 'scene', 'limit', 'own', 'supplies', 'junctions'],
-    ['cuts', 'parts', 'volts'],
+    ['cutRuns', 'parts', 'volts'],
     (results) =>
-      results.cuts.flatMap((entry) =>
+      results.cutRuns.flatMap((entry) =>
         entry.cuts === 0 ? [] : [{ id: entry.run.id, riseK: warmthOf(results, entry).riseK }],
       ),
   ),

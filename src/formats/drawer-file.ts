@@ -19,7 +19,7 @@ export const drawerItemSchema = z.strictObject({
     .max(1_000_000, 'at most 1\u202f000\u202f000'),
 })
 
-/** What is in a drawer, as a file: counts in pieces or sheets, wire in m, a rest of strip each in mm or m. */
+/** What is in a drawer, as a file: counts in pieces or sheets, wire in m, an offcut of strip each in mm or m. */
 export const drawerSchema = z.strictObject({
   format: z.literal(drawerFormat, `“${drawerFormat}” is expected: this is no drawer file`),
   version: z.literal(drawerVersion, 'version 1 is expected; a newer file needs a newer program'),

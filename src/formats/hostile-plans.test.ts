@@ -167,7 +167,7 @@ describe('whatever a sum is given', () => {
       fc.property(mutated(given, 3), (call) => {
         const { name, given: input } = call as { name?: unknown; given?: unknown }
         const sum = sums.find((one) => one.name === name)
-        const told = sum?.tell(input)
+        const told = sum?.workOut(input)
         if (told === undefined) return
         if (told.ok) expect(holes([told.answer, told.lines])).toEqual([])
         else expect(told.issues.map(({ message }) => message)).not.toContain('')

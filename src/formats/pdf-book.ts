@@ -41,17 +41,17 @@ const roomOf = (across: number, down: number): readonly [width: number, height: 
  */
 export function planBook(plan: Plan): PdfPages {
   const results = worked(plan)
-  const { wiring, joints, receipt, reels, supplies, cuts } = results
+  const { wiring, joints, receipt, reels, supplies, cutRuns } = results
   const pageSize = paperOf(plan)
   const [short, long] = papers[pageSize]
   const pieces = labelledPieces(
-    cuts.map((entry) => ({ name: entry.run.name, pieces: entry.pieces })),
+    cutRuns.map((entry) => ({ name: entry.run.name, pieces: entry.pieces })),
   )
   const pages: Content[] = [
     { text: plan.name, fontSize: 20, bold: true },
     {
       text: [
-        plural(results.cuts.length, 'place'),
+        plural(results.cutRuns.length, 'place'),
         ...supplies.map(
           ({ slot, part, volts, needA }) =>
             `${slot.name}: ${part?.name ?? 'no supply fits'}, ${formatQuantity(volts, 'V')}, ${formatQuantity(needA, 'A')} required`,

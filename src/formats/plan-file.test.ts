@@ -87,7 +87,7 @@ describe('a file that is no plan is refused, and the message names the place', (
   })
 })
 
-it('a rest of strip longer than any reel, and more leads than can be worked out, open marked', () => {
+it('an offcut of strip longer than any reel, and more leads than can be worked out, open marked', () => {
   const lead = { fuse: 'auto', pad: 0 }
   const read = readPlanFile(
     changed((p) => {

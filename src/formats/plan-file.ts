@@ -171,7 +171,7 @@ function nearestTo(issue: z.core.$ZodIssue): number | undefined {
     return issue.origin === 'number' && Number(issue.minimum) > 0
       ? Number(issue.minimum)
       : undefined
-  // Rests of strip once had no upper bound.
+  // Offcuts of strip once had no upper bound.
   if (issue.code === 'too_big' && issue.path[0] === 'offcuts' && issue.path.at(-1) === 'lengthMm')
     return Number(issue.maximum)
   const nearest: unknown = issue.code === 'custom' ? issue.params?.nearest : undefined

@@ -2,7 +2,7 @@ import type { Point } from '../core/measure/geometry'
 import type { WireColour, WireRole } from '../core/plan/choices'
 import { wireRoles } from '../core/plan/choices'
 import type { Plan } from '../core/plan/plan'
-import type { Diagram, DrawnBlock, DrawnLabel, DrawnWire } from '../core/wire/drawn'
+import type { Diagram, DrawnBlock, DrawnLabel, DrawnWire } from '../core/wire/diagram-parts'
 import { node, svgText, type SvgNode } from './svg-tree'
 
 /** How the colours of wires look. */

@@ -193,7 +193,7 @@ describe('the diagram on paper', () => {
   })
 
   it('lists and labels name both ends of every wire', () => {
-    const pieces = labelledPieces([{ name: 'seat front', pieces: worked(plan).cuts[0]!.pieces }])
+    const pieces = labelledPieces([{ name: 'seat front', pieces: worked(plan).cutRuns[0]!.pieces }])
     const given = { plan, diagram, pieces, wiring: { ...wiring, joints } }
     for (const what of ['lists', 'labels'] as const) {
       const text = JSON.stringify(wiringPdf(what, given).content)

@@ -37,8 +37,8 @@ interface DrawnRun {
  * them shows.
  */
 export function secondModel(given: WorkedPlan): SecondSupply[] {
-  const { plan, cuts, lit, full, leads, fit, lanes, supplies } = given
-  const runs = new Map(cuts.map((entry) => [entry.run.id, drawnRun(plan, entry, lit)] as const))
+  const { plan, cutRuns, lit, full, leads, fit, lanes, supplies } = given
+  const runs = new Map(cutRuns.map((entry) => [entry.run.id, drawnRun(plan, entry, lit)] as const))
   const flows = leads.flatMap(({ id, from, to }) => {
     const supply = sourceOf(plan, from)
     const amperes = full.leads.find(({ lead }) => lead.id === id)?.currentA ?? 0
@@ -148,7 +148,7 @@ function sourceOf(plan: Plan, from: string): string | undefined {
 
 function drawnRun(
   plan: Plan,
-  { run, strip, cuts, pixels }: WorkedPlan['cuts'][number],
+  { run, strip, cuts, pixels }: WorkedPlan['cutRuns'][number],
   lit: WorkedPlan['lit'],
 ): DrawnRun {
   const { line } = run

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Told } from '../engine/follow-plan'
+import type { PlanAnswers } from '../engine/follow-plan'
 import { useSpotlight } from '../stores/spotlight'
-import { plugPath, type DrawnRun } from './drawn'
+import { plugPath, type DrawnRun } from './run-drawing'
 import { pathOf } from './view'
 
 const { tally, drawn, isRoomy } = defineProps<{
-  tally: Told
+  tally: PlanAnswers
   drawn: readonly DrawnRun[]
   /** Few enough runs for all wires to be shown. */
   isRoomy: boolean

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { turned, type Point } from '../../core/measure/geometry'
-import type { DrawnRun } from './drawn'
+import type { DrawnRun } from './run-drawing'
 import { handlesOf } from './handles'
 import type { Bench } from './use-run-hands'
 import { useSizeHands } from './use-size-hands'

@@ -6,7 +6,7 @@ import { measure } from '../../core/measure/measure'
 import { apart, chipsOf } from './chips'
 import type { Dimension } from '../../core/measure/shape'
 import { withDimension } from '../../core/measure/rewrite'
-import { drawnRuns, type DrawnRun } from './drawn'
+import { drawnRuns, type DrawnRun } from './run-drawing'
 import { fit, pathOf, rulerStep } from './view'
 
 const runOf = (text: string): DrawnRun => {

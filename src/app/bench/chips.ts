@@ -1,6 +1,6 @@
 import { middleOf, type Point } from '../../core/measure/geometry'
 import { placer } from '../../core/measure/layout'
-import type { DrawnRun } from './drawn'
+import type { DrawnRun } from './run-drawing'
 
 /** A dimension on the drawing: where it stands, px from where the bench begins, and for how many equal parts. */
 export interface Chip {

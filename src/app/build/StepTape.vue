@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Step } from '../../core/build/step'
-import type { Told } from '../engine/follow-plan'
+import type { PlanAnswers } from '../engine/follow-plan'
 
-const { step, runs } = defineProps<{ step: Step; runs: Told['runs'] }>()
+const { step, runs } = defineProps<{ step: Step; runs: PlanAnswers['runs'] }>()
 
 /** More runs than this are a place, and are shown on the drawing alone. */
 const most = 3

@@ -12,7 +12,7 @@ import { plural } from '../../core/quantity/format'
 import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
-import { freeRests, useDrawer } from '../stores/use-drawer'
+import { freeOffcuts, useDrawer } from '../stores/use-drawer'
 import { named } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
@@ -105,14 +105,14 @@ const titles = {
 const costOf = (lines: Receipt['lines']): number =>
   lines.reduce((sum, { cost }) => sum + (cost ?? 0), 0)
 
-/** What the drawer would give besides what is taken already: rests of strip whole, of other things as much as is missing. */
+/** What the drawer would give besides what is taken already: offcuts of strip whole, of other things as much as is missing. */
 const offer = computed(() => {
-  const rests = freeRests(
-    entries.value.filter(({ restMm }) => restMm !== undefined),
+  const offcuts = freeOffcuts(
+    entries.value.filter(({ offcutMm }) => offcutMm !== undefined),
     new Set(receipt.lines.flatMap(({ part }) => part ?? [])),
   )
   const items = entries.value
-    .filter(({ restMm, free }) => restMm === undefined && free > 0)
+    .filter(({ offcutMm, free }) => offcutMm === undefined && free > 0)
     .map((entry) => ({ ...entry, amount: entry.free }))
   const taken = takenFor(
     // As if nothing were taken yet: what the drawer gives is worked out anew.
@@ -121,13 +121,17 @@ const offer = computed(() => {
   )
   const key = ({ item, line, amount }: Taken): string => `${item} ${line} ${amount.toFixed(3)}`
   const before = new Set(plan.buy.taken.map(key))
-  return { rests, taken, fresh: taken.filter((one) => !before.has(key(one))).length + rests.length }
+  return {
+    offcuts,
+    taken,
+    fresh: taken.filter((one) => !before.has(key(one))).length + offcuts.length,
+  }
 })
 function takeFromDrawer(): void {
-  const { rests, taken } = offer.value
+  const { offcuts, taken } = offer.value
   store.commit(
     [
-      ...(rests.length > 0 ? [{ do: 'add-offcuts', offcuts: rests } as const] : []),
+      ...(offcuts.length > 0 ? [{ do: 'add-offcuts', offcuts } as const] : []),
       { do: 'set-buy', buy: { taken } },
     ],
     { label: 'take from the drawer' },
@@ -210,7 +214,7 @@ const isEmpty = computed(() => receipt.lines.length === 0)
         <button
           v-if="offer.fresh > 0 && plan.buy.isBooked !== true"
           class="button-main"
-          title="Rests, wire and parts in the drawer that no other plan takes"
+          title="Offcuts, wire and parts in the drawer that no other plan takes"
           @click="takeFromDrawer"
         >
           <PackageOpen :size="15" /> Take {{ plural(offer.fresh, 'thing') }} from the drawer

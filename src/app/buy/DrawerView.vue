@@ -10,7 +10,7 @@ import { messageOf } from '../../core/quantity/message-of'
 import { readDrawerText, writeDrawerFile } from '../../formats/drawer-file'
 import { numberOf } from '../../formats/csv-read'
 import { saveText } from '../shell/save-text'
-import { restItem } from '../storage/db'
+import { offcutItem } from '../storage/db'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { usePlanParts } from '../stores/plan-parts'
@@ -35,19 +35,22 @@ const stripName = (id: string | undefined): string | undefined =>
   store.parts.strips.find((strip) => strip.id === id)?.name
 const kinds = computed(() =>
   [
-    { title: 'Rests of strip', own: entries.value.filter(({ restMm }) => restMm !== undefined) },
+    {
+      title: 'Offcuts of strip',
+      own: entries.value.filter(({ offcutMm }) => offcutMm !== undefined),
+    },
     {
       title: 'Wire and cable',
-      own: entries.value.filter(({ restMm, unit }) => restMm === undefined && unit === 'm'),
+      own: entries.value.filter(({ offcutMm, unit }) => offcutMm === undefined && unit === 'm'),
     },
     {
       title: 'Parts',
-      own: entries.value.filter(({ restMm, unit }) => restMm === undefined && unit !== 'm'),
+      own: entries.value.filter(({ offcutMm, unit }) => offcutMm === undefined && unit !== 'm'),
     },
   ].filter(({ own }) => own.length > 0),
 )
-const nameOf = ({ name, part, restMm }: DrawerEntry): string =>
-  restMm === undefined ? name : (stripName(part) ?? name)
+const nameOf = ({ name, part, offcutMm }: DrawerEntry): string =>
+  offcutMm === undefined ? name : (stripName(part) ?? name)
 
 /** What the plan needs or knows, to choose from by name. */
 const known = computed(() => [
@@ -86,7 +89,7 @@ async function add(): Promise<void> {
       problem.value = `“${newAmount.value}” is no length of strip: 1240, 1.24 m or 4' 1" are.`
       return
     }
-    await shelf.putInDrawer([restItem(nanoid(8), { id: part, name }, length.mm)])
+    await shelf.putInDrawer([offcutItem(nanoid(8), { id: part, name }, length.mm)])
   } else {
     const amount = numberOf(newAmount.value === '' ? '1' : newAmount.value)
     if (amount === undefined || amount <= 0 || amount > 1_000_000) {
@@ -220,7 +223,7 @@ const isBooking = ref(false)
       v-if="entries.length === 0"
       class="grid h-full place-items-center text-center text-bench-soft"
     >
-      The drawer is empty. Put in what lies around: rests of strip with their length, wire by the
+      The drawer is empty. Put in what lies around: offcuts of strip with their length, wire by the
       metre, supplies, boards.
     </p>
     <section v-for="{ title, own } in kinds" :key="title" class="mb-4">
@@ -240,7 +243,7 @@ const isBooking = ref(false)
             {{ amountText({ ...entry, amount: entry.amount - entry.free }, plan.units) }}
           </span>
         </span>
-        <span v-if="entry.restMm !== undefined" class="w-32 text-right">
+        <span v-if="entry.offcutMm !== undefined" class="w-32 text-right">
           {{ amountText(entry, plan.units) }}
         </span>
         <NumberField

@@ -49,7 +49,7 @@ function use({ name, commands }: HaveUse): void {
     </div>
     <p v-if="found.length === 0 && job.progress.value === undefined" class="text-bench-soft">
       Nothing in the drawer could take the place of what this plan buys: no supply of its volts, no
-      other board, no rest of a strip that fits.
+      other board, no offcut of a strip that fits.
     </p>
     <div
       v-for="one in found"

@@ -2,11 +2,11 @@ import { nanoid } from 'nanoid'
 import type { ReceiptLine } from '../../core/buy/receipt'
 import type { StripReels } from '../../core/cut/reels'
 import type { WireGroup } from '../../core/wire/spools'
-import { restItem, type StoredItem } from '../storage/db'
+import { offcutItem, type StoredItem } from '../storage/db'
 import type { DrawerEntry } from '../stores/use-drawer'
 
 /** Shorter ones are thrown away, mm. */
-const keptRestMm = 100
+const keptOffcutMm = 100
 const keptWireMm = 300
 
 /** What happens to the drawer once a plan is built. */
@@ -17,7 +17,7 @@ export interface Booking {
   readonly into: readonly StoredItem[]
 }
 
-/** What a built plan took out of the drawer, and what goes into it: rests of strip and wire, and the rest of packs that were bought. */
+/** What a built plan took out of the drawer, and what goes into it: offcuts of strip and wire, and the rest of packs that were bought. */
 export function bookingOf(
   entries: readonly DrawerEntry[],
   lines: readonly ReceiptLine[],
@@ -29,14 +29,14 @@ export function bookingOf(
     .filter(({ takenHere }) => takenHere > 0)
     .map((entry) => ({
       entry,
-      left: entry.restMm === undefined ? Math.max(0, entry.amount - entry.takenHere) : 0,
+      left: entry.offcutMm === undefined ? Math.max(0, entry.amount - entry.takenHere) : 0,
     }))
-  const rests = reels.flatMap(({ strip, reels: bins }) =>
+  const offcuts = reels.flatMap(({ strip, reels: bins }) =>
     bins
-      .filter(({ leftoverMm }) => leftoverMm >= keptRestMm)
-      .map(({ leftoverMm }) => restItem(nanoid(8), strip, Math.floor(leftoverMm))),
+      .filter(({ leftoverMm }) => leftoverMm >= keptOffcutMm)
+      .map(({ leftoverMm }) => offcutItem(nanoid(8), strip, Math.floor(leftoverMm))),
   )
-  const wireRests = wires.flatMap(({ sold, spools }) =>
+  const wireOffcuts = wires.flatMap(({ sold, spools }) =>
     spools
       .filter(({ kind, leftMm }) => kind === 'spool' && leftMm >= keptWireMm)
       .map(({ leftMm }): StoredItem => ({
@@ -56,5 +56,5 @@ export function bookingOf(
       unit,
       amount: Math.floor(over * 100 + 1e-6) / 100,
     }))
-  return { out, into: [...rests, ...wireRests, ...packs].filter(({ amount }) => amount > 0) }
+  return { out, into: [...offcuts, ...wireOffcuts, ...packs].filter(({ amount }) => amount > 0) }
 }

@@ -8,9 +8,9 @@ import type { Strip } from '../../core/plan/parts'
 import type { Plan } from '../../core/plan/plan'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
 import { cutsTable } from '../../formats/csv-cuts'
-import { freeRests, useDrawer } from '../stores/use-drawer'
+import { freeOffcuts, useDrawer } from '../stores/use-drawer'
 import { saveTable } from '../shell/save-table'
-import { restItem } from '../storage/db'
+import { offcutItem } from '../storage/db'
 import { useNotices } from '../stores/notices'
 import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
@@ -59,32 +59,32 @@ const above = computed(
     1,
 )
 
-/** Rests in the browser's drawer that fit this plan's strips and are not in it yet. */
+/** Offcuts in the browser's drawer that fit this plan's strips and are not in it yet. */
 const entries = useDrawer(() => plan)
 const drawer = computed(() =>
-  freeRests(entries.value, new Set(shown.value.map(({ strip }) => strip.id))),
+  freeOffcuts(entries.value, new Set(shown.value.map(({ strip }) => strip.id))),
 )
 const usable = 100
 
 async function keepLeftovers(): Promise<void> {
-  const rests = shown.value.flatMap(({ strip, reels: bins }) =>
+  const offcuts = shown.value.flatMap(({ strip, reels: bins }) =>
     bins
       .filter(({ leftoverMm }) => leftoverMm >= usable)
-      .map(({ leftoverMm }) => restItem(nanoid(8), strip, Math.floor(leftoverMm))),
+      .map(({ leftoverMm }) => offcutItem(nanoid(8), strip, Math.floor(leftoverMm))),
   )
-  await shelf.putInDrawer(rests)
+  await shelf.putInDrawer(offcuts)
   notices.show({
     kind: 'done',
-    text: `${String(rests.length)} leftovers of 100 mm or more are in the drawer, for any plan.`,
+    text: `${String(offcuts.length)} leftovers of 100 mm or more are in the drawer, for any plan.`,
   })
 }
-function useRests(): void {
+function useOffcuts(): void {
   store.commit([{ do: 'add-offcuts', offcuts: drawer.value }], {
-    label: 'use rests from the drawer',
+    label: 'use offcuts from the drawer',
   })
 }
 function putBack(id: string): void {
-  store.commit([{ do: 'remove-offcut', offcut: id }], { label: 'put a rest back' })
+  store.commit([{ do: 'remove-offcut', offcut: id }], { label: 'put an offcut back' })
 }
 const stock = shallowRef<Strip>()
 function setStock(strip: Strip): void {
@@ -144,18 +144,18 @@ const saveCsv = (): void => {
     <p v-if="drawer.length > 0" class="mb-2 text-[12.5px] text-bench-soft">
       In the drawer:
       {{ drawer.map(({ lengthMm }) => formatLength(lengthMm, plan.units)).join(', ') }}
-      <button class="link-quiet ml-1" @click="useRests">use them here</button>
+      <button class="link-quiet ml-1" @click="useOffcuts">use them here</button>
     </p>
     <p v-if="plan.offcuts.length > 0" class="mb-2 text-[12.5px] text-bench-soft">
-      Rests used here:
+      Offcuts used here:
       <button
-        v-for="rest in plan.offcuts"
-        :key="rest.id"
+        v-for="offcut in plan.offcuts"
+        :key="offcut.id"
         class="link-quiet prints mr-2"
-        :title="`Put the rest of ${formatLength(rest.lengthMm, plan.units)} back`"
-        @click="putBack(rest.id)"
+        :title="`Put the offcut of ${formatLength(offcut.lengthMm, plan.units)} back`"
+        @click="putBack(offcut.id)"
       >
-        {{ formatLength(rest.lengthMm, plan.units) }} ✕
+        {{ formatLength(offcut.lengthMm, plan.units) }} ✕
       </button>
     </p>
     <p class="mb-2 flex flex-wrap items-center gap-x-2 text-[12.5px] text-bench-soft">

@@ -19,7 +19,7 @@ const always = [
 ] as const satisfies readonly PartName[]
 
 /** What is known of the open plan: the parts that every page has, and those that come later, once they have come. */
-export type Told = Pick<PlanParts, (typeof always)[number]> &
+export type PlanAnswers = Pick<PlanParts, (typeof always)[number]> &
   Partial<PlanParts> & { readonly roll: readonly RollSection[] }
 
 /** The far end: in the worker, or in tests at the other end of a message channel. */
@@ -51,7 +51,7 @@ export class PlanFollower {
 
   constructor(
     private readonly service: Answering,
-    private readonly onTold: (told: Told) => void,
+    private readonly onAnswers: (told: PlanAnswers) => void,
     private readonly onProblem: (message: string) => void,
   ) {
     this.request = latestWins<Job, { answer: Answer; generation: number }>(
@@ -135,6 +135,6 @@ export class PlanFollower {
       ),
     }
     if (always.every((part) => part in this.parts))
-      this.onTold({ roll: [], ...this.parts } as unknown as Told)
+      this.onAnswers({ roll: [], ...this.parts } as unknown as PlanAnswers)
   }
 }

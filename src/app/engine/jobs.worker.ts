@@ -36,7 +36,7 @@ import { drawingSvg, scaledDrawing, type ScaledDrawing } from '../../formats/svg
 import { factsOf, workOf, type PlanFacts } from './plan-facts'
 
 /** A show as it was played, and what is wrong with it. */
-export interface ShowTold {
+export interface ShowResults {
   readonly played: Played
   readonly verdicts: readonly Verdict[]
   readonly board: ShowBoard | undefined
@@ -47,7 +47,7 @@ export interface ShowTold {
 /** How a show flashes, then what it comes to, its verdicts without remedies until those have been tried. */
 export interface EarlyShow {
   readonly flashing: Flashing
-  readonly told?: ShowTold
+  readonly results?: ShowResults
 }
 
 /** Jobs that take longer than a key stroke. They end with their worker when an edit supersedes them. */
@@ -55,7 +55,7 @@ const service = {
   /** Searches on for the cheapest reels; `tell` hears how many sets of reels were tried. */
   pack(plan: Plan, tell: (tried: number) => void): StripReels[] {
     return cutFromReels(
-      worked(plan).cuts,
+      worked(plan).cutRuns,
       plan.offcuts,
       { ...plan.rules, ...plan.buy },
       {
@@ -143,7 +143,7 @@ const service = {
     const day = showDay(given, show, whole)
     early({
       flashing: whole.flashing,
-      told: {
+      results: {
         played,
         board: whole.board,
         day,

@@ -27,7 +27,7 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
   ...tallyParts,
   facts: derived(
     ['buy', 'units'],
-    ['reels', 'joints', 'receipt', 'cuts', 'layout', 'loads', 'verdicts'],
+    ['reels', 'joints', 'receipt', 'cutRuns', 'layout', 'loads', 'verdicts'],
     ({ plan, reels, joints, receipt, ...results }) => ({
       shelf: factsOf({ plan, ...results }),
       reels: reels.reduce(
@@ -48,7 +48,7 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
   sheets: derived([], ['sheets'], ({ sheets }) => sheets),
   boxes: derived(
     ['buy', 'junctions', 'signal'],
-    ['fit', 'full', 'supplies', 'wiring', 'cuts', 'sources', 'layout'],
+    ['fit', 'full', 'supplies', 'wiring', 'cutRuns', 'sources', 'layout'],
     planBoxes,
   ),
   build: derived([], ['schedule'], ({ schedule }) => schedule),
@@ -60,7 +60,7 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
   }),
   templates: derived(
     ['rules', 'own'],
-    ['cuts', 'lit', 'nodes', 'lanes', 'layout', 'wiring'],
+    ['cutRuns', 'lit', 'nodes', 'lanes', 'layout', 'wiring'],
     templatesOf,
   ),
   measured: derived([...everything, 'build'], meterStages, (results) =>
@@ -68,20 +68,20 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
   ),
   upkeep: derived(
     ['use', 'build', 'upkeep'],
-    ['cuts', 'joints', 'supplies', 'batteries'],
+    ['cutRuns', 'joints', 'supplies', 'batteries'],
     upkeepOf,
   ),
   howFar: derived(['build', 'wiring'], ['steps'], ({ plan, steps }) => {
     const { done, skipped } = progressOf(plan, steps, Infinity)
     return { steps: steps.length, done: done.size + skipped.size }
   }),
-  link: derived(['limit', 'signal'], ['cuts', 'lit', 'lanes', 'layout'], linkPlan),
-  diagram: derived(['units'], ['wiring', 'cuts', 'lanes'], (results) =>
+  link: derived(['limit', 'signal'], ['cutRuns', 'lit', 'lanes', 'layout'], linkPlan),
+  diagram: derived(['units'], ['wiring', 'cutRuns', 'lanes'], (results) =>
     diagramOf(results.wiring, results, results.plan.units),
   ),
   program: derived(
     ['name', 'rules', 'limit', 'signal', 'units'],
-    ['cuts', 'lit', 'fit', 'lanes', 'supplies', 'layout'],
+    ['cutRuns', 'lit', 'fit', 'lanes', 'supplies', 'layout'],
     (results) => {
       const data = programData(results)
       return {

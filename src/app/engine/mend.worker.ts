@@ -21,7 +21,7 @@ import type { TipPlace } from '../../core/mend/tips'
 import { noneFits, pairsFor } from '../../core/mend/two'
 import { whyOf } from '../../core/mend/why'
 import type { Plan } from '../../core/plan/plan'
-import type { Diagram } from '../../core/wire/drawn'
+import type { Diagram } from '../../core/wire/diagram-parts'
 import { diagramOf } from '../../core/wire/diagram'
 import { worked } from '../../core/worked'
 
@@ -49,7 +49,7 @@ export interface OpenMend {
 }
 
 /** A fault as the page names it, with how it is mended. */
-export interface ToldFault {
+export interface ShownFault {
   readonly id: string
   readonly kind: string
   readonly title: string
@@ -58,17 +58,17 @@ export interface ToldFault {
 }
 
 /** A suspect as the page tells it. */
-export interface ToldSuspect extends ToldFault {
+export interface ShownSuspect extends ShownFault {
   readonly probability: number
   readonly why: readonly string[]
   /** Others that look and measure the same. */
-  readonly same: readonly (ToldFault & { readonly probability: number })[]
+  readonly same: readonly (ShownFault & { readonly probability: number })[]
   /** What it would look like, by run. */
   readonly look: Readonly<Record<string, readonly Stretch[]>>
 }
 
-export interface Told {
-  readonly suspects: readonly ToldSuspect[]
+export interface Ranking {
+  readonly suspects: readonly ShownSuspect[]
   /** All that are not listed. */
   readonly others: { readonly count: number; readonly probability: number }
   /** Bits that are not known yet. */
@@ -112,7 +112,7 @@ export interface Named {
   readonly mend: Mend
 }
 
-const [mostTold, mostTests, mostPairs] = [8, 5, 3]
+const [mostSuspects, mostTests, mostPairs] = [8, 5, 3]
 
 /** Until the first ranking, and then from pause to pause, ms. */
 const [firstMs, sliceMs] = [1_200, 400]
@@ -156,7 +156,7 @@ class MendService {
   }
 
   /** Suspects and tests by what is seen; `undefined` before a plan is open. */
-  rank(seen: Seen, skipped: readonly string[]): Told | undefined {
+  rank(seen: Seen, skipped: readonly string[]): Ranking | undefined {
     const { diagnosis } = this
     if (diagnosis === undefined) return undefined
     const issues = seenIssues(seen, diagnosis.stage)
@@ -172,8 +172,8 @@ class MendService {
         cleared: [],
       }
     const all = diagnosis.suspects(seen)
-    const told = all.slice(0, mostTold)
-    const rest = all.slice(mostTold)
+    const told = all.slice(0, mostSuspects)
+    const rest = all.slice(mostSuspects)
     const isOdd = noneFits(diagnosis, seen)
     const name = ({ fault }: Candidate): string => `${fault.title}, ${fault.where}`
     return {
@@ -181,7 +181,7 @@ class MendService {
         ...this.told(diagnosis, candidate, seen),
         probability,
         same: same.map(({ candidate: { fault }, probability: own }) => ({
-          ...toldFault(fault),
+          ...shownFault(fault),
           probability: own,
         })),
       })),
@@ -263,7 +263,7 @@ class MendService {
   }
 
   /** What faults look like at the same time, by run. */
-  together(faults: readonly string[]): ToldSuspect['look'] {
+  together(faults: readonly string[]): ShownSuspect['look'] {
     const { diagnosis } = this
     if (diagnosis === undefined) return {}
     return looksOf(
@@ -331,20 +331,20 @@ class MendService {
     diagnosis: Diagnosis,
     candidate: Candidate,
     seen: Seen,
-  ): Omit<ToldSuspect, 'probability' | 'same'> {
+  ): Omit<ShownSuspect, 'probability' | 'same'> {
     const { fault, look } = candidate
     return {
-      ...toldFault(fault),
+      ...shownFault(fault),
       why: whyOf(diagnosis, candidate, seen),
       look: looksOf(diagnosis, look),
     }
   }
 }
 
-const looksOf = ({ stage }: Diagnosis, { runs }: Candidate['look']): ToldSuspect['look'] =>
+const looksOf = ({ stage }: Diagnosis, { runs }: Candidate['look']): ShownSuspect['look'] =>
   Object.fromEntries(stage.runs.map(({ id, count }) => [id, stretchesOf(runs.get(id), count)]))
 
-const toldFault = ({ id, kind, title, where }: Candidate['fault']): ToldFault => ({
+const shownFault = ({ id, kind, title, where }: Candidate['fault']): ShownFault => ({
   id,
   kind,
   title,
@@ -364,7 +364,7 @@ function causesOf({ candidates }: Diagnosis): Hidden['causes'] {
 
 function paintRuns({ stage }: Diagnosis, given: ReturnType<typeof worked>): readonly PaintRun[] {
   return stage.runs.map(({ id, name, count, strip, lights }): PaintRun => {
-    const entry = given.cuts.find(({ run }) => run.id === id)
+    const entry = given.cutRuns.find(({ run }) => run.id === id)
     const perGroup = strip.light.kind === 'pixels' ? strip.light.perCut : 1
     let from = 0
     return {

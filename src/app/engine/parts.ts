@@ -11,7 +11,7 @@ import type { LinkPlan } from '../../core/glow/link/lanes'
 import type { UpkeepTask } from '../../core/mend/upkeep'
 import type { Tally } from '../../core/tally'
 import type { Fixes } from '../../core/choose/fixes'
-import type { Diagram } from '../../core/wire/drawn'
+import type { Diagram } from '../../core/wire/diagram-parts'
 import type { Issue } from '../../core/quantity/z'
 import type { PlanFacts } from './plan-facts'
 

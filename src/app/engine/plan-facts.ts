@@ -50,13 +50,13 @@ export function workOf({
   plan,
   receipt,
   schedule: { steps },
-  cuts,
+  cutRuns,
   joints,
   supplies,
   batteries,
 }: Pick<WorkedPlan, 'plan' | 'receipt' | 'schedule' | keyof UpkeepGiven>): PlanWork {
   const { done, skipped } = progressOf(plan, steps, Infinity)
-  const [first] = upkeepOf({ plan, cuts, joints, supplies, batteries })
+  const [first] = upkeepOf({ plan, cutRuns, joints, supplies, batteries })
   return {
     cost: receipt.total,
     currency: plan.buy.currency,
@@ -69,16 +69,16 @@ export function workOf({
 /** What a worked-out plan comes to for the shelf. */
 export function factsOf({
   plan,
-  cuts,
+  cutRuns,
   layout,
   loads,
   verdicts,
-}: Pick<WorkedPlan, 'plan' | 'cuts' | 'layout' | 'loads' | 'verdicts'>): PlanFacts {
+}: Pick<WorkedPlan, 'plan' | 'cutRuns' | 'layout' | 'loads' | 'verdicts'>): PlanFacts {
   const count = (grade: Grade): number =>
     verdicts.filter((verdict) => verdict.grade === grade).length
   const places = placesOf(layout)
   const round = ([x, y]: Point): Point => [Math.round(x), Math.round(y)]
-  const drawn = cuts.slice(0, mostDrawn).flatMap(({ run }, index) => {
+  const drawn = cutRuns.slice(0, mostDrawn).flatMap(({ run }, index) => {
     const place = places.get(run.id)
     if (place === undefined) return []
     const at = placer(run, place)
@@ -94,8 +94,8 @@ export function factsOf({
   const { x, y, width, height } = layout.box
   return {
     units: plan.units,
-    places: cuts.length,
-    ...amountsOf({ cuts, loads }),
+    places: cutRuns.length,
+    ...amountsOf({ cutRuns, loads }),
     stops: count('stop'),
     warnings: count('warning'),
     drawing: {

@@ -10,7 +10,7 @@ import type { Plan } from '../../core/plan/plan'
 import { rollOf } from '../../core/roll/roll'
 import { worked } from '../../core/worked'
 import { demoPlan } from '../../testing/demo-plan'
-import { PlanFollower, type Answering, type Told } from './follow-plan'
+import { PlanFollower, type Answering, type PlanAnswers } from './follow-plan'
 import { whole } from './delta'
 import { PlanService } from './plan-service'
 import { runs } from '../../testing/runs'
@@ -29,9 +29,9 @@ afterAll(() => {
 async function toldOf(
   follower: PlanFollower,
   plan: Plan,
-  last: () => Told | undefined,
-  isThere: (told: Told) => boolean,
-): Promise<Told> {
+  last: () => PlanAnswers | undefined,
+  isThere: (told: PlanAnswers) => boolean,
+): Promise<PlanAnswers> {
   follower.follow(plan)
   for (let tries = 0; tries < 400; tries += 1) {
     const told = last()
@@ -43,7 +43,7 @@ async function toldOf(
 
 describe('the engine of the open plan', () => {
   it('tells a page just what the tally of the command line says, edit after edit', async () => {
-    let last: Told | undefined
+    let last: PlanAnswers | undefined
     const follower = new PlanFollower(
       service,
       (told) => {

@@ -7,7 +7,7 @@ import type { SumCard, SumLine } from '../../core/sums/sum'
 import type { Issue } from '../../core/quantity/z'
 
 /** A sum's answer as the page shows it. */
-export type ToldSum =
+export type ShownSum =
   | {
       readonly ok: true
       readonly given: object
@@ -23,15 +23,15 @@ const sumOf = (name: string): (typeof sums)[number] | undefined =>
 
 const service = {
   cards: (): SumCard[] => sums.map(({ card }) => card),
-  tell: (name: string, given: object): ToldSum => {
-    const told = sumOf(name)?.tell(given)
-    if (told === undefined) return { ok: false, issues: [{ path: '', message: `no sum ${name}` }] }
-    return told.ok ? { ...told, into: told.into?.label } : told
+  workOut: (name: string, given: object): ShownSum => {
+    const found = sumOf(name)?.workOut(given)
+    if (found === undefined) return { ok: false, issues: [{ path: '', message: `no sum ${name}` }] }
+    return found.ok ? { ...found, into: found.into?.label } : found
   },
   /** The edits that put an answer into a plan. */
   into: (name: string, given: object, plan: Plan, newLineId: string): readonly Command[] => {
-    const told = sumOf(name)?.tell(given)
-    return told?.ok === true ? (told.into?.commands(plan, newLineId) ?? []) : []
+    const found = sumOf(name)?.workOut(given)
+    return found?.ok === true ? (found.into?.commands(plan, newLineId) ?? []) : []
   },
 }
 

@@ -4,10 +4,10 @@ import { packUse } from '../../core/feed/batteries'
 import { suits } from '../../core/feed/supplies'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
-import type { Told } from '../engine/follow-plan'
+import type { PlanAnswers } from '../engine/follow-plan'
 import { usePlanParts } from '../stores/plan-parts'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
+const { plan, tally } = defineProps<{ plan: Plan; tally: PlanAnswers | undefined }>()
 
 const BatteryChart = defineAsyncComponent(() => import('./BatteryChart.vue'))
 

@@ -2,14 +2,14 @@
 import { computed } from 'vue'
 import { fixed, formatQuantity } from '../../core/quantity/format'
 import LineChart from '../ui/LineChart.vue'
-import type { Told } from '../engine/follow-plan'
+import type { PlanAnswers } from '../engine/follow-plan'
 
 const { battery, name } = defineProps<{
   battery: Pick<
-    Told['batteries'][number],
+    PlanAnswers['batteries'][number],
     'course' | 'cutoffV' | 'peakFirstV' | 'hours' | 'endsBy'
   > &
-    Partial<Pick<Told['batteries'][number], 'hoursAt'>>
+    Partial<Pick<PlanAnswers['batteries'][number], 'hoursAt'>>
   name: string
 }>()
 

@@ -3,11 +3,11 @@ import { computed } from 'vue'
 import { stripOf } from '../../core/parts/find-strips'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
-import type { Told } from '../engine/follow-plan'
+import type { PlanAnswers } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
+const { plan, tally } = defineProps<{ plan: Plan; tally: PlanAnswers | undefined }>()
 
 const store = usePlanStore()
 const spotlight = useSpotlight()

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Plan } from '../../core/plan/plan'
-import type { Told } from '../engine/follow-plan'
+import type { PlanAnswers } from '../engine/follow-plan'
 import BranchTree from './BranchTree.vue'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
+const { plan, tally } = defineProps<{ plan: Plan; tally: PlanAnswers | undefined }>()
 
 const roots = computed(
   () => tally?.feed.branches.filter(({ branches }) => branches.length > 0) ?? [],

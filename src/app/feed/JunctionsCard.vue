@@ -6,7 +6,7 @@ import { waysOf } from '../../core/feed/branches'
 import { feedsOf } from '../../core/plan/feeds'
 import type { Junction, Plan } from '../../core/plan/plan'
 import { withSet, type Settable } from '../../core/plan/with-set'
-import type { Told } from '../engine/follow-plan'
+import type { PlanAnswers } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
 import LeadEditor from './LeadEditor.vue'
 import NumberField from '../ui/NumberField.vue'
@@ -14,7 +14,7 @@ import PickField from '../ui/PickField.vue'
 import TextField from '../ui/TextField.vue'
 import ExplainedText from '../shell/ExplainedText.vue'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
+const { plan, tally } = defineProps<{ plan: Plan; tally: PlanAnswers | undefined }>()
 
 const store = usePlanStore()
 

@@ -4,12 +4,12 @@ import { feedsOf } from '../../core/plan/feeds'
 import type { Feed, Line, Plan } from '../../core/plan/plan'
 import { withSet, type Settable } from '../../core/plan/with-set'
 import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
-import type { Told } from '../engine/follow-plan'
+import type { PlanAnswers } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 import LeadEditor from './LeadEditor.vue'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: Told }>()
+const { plan, tally } = defineProps<{ plan: Plan; tally: PlanAnswers }>()
 
 const store = usePlanStore()
 const spotlight = useSpotlight()

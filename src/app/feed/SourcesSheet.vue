@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import type { Plan } from '../../core/plan/plan'
-import type { Told } from '../engine/follow-plan'
+import type { PlanAnswers } from '../engine/follow-plan'
 import BatteriesCard from './BatteriesCard.vue'
 import DistributionCard from './DistributionCard.vue'
 import JunctionsCard from './JunctionsCard.vue'
 import SuppliesCard from './SuppliesCard.vue'
 import UseCard from './UseCard.vue'
 
-defineProps<{ plan: Plan; tally: Told | undefined }>()
+defineProps<{ plan: Plan; tally: PlanAnswers | undefined }>()
 </script>
 
 <template>

@@ -7,7 +7,7 @@ import { powerSwitches } from '../../core/parts/power-switches'
 import type { Plan, SupplySlot } from '../../core/plan/plan'
 import { formatQuantity, significant } from '../../core/quantity/format'
 import type { TallySupply } from '../../core/tally'
-import type { Told } from '../engine/follow-plan'
+import type { PlanAnswers } from '../engine/follow-plan'
 import { nextSupply } from '../../core/verdict/next-supply'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
@@ -15,7 +15,7 @@ import type { Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 import TickField from '../ui/TickField.vue'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
+const { plan, tally } = defineProps<{ plan: Plan; tally: PlanAnswers | undefined }>()
 
 const store = usePlanStore()
 const spotlight = useSpotlight()

@@ -5,15 +5,15 @@ import type { Plan, Show } from '../../core/plan/plan'
 import { fixed, formatQuantity } from '../../core/quantity/format'
 import type { ProgramData } from '../../core/signal/program'
 import { slowFps } from '../../core/lanes/timing'
-import type { ShowTold } from '../engine/jobs.worker'
+import type { ShowResults } from '../engine/jobs.worker'
 import { useJob } from '../engine/use-job'
 import { saveText } from '../shell/save-text'
 import { usePart } from '../stores/use-parts'
 
-const { plan, show, told } = defineProps<{
+const { plan, show, results } = defineProps<{
   plan: Plan
   show: Show
-  told: Pick<ShowTold, 'board'> | undefined
+  results: Pick<ShowResults, 'board'> | undefined
 }>()
 
 /** A show as it is kept in a file. */
@@ -39,7 +39,7 @@ const texts = usePart('program')
 const settings = computed(() =>
   texts.value === undefined ? undefined : (JSON.parse(texts.value.json) as ProgramData),
 )
-const board = computed(() => told?.board)
+const board = computed(() => results?.board)
 const framesPerSecond = computed(() => board.value && boardFps(board.value))
 const kilobytes = (bytes: number): string =>
   bytes < 1024 ? `${String(bytes)} B` : `${fixed(bytes / 1024, 1)} KB`
@@ -102,7 +102,7 @@ const kilobytes = (bytes: number): string =>
       </li>
       <li>
         Call <code class="font-mono">glow_run()</code> once a frame from your main loop. Lanes, pins
-        and inputs are told at the top of the file.
+        and inputs are results at the top of the file.
       </li>
     </ol>
     <template v-if="settings && settings.lanes.length > 0">

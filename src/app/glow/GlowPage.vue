@@ -68,7 +68,7 @@ const { isByClock, minute, setMinute, isTouched, forget } = useShowClock(
   show,
   () => store.plan?.signal.inputs.length ?? 0,
 )
-const { sums, flashing, progress } = useShowSums(playedPlan, show, events)
+const { results, flashing, progress } = useShowSums(playedPlan, show, events)
 
 const waiting = computed(() => {
   if (open.value?.canPlay === false) return 'nothing to play'
@@ -144,7 +144,7 @@ const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + o
         v-if="show && open?.canPlay"
         :plan="plan"
         :show="show"
-        :told="sums"
+        :results="results"
         :flashing="flashing"
         :progress="progress"
         :is-touched="isTouched"
@@ -214,7 +214,7 @@ const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + o
             <ShowTimeline
               :show="show"
               :player="player"
-              :played="sums?.played"
+              :played="results?.played"
               :runs="runs"
               :waiting="waiting"
               :is-touched="isTouched"
@@ -230,7 +230,7 @@ const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + o
                 >
               </template>
             </ShowTimeline>
-            <AmpereChart v-if="sums" :played="sums.played" :ms="ms" @seek="player.seek" />
+            <AmpereChart v-if="results" :played="results.played" :ms="ms" @seek="player.seek" />
             <div
               v-else
               class="grid h-[158px] shrink-0 place-items-center rounded-lg bg-bench-raised text-bench-soft"
@@ -263,7 +263,7 @@ const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + o
               @put="put"
             />
           </template>
-          <BoardView v-if="view === 'board'" :plan="plan" :show="show" :told="sums" />
+          <BoardView v-if="view === 'board'" :plan="plan" :show="show" :results="results" />
         </template>
       </div>
       <FlashConsent

@@ -3,15 +3,15 @@ import { computed } from 'vue'
 import type { Flashing } from '../../core/glow/flashing'
 import type { Plan, Show } from '../../core/plan/plan'
 import { cellFigures, dayFigures, limiterFigures, showFigures } from '../../core/roll/show'
-import type { ShowTold } from '../engine/jobs.worker'
+import type { ShowResults } from '../engine/jobs.worker'
 import VerdictStamp from '../shell/VerdictStamp.vue'
 import { usePlanStore } from '../stores/plan'
 import ShowFigures from './ShowFigures.vue'
 
-const { plan, show, told, flashing, progress, isTouched } = defineProps<{
+const { plan, show, results, flashing, progress, isTouched } = defineProps<{
   plan: Plan
   show: Show
-  told: ShowTold | undefined
+  results: ShowResults | undefined
   flashing: Flashing | undefined
   /** How far the sums of the show are, 0–1. */
   progress: number | undefined
@@ -21,17 +21,21 @@ const { plan, show, told, flashing, progress, isTouched } = defineProps<{
 
 const store = usePlanStore()
 const figures = computed(() =>
-  told === undefined
+  results === undefined
     ? []
-    : [...showFigures(told.played), ...limiterFigures(told.played), ...cellFigures(told.cells)],
+    : [
+        ...showFigures(results.played),
+        ...limiterFigures(results.played),
+        ...cellFigures(results.cells),
+      ],
 )
-const days = computed(() => (told === undefined ? [] : dayFigures(told.day)))
+const days = computed(() => (results === undefined ? [] : dayFigures(results.day)))
 const heading =
   'mb-1.5 border-b border-dashed border-paper-soft/50 pb-1 text-[12px] tracking-wide text-paper-soft uppercase'
 
 /** Mean brightness of the show, as the share of what can be dimmed: the level at which the Feed page reckons with it. */
 const mix = computed(() => {
-  const supply = told?.played.supplies[0]
+  const supply = results?.played.supplies[0]
   const full = store.tally?.supplies.find(({ id }) => id === supply?.id)?.currentA
   if (supply === undefined || full === undefined) return undefined
   const dimmed = full['full-white'] - full.idle
@@ -54,7 +58,7 @@ function takeMix(): void {
 <template>
   <section class="mt-4">
     <h3 :class="heading">This show{{ isTouched ? ', as you touched it' : '' }}</h3>
-    <p v-if="told === undefined" class="min-h-[54px] text-paper-soft" role="status">
+    <p v-if="results === undefined" class="min-h-[54px] text-paper-soft" role="status">
       Played through once … {{ Math.round((progress ?? 0) * 100) }} %
     </p>
     <ShowFigures v-else :figures="figures" :units="plan.units" />
@@ -67,20 +71,20 @@ function takeMix(): void {
       </button>
     </p>
     <VerdictStamp
-      v-for="verdict in told?.verdicts.filter(({ code }) => code !== 'flash-rate')"
+      v-for="verdict in results?.verdicts.filter(({ code }) => code !== 'flash-rate')"
       :key="verdict.id"
       :verdict="verdict"
       :fixes="verdict.remedies"
     />
     <p
-      v-if="told && told.verdicts.length > 0 && progress !== undefined"
+      v-if="results && results.verdicts.length > 0 && progress !== undefined"
       class="mt-1 text-paper-soft"
       role="status"
     >
       looking for possible fixes … {{ Math.round(progress * 100) }} %
     </p>
   </section>
-  <section v-if="told" class="mt-4">
+  <section v-if="results" class="mt-4">
     <h3 :class="heading">A day</h3>
     <ShowFigures :figures="days" :units="plan.units" />
   </section>
@@ -95,20 +99,20 @@ function takeMix(): void {
       }}
       <span class="text-paper-soft">· 3 are the limit</span>
     </p>
-    <p v-else-if="told === undefined" class="text-stop-paper">
+    <p v-else-if="results === undefined" class="text-stop-paper">
       {{ flashing.perSecond }} flashes a second: looking for fixes …
     </p>
     <VerdictStamp
-      v-for="verdict in told?.verdicts.filter(({ code }) => code === 'flash-rate')"
+      v-for="verdict in results?.verdicts.filter(({ code }) => code === 'flash-rate')"
       :key="verdict.id"
       :verdict="verdict"
       :fixes="verdict.remedies"
     />
-    <template v-if="told && told.played.problems.length > 0">
+    <template v-if="results && results.played.problems.length > 0">
       <h3 class="mt-4" :class="heading">Not as it says</h3>
       <ul>
         <li
-          v-for="(problem, index) in told.played.problems"
+          v-for="(problem, index) in results.played.problems"
           :key="index"
           class="text-warning-paper"
         >

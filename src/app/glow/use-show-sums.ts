@@ -13,7 +13,7 @@ const restMs = 400
 
 export interface ShowSums {
   /** What the show comes to; remedies come last, once they have been tried. */
-  readonly sums: ComputedRef<EarlyShow['told']>
+  readonly results: ComputedRef<EarlyShow['results']>
   /** How it flashes, which is known first. */
   readonly flashing: ComputedRef<Flashing | undefined>
   /** How far they are, 0–1; `undefined` once they are there. */
@@ -56,8 +56,8 @@ export function useShowSums(
     { immediate: true },
   )
   return {
-    sums: computed(() => {
-      const known = early.value?.told
+    results: computed(() => {
+      const known = early.value?.results
       return progress.value === undefined && known !== undefined && result.value !== undefined
         ? { ...known, verdicts: result.value }
         : known

@@ -3,13 +3,13 @@ import { computed } from 'vue'
 import { caseNames, type LoadCase } from '../../core/plan/choices'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
-import type { Told } from '../engine/follow-plan'
+import type { PlanAnswers } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
 import NumberField from '../ui/NumberField.vue'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import SliderField from '../ui/SliderField.vue'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
+const { plan, tally } = defineProps<{ plan: Plan; tally: PlanAnswers | undefined }>()
 
 const store = usePlanStore()
 const labels: Readonly<Record<LoadCase, string>> = {

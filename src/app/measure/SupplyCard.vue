@@ -5,7 +5,7 @@ import type { Command } from '../../core/plan/commands'
 import type { SupplyPart } from '../../core/plan/parts'
 import type { Plan } from '../../core/plan/plan'
 import { formatQuantity, significant } from '../../core/quantity/format'
-import type { Told } from '../engine/follow-plan'
+import type { PlanAnswers } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
 import { usePlanParts } from '../stores/plan-parts'
 import { useShelf } from '../stores/shelf'
@@ -14,7 +14,7 @@ import NoteButton from '../notes/NoteButton.vue'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: Told | undefined }>()
+const { plan, tally } = defineProps<{ plan: Plan; tally: PlanAnswers | undefined }>()
 
 const OwnSupplyDialog = defineAsyncComponent(() => import('../parts/OwnSupplyDialog.vue'))
 

@@ -10,7 +10,7 @@ import type { Outcome, Test } from '../../core/mend/next-test'
 import { readingAt, type Seen } from '../../core/mend/seen'
 import { symptoms, type SymptomName } from '../../core/mend/symptoms'
 import { formatQuantity } from '../../core/quantity/format'
-import type { ToldFault } from '../engine/mend.worker'
+import type { ShownFault } from '../engine/mend.worker'
 import BrushBar from './BrushBar.vue'
 import { saidWords } from './looks'
 import MendCard from './MendCard.vue'
@@ -26,13 +26,13 @@ import type { Option } from '../ui/option'
 const { mend, plan } = defineProps<{ mend: MendState; plan: Plan }>()
 
 const emit = defineEmits<{
-  mended: [fault: ToldFault, did: string, minutes: number]
+  mended: [fault: ShownFault, did: string, minutes: number]
 }>()
 
 const MendMeter = defineAsyncComponent(() => import('./MendMeter.vue'))
 const MendRoom = defineAsyncComponent(() => import('./MendRoom.vue'))
 
-const { open, told, trouble, isRanking, isEmpty, change, forget } = mend
+const { open, ranking, trouble, isRanking, isEmpty, change, forget } = mend
 const brush = ref<LightState | 'wipe'>('dark')
 const when = ref<When>('always')
 const chosenId = ref<string>()
@@ -60,10 +60,10 @@ const places = [
 ] as const
 /** Where it is looked at: painted on tapes, played in the room, or measured. */
 const place = ref<(typeof places)[number]['value']>('tapes')
-const suspect = computed(() => told.value?.suspects.find(({ id }) => id === chosenId.value))
+const suspect = computed(() => ranking.value?.suspects.find(({ id }) => id === chosenId.value))
 /** A second suspect at the same time. */
 const secondId = ref<string>()
-const second = computed(() => told.value?.suspects.find(({ id }) => id === secondId.value))
+const second = computed(() => ranking.value?.suspects.find(({ id }) => id === secondId.value))
 const faults = computed((): readonly string[] =>
   [suspect.value, second.value].flatMap((one) => one?.id ?? []),
 )
@@ -81,11 +81,11 @@ watch(faults, async (ids) => {
 })
 const others = computed((): Option<string | undefined>[] => [
   { value: undefined, label: 'nothing else' },
-  ...(told.value?.suspects ?? [])
+  ...(ranking.value?.suspects ?? [])
     .filter(({ id }) => id !== chosenId.value)
     .map(({ id, title, where }) => ({ value: id, label: `${title}, ${where}` })),
 ])
-watch(told, (next) => {
+watch(ranking, (next) => {
   if (next?.suspects.some(({ id }) => id === chosenId.value) === false) {
     chosenId.value = undefined
     isMending.value = false
@@ -96,7 +96,7 @@ const sureEnough = 0.8
 const sure = computed(() =>
   isEmpty.value
     ? undefined
-    : told.value?.suspects.find(({ probability }) => probability >= sureEnough),
+    : ranking.value?.suspects.find(({ probability }) => probability >= sureEnough),
 )
 
 const seenWith = (next: Partial<Seen>): Seen => ({ ...trouble.value.seen, ...next })
@@ -194,7 +194,7 @@ function clear(ids: readonly string[]): void {
   chosenId.value = undefined
   change({ seen: seenWith({ cleared: [...trouble.value.seen.cleared, ...ids] }) })
 }
-function mended(fault: ToldFault, did: string, minutes: number): void {
+function mended(fault: ShownFault, did: string, minutes: number): void {
   isMending.value = false
   chosenId.value = undefined
   emit('mended', fault, did, minutes)
@@ -337,8 +337,8 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
           {{ symptom.text }}
         </button>
       </div>
-      <ul v-if="told && told.issues.length > 0" class="text-[13px] text-stop" role="alert">
-        <li v-for="issue in told.issues" :key="issue.path">{{ issue.message }}.</li>
+      <ul v-if="ranking && ranking.issues.length > 0" class="text-[13px] text-stop" role="alert">
+        <li v-for="issue in ranking.issues" :key="issue.path">{{ issue.message }}.</li>
       </ul>
     </section>
     <p v-if="open.done < 1" class="text-[13px] text-bench-soft" role="status">
@@ -359,11 +359,11 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
       </button>
     </p>
     <div
-      v-if="told && told.issues.length === 0"
+      v-if="ranking && ranking.issues.length === 0"
       class="grid min-h-0 flex-1 gap-3 max-[899px]:flex-none min-[900px]:grid-cols-[minmax(240px,320px)_minmax(0,1fr)]"
     >
       <div class="flex min-h-0 flex-col gap-2 max-[899px]:order-2 [&>section]:flex-1">
-        <SuspectList v-model:chosen="chosenId" :told="told" :is-empty="isEmpty" />
+        <SuspectList v-model:chosen="chosenId" :ranking="ranking" :is-empty="isEmpty" />
         <PickField
           v-if="suspect && !isMending"
           class="min-w-0 text-[13px]"
@@ -393,8 +393,8 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
       />
       <TestCard
         v-else
-        :tests="told.tests"
-        :open-bits="told.openBits"
+        :tests="ranking.tests"
+        :open-bits="ranking.openBits"
         :done="trouble.done"
         :is-busy="isRanking"
         @read="read"

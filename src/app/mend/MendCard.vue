@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import type { ToldFault, ToldSuspect } from '../engine/mend.worker'
+import type { ShownFault, ShownSuspect } from '../engine/mend.worker'
 import NumberField from '../ui/NumberField.vue'
 import PickField from '../ui/PickField.vue'
 import { percent } from './looks'
 
 const { suspect, minutes } = defineProps<{
-  suspect: ToldSuspect
+  suspect: ShownSuspect
   /** Since it was looked for. */
   minutes: number
 }>()
 const emit = defineEmits<{
   /** It was this one: what was done, and how long it took in all. */
-  mended: [fault: ToldFault, did: string, minutes: number]
+  mended: [fault: ShownFault, did: string, minutes: number]
   /** It is not this one. */
   clear: [ids: readonly string[]]
   close: []
@@ -37,7 +37,7 @@ const alike = computed(() =>
   })),
 )
 const fault = computed(
-  (): ToldFault => suspect.same.find(({ id }) => id === chosenId.value) ?? suspect,
+  (): ShownFault => suspect.same.find(({ id }) => id === chosenId.value) ?? suspect,
 )
 watch(
   () => fault.value.id,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import { defineAsyncComponent } from 'vue'
-import type { ToldFault } from '../engine/mend.worker'
+import type { ShownFault } from '../engine/mend.worker'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { useSheetView } from '../shell/use-sheet-view'
 import { useNotices } from '../stores/notices'
@@ -43,7 +43,7 @@ const mend = useMend(
   () => store.id,
   () => heardPlan.value,
 )
-const { open, told, problem, trouble, forget } = mend
+const { open, ranking, problem, trouble, forget } = mend
 
 /** What was seen, in a line of the log. */
 function symptomText(): string {
@@ -56,7 +56,7 @@ function symptomText(): string {
   return [...painted, ...saidWords(seen)].join('; ').slice(0, 1_000) || 'nothing was painted'
 }
 
-function mended({ id, kind, title, where }: ToldFault, did: string, minutes: number): void {
+function mended({ id, kind, title, where }: ShownFault, did: string, minutes: number): void {
   const entry = {
     id: nanoid(8),
     at: new Date().toISOString(),
@@ -93,9 +93,9 @@ function mended({ id, kind, title, where }: ToldFault, did: string, minutes: num
     </template>
     <template #paper>
       <MendRoll
-        v-if="open && told && view === 'find'"
+        v-if="open && ranking && view === 'find'"
         :open="open"
-        :told="told"
+        :ranking="ranking"
         :trouble="trouble"
       />
     </template>

@@ -2,13 +2,13 @@
 import { computed } from 'vue'
 import { formatQuantity } from '../../core/quantity/format'
 import { isReadingOf } from '../../core/mend/seen'
-import type { OpenMend, Told } from '../engine/mend.worker'
+import type { OpenMend, Ranking } from '../engine/mend.worker'
 import { percent, placeText, saidWords, stateText } from './looks'
 import type { MendCase } from './mend-case'
 
-const { open, told, trouble } = defineProps<{
+const { open, ranking, trouble } = defineProps<{
   open: OpenMend
-  told: Told
+  ranking: Ranking
   trouble: MendCase
 }>()
 
@@ -36,7 +36,7 @@ const readings = computed(() =>
     }
   }),
 )
-const first = computed(() => told.suspects[0])
+const first = computed(() => ranking.suspects[0])
 </script>
 
 <template>
@@ -71,8 +71,8 @@ const first = computed(() => told.suspects[0])
       <span class="whitespace-nowrap">{{ percent(first.probability) }}</span>
     </p>
   </section>
-  <section v-if="told.cleared.length > 0">
+  <section v-if="ranking.cleared.length > 0">
     <h3 :class="heading">Cleared by the plan</h3>
-    <p v-for="text in told.cleared" :key="text">{{ text }}</p>
+    <p v-for="text in ranking.cleared" :key="text">{{ text }}</p>
   </section>
 </template>

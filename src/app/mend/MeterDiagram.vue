@@ -2,7 +2,7 @@
 import { computed, onMounted, shallowRef } from 'vue'
 import type { TipPlace } from '../../core/mend/tips'
 import type { Plan } from '../../core/plan/plan'
-import type { Diagram } from '../../core/wire/drawn'
+import type { Diagram } from '../../core/wire/diagram-parts'
 import DiagramView from '../wire/DiagramView.vue'
 import type { WireChoice } from '../wire/wire-choice'
 import type { MeterSource } from './meter-source'

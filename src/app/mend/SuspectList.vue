@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { plural } from '../../core/quantity/format'
-import type { Told, ToldSuspect } from '../engine/mend.worker'
+import type { Ranking, ShownSuspect } from '../engine/mend.worker'
 import { percent } from './looks'
 
-const { told, isEmpty } = defineProps<{
-  told: Told
+const { ranking, isEmpty } = defineProps<{
+  ranking: Ranking
   /** Nothing is painted yet. */
   isEmpty: boolean
 }>()
 const chosen = defineModel<string | undefined>('chosen', { required: true })
 
-function choose({ id }: ToldSuspect): void {
+function choose({ id }: ShownSuspect): void {
   chosen.value = chosen.value === id ? undefined : id
 }
 </script>
@@ -25,7 +25,7 @@ function choose({ id }: ToldSuspect): void {
       <span v-if="isEmpty" class="font-normal text-bench-soft">before anything is seen</span>
     </h2>
     <ul class="min-h-0 flex-1 overflow-y-auto px-2 pt-1 pb-2">
-      <li v-for="suspect in told.suspects" :key="suspect.id">
+      <li v-for="suspect in ranking.suspects" :key="suspect.id">
         <button
           type="button"
           class="w-full rounded-md px-2 py-1.5 text-left hover:bg-bench-high"
@@ -53,22 +53,22 @@ function choose({ id }: ToldSuspect): void {
         </button>
       </li>
       <li
-        v-if="told.others.count > 0"
+        v-if="ranking.others.count > 0"
         class="flex justify-between px-2 py-1.5 text-[13px] text-bench-soft"
       >
-        <span>{{ plural(told.others.count, 'other') }}</span>
-        <span>{{ percent(told.others.probability) }}</span>
+        <span>{{ plural(ranking.others.count, 'other') }}</span>
+        <span>{{ percent(ranking.others.probability) }}</span>
       </li>
     </ul>
     <div
-      v-if="told.isOdd"
+      v-if="ranking.isOdd"
       class="m-2 mt-0 rounded-md border border-warning/60 p-3 text-[13px]"
       role="status"
     >
       <p class="font-semibold text-warning">No single fault goes with all of this.</p>
       <p class="mt-1 text-bench-soft">Look again at what is painted; or it is two at once:</p>
       <ul class="mt-1">
-        <li v-for="pair in told.two" :key="pair.a + pair.b" class="mt-1">
+        <li v-for="pair in ranking.two" :key="pair.a + pair.b" class="mt-1">
           {{ pair.a }} <span class="text-bench-soft">with</span> {{ pair.b }}
           <span class="text-bench-soft">{{ percent(pair.probability) }} of pairs</span>
         </li>

@@ -2,13 +2,19 @@ import { releaseProxy, wrap } from 'comlink'
 import { computed, onScopeDispose, ref, shallowRef, watch, type ComputedRef, type Ref } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import { messageOf } from '../../core/quantity/message-of'
-import type { MendWorker, MeterPlaces, OpenMend, Told, ToldSuspect } from '../engine/mend.worker'
+import type {
+  MendWorker,
+  MeterPlaces,
+  OpenMend,
+  Ranking,
+  ShownSuspect,
+} from '../engine/mend.worker'
 import { meterSource, type MeterSource } from './meter-source'
 import { isNothing, keepCase, keptCase, noCase, type MendCase } from './mend-case'
 
 export interface MendState {
   readonly open: Ref<OpenMend | undefined>
-  readonly told: Ref<Told | undefined>
+  readonly ranking: Ref<Ranking | undefined>
   readonly problem: Ref<string | undefined>
   readonly isRanking: Ref<boolean>
   readonly trouble: Ref<MendCase>
@@ -20,7 +26,7 @@ export interface MendState {
   /** Holds it on the plan with these faults in it, or with none. */
   readonly suppose: (faults: readonly string[]) => Promise<MeterPlaces | undefined>
   /** What faults look like at the same time. */
-  readonly together: (faults: readonly string[]) => Promise<ToldSuspect['look'] | undefined>
+  readonly together: (faults: readonly string[]) => Promise<ShownSuspect['look'] | undefined>
 }
 
 /** Follows a plan and what is seen of it in a worker of its own: suspects and the next test. */
@@ -31,7 +37,7 @@ export function useMend(id: () => string | undefined, plan: () => Plan | undefin
   })
   const service = wrap<MendWorker>(worker)
   const open = shallowRef<OpenMend>()
-  const told = shallowRef<Told>()
+  const ranking = shallowRef<Ranking>()
   const problem = ref<string>()
   const isRanking = ref(false)
   const trouble = shallowRef<MendCase>(noCase())
@@ -69,7 +75,7 @@ export function useMend(id: () => string | undefined, plan: () => Plan | undefin
     isRanking.value = true
     try {
       const answer = await service.rank(trouble.value.seen, trouble.value.skipped)
-      if (mine === asked && !isGone) told.value = answer
+      if (mine === asked && !isGone) ranking.value = answer
     } catch (error) {
       problem.value = messageOf(error)
     } finally {
@@ -113,7 +119,7 @@ export function useMend(id: () => string | undefined, plan: () => Plan | undefin
   })
   return {
     open,
-    told,
+    ranking,
     problem,
     isRanking,
     trouble,

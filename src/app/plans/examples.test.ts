@@ -10,8 +10,8 @@ describe('the plans to begin with', () => {
       const plan = await make()
       expect(plan.name).toBe(name)
       expect(readPlan(JSON.parse(JSON.stringify(plan)))).toMatchObject({ ok: true, adjusted: [] })
-      const { cuts, verdicts } = worked(plan)
-      expect(cuts.length).toBeGreaterThanOrEqual(plan.lines.length)
+      const { cutRuns, verdicts } = worked(plan)
+      expect(cutRuns.length).toBeGreaterThanOrEqual(plan.lines.length)
       expect(verdicts.filter(({ grade }) => grade === 'stop')).toEqual([])
     },
   )

@@ -2,14 +2,14 @@
 import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import { plural } from '../../core/quantity/format'
-import type { Told } from '../engine/follow-plan'
+import type { PlanAnswers } from '../engine/follow-plan'
 import { caseLabel } from '../../core/roll/case-label'
 import { usePlanStore } from '../stores/plan'
 import { sectionsBeside, type StageName } from './stages'
 
 const { plan, tally, stage } = defineProps<{
   plan: Plan
-  tally: Told | undefined
+  tally: PlanAnswers | undefined
   /** The page it stands beside: the roll is cut off to what that page is about. */
   stage: StageName
 }>()

@@ -5,12 +5,12 @@ import type { Plan } from '../../core/plan/plan'
 import { tally } from '../../core/tally'
 import { readPlanFile } from '../../formats/plan-file'
 import { Engine } from '../../core/engine'
-import type { Told } from '../engine/follow-plan'
+import type { PlanAnswers } from '../engine/follow-plan'
 import { allStages, planParts } from '../engine/late-parts'
 import { sectionsBeside, stages, stageState } from './stages'
 
 /** All that the engine tells of a plan. */
-const toldOf = (plan: Plan): Told => ({
+const toldOf = (plan: Plan): PlanAnswers => ({
   ...tally(plan),
   facts: new Engine(plan, allStages).work(planParts.facts),
   // Asked for once something of the build is noted.
@@ -18,19 +18,19 @@ const toldOf = (plan: Plan): Told => ({
     howFar: new Engine(plan, allStages).work(planParts.howFar),
   }),
 })
-const demo = (name: string): Told => {
+const demo = (name: string): PlanAnswers => {
   const read = readPlanFile(
     readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8'),
   )
   if (!read.ok) throw new Error(JSON.stringify(read.issues))
   return toldOf(read.plan)
 }
-const of = (plan: Partial<Plan>): Told => toldOf({ ...emptyPlan('t', 'a'), ...plan })
-const states = (result: Told | undefined): string =>
+const of = (plan: Partial<Plan>): PlanAnswers => toldOf({ ...emptyPlan('t', 'a'), ...plan })
+const states = (result: PlanAnswers | undefined): string =>
   stages.map(({ name }) => stageState(name, result).text).join(' · ')
 
 describe('the state of each stage in a word', () => {
-  it.each<[string, Told | undefined, string]>([
+  it.each<[string, PlanAnswers | undefined, string]>([
     ['before there is a tally', undefined, '… · … · … · … · … · … · … · … · …'],
     [
       'of an empty pad',

@@ -1,7 +1,7 @@
 import { plural } from '../../core/quantity/format'
 import type { Grade } from '../../core/verdict/kinds'
 import type { SectionKind } from '../../core/roll/roll'
-import type { Told } from '../engine/follow-plan'
+import type { PlanAnswers } from '../engine/follow-plan'
 
 /** The pages of a plan, in the order of the work. */
 export const stages = [
@@ -57,7 +57,7 @@ export interface StageState {
 /** A stage's state in a word: its gravest verdicts, or how things stand. */
 export function stageState(
   stage: StageName,
-  tally: Told | undefined,
+  tally: PlanAnswers | undefined,
   shows = 0,
   mends = 0,
 ): StageState {
@@ -74,7 +74,7 @@ export function stageState(
   return { text: stateText(stage, tally, shows, mends), grade: 'ok' }
 }
 
-function stateText(stage: StageName, tally: Told, shows: number, mends: number): string {
+function stateText(stage: StageName, tally: PlanAnswers, shows: number, mends: number): string {
   switch (stage) {
     case 'measure':
       return plural(tally.runs.length, 'place')

@@ -2,7 +2,7 @@
 import { useElementVisibility } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import type { Strip } from '../../core/plan/parts'
-import type { TallyLaneRun } from '../../core/signal/told'
+import type { TallyLaneRun } from '../../core/signal/tally-signal'
 import type { TallyRun } from '../../core/tally'
 import { lightPitchMm } from '../../core/parts/light-pitch'
 import { drawnPieces } from '../tape/tape'

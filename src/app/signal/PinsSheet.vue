@@ -6,14 +6,18 @@ import { inputParts } from '../../core/parts/inputs'
 import { inputKinds, type InputKind } from '../../core/plan/choices'
 import type { Input, Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
-import type { TallySignal } from '../../core/signal/told'
-import type { Told } from '../engine/follow-plan'
+import type { TallySignal } from '../../core/signal/tally-signal'
+import type { PlanAnswers } from '../engine/follow-plan'
 import { fieldText } from '../ui/field-text'
 import { usePlanStore } from '../stores/plan'
 import PinSelect from './PinSelect.vue'
 import StatusCard from './StatusCard.vue'
 
-const { plan, signal, tally } = defineProps<{ plan: Plan; signal: TallySignal; tally: Told }>()
+const { plan, signal, tally } = defineProps<{
+  plan: Plan
+  signal: TallySignal
+  tally: PlanAnswers
+}>()
 
 const store = usePlanStore()
 

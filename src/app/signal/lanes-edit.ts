@@ -1,5 +1,5 @@
 import type { PlanLane, Skip } from '../../core/plan/plan'
-import type { TallyLane } from '../../core/signal/told'
+import type { TallyLane } from '../../core/signal/tally-signal'
 
 /**
  * The lanes as the plan keeps them: its own, which are never behind the hand, and with them the runs that only the tally has put on a lane.

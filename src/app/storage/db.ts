@@ -41,7 +41,7 @@ export type StoredPart =
   | { id: string; kind: 'light'; part: LightPart }
   | { id: string; kind: 'profile'; part: Profile }
 
-/** Something in the drawer, offered to every plan: loose parts, wire by metres, or one rest of strip. */
+/** Something in the drawer, offered to every plan: loose parts, wire by metres, or one offcut of strip. */
 export type StoredItem = DrawerItem & { id: string }
 
 /** What a plan takes from the drawer, kept beside the plan so that no other takes the same. */
@@ -118,7 +118,7 @@ export function openDatabase(
         if (stored.kind === 'strip') stored.part = withStripFacts(stored.part) as Strip
       }),
   )
-  // The drawer held rests of strip alone, and plans their own.
+  // The drawer held offcuts of strip alone, and plans their own.
   db.version(3)
     .stores({ takes: 'planId', prices: 'line' })
     .upgrade(async (change) => {
@@ -128,7 +128,7 @@ export function openDatabase(
         .modify((stored, holder) => {
           const { id = '', stripId, lengthMm } = stored
           if (stripId === undefined || lengthMm === undefined) return
-          holder.value = restItem(id, { id: stripId, name: 'rest of strip' }, lengthMm)
+          holder.value = offcutItem(id, { id: stripId, name: 'offcut of strip' }, lengthMm)
         })
     })
   db.version(4).stores({ photos: 'id, planId' })
@@ -142,8 +142,8 @@ interface OldOffcut {
   lengthMm: number
 }
 
-/** A rest of strip as it lies in the drawer. */
-export const restItem = (
+/** An offcut of strip as it lies in the drawer. */
+export const offcutItem = (
   id: string,
   strip: { readonly id: string; readonly name: string },
   lengthMm: number,

@@ -135,7 +135,7 @@ export class PlanShelf {
     })
   }
 
-  /** What a plan takes from the drawer: rests of strip whole, of other things so much. */
+  /** What a plan takes from the drawer: offcuts of strip whole, of other things so much. */
   private async noteTakes(planId: string, { offcuts, buy }: Plan): Promise<void> {
     // What is built has left the drawer.
     const takes =

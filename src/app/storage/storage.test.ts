@@ -118,7 +118,7 @@ describe('the shelf', () => {
     expect(brick?.part).toEqual(shippedSupplies[0])
   })
 
-  it('rests that were in the drawer of the first versions are things in it like others', async () => {
+  it('offcuts that were in the drawer of the first versions are things in it like others', async () => {
     const name = `old-${String((number += 1))}`
     const old = new Dexie(name)
     old.version(2).stores({
@@ -131,7 +131,7 @@ describe('the shelf', () => {
     await old.table('drawer').put({ id: 'r', stripId: 'pixels-5v-60', lengthMm: 840 })
     old.close()
     expect(await openDatabase(name).drawer.toArray()).toEqual([
-      { id: 'r', part: 'pixels-5v-60', name: 'rest of strip', unit: 'mm', amount: 840 },
+      { id: 'r', part: 'pixels-5v-60', name: 'offcut of strip', unit: 'mm', amount: 840 },
     ])
   })
 

@@ -23,7 +23,7 @@ import { lockPlan, type PlanLock } from '../storage/plan-lock'
 import type { LoadedPlan } from '../storage/plans'
 import { answerTabs, askTabs } from '../storage/tab-talk'
 import { PlanSaver } from '../storage/plan-saver'
-import { PlanFollower, type Answering, type Told } from '../engine/follow-plan'
+import { PlanFollower, type Answering, type PlanAnswers } from '../engine/follow-plan'
 import type { PartName } from '../engine/parts'
 import type { PlanFacts } from '../engine/plan-facts'
 import { tellMissingPart } from './missing-part'
@@ -66,7 +66,7 @@ export const usePlanStore = defineStore('plan', () => {
   const state = shallowRef<OpenState>({ kind: 'opening' })
   const plan = shallowRef<Plan | undefined>()
   const history = shallowRef<History>(emptyHistory)
-  const tally = shallowRef<Told | undefined>()
+  const tally = shallowRef<PlanAnswers | undefined>()
   const access = shallowRef<Access>('mine')
   /** It came with the app, to be looked at. */
   const isExample = shallowRef(false)

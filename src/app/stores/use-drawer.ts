@@ -1,5 +1,5 @@
 import { computed, type ComputedRef } from 'vue'
-import { restMm, restsIn } from '../../core/buy/drawer'
+import { offcutMm, offcutsIn } from '../../core/buy/drawer'
 import type { Offcut, Plan } from '../../core/plan/plan'
 import type { StoredItem } from '../storage/db'
 import { usePlanStore } from './plan'
@@ -11,13 +11,16 @@ export interface DrawerEntry extends StoredItem {
   readonly free: number
   /** What this plan takes. */
   readonly takenHere: number
-  /** A rest of strip, mm. */
-  readonly restMm: number | undefined
+  /** An offcut of strip, mm. */
+  readonly offcutMm: number | undefined
 }
 
-/** Rests of some strips that nobody takes yet, as a plan takes them. */
-export const freeRests = (entries: readonly DrawerEntry[], strips: ReadonlySet<string>): Offcut[] =>
-  restsIn(
+/** Offcuts of some strips that nobody takes yet, as a plan takes them. */
+export const freeOffcuts = (
+  entries: readonly DrawerEntry[],
+  strips: ReadonlySet<string>,
+): Offcut[] =>
+  offcutsIn(
     entries.filter(({ free, takenHere }) => free > 0 && takenHere === 0),
     strips,
   )
@@ -45,14 +48,14 @@ export function useDrawer(plan: () => Plan): ComputedRef<readonly DrawerEntry[]>
     const here = new Map(offcuts.map(({ id, lengthMm }) => [id, lengthMm]))
     for (const { item, amount } of buy.taken) here.set(item, (here.get(item) ?? 0) + amount)
     return (shelf.drawer ?? []).map((item) => {
-      const mm = restMm(item, strips)
+      const mm = offcutMm(item, strips)
       const taken = elsewhere.get(item.id) ?? 0
       return {
         ...item,
-        // A rest is taken whole.
+        // An offcut is taken whole.
         free: mm !== undefined && taken > 0 ? 0 : Math.max(0, item.amount - taken),
         takenHere: here.get(item.id) ?? 0,
-        restMm: mm,
+        offcutMm: mm,
       }
     })
   })

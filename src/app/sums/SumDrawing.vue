@@ -4,19 +4,19 @@ import { discharge, type BatteryGiven } from '../../core/feed/battery'
 import { logicLevel } from '../../core/signal/level'
 import BlendStrip from '../measure/BlendStrip.vue'
 import LevelGauge from '../signal/LevelGauge.vue'
-import type { ToldSum } from '../engine/sum.worker'
+import type { ShownSum } from '../engine/sum.worker'
 import MatrixScan from './MatrixScan.vue'
 import ResistorBands from './ResistorBands.vue'
 
-const { name, told } = defineProps<{ name: string; told: Extract<ToldSum, { ok: true }> }>()
+const { name, result } = defineProps<{ name: string; result: Extract<ShownSum, { ok: true }> }>()
 
 const BatteryChart = defineAsyncComponent(() => import('../feed/BatteryChart.vue'))
 
 /** What the sum was given and answers, which its own schema has checked. */
-const numbers = computed((): Record<string, number> => ({ ...told.given, ...told.answer }))
-const scan = computed(() => ('scan' in told.given && told.given.scan === 'led' ? 'led' : 'row'))
+const numbers = computed((): Record<string, number> => ({ ...result.given, ...result.answer }))
+const scan = computed(() => ('scan' in result.given && result.given.scan === 'led' ? 'led' : 'row'))
 const battery = computed(() => {
-  const given = told.given as BatteryGiven
+  const given = result.given as BatteryGiven
   const { course, endsBy } = discharge({ ...given, peak: given.load })
   return {
     course,

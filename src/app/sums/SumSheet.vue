@@ -10,7 +10,7 @@ import { money } from '../shell/price'
 import { deviceCurrency } from '../stores/device-currency'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
-import type { ToldSum } from '../engine/sum.worker'
+import type { ShownSum } from '../engine/sum.worker'
 import {
   fieldsOf,
   ofKind,
@@ -35,7 +35,7 @@ const { card, start, service } = defineProps<{
   start: Given
   service: ReturnType<typeof useSums>['service']
 }>()
-const emit = defineEmits<{ told: [given: Given, told: Extract<ToldSum, { ok: true }>] }>()
+const emit = defineEmits<{ result: [given: Given, result: Extract<ShownSum, { ok: true }>] }>()
 
 const store = usePlanStore()
 const notices = useNotices()
@@ -46,9 +46,9 @@ const fields = computed(() => fieldsOf(card, given.value))
 /** What was typed and is not as it would be written, so that nothing typed is lost. */
 const typed = shallowRef<ReadonlyMap<string, string>>(new Map())
 const misread = shallowRef<ReadonlyMap<string, string>>(new Map())
-const told = shallowRef<ToldSum>()
+const result = shallowRef<ShownSum>()
 /** The last answer stays while the next is worked out, or while a field is not understood. */
-const answer = shallowRef<Extract<ToldSum, { ok: true }>>()
+const answer = shallowRef<Extract<ShownSum, { ok: true }>>()
 
 let asked = 0
 watch(
@@ -56,12 +56,12 @@ watch(
   async (next) => {
     asked += 1
     const number = asked
-    const found = await service.tell(card.name, next)
+    const found = await service.workOut(card.name, next)
     if (number !== asked) return
-    told.value = found
+    result.value = found
     if (found.ok) {
       answer.value = found
-      emit('told', next, found)
+      emit('result', next, found)
     }
   },
   { immediate: true },
@@ -92,14 +92,14 @@ const variantOf = (field: Field): string =>
   Object.keys(valueAt(given.value, field.path) ?? {})[0] ?? ''
 const problemOf = ({ path }: Field): string | undefined =>
   misread.value.get(path) ??
-  (told.value?.ok === false
-    ? told.value.issues.find((issue) => issue.path === path || issue.path.startsWith(`${path}[`))
+  (result.value?.ok === false
+    ? result.value.issues.find((issue) => issue.path === path || issue.path.startsWith(`${path}[`))
         ?.message
     : undefined)
 /** Problems that no field shows. */
 const others = computed(() =>
-  told.value?.ok === false
-    ? told.value.issues.filter(
+  result.value?.ok === false
+    ? result.value.issues.filter(
         ({ path }) =>
           !fields.value.some((field) => path === field.path || path.startsWith(`${field.path}[`)),
       )
@@ -189,7 +189,7 @@ watch(given, () => {
           v-if="store.plan && answer?.into"
           type="button"
           class="button-quiet"
-          :disabled="isPut || told?.ok === false"
+          :disabled="isPut || result?.ok === false"
           @click="putIn"
         >
           Into “{{ store.plan.name }}”: {{ answer.into }}
@@ -198,7 +198,7 @@ watch(given, () => {
     </form>
     <section
       class="on-paper roll-edge relative w-full rounded-r-lg bg-roll px-6 py-4 font-mono text-[13px] leading-[19px] text-paper-ink lg:w-[340px]"
-      :class="told?.ok === false || misread.size > 0 ? 'opacity-60' : ''"
+      :class="result?.ok === false || misread.size > 0 ? 'opacity-60' : ''"
       aria-label="Answer"
       aria-live="polite"
     >
@@ -224,5 +224,5 @@ watch(given, () => {
       <p v-else class="text-paper-soft">The answer comes here.</p>
     </section>
   </div>
-  <SumDrawing v-if="answer" class="mt-4" :name="card.name" :told="answer" />
+  <SumDrawing v-if="answer" class="mt-4" :name="card.name" :result="answer" />
 </template>

@@ -4,7 +4,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { formatQuantity } from '../../core/quantity/format'
 import { useShelf } from '../stores/shelf'
-import type { ToldSum } from '../engine/sum.worker'
+import type { ShownSum } from '../engine/sum.worker'
 import { fits, type Given } from './fields'
 import { keepRecent, recentSums, withRecent, type RecentSum } from './recent'
 import SumSheet from './SumSheet.vue'
@@ -43,8 +43,8 @@ void recentSums(shelf.db).then((list) => {
   const here = new Set(recent.value.map((one) => one.name))
   recent.value = [...recent.value, ...list.filter((one) => !here.has(one.name))]
 })
-function remember(given: Given, told: Extract<ToldSum, { ok: true }>, of: string): void {
-  const [first] = told.lines
+function remember(given: Given, result: Extract<ShownSum, { ok: true }>, of: string): void {
+  const [first] = result.lines
   const answer =
     first === undefined
       ? ''
@@ -112,7 +112,7 @@ function openFirst(): void {
         :card="card"
         :start="start"
         :service="service"
-        @told="(given, told) => remember(given, told, card?.name ?? '')"
+        @result="(given, result) => remember(given, result, card?.name ?? '')"
       />
       <p v-else-if="name !== '' && cards.length > 0" class="mb-4 text-stop">
         There is no sum called {{ name }}. Choose one of the list.

@@ -29,18 +29,18 @@ describe('every card', () => {
   it.each(sums.map((sum) => [sum.card.title, sum] as const))(
     '%s begins with values that have an answer, and shows it in numbers',
     (_, sum) => {
-      const told = sum.tell(sum.card.start)
-      if (!told.ok) throw new Error(JSON.stringify(told.issues))
-      expect(told.lines.length).toBeGreaterThan(0)
-      for (const { value, label, working, word } of told.lines) {
+      const worked = sum.workOut(sum.card.start)
+      if (!worked.ok) throw new Error(JSON.stringify(worked.issues))
+      expect(worked.lines.length).toBeGreaterThan(0)
+      for (const { value, label, working, word } of worked.lines) {
         expect(label).not.toBe('')
         expect(value === null || Number.isFinite(value)).toBe(true)
-        if (value === null) expect(word ?? told.answer).toBeDefined()
+        if (value === null) expect(word ?? worked.answer).toBeDefined()
         for (const { value: operand } of working?.operands ?? [])
           expect(Number.isFinite(operand)).toBe(true)
       }
       // The command line's answer is the same.
-      expect(sum.work(sum.card.start)).toEqual({ ok: true, answer: told.answer })
+      expect(sum.work(sum.card.start)).toEqual({ ok: true, answer: worked.answer })
     },
   )
 
@@ -68,22 +68,22 @@ describe('every card', () => {
     expect(kinds?.options.map(({ value }) => value)).toContain('helix')
     for (const { value: kind } of kinds?.options ?? []) {
       const given = ofKind(card, startOf('shape'), kind)
-      const told = sumOf('shape').tell(given)
-      if (!told.ok) throw new Error(`${kind}: ${JSON.stringify(told.issues)}`)
-      if (told.into === undefined) continue
+      const worked = sumOf('shape').workOut(given)
+      if (!worked.ok) throw new Error(`${kind}: ${JSON.stringify(worked.issues)}`)
+      if (worked.into === undefined) continue
       const plan = emptyPlan('t', 'x')
-      const after = change(plan, told.into.commands(plan, 'new')).plan
+      const after = change(plan, worked.into.commands(plan, 'new')).plan
       const { unread, runs } = tally(after)
       expect(unread, kind).toEqual([])
-      const { totalMm } = told.answer as { totalMm: number }
+      const { totalMm } = worked.answer as { totalMm: number }
       expect(runs[0]?.wantedMm, kind).toBeCloseTo(totalMm, 3)
     }
   })
 
   it('what goes into a plan leaves a plan', () => {
     const into = sums.flatMap((sum) => {
-      const told = sum.tell(sum.card.start)
-      return told.ok && told.into !== undefined ? [[sum.name, told.into] as const] : []
+      const worked = sum.workOut(sum.card.start)
+      return worked.ok && worked.into !== undefined ? [[sum.name, worked.into] as const] : []
     })
     expect(into.map(([name]) => name)).toEqual([
       'shape',
@@ -132,7 +132,7 @@ describe('fields', () => {
     const byPower = ofVariant(startOf('battery'), 'load', 'powerW')
     expect(paths(byPower)).toContain('load.efficiency')
     expect(paths(byPower)).not.toContain('load.currentA')
-    expect(sumOf('battery').tell(byPower).ok).toBe(true)
+    expect(sumOf('battery').workOut(byPower).ok).toBe(true)
   })
 
   it('that may be left out are taken away when they are emptied', () => {

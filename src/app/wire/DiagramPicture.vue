@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onScopeDispose, useTemplateRef, watchEffect } from 'vue'
 import type { Plan } from '../../core/plan/plan'
-import { close, roomy, type Diagram } from '../../core/wire/drawn'
+import { close, roomy, type Diagram } from '../../core/wire/diagram-parts'
 import { diagramTree, litTree, type MeterTip } from '../../formats/svg-diagram'
 import { svgSlices, svgText } from '../../formats/svg-tree'
 import type { WireChoice } from './wire-choice'

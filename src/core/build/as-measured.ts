@@ -66,8 +66,13 @@ export function asMeasured(
 }
 
 /** The strip of all that is connected, where it is one, and one supply feeds it. */
-function onlyStrip({ cuts }: ConnectedGiven, { connected, readings }: Expected): Strip | undefined {
-  const strips = new Set(cuts.filter(({ run }) => connected.has(run.id)).map(({ strip }) => strip))
+function onlyStrip(
+  { cutRuns }: ConnectedGiven,
+  { connected, readings }: Expected,
+): Strip | undefined {
+  const strips = new Set(
+    cutRuns.filter(({ run }) => connected.has(run.id)).map(({ strip }) => strip),
+  )
   const supplies = new Set(
     readings.flatMap(({ what, where }) => (what === 'current' ? [where] : [])),
   )
@@ -83,7 +88,7 @@ const sameAs =
     a.what === b.what && a.where === b.where && a.case === b.case
 
 function rowsOf(
-  { cuts }: ConnectedGiven,
+  { cutRuns }: ConnectedGiven,
   { light }: Strip,
   { readings }: LogEntry,
   expected: Expected,
@@ -92,7 +97,7 @@ function rowsOf(
   const idle = expected.readings.find((one) => one.what === 'current' && one.case === 'idle')
   if (idle === undefined) return []
   let groups = 0
-  for (const { run, strip } of cuts)
+  for (const { run, strip } of cutRuns)
     for (const [, count] of expected.connected.get(run.id) ?? [])
       groups += count * loadsPerGroup(strip)
   const idleA = (groups * light.idleMa) / 1000

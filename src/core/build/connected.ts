@@ -135,13 +135,13 @@ interface Part {
 
 /** The parts of every run, by its id. */
 function partsByRun(
-  { cuts, lit, leads }: ConnectedGiven,
+  { cutRuns, lit, leads }: ConnectedGiven,
   whole: Network,
   breaks: ReadonlyMap<string, ReadonlySet<number>>,
 ): Map<string, readonly Part[]> {
   const runOf = new Map(whole.runs.map((run) => [run.id, run]))
   const parts = new Map<string, readonly Part[]>()
-  for (const { run, strip } of cuts) {
+  for (const { run, strip } of cutRuns) {
     const own = runOf.get(run.id)
     if (own === undefined) continue
     const loads = loadsPerGroup(strip)
@@ -170,12 +170,12 @@ function partsByRun(
 }
 
 function stretchesOf(
-  { cuts }: ConnectedGiven,
+  { cutRuns }: ConnectedGiven,
   parts: ReadonlyMap<string, readonly Part[]>,
   powered: ReadonlySet<string>,
 ): Map<string, Stretch[]> {
   const runs = new Map<string, Stretch[]>()
-  for (const { run } of cuts) {
+  for (const { run } of cutRuns) {
     const stretches: [number, number][] = []
     for (const { id, fromGroup, groups } of parts.get(run.id) ?? []) {
       if (!powered.has(id) || groups === 0) continue
@@ -215,7 +215,7 @@ function poweredIn({ supplies, leads }: Network): {
 }
 
 /** Pads of runs, in loads, between pieces that are not joined yet. */
-function breaksOf({ cuts, wiring }: ConnectedGiven, joined: Joined): Map<string, Set<number>> {
+function breaksOf({ cutRuns, wiring }: ConnectedGiven, joined: Joined): Map<string, Set<number>> {
   const breaks = new Map<string, Set<number>>()
   const ends = new Map<string, boolean>()
   for (const { from, to } of wiring.wires) {
@@ -224,7 +224,7 @@ function breaksOf({ cuts, wiring }: ConnectedGiven, joined: Joined): Map<string,
     // All wires of a jumper.
     ends.set(key, (ends.get(key) ?? true) && joined.at(from.id) && joined.at(to.id))
   }
-  for (const entry of cuts) {
+  for (const entry of cutRuns) {
     const loads = loadsPerGroup(entry.strip)
     for (const { from, to, pad } of jumpersOf(entry)) {
       const isJoined =
@@ -241,11 +241,11 @@ function breaksOf({ cuts, wiring }: ConnectedGiven, joined: Joined): Map<string,
 
 /** Where clip leads go at a step about pieces that have no leads of their own yet: to the first of them. */
 function clipFor(
-  { plan, cuts, wiring }: ConnectedGiven,
+  { plan, cutRuns, wiring }: ConnectedGiven,
   joined: Joined,
   step: Step,
 ): { readonly run: string; readonly pad: number; readonly supply: string } | undefined {
-  const entry = cuts.find(({ run }) => run.id === step.place)
+  const entry = cutRuns.find(({ run }) => run.id === step.place)
   if (entry === undefined || entry.cuts === 0) return undefined
   const block = blockId.run(entry.run.id)
   const hasLeads = wiring.wires.some(

@@ -4,7 +4,7 @@ import type { Step } from './step'
 
 /** What is read for the meter. */
 export const meterStages = [
-  'cuts',
+  'cutRuns',
   'volts',
   'leads',
   'loads',

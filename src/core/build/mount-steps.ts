@@ -118,10 +118,10 @@ export function addMounting(work: Work, { entry, pieces }: StripWork): void {
 
 /** Single lights and nodes: one as a sample, then the rest. */
 export function addLights(work: Work): void {
-  const { cuts, nodes, lit } = work.given
+  const { cutRuns, nodes, lit } = work.given
   const nodeOf = new Map(nodes.map((one) => [one.id, one]))
   const litOf = new Map(lit.map((one) => [one.id, one]))
-  for (const { run, pieces } of cuts) {
+  for (const { run, pieces } of cutRuns) {
     if (run.lights.length === 0) continue
     const common = { ...plain, about: [run.id], place: run.id }
     const node = nodeOf.get(run.id)

@@ -89,10 +89,10 @@ function lidCards({
   plan,
   supplies,
   leads,
-  cuts,
+  cutRuns,
   fit,
   wiring,
-}: Pick<BuiltPlan, 'plan' | 'supplies' | 'leads' | 'cuts' | 'fit' | 'wiring'>): LidCard[] {
+}: Pick<BuiltPlan, 'plan' | 'supplies' | 'leads' | 'cutRuns' | 'fit' | 'wiring'>): LidCard[] {
   const leadOf = new Map(leads.map((lead) => [lead.id, lead]))
   // Of every wire with a fuse in it: on which supply it hangs, and where it goes.
   const fused = wiring.wires.flatMap((wire) =>
@@ -102,7 +102,7 @@ function lidCards({
         const lead = leadOf.get(wire.fusedLead ?? '')
         return {
           supply: lead === undefined ? wire.about[0] : supplyBehind(plan, lead.from),
-          text: `${lead === undefined ? 'board' : leadName(plan, cuts, lead)} ${formatQuantity(Number(value), 'A')}`,
+          text: `${lead === undefined ? 'board' : leadName(plan, cutRuns, lead)} ${formatQuantity(Number(value), 'A')}`,
         }
       }),
   )

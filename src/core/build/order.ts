@@ -170,7 +170,7 @@ function brokenBy(order: readonly Step[], step: Step, at: number): Step[] {
 }
 
 /** What an order is made from. */
-type OrderGiven = Pick<WiredPlan, 'plan' | 'cuts'> & { readonly steps: readonly Step[] }
+type OrderGiven = Pick<WiredPlan, 'plan' | 'cutRuns'> & { readonly steps: readonly Step[] }
 
 /** The plan's own schedule, and what the other school comes to. */
 export interface BuildOrder extends Schedule {
@@ -185,7 +185,7 @@ export function buildOrder(given: OrderGiven): BuildOrder {
 
 /** The schedule of a plan by a school, with moves by hand and the user's own pace. */
 export function scheduleOf(
-  { plan, steps, cuts }: OrderGiven,
+  { plan, steps, cutRuns }: OrderGiven,
   school: BuildSchool = plan.build.school,
 ): Schedule {
   const { moved: moves, paces } = plan.build
@@ -193,7 +193,7 @@ export function scheduleOf(
   const timed = new Map(
     plan.build.log.map(({ step, state, minutes }) => [step, state === 'done' ? minutes : 0]),
   )
-  const samples = samplesOf(cuts)
+  const samples = samplesOf(cutRuns)
   const sampleShare = samplePace(steps, samples, timed)
   const paced = steps.map((step) => {
     // A sample that was timed tells more than any typical figure, and more than the pace at other things.

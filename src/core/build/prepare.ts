@@ -11,7 +11,7 @@ import { places, stepId, type Work, type StripWork } from './work'
 
 export function addMeasures(work: Work): void {
   const { plan } = work.given
-  for (const entry of work.cuts) {
+  for (const entry of work.cutRuns) {
     const { run, pieces, strip } = entry
     if (pieces.length === 0 && run.lights.length === 0) continue
     const hasLights = run.lights.length > 0

@@ -57,7 +57,7 @@ describe('what is connected', () => {
             )
           for (const [run, stretches] of connected)
             for (const [from, count] of stretches) {
-              const entry = results.cuts.find((one) => one.run.id === run)!
+              const entry = results.cutRuns.find((one) => one.run.id === run)!
               expect(count).toBeGreaterThan(0)
               expect(from + count).toBeLessThanOrEqual(entry.cuts + entry.run.lights.length)
             }

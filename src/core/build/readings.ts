@@ -67,7 +67,7 @@ export const suspiciousOhm = (pixels: number): number =>
 /** The same plan with nothing brighter than that. */
 function heldTo(given: ConnectedGiven, limit: number): ConnectedGiven {
   const plan: Plan = { ...given.plan, limit }
-  return { ...given, plan, loads: loadRuns(plan, given.cuts, given.lit) }
+  return { ...given, plan, loads: loadRuns(plan, given.cutRuns, given.lit) }
 }
 
 /** A solved part of the plan: amperes by the plan's ids of supplies, volts by run of the network. */
@@ -125,7 +125,7 @@ export function readingsAfter(
       })
   }
   // Once all that is connected was measured, less may differ.
-  const isMeasured = given.cuts.every(
+  const isMeasured = given.cutRuns.every(
     ({ run, strip }) => !idle.connected.runs.has(run.id) || strip.isMeasured === true,
   )
   const off = isMeasured ? { idle: tolerances.measured, colour: tolerances.measured } : tolerances
@@ -149,7 +149,7 @@ export function readingsAfter(
   const held = level === limit ? given : heldTo(given, level)
   const lit = level === limit ? whole : solvedAfter(held, done, step, 'full-white')
   const white = level === limit ? 'full-white' : 'level'
-  const hasColours = given.cuts.some(
+  const hasColours = given.cutRuns.some(
     ({ run, strip }) =>
       idle.connected.runs.has(run.id) &&
       colours.every((colour) => strip.light.channels.some(({ name }) => name === colour)),
@@ -181,10 +181,10 @@ export function readingsAfter(
 /** Volts at the first and the last powered load of a run, by the names of its parts in the network. */
 function endsOf(
   { connected, volts }: Solved,
-  { cuts }: ConnectedGiven,
+  { cutRuns }: ConnectedGiven,
   run: string,
 ): { readonly where: string; readonly pad: NonNullable<Reading['pad']>; readonly volts: number }[] {
-  const entry = cuts.find((one) => one.run.id === run)
+  const entry = cutRuns.find((one) => one.run.id === run)
   const stretches = connected.runs.get(run)
   if (entry === undefined || stretches === undefined) return []
   const own = [...volts].filter(([id]) => connected.partsOf.get(id) === run)
@@ -212,8 +212,8 @@ const shortsIn = (given: ConnectedGiven, { runs }: Connected, { place }: Step): 
 })
 
 /** Pixels in some cut groups of a run. */
-function pixelsIn({ cuts }: ConnectedGiven, run: string, stretches: readonly Stretch[]): number {
-  const light = cuts.find((entry) => entry.run.id === run)?.strip.light
+function pixelsIn({ cutRuns }: ConnectedGiven, run: string, stretches: readonly Stretch[]): number {
+  const light = cutRuns.find((entry) => entry.run.id === run)?.strip.light
   const groups = stretches.reduce((sum, [, count]) => sum + count, 0)
   return light?.kind === 'pixels' ? groups * light.perCut : 0
 }

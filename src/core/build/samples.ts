@@ -10,9 +10,9 @@ const worthSample = 4
  *
  * @returns the sample of each such run, itself among them
  */
-export function samplesOf(cuts: readonly CutStripRun[]): ReadonlyMap<string, string> {
+export function samplesOf(cutRuns: readonly CutStripRun[]): ReadonlyMap<string, string> {
   const alike = new Map<string, string[]>()
-  for (const { run, strip, pieces } of cuts) {
+  for (const { run, strip, pieces } of cutRuns) {
     const placed = pieces.filter((piece) => piece.cuts > 0)
     if (placed.length === 0) continue
     const key = `${strip.id} ${placed.map(({ cuts: groups }) => String(groups)).join(' ')}`

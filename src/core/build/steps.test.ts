@@ -28,7 +28,7 @@ function expectTopological(steps: readonly Step[]): void {
 
 /** The order rules of the handbook (11), held against the joints, wires and pieces of the plan, not against how steps are made. */
 function expectRules(plan: Plan, steps: readonly Step[]): void {
-  const { joints, wiring, cuts } = worked(plan)
+  const { joints, wiring, cutRuns } = worked(plan)
   const at = placesIn(steps)
   const of = (kind: Step['kind'], what: string): number[] =>
     steps.flatMap((step, index) => (step.kind === kind && step.about.includes(what) ? [index] : []))
@@ -108,7 +108,7 @@ function expectRules(plan: Plan, steps: readonly Step[]): void {
     expect(stepOfJoint.get(id)?.threads).toEqual(expect.arrayContaining([...threadFirst]))
 
   // Every piece: cut once, tested before it is tinned on to anything or stuck down.
-  for (const { run, pieces } of cuts)
+  for (const { run, pieces } of cutRuns)
     for (const { name, cuts: groups } of pieces) {
       if (groups === 0) continue
       const own = (kind: Step['kind']): number[] =>

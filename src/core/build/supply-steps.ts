@@ -124,7 +124,7 @@ export function addSupplies(work: Work): void {
     ...last,
     id: stepId.book,
     kind: 'book',
-    title: 'Book it out of the drawer, and put the rests back in',
+    title: 'Book it out of the drawer, and put the offcuts back in',
     how: ['“Done” shows what went out of the drawer, and what is left over to go in.'],
     about,
     needs: [stepId.soak],

@@ -61,7 +61,7 @@ describe('a template', () => {
     ]).plan
     const seat = templateOf(clipped, 'seat')
     const from = seat.pieces[0]!.from
-    const strip = worked(clipped).cuts.find(({ run }) => run.id === 'seat')!.strip
+    const strip = worked(clipped).cutRuns.find(({ run }) => run.id === 'seat')!.strip
     const places = fixingPlaces(strip, (128 * 1000) / 60)
     expect(seat.clips).toHaveLength(places.length)
     for (const [index, clip] of seat.clips.entries()) {

@@ -66,10 +66,10 @@ const [roomMm, cutRoomMm] = [15, 4]
 
 /** The templates of all runs that have something to mark. */
 export function templatesOf(
-  given: Pick<WiredPlan, 'plan' | 'cuts' | 'lit' | 'nodes' | 'lanes' | 'layout' | 'wiring'>,
+  given: Pick<WiredPlan, 'plan' | 'cutRuns' | 'lit' | 'nodes' | 'lanes' | 'layout' | 'wiring'>,
 ): Template[] {
   const waysOf = cableWays(given)
-  return given.cuts.flatMap((entry): Template[] => {
+  return given.cutRuns.flatMap((entry): Template[] => {
     const { run } = entry
     if (run.segments.length === 0 && run.lights.length === 0) return []
     const pieces = isOnWire(entry) ? [] : entry.pieces.filter((piece) => piece.cuts > 0)

@@ -9,7 +9,7 @@ import type { Step } from './step'
 /** What steps are made from. */
 export type StepsGiven = Pick<
   WiredPlan,
-  'plan' | 'cuts' | 'lit' | 'nodes' | 'lanes' | 'supplies' | 'wiring' | 'joints'
+  'plan' | 'cutRuns' | 'lit' | 'nodes' | 'lanes' | 'supplies' | 'wiring' | 'joints'
 >
 
 /** Places of the work that are no run, junction, sensor or supply. */
@@ -86,7 +86,7 @@ export class Work {
   private readonly groupsOfWire = new Map<string, Set<JointGroup>>()
   private readonly jointsOfWire = new Map<string, PlanJoint[]>()
   /** All runs, those with data in its order first. */
-  readonly cuts: readonly CutStripRun[]
+  readonly cutRuns: readonly CutStripRun[]
   readonly strips: readonly StripWork[]
   /** … by their runs. */
   readonly stripOf: ReadonlyMap<string, StripWork>
@@ -95,13 +95,13 @@ export class Work {
   readonly lineOf: ReadonlyMap<string, Plan['lines'][number]>
 
   constructor(readonly given: StepsGiven) {
-    const { cuts, wiring, joints, plan } = given
-    this.entryOf = new Map(cuts.map((entry) => [entry.run.id, entry]))
+    const { cutRuns, wiring, joints, plan } = given
+    this.entryOf = new Map(cutRuns.map((entry) => [entry.run.id, entry]))
     this.blockOf = new Map(wiring.blocks.map((block) => [block.id, block]))
     this.lineOf = new Map(plan.lines.map((line) => [line.id, line]))
     const inLanes = new Set(given.lanes.flatMap(({ runs }) => runs.map(({ entry }) => entry)))
-    this.cuts = [...inLanes, ...cuts.filter((entry) => !inLanes.has(entry))]
-    this.strips = this.cuts.flatMap((entry) => {
+    this.cutRuns = [...inLanes, ...cutRuns.filter((entry) => !inLanes.has(entry))]
+    this.strips = this.cutRuns.flatMap((entry) => {
       const pieces = entry.pieces.filter((piece) => piece.cuts > 0)
       return pieces.length > 0 ? [{ entry, pieces }] : []
     })

@@ -33,9 +33,9 @@ export interface ProfileBars {
 }
 
 /** Saws the profiles of all runs from bars as they are sold, profile by profile. */
-export function barsOf({ own }: Pick<Plan, 'own'>, cuts: readonly CutStripRun[]): ProfileBars[] {
+export function barsOf({ own }: Pick<Plan, 'own'>, cutRuns: readonly CutStripRun[]): ProfileBars[] {
   const byProfile = new Map<Profile, BarPiece[]>()
-  for (const entry of cuts) {
+  for (const entry of cutRuns) {
     const { profile: id, cover } = mounted(own, entry.run.line.mount)
     const profile = profileOf(own, id)
     if (profile === undefined || entry.parts.length === 0) continue

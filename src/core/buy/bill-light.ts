@@ -29,7 +29,7 @@ export function addReels(bill: Bill, { reels }: BillGiven): void {
         {
           what: 'cut from reels',
           boughtMm: cutMm('reel'),
-          given: { what: 'from rests', mm: cutMm('offcut') },
+          given: { what: 'from offcuts', mm: cutMm('offcut') },
           from: bins
             .filter(({ kind }) => kind === 'reel')
             .map(({ lengthMm, price }) => ({ size: lengthMm / 1000, price })),
@@ -45,8 +45,8 @@ export function addReels(bill: Bill, { reels }: BillGiven): void {
 }
 
 /** Single lights with their resistors, and what they are plugged into. */
-export function addLights(bill: Bill, { lit, plugs, plan, cuts }: BillGiven): void {
-  for (const entry of cuts) {
+export function addLights(bill: Bill, { lit, plugs, plan, cutRuns }: BillGiven): void {
+  for (const entry of cutRuns) {
     const { run } = entry
     if (run.line.lights === undefined && run.line.node === undefined && !isOnWire(entry))
       bill.add(soldUndecidedLight, {

@@ -31,7 +31,7 @@ export interface BillLine extends Working {
   readonly settled?: readonly BoughtPack[]
   /** What is taken from the drawer is cut like what is bought: it counts in `have` already. */
   readonly isCutFromTaken?: true
-  /** What rests of the plan give of it. */
+  /** What offcuts of the plan give of it. */
   readonly have: number
   /** Ids of the runs, supplies and junctions that it is for. */
   readonly for: readonly string[]
@@ -41,7 +41,16 @@ export interface BillLine extends Working {
 
 export type BillGiven = Pick<
   WiredPlan,
-  'plan' | 'cuts' | 'reels' | 'lit' | 'nodes' | 'plugs' | 'fit' | 'supplies' | 'wiring' | 'joints'
+  | 'plan'
+  | 'cutRuns'
+  | 'reels'
+  | 'lit'
+  | 'nodes'
+  | 'plugs'
+  | 'fit'
+  | 'supplies'
+  | 'wiring'
+  | 'joints'
 > & { readonly bars: readonly ProfileBars[]; readonly sheets: readonly MaterialSheets[] }
 
 /** What one place contributes to a line. */
@@ -151,7 +160,7 @@ interface Cutting {
   /** What the mm that are bought count. */
   readonly what: string
   readonly boughtMm: number
-  /** What lies there already: rests, or lengths in the drawer. */
+  /** What lies there already: offcuts, or lengths in the drawer. */
   readonly given?: { readonly what: string; readonly mm: number }
   /** Reels, spools and bars that are bought. */
   readonly from: readonly { readonly size: number; readonly price: number }[]

@@ -24,9 +24,9 @@ import type { BarPiece } from './bars'
 import { cutLine, sumOf, type Bill, type BillGiven } from './bill-lines'
 
 /** End caps, sealant and glands of runs that have them. */
-export function addSealing(bill: Bill, { plan, cuts, wiring }: BillGiven): void {
+export function addSealing(bill: Bill, { plan, cutRuns, wiring }: BillGiven): void {
   let isSealed = false
-  for (const { run, strip, pieces } of cuts) {
+  for (const { run, strip, pieces } of cutRuns) {
     const { hasCaps, hasSleeve } = mounted(plan.own, run.line.mount)
     const own = pieces.filter((piece) => piece.cuts > 0).length
     if ((!hasCaps && !hasSleeve) || own === 0 || isOnWire({ run, strip })) continue
@@ -40,7 +40,7 @@ export function addSealing(bill: Bill, { plan, cuts, wiring }: BillGiven): void 
   }
   if (isSealed)
     bill.add(soldSealant, { what: 'behind the caps', amount: 1, for: [], page: 'measure' })
-  for (const { run, thickMm } of glandsOf(plan, cuts, wiring))
+  for (const { run, thickMm } of glandsOf(plan, cutRuns, wiring))
     bill.add(soldGland(thickMm), {
       what: 'where wires come in',
       amount: 1,
@@ -53,8 +53,8 @@ export function addSealing(bill: Bill, { plan, cuts, wiring }: BillGiven): void 
 const pointsOfStick = 25
 
 /** What holds strips that lie in no profile. */
-export function addFixing(bill: Bill, { plan, cuts }: BillGiven): void {
-  for (const { run, strip, pieces } of cuts) {
+export function addFixing(bill: Bill, { plan, cutRuns }: BillGiven): void {
+  for (const { run, strip, pieces } of cutRuns) {
     const { fixing = plan.rules.fixing, profile, surface } = mounted(plan.own, run.line.mount)
     const onWire = isOnWire({ run, strip })
     // A string hangs by its nodes; where wire is soldered in each is held by itself.

@@ -143,11 +143,11 @@ export function addBoard(bill: Bill, { plan, fit, wiring }: BillGiven): void {
 }
 
 /** What switches and drives. */
-export function addDrives(bill: Bill, { cuts, lit, wiring }: BillGiven): void {
+export function addDrives(bill: Bill, { cutRuns, lit, wiring }: BillGiven): void {
   const blocks = new Set(
     wiring.blocks.flatMap(({ of }) => (of.kind === 'switch' ? [of.dimmer] : [])),
   )
-  for (const { name, channels, runs, by } of dimmersOf(cuts, lit)) {
+  for (const { name, channels, runs, by } of dimmersOf(cutRuns, lit)) {
     if (!blocks.has(name)) continue
     const ids = runs.map(({ run }) => run.id)
     const withMosfet =

@@ -103,7 +103,7 @@ const solderMm = 10
 const legSleeveMm = 2.4
 
 /** What sits in wires, capacitors, sleeves, solder and ties. */
-export function addJointParts(bill: Bill, { wiring, joints, cuts }: BillGiven): void {
+export function addJointParts(bill: Bill, { wiring, joints, cutRuns }: BillGiven): void {
   const wiresIn = new Map<string, number>()
   for (const { bundle } of wiring.wires) wiresIn.set(bundle, (wiresIn.get(bundle) ?? 0) + 1)
   for (const { role, inLine, sleeveMm: boreMm, bareMm, about, apart, bundle } of wiring.wires) {
@@ -159,7 +159,7 @@ export function addJointParts(bill: Bill, { wiring, joints, cuts }: BillGiven): 
   })
   // A tie where a bundle comes to a run, and one at the other end.
   const toRuns = bundlesOf(wiring.wires).filter((bundle) =>
-    bundle.some(({ about }) => about.some((id) => entryOf(cuts, id) !== undefined)),
+    bundle.some(({ about }) => about.some((id) => entryOf(cutRuns, id) !== undefined)),
   )
   bill.add(soldTies, {
     what: 'two for each bundle of wires',

@@ -25,7 +25,7 @@ describe('the bill of any plan', () => {
   it('has whatever the diagram, the joints, the mounts and the nodes name', () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
-        const { bill, wiring, joints, cuts, lit, nodes, reels } = worked(plan)
+        const { bill, wiring, joints, cutRuns, lit, nodes, reels } = worked(plan)
         const need = (text: string): number => needOf(bill, named(text))
 
         // Wires by gauge and colour, but for those in cables.
@@ -96,7 +96,7 @@ describe('the bill of any plan', () => {
         expect(need('solder')).toBeCloseTo(sum(joints.map(({ soldered }) => soldered)) / 100, 1)
 
         // Mounts.
-        for (const { run, pieces, strip } of cuts) {
+        for (const { run, pieces, strip } of cutRuns) {
           const { hasCaps, hasSleeve, profile } = mounted(plan.own, run.line.mount)
           const own = pieces.filter((piece) => piece.cuts > 0).length
           if ((hasCaps || hasSleeve) && own > 0 && strip.nodesPerString === undefined)
@@ -116,7 +116,9 @@ describe('the bill of any plan', () => {
             ).toBeGreaterThanOrEqual(part.count * count)
 
         // Every single light, chosen or not.
-        const lights = cuts.filter((entry) => entry.run.line.node === undefined && !isOnWire(entry))
+        const lights = cutRuns.filter(
+          (entry) => entry.run.line.node === undefined && !isOnWire(entry),
+        )
         expect(needOf(bill, ({ id }) => /^light[.-]/.test(id))).toBeGreaterThanOrEqual(
           sum(lights.map(({ run }) => run.lights.length)),
         )
@@ -180,7 +182,7 @@ describe('the bill of any plan', () => {
 describe('the nook', () => {
   const plan = demoPlan('bay-window-nook')
 
-  it('takes rests of strip from the drawer before a reel is opened', () => {
+  it('takes offcuts of strip from the drawer before a reel is opened', () => {
     const strips = new Set(['pixels-5v-60-low'])
     const items = [
       { id: 'r', part: 'pixels-5v-60-low', name: 'rest', unit: 'mm', amount: 4000 },
@@ -249,15 +251,15 @@ describe('the drawer', () => {
     expect(taken.map(({ amount }) => amount)).toEqual([1, 0.5])
   })
 
-  it('knows a rest of strip by mm and by m', () => {
-    const rests = (['mm', 'm'] as const).map((unit) => ({
+  it('knows an offcut of strip by mm and by m', () => {
+    const offcuts = (['mm', 'm'] as const).map((unit) => ({
       id: unit,
       part: 'pixels-5v-60-low',
       name: 'rest',
       unit,
       amount: unit === 'm' ? 1.5 : 1500,
     }))
-    const taking = withDrawer(plan, rests, new Set(['pixels-5v-60-low']), () => [])
+    const taking = withDrawer(plan, offcuts, new Set(['pixels-5v-60-low']), () => [])
     expect(taking.offcuts.map(({ lengthMm }) => lengthMm)).toEqual([1500, 1500])
   })
 })

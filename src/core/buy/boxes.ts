@@ -165,7 +165,7 @@ function packed(
   return { placed, lacking: items.filter((one) => !isPlaced(one)) }
 }
 
-export type BoxHolesGiven = Pick<WiredPlan, 'plan' | 'wiring' | 'cuts' | 'sources' | 'layout'>
+export type BoxHolesGiven = Pick<WiredPlan, 'plan' | 'wiring' | 'cutRuns' | 'sources' | 'layout'>
 
 /** How much of the floor is taken, mm²: what takes most comes first. */
 const floorOf = (rects: readonly Pick<Laid, 'width' | 'height'>[]): number =>
@@ -192,7 +192,7 @@ const playMm = 1
 /** Holes of a box for the wires that leave it, on the side where they go on the drawing. */
 export function boxHoles(
   { holds }: PlanBox,
-  { plan, wiring, cuts, sources, layout }: BoxHolesGiven,
+  { plan, wiring, cutRuns, sources, layout }: BoxHolesGiven,
 ): BoxHole[] {
   const inside = new Set(holds)
   const blocks = new Map(wiring.blocks.map((block) => [block.id, block]))
@@ -219,7 +219,7 @@ export function boxHoles(
   const placeOf = (block: Block | undefined): Point | undefined => {
     if (block === undefined) return undefined
     const [about = ''] = block.about
-    const entry = entryOf(cuts, about)
+    const entry = entryOf(cutRuns, about)
     const place = runPlaces.get(about)
     if (entry !== undefined && place !== undefined) {
       const { x, y, width, height } = entry.run.box

@@ -1,7 +1,7 @@
 import type { Offcut, Plan, Taken } from '../plan/plan'
 import type { BillLine } from './bill-lines'
 
-/** Something in the drawer: loose parts with their count, wire by metres, or one rest of strip with its length. */
+/** Something in the drawer: loose parts with their count, wire by metres, or one offcut of strip with its length. */
 export interface DrawerItem {
   /** The part that it is, or the thing that the bill calls so; without one it is known by its name. */
   readonly part?: string | undefined
@@ -23,26 +23,26 @@ function amountIn({ unit, amount }: DrawerItem, line: Pick<BillLine, 'unit'>): n
   return undefined
 }
 
-/** A rest of strip, mm; `undefined` where the item is something else. */
-export function restMm(item: DrawerItem, strips: ReadonlySet<string>): number | undefined {
+/** An offcut of strip, mm; `undefined` where the item is something else. */
+export function offcutMm(item: DrawerItem, strips: ReadonlySet<string>): number | undefined {
   if (item.part === undefined || !strips.has(item.part)) return undefined
   if (item.unit === 'mm') return item.amount
   return item.unit === 'm' ? item.amount * 1000 : undefined
 }
 
-/** The rests of strip in a drawer, as a plan takes them to cut from. */
-export const restsIn = (
+/** The offcuts of strip in a drawer, as a plan takes them to cut from. */
+export const offcutsIn = (
   items: readonly (DrawerItem & { readonly id: string })[],
   strips: ReadonlySet<string>,
 ): Offcut[] =>
   items.flatMap((item) => {
-    const lengthMm = restMm(item, strips)
+    const lengthMm = offcutMm(item, strips)
     return lengthMm === undefined || item.part === undefined
       ? []
       : [{ id: item.id, stripId: item.part, lengthMm }]
   })
 
-/** A plan that takes from a drawer whatever it can use: rests of strip to cut from first, then what its bill asks for. */
+/** A plan that takes from a drawer whatever it can use: offcuts of strip to cut from first, then what its bill asks for. */
 export function withDrawer(
   plan: Plan,
   items: readonly (DrawerItem & { readonly id: string })[],
@@ -50,12 +50,12 @@ export function withDrawer(
   billFor: (plan: Plan) => readonly BillLine[],
 ): Plan {
   const known = new Set(plan.offcuts.map(({ id }) => id))
-  const rests = restsIn(items, strips).filter(({ id }) => !known.has(id))
-  const cut = rests.length === 0 ? plan : { ...plan, offcuts: [...plan.offcuts, ...rests] }
+  const offcuts = offcutsIn(items, strips).filter(({ id }) => !known.has(id))
+  const cut = offcuts.length === 0 ? plan : { ...plan, offcuts: [...plan.offcuts, ...offcuts] }
   return { ...cut, buy: { ...cut.buy, taken: takenFor(billFor(cut), items) } }
 }
 
-/** What a drawer gives to the lines of a bill: each thing in it is taken once. Strip is cut from rests instead. */
+/** What a drawer gives to the lines of a bill: each thing in it is taken once. Strip is cut from offcuts instead. */
 export function takenFor(
   bill: readonly BillLine[],
   items: readonly (DrawerItem & { readonly id: string })[],

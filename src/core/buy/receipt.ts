@@ -6,7 +6,7 @@ import { cheapestPacks } from './packs'
 
 /** What is bought of a line, and what it costs. */
 export interface ReceiptLine extends BillLine {
-  /** Of the need, what rests and the drawer give. */
+  /** Of the need, what offcuts and the drawer give. */
   readonly have: number
   readonly packs: readonly SoldPack[]
   readonly buys: readonly BoughtPack[]

@@ -20,12 +20,12 @@ describe('which light', () => {
       for (const { strip, commands, isPresent, ...told } of rows) {
         const taken = change(plan, commands)
         expect(patched(taken.plan, taken.backward)).toEqual(plan)
-        const { receipt, joints, leads, verdicts, cuts } = worked(taken.plan)
+        const { receipt, joints, leads, verdicts, cutRuns } = worked(taken.plan)
         expect(told.cost).toBe(receipt.total)
         expect(told.joints).toBe(joints.length)
         expect(told.feeds).toBe(leads.filter(({ to }) => to.kind === 'run').length)
         expect(told.problems).toHaveLength(verdicts.filter(({ grade }) => grade !== 'note').length)
-        for (const { run, strip: laid } of cuts)
+        for (const { run, strip: laid } of cutRuns)
           if (run.segments.length > 0) expect(laid.id).toBe(strip.id)
         const again = [...compare(taken.plan, [strip])][0]!
         expect(again.isPresent).toBe(true)

@@ -53,8 +53,8 @@ export interface Candidate {
 }
 
 /** Runs that are made of strip: what a candidate takes the place of. */
-const stripRuns = (cuts: readonly CutStripRun[]): CutStripRun[] =>
-  cuts.filter((entry) => entry.run.segments.length > 0 && !isOnWire(entry))
+const stripRuns = (cutRuns: readonly CutStripRun[]): CutStripRun[] =>
+  cutRuns.filter((entry) => entry.run.segments.length > 0 && !isOnWire(entry))
 
 /**
  * Strips that could take the place of the plan's own: all that lie as its runs do. One that is bent in its own plane somewhere has to stand
@@ -63,9 +63,9 @@ const stripRuns = (cuts: readonly CutStripRun[]): CutStripRun[] =>
  * @param kept strips of the user's own that the plan does not know yet
  */
 export function candidatesFor(plan: Plan, kept: readonly Strip[] = []): Strip[] {
-  const { cuts, parts } = worked(plan)
+  const { cutRuns, parts } = worked(plan)
   const known = new Set(parts.strips.map(({ id }) => id))
-  const runs = stripRuns(cuts)
+  const runs = stripRuns(cutRuns)
   if (runs.length === 0) return []
   const isEdgewise = runs.some(({ run }) => mounted(plan.own, run.line.mount).bend === 'edgewise')
   return [...parts.strips, ...kept.filter(({ id }) => !known.has(id))].filter(
@@ -76,8 +76,8 @@ export function candidatesFor(plan: Plan, kept: readonly Strip[] = []): Strip[] 
 
 /** The edit that lays a strip in all runs of strip. Supplies of other volts become the smallest that will do; leads set by hand go, since pads lie elsewhere. */
 export function layCommands(plan: Plan, strip: Strip): Command[] {
-  const { cuts, volts, parts } = worked(plan)
-  const runs = stripRuns(cuts)
+  const { cutRuns, volts, parts } = worked(plan)
+  const runs = stripRuns(cutRuns)
   const isLaid = new Set(runs.map(({ run }) => run.id))
   const others = plan.lines.filter(({ id }) => !isLaid.has(id))
   const isOther = (entry: CutStripRun): boolean => entry.strip.cutPitchMm !== strip.cutPitchMm
@@ -86,7 +86,7 @@ export function layCommands(plan: Plan, strip: Strip): Command[] {
   return [
     // What is no strip keeps what it has, whatever becomes the plan's own.
     ...others.flatMap(({ id, stripId }): Command[] =>
-      cuts.some((entry) => entry.run.id === id && isOnWire(entry)) && stripId === undefined
+      cutRuns.some((entry) => entry.run.id === id && isOnWire(entry)) && stripId === undefined
         ? [{ do: 'set-strip', line: id, strip: plan.defaults.stripId }]
         : [],
     ),
@@ -120,7 +120,7 @@ export function* compare(
   strips: readonly Strip[] = candidatesFor(plan),
 ): Generator<Candidate> {
   const engine = engineOf(plan)
-  const runs = stripRuns(engine.worked.cuts)
+  const runs = stripRuns(engine.worked.cutRuns)
   for (const strip of strips) {
     const isPresent = runs.every((entry) => entry.strip.id === strip.id)
     const lay = isPresent ? [] : layCommands(plan, strip)
@@ -142,8 +142,8 @@ function candidate(
   { worked: given }: Engine,
   strip: Strip,
 ): Omit<Candidate, 'isPresent' | 'commands'> {
-  const { cuts, loads, supplies, leads, joints, lanes, receipt, verdicts, batteries } = given
-  const runs = stripRuns(cuts)
+  const { cutRuns, loads, supplies, leads, joints, lanes, receipt, verdicts, batteries } = given
+  const runs = stripRuns(cutRuns)
   const { plan } = given
   const pitchMm = lightPitchMm(strip)
   const covered = runs.map(({ run }) => mounted(plan.own, run.line.mount)).filter(hidesDots)

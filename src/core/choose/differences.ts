@@ -15,32 +15,32 @@ export function differences(
   other: Candidate,
   price: (value: number) => string,
 ): string[] {
-  const told: string[] = []
+  const lines: string[] = []
   const isOther = (a: number, b: number): boolean =>
     Math.abs(a - b) > worthTelling * Math.max(Math.abs(a), Math.abs(b), 1e-9)
   const money = one.cost - other.cost
   if (isOther(one.cost, other.cost))
-    told.push(`${price(Math.abs(money))} ${money < 0 ? 'cheaper' : 'dearer'}`)
+    lines.push(`${price(Math.abs(money))} ${money < 0 ? 'cheaper' : 'dearer'}`)
   if (isOther(one.lumens, other.lumens) && other.lumens > 0)
-    told.push(`${significant(one.lumens / other.lumens, 2)} × the light`)
+    lines.push(`${significant(one.lumens / other.lumens, 2)} × the light`)
   if (isOther(one.powerW, other.powerW)) {
     const watts = one.powerW - other.powerW
-    told.push(`${significant(Math.abs(watts), 2)} W ${watts < 0 ? 'less' : 'more'} at full white`)
+    lines.push(`${significant(Math.abs(watts), 2)} W ${watts < 0 ? 'less' : 'more'} at full white`)
   }
   const [supply, before] = [one.supplies.join(' and '), other.supplies.join(' and ')]
-  if (supply === '') told.push('no supply is large enough')
-  else if (supply !== before) told.push(`on ${supply}`)
+  if (supply === '') lines.push('no supply is large enough')
+  else if (supply !== before) lines.push(`on ${supply}`)
   const count = (value: number, what: string): void => {
-    if (value !== 0) told.push(`${plural(Math.abs(value), what)} ${value < 0 ? 'fewer' : 'more'}`)
+    if (value !== 0) lines.push(`${plural(Math.abs(value), what)} ${value < 0 ? 'fewer' : 'more'}`)
   }
   count(one.feeds - other.feeds, 'feed')
   count(one.joints - other.joints, 'joint')
   if (one.ripple !== null && other.ripple !== null && Math.abs(one.ripple - other.ripple) > 0.02)
-    told.push(`dots show ${one.ripple < other.ripple ? 'less' : 'more'}`)
+    lines.push(`dots show ${one.ripple < other.ripple ? 'less' : 'more'}`)
   if ((one.framesPerSecond === null) !== (other.framesPerSecond === null))
-    told.push(
+    lines.push(
       one.framesPerSecond === null ? 'no patterns: one dimmer for all' : 'each pixel by itself',
     )
   count(one.problems.length - other.problems.length, 'problem')
-  return told
+  return lines
 }

@@ -117,9 +117,9 @@ function standing({
   verdicts,
   receipt,
   loads,
-  cuts,
+  cutRuns,
   joints,
-}: Pick<WorkedPlan, 'verdicts' | 'receipt' | 'loads' | 'cuts' | 'joints'>): Standing {
+}: Pick<WorkedPlan, 'verdicts' | 'receipt' | 'loads' | 'cutRuns' | 'joints'>): Standing {
   const count = (grade: Grade): number => verdicts.filter((one) => one.grade === grade).length
   return {
     stops: count('stop'),
@@ -127,6 +127,6 @@ function standing({
     price: receipt.total,
     joints: joints.length,
     peakW: loads.reduce((sum, { currentA, volts }) => sum + currentA['full-white'] * volts, 0),
-    pixels: cuts.reduce((sum, { pixels }) => sum + pixels, 0),
+    pixels: cutRuns.reduce((sum, { pixels }) => sum + pixels, 0),
   }
 }

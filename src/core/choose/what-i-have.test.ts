@@ -44,7 +44,7 @@ describe('what is in the drawer', () => {
     expect(usesOf(shelf)).toEqual([])
   })
 
-  it('a board that lies there, and rests that are long enough to buy no reel', () => {
+  it('a board that lies there, and offcuts that are long enough to buy no reel', () => {
     const uses = usesOf(shelf, item('large-5v'), item('pixels-5v-30', 'mm', 2400))
     expect(uses.map(({ kind }) => kind)).toEqual(['board', 'strip'])
     const strip = uses[1]!

@@ -1,4 +1,4 @@
-import { restsIn, type DrawerItem } from '../buy/drawer'
+import { offcutsIn, type DrawerItem } from '../buy/drawer'
 import type { Engine } from '../engine'
 import { soldBoard, soldSupply } from '../parts/sold'
 import { change, type Command } from '../plan/commands'
@@ -45,11 +45,11 @@ export function* withWhatIHave(
 type Try = Pick<HaveUse, 'items' | 'kind' | 'name' | 'commands'>
 
 function triesFor(
-  { worked: { plan, parts, supplies, fit, cuts, receipt } }: Engine,
+  { worked: { plan, parts, supplies, fit, cutRuns, receipt } }: Engine,
   items: readonly (DrawerItem & { readonly id: string })[],
 ): Try[] {
   const tries = new Map<string, Try>()
-  const allRests = restsIn(items, new Set(parts.strips.map(({ id }) => id)))
+  const allOffcuts = offcutsIn(items, new Set(parts.strips.map(({ id }) => id)))
   const known = new Set(plan.offcuts.map(({ id }) => id))
   for (const item of items) {
     const supply = parts.supplies.find(
@@ -85,17 +85,17 @@ function triesFor(
       })
   }
   for (const strip of candidatesFor(plan)) {
-    const rests = allRests.filter(({ stripId }) => stripId === strip.id)
-    const isPresent = cuts.some((entry) => entry.strip.id === strip.id)
+    const offcuts = allOffcuts.filter(({ stripId }) => stripId === strip.id)
+    const isPresent = cutRuns.some((entry) => entry.strip.id === strip.id)
     const isTaken = receipt.lines.some(({ part, have }) => part === strip.id && have > 0)
-    if (rests.length === 0 || (isPresent && isTaken)) continue
+    if (offcuts.length === 0 || (isPresent && isTaken)) continue
     tries.set(`strip ${strip.id}`, {
-      items: rests.map(({ id }) => id),
+      items: offcuts.map(({ id }) => id),
       kind: 'strip',
       name: strip.name,
       commands: [
         ...(isPresent ? [] : layCommands(plan, strip)),
-        { do: 'add-offcuts', offcuts: rests.filter(({ id }) => !known.has(id)) },
+        { do: 'add-offcuts', offcuts: offcuts.filter(({ id }) => !known.has(id)) },
       ],
     })
   }

@@ -52,10 +52,10 @@ export function whatIf(
       ...plan,
       lines: plan.lines.map((one) => (one === line ? { ...line, text } : one)),
     }
-    const { cuts, loads } = worked(changed)
-    const own = entryOf(cuts, lineId)
+    const { cutRuns, loads } = worked(changed)
+    const own = entryOf(cutRuns, lineId)
     if (own === undefined) return []
-    const strips = cutFromReels(cuts, plan.offcuts, { ...plan.rules, ...plan.buy }, quick)
+    const strips = cutFromReels(cutRuns, plan.offcuts, { ...plan.rules, ...plan.buy }, quick)
     const bins = strips.flatMap(({ reels }) => reels)
     const leftoverMm = bins.reduce((sum, reel) => sum + reel.leftoverMm, 0)
     const { spliceMm } = own.strip
@@ -66,10 +66,13 @@ export function whatIf(
     return [
       {
         value,
-        pieces: cuts.reduce((sum, { pieces }) => sum + pieces.filter((p) => p.cuts > 0).length, 0),
+        pieces: cutRuns.reduce(
+          (sum, { pieces }) => sum + pieces.filter((p) => p.cuts > 0).length,
+          0,
+        ),
         reels: bins.filter(({ kind }) => kind === 'reel').length,
         leftoverMm,
-        pixels: cuts.reduce((sum, { pixels }) => sum + pixels, 0),
+        pixels: cutRuns.reduce((sum, { pixels }) => sum + pixels, 0),
         peakA: loads.reduce((sum, { currentA }) => sum + currentA['full-white'], 0),
         price: strips.reduce((sum, { price }) => sum + price, 0),
         gapMm: gaps.reduce((sum, gap) => sum + gap, 0),

@@ -4,18 +4,18 @@ import type { CutStripRun } from './cut'
 const indexes = new WeakMap<readonly CutStripRun[], ReadonlyMap<string, CutStripRun>>()
 
 /** The cut runs by the ids of their lines. */
-export function entriesById(cuts: readonly CutStripRun[]): ReadonlyMap<string, CutStripRun> {
-  const known = indexes.get(cuts)
+export function entriesById(cutRuns: readonly CutStripRun[]): ReadonlyMap<string, CutStripRun> {
+  const known = indexes.get(cutRuns)
   if (known !== undefined) return known
-  const index = new Map(cuts.map((entry) => [entry.run.id, entry]))
-  indexes.set(cuts, index)
+  const index = new Map(cutRuns.map((entry) => [entry.run.id, entry]))
+  indexes.set(cutRuns, index)
   return index
 }
 
 /** The cut run of a line, in time that does not grow with their number. */
-export const entryOf = (cuts: readonly CutStripRun[], id: string): CutStripRun | undefined =>
-  entriesById(cuts).get(id)
+export const entryOf = (cutRuns: readonly CutStripRun[], id: string): CutStripRun | undefined =>
+  entriesById(cutRuns).get(id)
 
 /** The name of a run; empty where there is none. */
-export const runName = (cuts: readonly CutStripRun[], id: string): string =>
-  entryOf(cuts, id)?.run.name ?? ''
+export const runName = (cutRuns: readonly CutStripRun[], id: string): string =>
+  entryOf(cutRuns, id)?.run.name ?? ''

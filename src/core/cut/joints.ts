@@ -15,14 +15,17 @@ export interface Joints {
 export const minutesPerJoint = { pixels: 6, plain: 4 } as const
 
 /** Counts the soldered joints of a plan by their kind. */
-export function countJoints(cuts: readonly CutStripRun[], reels: readonly StripReels[]): Joints[] {
+export function countJoints(
+  cutRuns: readonly CutStripRun[],
+  reels: readonly StripReels[],
+): Joints[] {
   const counts = { lead: 0, jumper: 0, pad: 0 }
   const minutes = { lead: 0, jumper: 0, pad: 0 }
   const add = (kind: Joints['kind'], count: number, light: keyof typeof minutesPerJoint): void => {
     counts[kind] += count
     minutes[kind] += count * minutesPerJoint[light]
   }
-  for (const entry of cuts) {
+  for (const entry of cutRuns) {
     if (entry.cuts === 0) continue
     const { kind } = entry.strip.light
     const joins = jumpersOf(entry)

@@ -25,7 +25,7 @@ export interface JoinedPacking {
 }
 
 /**
- * Cuts pieces from reels and rests where a piece may be joined of two at a mark, each join at a price (handbook 3, reels).
+ * Cuts pieces from reels and offcuts where a piece may be joined of two at a mark, each join at a price (handbook 3, reels).
  *
  * Whole pieces are packed first. Then cheaper sets of reels are tried, in the order of their price: each is filled with whole pieces as far
  * as they go, and what room is left takes the beginning of a piece whose end goes on in another reel. No set can do better than its price,
@@ -53,13 +53,13 @@ export function packJoined(
   if (!Number.isFinite(joinPrice) || pieces.length > (options.mostPieces ?? Infinity)) return best
   const total = pieces.reduce((sum, piece) => sum + piece, 0)
   const reels = undominated(stock)
-  const restMm = offcuts.reduce((sum, rest) => sum + rest, 0)
+  const offcutMm = offcuts.reduce((sum, rest) => sum + rest, 0)
   let bound = packing.boundPrice
   let tried = 0
   for (const { counts, price } of setsByPrice(
     reels,
     reels.map(({ length }) => length),
-    total - restMm,
+    total - offcutMm,
   )) {
     // A set below the proved price of whole pieces needs one join at least.
     const least = price + joinPrice

@@ -33,11 +33,11 @@ function leastPrice({ pieces, stock, offcuts }: PackGiven): number {
   return best
 }
 
-/** Every piece once, none hanging out of its bin, rests once each, the price that of the reels. */
+/** Every piece once, none hanging out of its bin, offcuts once each, the price that of the reels. */
 function expectSound({ pieces, stock, offcuts }: PackGiven, packing: Packing): void {
   const sorted = (values: readonly number[]): number[] => values.toSorted((a, b) => a - b)
   expect(sorted(packing.bins.flatMap((bin) => bin.pieces))).toEqual(sorted(pieces))
-  const rests = [...offcuts]
+  const unused = [...offcuts]
   let price = 0
   for (const bin of packing.bins) {
     expect(bin.pieces.reduce((sum, piece) => sum + piece, 0)).toBeLessThanOrEqual(bin.length + 1e-6)
@@ -46,8 +46,8 @@ function expectSound({ pieces, stock, offcuts }: PackGiven, packing: Packing): v
       price += bin.price
     } else {
       expect(bin.pieces).not.toEqual([])
-      expect(rests).toContain(bin.length)
-      rests.splice(rests.indexOf(bin.length), 1)
+      expect(unused).toContain(bin.length)
+      unused.splice(unused.indexOf(bin.length), 1)
     }
   }
   expect(packing.price).toBeCloseTo(price, 6)
@@ -100,7 +100,7 @@ describe('packing', () => {
     }
   })
 
-  it('uses up rests first, and buys nothing where they do', () => {
+  it('uses up offcuts first, and buys nothing where they do', () => {
     const result = pack({
       pieces: [40, 30],
       stock: [{ length: 100, price: 9 }],

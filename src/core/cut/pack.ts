@@ -12,11 +12,11 @@ export interface PackGiven {
   readonly pieces: readonly number[]
   /** Reels to be had, any number of each. */
   readonly stock: readonly Stock[]
-  /** Rests in the drawer, once each and free. */
+  /** Offcuts in the drawer, once each and free. */
   readonly offcuts: readonly number[]
 }
 
-/** A reel or a rest with the pieces that are cut from it, longest first. */
+/** A reel or an offcut with the pieces that are cut from it, longest first. */
 export interface Bin {
   readonly kind: 'reel' | 'offcut'
   readonly length: number
@@ -49,7 +49,7 @@ export interface PackOptions {
 }
 
 /**
- * Cuts pieces from reels and rests at the least price, each piece whole (handbook 3, reels).
+ * Cuts pieces from reels and offcuts at the least price, each piece whole (handbook 3, reels).
  *
  * Sets of reels are tried in the order of their price, so the first into which the pieces fit is the cheapest. Where a set could
  * not be decided in time, the answer is still good but not proved, and that set's price is the bound.
@@ -59,7 +59,7 @@ export function pack(given: PackGiven, options: PackOptions = {}): PackResult {
   const { mostNodes = 20_000, mostSets = 4_000, mostPieces = Infinity, onSet } = options
   if (pieces.length > mostPieces) return packMany(given, options, mostPieces)
   const sorted = pieces.toSorted((a, b) => b - a)
-  // What no reel holds has to come from the rests.
+  // What no reel holds has to come from the offcuts.
   const longestReel = Math.max(0, ...stock.map(({ length }) => length))
   const long = sorted.filter((piece) => piece > longestReel + hair)
   if (fitInto(long, offcuts, mostNodes).kind !== 'fits')
@@ -121,7 +121,7 @@ export function pack(given: PackGiven, options: PackOptions = {}): PackResult {
 
 /**
  * Packs very many pieces in time that grows with their number: reels of the kind that costs least by the length are filled as full as can be
- * found, each beginning with the longest piece left; what few pieces remain are packed with the rests as usual.
+ * found, each beginning with the longest piece left; what few pieces remain are packed with the offcuts as usual.
  */
 function packMany(given: PackGiven, options: PackOptions, mostPieces: number): PackResult {
   const { pieces, stock, offcuts } = given

@@ -22,11 +22,11 @@ export interface Prewired {
 const stepMm = 1
 
 /** The longest that plugged lengths reach in each piece, at the least price, strip by strip; none where a strip is not sold so. */
-export function prewiredInstead(cuts: readonly CutStripRun[]): Prewired[] {
-  const strips = [...new Set(cuts.map(({ strip }) => strip))]
+export function prewiredInstead(cutRuns: readonly CutStripRun[]): Prewired[] {
+  const strips = [...new Set(cutRuns.map(({ strip }) => strip))]
   return strips.flatMap((strip) => {
     const { prewired } = strip
-    const pieces = cuts
+    const pieces = cutRuns
       .filter((entry) => entry.strip === strip)
       .flatMap((entry) => entry.pieces)
       .filter(({ cuts: groups }) => groups > 0)

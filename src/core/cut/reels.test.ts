@@ -109,12 +109,12 @@ describe('reels', () => {
         fc.array(lengths, { minLength: 1, maxLength: 9 }),
         fc.array(fc.integer({ min: 50, max: 3000 }), { maxLength: 3 }),
         fc.constantFrom('pixels-5v-60-low', 'white-12v-10', 'white-24v-14'),
-        (mm, rests, stripId) => {
+        (mm, offcuts, stripId) => {
           const plan = planOf(
             mm.map((length) => `a ${String(length)}`),
             {
               defaults: { stripId, wire: usualWire },
-              offcuts: rests.map((lengthMm, index) => ({
+              offcuts: offcuts.map((lengthMm, index) => ({
                 id: `o${String(index)}`,
                 stripId,
                 lengthMm,

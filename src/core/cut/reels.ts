@@ -51,16 +51,16 @@ interface Part extends Pick<ReelCut, 'piece' | 'runId' | 'part' | 'parts'> {
 /** By what the packing is weighed: the house rule on joins, and what the user pays for reels. */
 type ReelRules = Pick<Rules, 'joins'> & { readonly prices?: readonly OwnPrice[] }
 
-/** Cuts the pieces of a plan from reels and rests at the least price, strip by strip. */
+/** Cuts the pieces of a plan from reels and offcuts at the least price, strip by strip. */
 export function cutFromReels(
-  cuts: readonly CutStripRun[],
+  cutRuns: readonly CutStripRun[],
   offcuts: readonly Offcut[],
   rules: ReelRules,
   options?: PackOptions,
 ): StripReels[] {
-  const strips = [...new Set(cuts.map(({ strip }) => strip))]
+  const strips = [...new Set(cutRuns.map(({ strip }) => strip))]
   return strips.flatMap((strip) => {
-    const runs = cuts.filter((entry) => entry.strip === strip && entry.cuts > 0)
+    const runs = cutRuns.filter((entry) => entry.strip === strip && entry.cuts > 0)
     const own = offcuts.filter(({ stripId }) => stripId === strip.id)
     return runs.length === 0 ? [] : [reelsOf(strip, runs, own, rules, options)]
   })
@@ -80,7 +80,7 @@ function reelsOf(
     .map(({ size, price }) => ({ lengthMm: size * 1000, price: price ?? 0 }))
     .filter(({ lengthMm }) => groupsIn(lengthMm) > 0)
   const stock = sold.map(({ lengthMm, price }) => ({ length: groupsIn(lengthMm), price }))
-  const rests = offcuts.map(({ lengthMm }) => groupsIn(lengthMm))
+  const spare = offcuts.map(({ lengthMm }) => groupsIn(lengthMm))
   const longest = Math.max(...stock.map(({ length }) => length), 1)
   const parts = runs
     .flatMap(({ run, pieces }) => pieces.flatMap((piece) => partsToCut(piece, run.id, longest)))
@@ -90,7 +90,7 @@ function reelsOf(
     {
       pieces: parts.map(({ groups }) => groups),
       stock,
-      offcuts: rests,
+      offcuts: spare,
       joinPrice: rule.areAllowed ? rule.price : Infinity,
     },
     options,

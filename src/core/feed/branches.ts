@@ -42,11 +42,11 @@ export const mostWays = 6
 /** The feed as trees, a supply each: what hangs on what, at full white. */
 export function branchesOf({
   plan,
-  cuts,
+  cutRuns,
   supplies,
   full,
   plugs,
-}: Pick<FedPlan, 'plan' | 'cuts' | 'supplies' | 'full' | 'plugs'>): Branch[] {
+}: Pick<FedPlan, 'plan' | 'cutRuns' | 'supplies' | 'full' | 'plugs'>): Branch[] {
   const byFrom = new Map<string, FedLead[]>()
   for (const fed of full.leads) {
     const known = byFrom.get(fed.lead.from)
@@ -59,7 +59,7 @@ export function branchesOf({
   const branchOf = ({ lead, currentA }: FedLead): Branch => {
     const { to } = lead
     const common = { currentA, leadMm: lead.lengthMm, extensionsMm: [], plugs: 1 }
-    const name = leadName(plan, cuts, lead)
+    const name = leadName(plan, cutRuns, lead)
     if (to.kind === 'junction') {
       const junction = junctionOf.get(to.junction)
       return {

@@ -28,7 +28,7 @@ export function feedAlone(
   const leads = runLeads(plan, entry, place, sources, feeds)
   const others = junctionLeads(plan, sources)
   const result = solve(
-    stripNetwork({ plan, cuts: [entry], volts, leads: [...others, ...leads] }, 'full-white'),
+    stripNetwork({ plan, cutRuns: [entry], volts, leads: [...others, ...leads] }, 'full-white'),
     solvedParts,
   )
   const run = result.ok ? result.solution.runs.get(id) : undefined

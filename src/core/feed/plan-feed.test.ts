@@ -104,15 +104,15 @@ describe('the feed of any plan', () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
         const results = worked(plan)
-        const { cuts, leads } = results
+        const { cutRuns, leads } = results
         const network = planNetwork(results, 'level')
-        for (const { run, strip, cuts: groups } of cuts) {
+        for (const { run, strip, cuts: groups } of cutRuns) {
           const own = network.runs.find(({ id }) => id === run.id)
           expect(own?.loads ?? 0).toBe(groups * loadsPerGroup(strip))
         }
         for (const { to } of leads)
           if (to.kind === 'run')
-            expect(to.pad).toBeLessThanOrEqual(cuts.find(({ run }) => run.id === to.run)!.cuts)
+            expect(to.pad).toBeLessThanOrEqual(cutRuns.find(({ run }) => run.id === to.run)!.cuts)
       }),
       { numRuns: runs(60) },
     )
@@ -317,7 +317,7 @@ describe('small parts of the feed', () => {
   it('warmth grows with light and shrinks with width', () => {
     const rise = (line: Partial<Line>, limit = 1): number => {
       const plan = planOf([{ text: 'shelf 900', ...line }], { limit })
-      return warmthOf(worked(plan), worked(plan).cuts[0]!).riseK
+      return warmthOf(worked(plan), worked(plan).cutRuns[0]!).riseK
     }
     // 10.8 W/m at 5 of 60 min full and 55 at 40 %: 4.86 W/m × 0.85 ÷ (18 W/m²K × 0.01 m + 0.16 into the wood).
     const onWood = (4.86 * 0.85) / (0.18 + 0.16)

@@ -35,7 +35,7 @@ export const networkName = {
 } as const
 
 /** What the network of strips alone is made from. */
-export type StripNetworkGiven = Pick<RoutedPlan, 'plan' | 'cuts' | 'volts' | 'leads'> &
+export type StripNetworkGiven = Pick<RoutedPlan, 'plan' | 'cutRuns' | 'volts' | 'leads'> &
   Partial<Pick<RoutedPlan, 'lit'>>
 
 /** Brightness of every channel of every load of a run, 0–1: loads × channels, load by load; of single lights one for all of them. */
@@ -47,15 +47,15 @@ export type RunLevels = ReadonlyMap<string, Float64Array>
  * @param litA what runs of single lights draw at full white, A: their leads have fuses too
  */
 export function stripNetwork(
-  { plan, cuts, volts, leads, lit = [] }: StripNetworkGiven,
+  { plan, cutRuns, volts, leads, lit = [] }: StripNetworkGiven,
   loadCase: LoadCase,
   levels?: RunLevels,
   litA: ReadonlyMap<string, number> = new Map(),
 ): Network {
-  const placed = cuts.filter(({ cuts: groups }) => groups > 0)
+  const placed = cutRuns.filter(({ cuts: groups }) => groups > 0)
   const perGroup = new Map(placed.map(({ run, strip }) => [run.id, loadsPerGroup(strip)]))
   const junctions = new Set(plan.junctions.map(({ id }) => id))
-  const nominalA = nominalLeads(plan, cuts, leads, litA)
+  const nominalA = nominalLeads(plan, cutRuns, leads, litA)
   const switched = plusSwitches(plan)
   return {
     supplies: plan.supplies.map(({ id }) => ({
@@ -80,7 +80,7 @@ export function stripNetwork(
       ...plan.supplies
         .filter(({ id }) => switched.has(id))
         .map((slot) =>
-          switchLead(slot, switchWire({ plan, cuts, lit, leads }, slot.id), leads, nominalA),
+          switchLead(slot, switchWire({ plan, cutRuns, lit, leads }, slot.id), leads, nominalA),
         ),
     ],
   }
@@ -181,7 +181,7 @@ const dimmed = (
 
 export type PlanNetworkGiven = Pick<
   RoutedPlan,
-  'plan' | 'cuts' | 'volts' | 'leads' | 'loads' | 'lit' | 'fit' | 'lanes' | 'circuit'
+  'plan' | 'cutRuns' | 'volts' | 'leads' | 'loads' | 'lit' | 'fit' | 'lanes' | 'circuit'
 >
 
 /**
@@ -193,7 +193,7 @@ export function planNetwork(
   loadCase: LoadCase,
   levels?: RunLevels,
 ): Network {
-  const { plan, cuts, leads, loads, lit, circuit } = given
+  const { plan, cutRuns, leads, loads, lit, circuit } = given
   const loadById = new Map(loads.map((load) => [load.id, load]))
   const litA = new Map(lit.map(({ id }) => [id, loadById.get(id)?.currentA['full-white'] ?? 0]))
   const network = stripNetwork(given, loadCase, levels, litA)
@@ -228,14 +228,14 @@ export function planNetwork(
       wire.role === 'minus' && wire.to.spot.kind === 'power' ? [[wire.to.block, wire]] : [],
     ),
   )
-  for (const dimmer of dimmersOf(cuts, lit)) {
+  for (const dimmer of dimmersOf(cutRuns, lit)) {
     const node = networkName.switch(dimmer.name)
     const ids = new Set(dimmer.runs.map(({ run }) => run.id))
     for (const [index, { to }] of leads.entries()) {
       const lead = own[index]
       if (to.kind !== 'run' || !ids.has(to.run) || lead === undefined) continue
       own[index] = { ...lead, minusOhm: null }
-      const channels = entryOf(cuts, to.run)?.strip.light.channels.length ?? 1
+      const channels = entryOf(cutRuns, to.run)?.strip.light.channels.length ?? 1
       // One wire a channel, side by side.
       own.push({
         from: node,

@@ -86,7 +86,7 @@ it.each([
   }
   const given = worked(plan)
   const { layout, sources, volts } = given
-  const [entry] = given.cuts
+  const [entry] = given.cutRuns
   const goal: FeedGoal = { kind: 'volts', atLeast }
   // The slow reference: every set of pads with every gauge.
   const good: { feeds: number; cost: number; mm2: number }[] = []
@@ -97,7 +97,7 @@ it.each([
         .filter((pad) => (mask >> pad) & 1)
         .map((pad) => ({ id: `f${String(pad)}`, pad, wire: wire.id, fuse: 'auto' as const }))
       const leads = runLeads(plan, entry!, layout.placed[0]!.place, sources, feeds)
-      const result = solve(stripNetwork({ plan, cuts: [entry!], leads, volts }, 'full-white'))
+      const result = solve(stripNetwork({ plan, cutRuns: [entry!], leads, volts }, 'full-white'))
       if (!result.ok) continue
       const run = result.solution.runs.get('a')!
       const isFused = result.solution.leads.every(

@@ -47,7 +47,7 @@ export interface FeedPlan {
 /** What feeds are planned from. */
 export type PlannerGiven = Pick<
   RoutedPlan,
-  'plan' | 'cuts' | 'layout' | 'sources' | 'volts' | 'loads'
+  'plan' | 'cutRuns' | 'layout' | 'sources' | 'volts' | 'loads'
 >
 
 /** More feeds than this on one run are no plan. */
@@ -77,9 +77,9 @@ export function planFeeds(
   goal: FeedGoal,
   tell: (done: number) => boolean = () => false,
 ): FeedPlan {
-  const { plan, cuts } = given
+  const { plan, cutRuns } = given
   const before = feedAll(given, plan)
-  const missing = cuts.filter((entry) => entry.cuts > 0 && !isMet(entry, before, goal))
+  const missing = cutRuns.filter((entry) => entry.cuts > 0 && !isMet(entry, before, goal))
   const found = new Map<string, Way[]>()
   const hopeless: string[] = []
   for (const [index, entry] of missing.entries()) {
@@ -92,7 +92,7 @@ export function planFeeds(
   for (const wish of feedWishes) {
     const feeds = new Map(
       [...found].flatMap(([id, ways]) => {
-        const entry = entryOf(cuts, id)
+        const entry = entryOf(cutRuns, id)
         const best = bestFor(wish, ways)
         return entry === undefined || best === undefined
           ? []
@@ -109,9 +109,11 @@ export function planFeeds(
     }
     const after = feedAll(given, changed)
     // What hangs on one junction feels its neighbours: only what the whole plan confirms is an answer.
-    const isConfirmed = cuts.every((entry) => !feeds.has(entry.run.id) || isMet(entry, after, goal))
+    const isConfirmed = cutRuns.every(
+      (entry) => !feeds.has(entry.run.id) || isMet(entry, after, goal),
+    )
     if (!isConfirmed) continue
-    const touched = cuts.filter(({ run }) => feeds.has(run.id))
+    const touched = cutRuns.filter(({ run }) => feeds.has(run.id))
     const worst = touched.map((entry) => after.runs.get(entry.run.id))
     const cost = (feed: SolvedFeed): number =>
       feed.leads
@@ -153,14 +155,14 @@ function unlike(answers: readonly FeedAnswer[]): FeedAnswer[] {
   return [...seen.values()]
 }
 
-function feedAll({ cuts, layout, sources, volts, loads }: PlannerGiven, plan: Plan): SolvedFeed {
+function feedAll({ cutRuns, layout, sources, volts, loads }: PlannerGiven, plan: Plan): SolvedFeed {
   const lineOf = new Map(plan.lines.map((line) => [line.id, line]))
-  const entries = cuts.map((entry) => ({
+  const entries = cutRuns.map((entry) => ({
     ...entry,
     run: { ...entry.run, line: lineOf.get(entry.run.id) ?? entry.run.line },
   }))
-  const leads = leadsOf({ plan, cuts: entries, layout, sources, lit: [], plugs: [] })
-  const network = stripNetwork({ plan, cuts: entries, volts, leads }, 'full-white')
+  const leads = leadsOf({ plan, cutRuns: entries, layout, sources, lit: [], plugs: [] })
+  const network = stripNetwork({ plan, cutRuns: entries, volts, leads }, 'full-white')
   return solveFeed(network, 'full-white', entries, leads, loads)
 }
 

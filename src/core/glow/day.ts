@@ -28,7 +28,8 @@ export interface ShowDay {
   readonly wattHours: number
   readonly kwhPerYear: number
   /** Where a panel charges it. */
-  readonly solar: { readonly given: SolarBox; readonly told: ReturnType<typeof solar> } | undefined
+  readonly solar:
+    { readonly given: SolarBox; readonly balance: ReturnType<typeof solar> } | undefined
 }
 
 /** How a supply that lives on cells does while a show plays. */
@@ -101,7 +102,7 @@ export function showDay(
     efficiency,
     wattHours,
     kwhPerYear: (wattHours * 365) / 1000,
-    solar: solarBox && { given: solarBox, told: solar({ ...solarBox, nightWh: wattHours }) },
+    solar: solarBox && { given: solarBox, balance: solar({ ...solarBox, nightWh: wattHours }) },
   }
 }
 

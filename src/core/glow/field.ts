@@ -56,7 +56,7 @@ export interface Field {
   readonly along: Float64Array
 }
 
-type FieldGiven = Pick<RoutedPlan, 'cuts' | 'lit' | 'lanes' | 'layout'>
+type FieldGiven = Pick<RoutedPlan, 'cutRuns' | 'lit' | 'lanes' | 'layout'>
 
 /** What each channel of a light is by its name; of several with names of their own none is lit. */
 export function channelKinds(names: readonly string[]): ChannelKind[] {
@@ -71,9 +71,9 @@ export function channelKinds(names: readonly string[]): ChannelKind[] {
   })
 }
 
-export function fieldOf({ cuts, lit, lanes, layout }: FieldGiven): Field {
+export function fieldOf({ cutRuns, lit, lanes, layout }: FieldGiven): Field {
   const pixels = pixelMap(lanes, layout)
-  const dimmers = dimmersOf(cuts, lit).filter(({ by }) => by !== 'button')
+  const dimmers = dimmersOf(cutRuns, lit).filter(({ by }) => by !== 'button')
   const runs: FieldRun[] = []
   const fieldLanes: FieldLane[] = []
   const single = lit.filter(hasOwnPins)
@@ -102,7 +102,7 @@ export function fieldOf({ cuts, lit, lanes, layout }: FieldGiven): Field {
   for (const own of single) {
     const { id, settings, colours } = own
     const groups = groupCount(own)
-    const entry = entryOf(cuts, id)
+    const entry = entryOf(cutRuns, id)
     if (entry === undefined) continue
     const place = places.get(id)
     const put = place === undefined ? (point: Point): Point => point : placer(entry.run, place)

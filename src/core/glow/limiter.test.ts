@@ -81,8 +81,8 @@ describe('the limiter of a program', () => {
       given.supplies.map(({ limitA }) => Math.floor(limitA! * 1000)),
     )
     expect(draws.map(({ supply, count }) => [supply, count])).toEqual([
-      [0, given.cuts[0]!.pixels],
-      [1, given.cuts[1]!.pixels],
+      [0, given.cutRuns[0]!.pixels],
+      [1, given.cutRuns[1]!.pixels],
     ])
     const player = new Player(readyShow(given, steady('duty 255 255 255', { isLimited: true })))
     player.paint(0)
@@ -114,7 +114,7 @@ describe('the limiter of a program', () => {
     expect(draws.map(({ supply }) => supply)).toEqual([0, 1])
     for (const channel of [0, 1, 2]) {
       const [one, other] = draws.map(({ microA }) => microA[channel]!)
-      const whole = groupDraw(given.cuts[0]!.strip).channelMa[channel]!
+      const whole = groupDraw(given.cutRuns[0]!.strip).channelMa[channel]!
       expect(one! + other!).toBeCloseTo(1000 * whole, -1)
       // By what each of the leads carries.
       const { leads } = given.full

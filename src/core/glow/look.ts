@@ -82,7 +82,7 @@ export interface Tape {
   readonly count: number
 }
 
-type LookGiven = Pick<RoutedPlan, 'plan' | 'cuts' | 'lit' | 'layout'>
+type LookGiven = Pick<RoutedPlan, 'plan' | 'cutRuns' | 'lit' | 'layout'>
 
 /**
  * How a frame looks: each light in the colour that its volts leave it, and what falls on the wall behind, by lumens, distance and cover.
@@ -114,7 +114,7 @@ export class Look {
     const runs: SeenRun[] = []
     const places = placesOf(given.layout)
     const lit = new Map(given.lit.map((run) => [run.id, run]))
-    for (const entry of given.cuts) {
+    for (const entry of given.cutRuns) {
       const run = field.runs.find(({ id }) => id === entry.run.id)
       const own = dotsOf(entry, run, lit.get(entry.run.id), field, given.layout, places)
       if (own.length === 0) continue

@@ -14,7 +14,7 @@ import { ShowFeed } from './show-feed'
 export type PlayGiven = Pick<
   FedPlan,
   | 'plan'
-  | 'cuts'
+  | 'cutRuns'
   | 'volts'
   | 'leads'
   | 'loads'
@@ -31,7 +31,7 @@ export type InputEvent = readonly [ms: number, input: number, value: number]
 
 /** A show made ready for the lights of a plan. */
 export const readyShow = (
-  given: Pick<PlayGiven, 'plan' | 'cuts' | 'lit' | 'lanes' | 'layout' | 'supplies'>,
+  given: Pick<PlayGiven, 'plan' | 'cutRuns' | 'lit' | 'lanes' | 'layout' | 'supplies'>,
   show: Show,
 ): CompiledShow => {
   const field = fieldOf(given)

@@ -22,7 +22,7 @@ it('a limit dims what the program dims, a cover all of it', () => {
       limit: 0.5,
       lines: [{ id: 'l', text: 'shelf 1 m', ...line }],
     }
-    return lightShare(plan, worked(plan).cuts[0]!)
+    return lightShare(plan, worked(plan).cutRuns[0]!)
   }
   const plain = { stripId: 'white-12v-14' }
   expect(shareOf({})).toBe(0.5)

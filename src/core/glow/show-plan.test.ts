@@ -300,7 +300,7 @@ describe('a day of a show', () => {
     expect(showDay(given, show, touched)).toEqual(day)
     expect(showCells(given.supplies, touched, day)[0]!.days).toBeCloseTo(cells!.days!, 9)
     expect(cells!.days).toBeCloseTo(wattHours / (5 * ampereHours), 6)
-    expect(day.solar!.told).toEqual({
+    expect(day.solar!.balance).toEqual({
       chargedWhPerDay: 15,
       balanceWh: expect.closeTo(15 - day.wattHours, 9) as number,
       nightsWithoutSun: expect.closeTo(42 / day.wattHours, 9) as number,

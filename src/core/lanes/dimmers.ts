@@ -20,9 +20,9 @@ const mosfetLegs = { load: 'drain', common: 'source' } as const
 const transistorLegs = { load: 'collector', common: 'emitter' } as const
 
 /** The dimmers of plain strips by their names, and the switches of single lights. */
-export function dimmersOf(cuts: readonly CutStripRun[], lit: readonly LitRun[] = []): Dimmer[] {
+export function dimmersOf(cutRuns: readonly CutStripRun[], lit: readonly LitRun[] = []): Dimmer[] {
   const byName = new Map<string, CutStripRun[]>()
-  for (const entry of cuts) {
+  for (const entry of cutRuns) {
     const { dimmer } = entry.run.line
     if (dimmer === undefined || entry.cuts === 0 || entry.strip.light.kind !== 'plain') continue
     const runs = byName.get(dimmer)
@@ -43,7 +43,7 @@ export function dimmersOf(cuts: readonly CutStripRun[], lit: readonly LitRun[] =
     }
   })
   const switched = lit.flatMap(({ id, settings }): Dimmer[] => {
-    const entry = entryOf(cuts, id)
+    const entry = entryOf(cutRuns, id)
     if (settings.drive !== 'switch' || entry === undefined) return []
     const isPin = settings.by === 'pin'
     return [

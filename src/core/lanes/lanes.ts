@@ -52,9 +52,9 @@ const lightOf = ({ strip, pixels }: CutStripRun): PixelLight | undefined =>
  * Which runs hang on which output: as the plan's lanes say, as far as they name pixels of one kind. A run that none of them names goes to
  * the last lane of its kind, or to one of its own.
  */
-function laneOrder(plan: Plan, cuts: readonly CutStripRun[]): PlanLane[] {
+function laneOrder(plan: Plan, cutRuns: readonly CutStripRun[]): PlanLane[] {
   const light = new Map(
-    cuts.flatMap((entry) => {
+    cutRuns.flatMap((entry) => {
       const pixels = lightOf(entry)
       return pixels === undefined ? [] : [[entry.run.id, kindOf(pixels)] as const]
     }),
@@ -84,18 +84,18 @@ function laneOrder(plan: Plan, cuts: readonly CutStripRun[]): PlanLane[] {
 /** The lanes with their runs, numbered along the data; lanes of the plan that carry nothing are left out. */
 export function lanesOf(
   plan: Plan,
-  cuts: readonly CutStripRun[],
+  cutRuns: readonly CutStripRun[],
   layout: Layout,
   sources: SourcePlaces,
 ): Lane[] {
   const places = placesOf(layout)
-  return laneOrder(plan, cuts).flatMap(({ id, name, lines }): Lane[] => {
+  return laneOrder(plan, cutRuns).flatMap(({ id, name, lines }): Lane[] => {
     let from = sources.controller
     let number = 0
     const runs: LaneRun[] = []
     let light: PixelLight | undefined
     for (const line of lines) {
-      const entry = entryOf(cuts, line)
+      const entry = entryOf(cutRuns, line)
       const place = places.get(line)
       if (entry === undefined || place === undefined) continue
       light ??= lightOf(entry)

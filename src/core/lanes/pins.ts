@@ -94,12 +94,12 @@ export interface PinUse {
 /** Everything that needs a pin: data, clock, dimmed channels, single lights, the status light, sensors, nodes. */
 export function pinNeeds(
   plan: Plan,
-  cuts: readonly CutStripRun[],
+  cutRuns: readonly CutStripRun[],
   lanes: readonly Lane[],
   lit: readonly LitRun[],
   nodes: readonly NodeRun[],
 ): PinNeed[] {
-  const nameOf = new Map(cuts.map(({ run }) => [run.id, run.name]))
+  const nameOf = new Map(cutRuns.map(({ run }) => [run.id, run.name]))
   const data = lanes.flatMap(({ id, name, data: kind }): PinNeed[] =>
     (kind === 'clocked' ? (['data', 'clock'] as const) : (['data'] as const)).map((line) => ({
       id: `lane.${id}.${line}`,
@@ -110,7 +110,7 @@ export function pinNeeds(
       isOutput: true,
     })),
   )
-  const dimmed = dimmersOf(cuts).flatMap(({ name, channels }) =>
+  const dimmed = dimmersOf(cutRuns).flatMap(({ name, channels }) =>
     channels.map((channel): PinNeed => ({
       id: `dimmer.${name}.${channel}`,
       of: { kind: 'dimmer', dimmer: name, channel },

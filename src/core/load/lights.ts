@@ -79,12 +79,12 @@ const usualPinV = 5
 /** The single lights of every run that says what hangs there. */
 export function litRuns(
   plan: Plan,
-  cuts: readonly CutStripRun[],
+  cutRuns: readonly CutStripRun[],
   parts: Parts,
   volts: SupplyVolts,
 ): LitRun[] {
   const board = parts.boards.find(({ id }) => id === plan.signal.board)
-  return cuts.flatMap((entry): LitRun[] => {
+  return cutRuns.flatMap((entry): LitRun[] => {
     const { run } = entry
     const { lights } = run.line
     if (lights === undefined || run.lights.length === 0) return []

@@ -101,11 +101,11 @@ function litShare(run: LitRun, loadCase: LoadCase): number {
 /** The load of every run in every load case. */
 export function loadRuns(
   plan: Plan,
-  cuts: readonly CutStripRun[],
+  cutRuns: readonly CutStripRun[],
   lit: readonly LitRun[],
 ): RunLoad[] {
   const litById = new Map(lit.map((run) => [run.id, run]))
-  return cuts.map((entry) => {
+  return cutRuns.map((entry) => {
     const own = litById.get(entry.run.id)
     return keptLoads.get(entry, [plan.scene, plan.limit, own], () =>
       own === undefined ? stripLoad(plan, entry) : litLoad(plan, own),

@@ -135,7 +135,7 @@ describe('pixel nodes on wire', () => {
     expect(totals).toMatchObject({ pixels: 120, singleLights: 120 })
     expect(signal.lanes[0]).toMatchObject({ pixels: 120 })
     expect(reels[0]!.reels).toHaveLength(3)
-    const [run] = worked(plan).cuts
+    const [run] = worked(plan).cutRuns
     expect(run!.pieces.map(({ name, cuts }) => [name, cuts])).toEqual([
       ['A1', 50],
       ['A2', 50],

@@ -14,7 +14,11 @@ const usualLedV = 5
  * Volts of every supply: what it is trimmed to, or its part's. Where no part is chosen, the volts at which most of the power of the strips
  * on it is drawn; without strips that of its ready-made lights; for bare LEDs alone 5 V; with nothing on it those of the plan's usual strip.
  */
-export function supplyVolts(plan: Plan, cuts: readonly CutStripRun[], parts: Parts): SupplyVolts {
+export function supplyVolts(
+  plan: Plan,
+  cutRuns: readonly CutStripRun[],
+  parts: Parts,
+): SupplyVolts {
   const strips = new Map<string, Map<number, number>>()
   const lights = new Map<string, Map<number, number>>()
   const add = (
@@ -26,7 +30,7 @@ export function supplyVolts(plan: Plan, cuts: readonly CutStripRun[], parts: Par
     const own = sums.get(supply) ?? new Map<number, number>()
     sums.set(supply, own.set(volts, (own.get(volts) ?? 0) + watts))
   }
-  for (const { run, strip, cuts: groups } of cuts) {
+  for (const { run, strip, cuts: groups } of cutRuns) {
     const supplies = suppliesOfLine(plan, run.line)
     if (groups > 0) {
       const allMa = fullMa(strip) * groups * loadsPerGroup(strip)

@@ -79,7 +79,7 @@ class Linker {
       role: wire.role,
       wire: wire.name,
       where: `${wire.name} ${wire.role}, ${this.blockName(wire.from.block)} to ${this.blockName(wire.to.block)}`,
-      place: runName(this.given.cuts, wire.about[0] ?? '') || this.blockName(wire.to.block),
+      place: runName(this.given.cutRuns, wire.about[0] ?? '') || this.blockName(wire.to.block),
       about: [...new Set([wire.name, ...wire.about])],
       links: this.linksOf(wire),
       at: isFrom === undefined ? undefined : ((isFrom ? ends?.from : ends?.to) ?? this.padAt(wire)),
@@ -88,7 +88,7 @@ class Linker {
       ...(wire.home !== undefined &&
         wire.to.spot.kind === 'light' &&
         (wire.role === 'plus' || wire.role === 'minus') && {
-          node: `light ${String(wire.to.spot.light + 1)} of ${runName(this.given.cuts, wire.home)}`,
+          node: `light ${String(wire.to.spot.light + 1)} of ${runName(this.given.cutRuns, wire.home)}`,
         }),
     }
   }
@@ -116,7 +116,7 @@ class Linker {
   /** The pad in the network that a wire of strip ends at. */
   private padAt({ to, about }: PlanWire): string | undefined {
     const [run] = about
-    const entry = run === undefined ? undefined : entryOf(this.given.cuts, run)
+    const entry = run === undefined ? undefined : entryOf(this.given.cutRuns, run)
     if (entry === undefined || entry.cuts === 0) return undefined
     if (to.spot.kind === 'data') {
       const isAgainst = this.laneOf.get(entry.run.id)?.isAgainstArrow === true
@@ -165,7 +165,7 @@ class Linker {
         ? this.lightsFrom(home, to.spot.light)
         : this.nodeAt(home, to.spot.light)
     }
-    const dimmer = dimmersOf(given.cuts, given.lit).find(
+    const dimmer = dimmersOf(given.cutRuns, given.lit).find(
       ({ name }) => blockId.switch(name) === to.block,
     )
     if (dimmer !== undefined) {
@@ -194,7 +194,7 @@ class Linker {
   }
 
   private padBefore(run: string, piece: string): number {
-    const entry = entryOf(this.given.cuts, run)
+    const entry = entryOf(this.given.cutRuns, run)
     if (entry === undefined) return 0
     let before = 0
     for (const { name, cuts } of entry.pieces) {
@@ -205,7 +205,7 @@ class Linker {
   }
 
   private railLinks(run: string, pad: number, role: string, channel?: string): readonly Link[] {
-    const entry = entryOf(this.given.cuts, run)
+    const entry = entryOf(this.given.cutRuns, run)
     if (entry === undefined || entry.cuts === 0) return []
     const loads = entry.cuts * loadsPerGroup(entry.strip)
     if (role === 'data' || role === 'clock') {
@@ -223,7 +223,7 @@ class Linker {
   }
 
   private dataFrom(run: string, from: number): readonly Link[] {
-    const entry = entryOf(this.given.cuts, run)
+    const entry = entryOf(this.given.cutRuns, run)
     if (entry === undefined) return []
     return [{ kind: 'light', light: { run, from, count: null, state: 'dark' } }]
   }
@@ -238,7 +238,7 @@ class Linker {
 
   /** What a node senses no longer arrives: its light stands as it is. */
   private nodeAt(run: string, node: number): readonly Link[] {
-    const entry = entryOf(this.given.cuts, run)
+    const entry = entryOf(this.given.cutRuns, run)
     const count = entry !== undefined && isOnWire(entry) ? pixelsInNode(entry.run) : 1
     return [{ kind: 'light', light: { run, from: node * count, count, state: 'frozen' } }]
   }
@@ -264,7 +264,7 @@ class Linker {
   padded(joint: PlanJoint): readonly Contact[] {
     const { at } = joint
     if (at.kind !== 'between' && at.kind !== 'within') return []
-    const entry = entryOf(this.given.cuts, at.run)
+    const entry = entryOf(this.given.cutRuns, at.run)
     if (entry === undefined) return []
     const pad =
       at.kind === 'between'
@@ -304,14 +304,14 @@ class Linker {
     const { inSeries } = own?.settings ?? { inSeries: 1 }
     const groups = Math.ceil((own?.lights ?? 0) / inSeries)
     return Array.from({ length: groups }, (_, group): Contact => {
-      const where = `light ${String(group * inSeries + 1)} of ${runName(this.given.cuts, run)}`
+      const where = `light ${String(group * inSeries + 1)} of ${runName(this.given.cutRuns, run)}`
       return {
         joint: joint.id,
         how: joint.kind,
         role: 'signal',
         wire: undefined,
         where,
-        place: runName(this.given.cuts, run),
+        place: runName(this.given.cutRuns, run),
         about: [run],
         links: this.lightsFrom(run, group * inSeries),
         at: undefined,

@@ -60,7 +60,7 @@ const idOfSupply = (given: Pick<MendGiven, 'plan'>): ReadonlyMap<string, string>
 /** The plan with nothing brighter than a share of its limit. */
 function dimmedTo(given: MendGiven, share: number): MendGiven {
   const plan = { ...given.plan, limit: given.plan.limit * share }
-  return { ...given, plan, loads: loadRuns(plan, given.cuts, given.lit) }
+  return { ...given, plan, loads: loadRuns(plan, given.cutRuns, given.lit) }
 }
 
 /** The feed of a plan in one look, in which faults are tried one after another: only the part that a fault is in is solved again. */

@@ -3,7 +3,7 @@ import type { FaultKindName } from './kind-names'
 
 /** Results of stages that faults, their look and their chance are worked out from. */
 export const mendStages = [
-  'cuts',
+  'cutRuns',
   'volts',
   'reels',
   'lit',

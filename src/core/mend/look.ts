@@ -85,7 +85,7 @@ export class Stage {
       ...given.lit.flatMap(({ id, settings }) =>
         isOnPins(settings) || (settings.drive === 'switch' && settings.by === 'pin') ? [id] : [],
       ),
-      ...given.cuts.flatMap(({ run, strip }) =>
+      ...given.cutRuns.flatMap(({ run, strip }) =>
         strip.light.kind === 'plain' && run.line.dimmer !== undefined ? [run.id] : [],
       ),
     ]
@@ -283,7 +283,7 @@ export class Stage {
           value: at.plusV - at.minusV,
         })
     }
-    for (const entry of this.given.cuts) {
+    for (const entry of this.given.cutRuns) {
       const volts = healthy.runs.get(entry.run.id)
       if (volts === undefined) continue
       const perGroup = loadsPerGroup(entry.strip)
@@ -370,8 +370,8 @@ const boardLeastShare = 0.7
 
 const voltsAt = (at: PlaceVolts | undefined): number | undefined => at && at.plusV - at.minusV
 
-function lookRuns({ cuts, lit, leads }: MendGiven): LookRun[] {
-  return cuts.flatMap((entry): LookRun[] => {
+function lookRuns({ cutRuns, lit, leads }: MendGiven): LookRun[] {
+  return cutRuns.flatMap((entry): LookRun[] => {
     const { run, strip } = entry
     const own = lit.find(({ id }) => id === run.id)
     if (own !== undefined) {

@@ -31,10 +31,10 @@ const touchOhm = 0.2
 /** Every plus that can be opened: of each supply, and of each lead. */
 export function openPlaces({
   plan,
-  cuts,
+  cutRuns,
   leads,
   wiring,
-}: Pick<MendGiven, 'plan' | 'cuts' | 'leads' | 'wiring'>): readonly OpenPlace[] {
+}: Pick<MendGiven, 'plan' | 'cutRuns' | 'leads' | 'wiring'>): readonly OpenPlace[] {
   const plusOf = new Map(
     wiring.wires.filter(({ role }) => role === 'plus').map((wire) => [wire.bundle, wire.name]),
   )
@@ -47,7 +47,7 @@ export function openPlaces({
     ...leads.flatMap(({ id, to }, lead): OpenPlace[] => {
       const wire = plusOf.get(id)
       if (wire === undefined) return []
-      const name = to.kind === 'run' ? `${wire}, to ${runName(cuts, to.run)}` : wire
+      const name = to.kind === 'run' ? `${wire}, to ${runName(cutRuns, to.run)}` : wire
       return [{ id: `lead ${id}`, name, of: { lead }, wire }]
     }),
   ]
@@ -151,7 +151,7 @@ export function voltsBetween(
  * @returns `Infinity` where nothing leads from one to the other
  */
 export function ohmsBetween(
-  { wiring, cuts }: Pick<MendGiven, 'wiring' | 'cuts'>,
+  { wiring, cutRuns }: Pick<MendGiven, 'wiring' | 'cutRuns'>,
   stage: Stage,
   terminals: ReadonlyMap<string, TipPlace>,
   effects: readonly Effect[],
@@ -161,7 +161,7 @@ export function ohmsBetween(
   if (red.id === black.id) return meterLeadOhm
   const changes: readonly FeedChange[] = effects.flatMap(({ feed = [] }) => feed)
   const { network, joins, bridges } = changed(stage.network, changes)
-  const all = withPieces(cuts, joins)
+  const all = withPieces(cutRuns, joins)
   const split = splitRuns(network, new Map(), all)
   const copper = new Copper()
   const padsOf = new Map<string, Set<number>>()
@@ -249,7 +249,7 @@ export function ohmsBetween(
 }
 
 /** Each piece by itself: a tip can be held on either side of every joint. */
-function withPieces(cuts: MendGiven['cuts'], joins: PadJoins): PadJoins {
+function withPieces(cuts: MendGiven['cutRuns'], joins: PadJoins): PadJoins {
   const all = new Map([...joins].map(([run, own]) => [run, new Map(own)]))
   for (const { run, strip, pieces } of cuts) {
     const own =

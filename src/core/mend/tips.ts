@@ -43,14 +43,14 @@ const loadTip = (at: Omit<Extract<TipAt, { kind: 'load' }>, 'kind'>, name: strin
   at: { kind: 'load', ...at },
 })
 
-type TipGiven = Pick<MendGiven, 'plan' | 'cuts' | 'leads' | 'lit'>
+type TipGiven = Pick<MendGiven, 'plan' | 'cutRuns' | 'leads' | 'lit'>
 
 /** Both ends of every piece of a run, by its loads. */
 function pieceEnds(
-  { cuts }: Pick<MendGiven, 'cuts'>,
+  { cutRuns }: Pick<MendGiven, 'cutRuns'>,
   run: string,
 ): readonly { readonly name: string; readonly first: number; readonly last: number }[] {
-  const entry = entryOf(cuts, run)
+  const entry = entryOf(cutRuns, run)
   if (entry === undefined) return []
   const perGroup = loadsPerGroup(entry.strip)
   let before = 0
@@ -73,9 +73,9 @@ export function tapeTip(
   at: number,
   rail: Rail,
 ): TipPlace | undefined {
-  const entry = entryOf(given.cuts, run)
+  const entry = entryOf(given.cutRuns, run)
   if (entry === undefined) return undefined
-  const name = runName(given.cuts, run)
+  const name = runName(given.cutRuns, run)
   const own = given.lit.find(({ id }) => id === run)
   if (own !== undefined) {
     // All lights on one lead have its volts.
@@ -109,7 +109,7 @@ export function tapeTip(
 
 /** Every place that has a name: screws, and the pads at the ends of pieces. Between those a tape is pointed at (`tapeTip`). */
 export function tipPlaces(given: TipGiven): readonly TipPlace[] {
-  const { plan, cuts, leads } = given
+  const { plan, cutRuns, leads } = given
   const shares = leads.flatMap(({ to, share, lightShare }) =>
     lightShare !== undefined && to.kind === 'run' ? [{ run: to.run, share }] : [],
   )
@@ -120,7 +120,7 @@ export function tipPlaces(given: TipGiven): readonly TipPlace[] {
     ...plan.junctions.flatMap(({ id, name }) =>
       rails.map((rail) => nodeTip(networkName.junction(id), name, rail)),
     ),
-    ...cuts.flatMap(({ run }) => [
+    ...cutRuns.flatMap(({ run }) => [
       ...pieceEnds(given, run.id).flatMap(({ name, first, last }) =>
         (['start', 'end'] as const).flatMap((end) =>
           rails.map((rail) =>

@@ -29,7 +29,7 @@ export interface UpkeepTask {
   readonly dueAt?: string
 }
 
-export type UpkeepGiven = Pick<MendGiven, 'plan' | 'cuts' | 'joints' | 'supplies'> & {
+export type UpkeepGiven = Pick<MendGiven, 'plan' | 'cutRuns' | 'joints' | 'supplies'> & {
   readonly batteries: ReadonlyMap<string, BatteryUse>
 }
 
@@ -45,8 +45,14 @@ const typicalDays = { screws: 7, dust: 180, seals: 365 } as const
  * What a finished build asks for later, each with its dates from the log (handbook 13, upkeep): screws that are tightened again once,
  * batteries by their hours and the hours of use a day, dust on covers and profiles, seals outdoors. The soonest due comes first.
  */
-export function upkeepOf({ plan, cuts, joints, supplies, batteries }: UpkeepGiven): UpkeepTask[] {
-  const runs = cuts.map(({ run }) => run)
+export function upkeepOf({
+  plan,
+  cutRuns,
+  joints,
+  supplies,
+  batteries,
+}: UpkeepGiven): UpkeepTask[] {
+  const runs = cutRuns.map(({ run }) => run)
   const dusty = runs.filter(
     ({ line: { mount } }) =>
       mount?.profile !== undefined || (mount?.cover !== undefined && mount.cover !== 'none'),

@@ -633,7 +633,7 @@ export const planSchema = z.strictObject({
   wiring: wiringSchema,
   /** What it plays; the first of them is shown. */
   shows: z.array(showSchema).max(50, 'a plan holds at most 50 shows'),
-  /** Rests of strip in the drawer that this plan may use up. */
+  /** Offcuts of strip in the drawer that this plan may use up. */
   offcuts: z
     .array(
       z.strictObject({

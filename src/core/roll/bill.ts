@@ -17,7 +17,7 @@ function workingOf(costs: readonly Operand[]): Working {
 }
 
 /** What the bill comes to, group by group, and by the metre of light. */
-export function billFigures({ plan, receipt, cuts }: JudgedPlan): Figure[] {
+export function billFigures({ plan, receipt, cutRuns }: JudgedPlan): Figure[] {
   const groups = billGroups.flatMap((group): Figure[] => {
     const priced = receipt.lines.filter((line) => line.group === group && line.cost !== null)
     if (priced.length === 0) return []
@@ -36,7 +36,7 @@ export function billFigures({ plan, receipt, cuts }: JudgedPlan): Figure[] {
   })
   if (groups.length === 0) return []
   const total = sumOf('bill.total', 'the whole bill', 'price', groups)
-  const metres = cuts.reduce((sum, { placedMm }) => sum + placedMm, 0) / 1000
+  const metres = cutRuns.reduce((sum, { placedMm }) => sum + placedMm, 0) / 1000
   const open = toBuy(receipt, plan.buy)
   const paid = plan.buy.bought.reduce((sum, one) => sum + (one.paid ?? 0), 0)
   return [

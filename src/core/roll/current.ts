@@ -23,10 +23,10 @@ const shownLevel = (plan: Plan, { run, strip }: CutStripRun): number =>
 
 /** What the runs at some volts draw in the scene that the plan shows: strip by strip, and level by level. */
 export function currentFigures(
-  { plan, cuts, lit, loads, nodes }: JudgedPlan,
+  { plan, cutRuns, lit, loads, nodes }: JudgedPlan,
   volts: number,
 ): Figure[] {
-  const ofVolts = cuts.filter(({ strip, cuts: groups }) => strip.volts === volts && groups > 0)
+  const ofVolts = cutRuns.filter(({ strip, cuts: groups }) => strip.volts === volts && groups > 0)
   const batches = new Map<string, Batch>()
   for (const entry of ofVolts) {
     const key = `${entry.strip.id}.${String(shownLevel(plan, entry))}${isDimmable(entry.strip, entry.run.line) ? '' : '.undimmed'}`
@@ -44,7 +44,7 @@ export function currentFigures(
     return [
       {
         id: `current.lights.${id}`,
-        label: runName(cuts, id),
+        label: runName(cutRuns, id),
         value:
           load.currentA[plan.scene.shown] - (nodes.find((node) => node.id === id)?.currentA ?? 0),
         unit: 'A',
@@ -59,7 +59,7 @@ export function currentFigures(
     return [
       {
         id: `current.nodes.${node.id}`,
-        label: `${runName(cuts, node.id)}, else in nodes`,
+        label: `${runName(cutRuns, node.id)}, else in nodes`,
         value: node.currentA,
         unit: 'A',
         ...working`${operand('nodes', node.nodes)} × ${operand('each', node.each.mA, 'mA')}`,

@@ -30,11 +30,11 @@ const slackText = ({ rules, units }: Pick<Plan, 'rules' | 'units'>): string =>
 
 /** How long each lead is, and the wire that all need together. */
 export function leadFigures(results: JudgedPlan): Figure[] {
-  const { leads, plan, cuts } = results
+  const { leads, plan, cutRuns } = results
   if (leads.length === 0) return []
   const figures = leads.slice(0, mostListed).map((lead): Figure => ({
     id: `lead.${lead.id}`,
-    label: `to ${leadName(plan, cuts, lead)}`,
+    label: `to ${leadName(plan, cutRuns, lead)}`,
     value: lead.lengthMm / 1000,
     unit: 'm',
     operation: '',
@@ -59,7 +59,7 @@ export function leadFigures(results: JudgedPlan): Figure[] {
 }
 
 /** Wires home of each run's lights or nodes, and the cables that they are bought as: from the one list of wires. */
-export function homeFigures({ circuit, cuts, plan }: JudgedPlan): Figure[] {
+export function homeFigures({ circuit, cutRuns, plan }: JudgedPlan): Figure[] {
   const byRun = new Map<string, RoutedWire[]>()
   for (const wire of circuit.wires) {
     if (wire.home === undefined) continue
@@ -68,7 +68,7 @@ export function homeFigures({ circuit, cuts, plan }: JudgedPlan): Figure[] {
     else known.push(wire)
   }
   return [...byRun].flatMap(([run, wires]): Figure[] => {
-    const name = runName(cuts, run)
+    const name = runName(cutRuns, run)
     const about = [run]
     const allMm = wires.reduce((sum, { lengthMm }) => sum + lengthMm, 0)
     const cables = circuit.cables.filter((cable) => cable.run === run)
@@ -101,9 +101,9 @@ export function homeFigures({ circuit, cuts, plan }: JudgedPlan): Figure[] {
 }
 
 /** How lights are plugged together: splitters and their plugs, extension leads. */
-export function plugFigures({ plan, plugs, cuts }: JudgedPlan): Figure[] {
+export function plugFigures({ plan, plugs, cutRuns }: JudgedPlan): Figure[] {
   return plugs.flatMap((tree): Figure[] => {
-    const name = runName(cuts, tree.id)
+    const name = runName(cutRuns, tree.id)
     const about = [tree.id]
     const splitters = tree.leads.flatMap((lead) => lead.splitters)
     const [first] = splitters
@@ -136,8 +136,8 @@ export function plugFigures({ plan, plugs, cuts }: JudgedPlan): Figure[] {
 }
 
 /** What each run draws in the load case shown. */
-export function drawFigures({ plan, cuts, loads }: JudgedPlan): Figure[] {
-  return cuts.flatMap(({ run, strip }, index): Figure[] => {
+export function drawFigures({ plan, cutRuns, loads }: JudgedPlan): Figure[] {
+  return cutRuns.flatMap(({ run, strip }, index): Figure[] => {
     const load = loads[index]
     if (load === undefined || load.groups === 0) return []
     const shownA = load.currentA[plan.scene.shown]
@@ -157,8 +157,8 @@ export function drawFigures({ plan, cuts, loads }: JudgedPlan): Figure[] {
 
 /** How much warmer than the room each run gets at the plan's mix of scenes. */
 export function warmthFigures(results: JudgedPlan): Figure[] {
-  const { plan, cuts } = results
-  return cuts.flatMap((entry): Figure[] => {
+  const { plan, cutRuns } = results
+  return cutRuns.flatMap((entry): Figure[] => {
     if (entry.cuts === 0) return []
     const { wattsPerM, heatShare, kelvinMetrePerWatt, riseK, surface } = warmthOf(results, entry)
     return [
@@ -177,7 +177,7 @@ export function warmthFigures(results: JudgedPlan): Figure[] {
 
 /** What each lead loses, and its fuse. */
 export function dropFigures(results: JudgedPlan): Figure[] {
-  const { full, plan, cuts } = results
+  const { full, plan, cutRuns } = results
   return full.leads.slice(0, mostListed).flatMap((fed): Figure[] => {
     const { lead, currentA, fuseLoadA, dropV } = fed
     const fuse = leadFuse(fed)
@@ -185,7 +185,7 @@ export function dropFigures(results: JudgedPlan): Figure[] {
     return [
       {
         id: `drop.${lead.id}`,
-        label: leadName(plan, cuts, lead),
+        label: leadName(plan, cutRuns, lead),
         value: dropV,
         unit: 'V',
         ...working`2 × ${operand('length', lead.lengthMm / 1000, 'm')} × ${operand('wire', lead.wire.ohmPerM, 'Ω/m')} × ${operand('current', currentA, 'A')}`,
@@ -229,13 +229,15 @@ export function lossFigures({ full, shown }: JudgedPlan): Figure[] {
 }
 
 /** What a battery gives, or what the meter counts; and the capacitor. */
-export function useFigures({ plan, batteries, cuts }: JudgedPlan, supply: FedSupply): Figure[] {
+export function useFigures({ plan, batteries, cutRuns }: JudgedPlan, supply: FedSupply): Figure[] {
   const { slot, part, fits, onPins, volts, currentA, offA } = supply
   if (part === undefined || fits.length + onPins.length === 0) return []
   const about = [slot.id]
   const battery = batteries.get(slot.id)
   const ids = new Set(fits.map(({ load }) => load.id))
-  const hasPixels = cuts.some(({ run, strip }) => ids.has(run.id) && strip.light.kind === 'pixels')
+  const hasPixels = cutRuns.some(
+    ({ run, strip }) => ids.has(run.id) && strip.light.kind === 'pixels',
+  )
   const highestV = highestVolts(part, volts)
   const capacitor = slot.capacitorV === undefined ? capacitorFor(highestV) : slot.capacitorV
   const figures: Figure[] = []

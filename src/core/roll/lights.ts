@@ -12,9 +12,9 @@ import { charliePins, matrixScan, npnSwitch, sinkBoards } from '../lanes/drives'
 import type { JudgedPlan } from '../verdict/judged-plan'
 
 /** Single lights: what stands before them, what they draw, and what drives them. */
-export function lightFigures({ plan, cuts, lit, fit }: JudgedPlan): Figure[] {
+export function lightFigures({ plan, cutRuns, lit, fit }: JudgedPlan): Figure[] {
   const runOf = new Map(lit.map((run) => [run.id, run]))
-  return cuts
+  return cutRuns
     .filter(({ run }) => run.lights.length > 0)
     .flatMap((entry): Figure[] => {
       const { run } = entry

@@ -5,9 +5,9 @@ import { formatDrill, formatLength } from '../quantity/format'
 import type { JudgedPlan } from '../verdict/judged-plan'
 
 /** Lights that are small assemblies: what all of them take. */
-export function nodeFigures({ plan, nodes, cuts }: JudgedPlan): Figure[] {
+export function nodeFigures({ plan, nodes, cutRuns }: JudgedPlan): Figure[] {
   return nodes.flatMap(({ id, node, nodes: count, each, holes, readers, minutes }): Figure[] => {
-    const run = entryOf(cuts, id)?.run
+    const run = entryOf(cutRuns, id)?.run
     const name = run?.name ?? ''
     const about = [id]
     const times = (key: string, label: string, perNode: number): Figure[] =>

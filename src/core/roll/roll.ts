@@ -129,8 +129,8 @@ const roundingRule = {
   cover: 'whole groups, covering',
 } as const
 
-function lengthFigures({ plan, cuts }: JudgedPlan): Figure[] {
-  const strips = cuts.filter(({ run }) => run.segments.length > 0)
+function lengthFigures({ plan, cutRuns }: JudgedPlan): Figure[] {
+  const strips = cutRuns.filter(({ run }) => run.segments.length > 0)
   if (strips.length === 0) return []
   const figures = strips.map(({ run, strip, cuts: groups, placedMm }): Figure => ({
     id: `length.${run.id}`,
@@ -178,14 +178,14 @@ function reelFigures({ reels }: JudgedPlan): Figure[] {
     ...bought,
     {
       ...sumOf('reels.total', isProved ? 'proved cheapest' : 'cheapest found', 'price', bought),
-      rule: 'each piece whole, rests from the drawer first',
+      rule: 'each piece whole, offcuts from the drawer first',
     },
   ]
 }
 
 /** The lowest volts of each run, with what is left of its weakest colour. */
-function voltFigures({ cuts, full }: JudgedPlan): Figure[] {
-  return cuts.flatMap(({ run, strip }): Figure[] => {
+function voltFigures({ cutRuns, full }: JudgedPlan): Figure[] {
+  return cutRuns.flatMap(({ run, strip }): Figure[] => {
     const fed = full.runs.get(run.id)
     if (fed === undefined) return []
     const at = strip.light.kind === 'pixels' ? 'px' : 'group'

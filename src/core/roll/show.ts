@@ -114,7 +114,10 @@ export function dayFigures(day: ShowDay): Figure[] {
 }
 
 /** Whether a panel charges what a day takes, and for how many nights its battery lasts without it. */
-function solarFigures({ given, told }: NonNullable<ShowDay['solar']>, wattHours: number): Figure[] {
+function solarFigures(
+  { given, balance }: NonNullable<ShowDay['solar']>,
+  wattHours: number,
+): Figure[] {
   const { panelW, sunHours, chargeEfficiency, batteryWh, usableShare } = given
   const common = { about: [] } as const
   const night = operand('a day', wattHours, 'Wh')
@@ -123,23 +126,23 @@ function solarFigures({ given, told }: NonNullable<ShowDay['solar']>, wattHours:
       ...common,
       id: 'show.solar.charged',
       label: 'the panel charges',
-      value: told.chargedWhPerDay,
+      value: balance.chargedWhPerDay,
       unit: 'Wh',
       ...working`${operand('panel', panelW, 'W')} × ${operand('sun', sunHours)} h × ${operand('charging', chargeEfficiency, '%')}`,
     },
     {
       ...common,
       id: 'show.solar.balance',
-      label: told.balanceWh < 0 ? 'short by, a day' : 'to spare, a day',
-      value: Math.abs(told.balanceWh),
+      label: balance.balanceWh < 0 ? 'short by, a day' : 'to spare, a day',
+      value: Math.abs(balance.balanceWh),
       unit: 'Wh',
-      ...working`${operand('charged', told.chargedWhPerDay, 'Wh')} − ${night}`,
+      ...working`${operand('charged', balance.chargedWhPerDay, 'Wh')} − ${night}`,
     },
     {
       ...common,
       id: 'show.solar.nights',
       label: 'nights without sun',
-      value: told.nightsWithoutSun,
+      value: balance.nightsWithoutSun,
       unit: '',
       ...working`${operand('battery', batteryWh, 'Wh')} × ${operand('usable', usableShare, '%')} ÷ ${night}`,
     },

@@ -8,7 +8,7 @@ import type { RouteContext } from './route-context'
 export function addBlocks({
   harness,
   plan,
-  cuts,
+  cutRuns,
   litOf,
   lanes,
   fit,
@@ -55,7 +55,7 @@ export function addBlocks({
     })
   // Runs in the order of their lanes, then those without data.
   const inLanes = new Set(lanes.flatMap(({ runs }) => runs.map(({ entry }) => entry)))
-  for (const entry of [...inLanes, ...cuts.filter((one) => !inLanes.has(one))]) {
+  for (const entry of [...inLanes, ...cutRuns.filter((one) => !inLanes.has(one))]) {
     const { run, strip, pieces } = entry
     const own = litOf.get(run.id)
     const isEmpty = entry.cuts === 0 && run.lights.length === 0

@@ -93,10 +93,10 @@ function leadEnd(context: RouteContext, lead: Lead, sign: '+' | '−', channel?:
 }
 
 export function addLead(context: RouteContext, lead: Lead, dimmer: Dimmer | undefined): void {
-  const { harness, plan, cuts } = context
+  const { harness, plan, cutRuns } = context
   const source = sourceBlock(context, lead.from)
   const { to } = lead
-  const goal = leadName(plan, cuts, lead)
+  const goal = leadName(plan, cutRuns, lead)
   const spot = { kind: 'lead', lead: lead.id } as const
   const common = {
     gauge: lead.wire,

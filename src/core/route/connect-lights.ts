@@ -12,7 +12,7 @@ import { beside, blockId, commonAt, way } from './harness'
 /** Wires home of single lights, and from the board to what drives them; gives back the cables. */
 export function addLights(context: RouteContext): Cable[] {
   const cables: Cable[] = []
-  for (const entry of context.cuts) {
+  for (const entry of context.cutRuns) {
     const lit = context.litOf.get(entry.run.id)
     const home = homeOf(entry, lit)
     if (home === 'hub') addHub(context, entry, lit)

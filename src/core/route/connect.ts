@@ -19,16 +19,16 @@ import { linesOf } from './strip-lines'
 /** Routes every wire of the plan: supplies, junctions, board, what stands between, runs, lights and sensors. */
 export function connect(given: RouteGiven): Circuit {
   const context = contextOf(given)
-  const { harness, cuts, lit, fit } = context
+  const { harness, cutRuns, lit, fit } = context
   addBlocks(context)
-  const dimmers = dimmersOf(cuts, lit)
+  const dimmers = dimmersOf(cutRuns, lit)
   const dimmerOf = new Map(
     dimmers.flatMap((dimmer) => dimmer.runs.map(({ run }) => [run.id, dimmer] as const)),
   )
   addPowerSwitches(context)
   for (const lead of given.leads)
     addLead(context, lead, lead.to.kind === 'run' ? dimmerOf.get(lead.to.run) : undefined)
-  for (const entry of cuts) addJumpers(context, entry)
+  for (const entry of cutRuns) addJumpers(context, entry)
   if (fit !== undefined) {
     addBoardFeed(context)
     addLanes(context)
@@ -55,7 +55,7 @@ export function connect(given: RouteGiven): Circuit {
         hasWiresHome: entry !== undefined && homeOf(entry, own) !== undefined,
       }
     }),
-    padJoints: cuts.flatMap((entry) =>
+    padJoints: cutRuns.flatMap((entry) =>
       jumpersOf(entry)
         .filter(({ from, to }) => from.part === to.part)
         .map(({ from, to }) => ({

@@ -25,12 +25,12 @@ export const targetOf = ({ to }: Pick<Lead, 'to'>): string =>
 /** What a lead is called: where it goes. */
 export function leadName(
   { junctions }: Pick<Plan, 'junctions'>,
-  cuts: readonly CutStripRun[],
+  cutRuns: readonly CutStripRun[],
   { to }: Pick<Lead, 'to'>,
 ): string {
   if (to.kind === 'junction')
     return junctions.find(({ id }) => id === to.junction)?.name ?? 'a junction'
-  const entry = entryOf(cuts, to.run)
+  const entry = entryOf(cutRuns, to.run)
   if (entry === undefined) return ''
   if (to.pad === 0) return entry.run.name
   return `${entry.run.name}, ${to.pad === entry.cuts ? 'far end' : `pad ${String(to.pad)}`}`
@@ -43,17 +43,17 @@ export const feedLeadId = (run: string, feed: string, share = 0): string =>
 /** Every lead of the plan: to its junctions first, then to strip, then to single lights. */
 export function leadsOf({
   plan,
-  cuts,
+  cutRuns,
   lit,
   plugs,
   layout,
   sources,
-}: Pick<RoutedPlan, 'plan' | 'cuts' | 'lit' | 'plugs' | 'layout' | 'sources'>): Lead[] {
+}: Pick<RoutedPlan, 'plan' | 'cutRuns' | 'lit' | 'plugs' | 'layout' | 'sources'>): Lead[] {
   const placeOf = placesOf(layout)
   const { supplies, junctions, rules, defaults } = plan
   return [
     ...junctionLeads(plan, sources),
-    ...cuts.flatMap((entry) => {
+    ...cutRuns.flatMap((entry) => {
       const place = placeOf.get(entry.run.id)
       return place === undefined
         ? []
@@ -61,7 +61,7 @@ export function leadsOf({
             runLeads(plan, entry, place, sources, feedsOf(entry.run.line)),
           )
     }),
-    ...lightLeads(plan, cuts, lit, plugs, placeOf, sources),
+    ...lightLeads(plan, cutRuns, lit, plugs, placeOf, sources),
   ]
 }
 
@@ -86,7 +86,7 @@ export function junctionLeads(plan: Plan, sources: SourcePlaces): Lead[] {
  */
 function lightLeads(
   plan: Plan,
-  cuts: readonly CutStripRun[],
+  cutRuns: readonly CutStripRun[],
   lit: readonly LitRun[],
   plugs: readonly PlugTree[],
   placeOf: ReadonlyMap<string, Place>,
@@ -95,7 +95,7 @@ function lightLeads(
   const treeOf = new Map(plugs.map((tree) => [tree.id, tree]))
   return lit.flatMap((own): Lead[] => {
     const { id, settings, lights } = own
-    const [entry, place] = [entryOf(cuts, id), placeOf.get(id)]
+    const [entry, place] = [entryOf(cutRuns, id), placeOf.get(id)]
     const first = entry?.run.lights[0]
     const [feed] = entry === undefined ? [] : feedsOf(entry.run.line)
     if (isOnPins(settings) || entry === undefined || place === undefined || first === undefined)

@@ -77,13 +77,13 @@ const plugged = (needMm: number, ownMm: number): Plugged => ({
 /** The plug trees of all runs that are plugged together; places are on the drawing. */
 export function plugTrees(
   plan: Plan,
-  cuts: readonly CutStripRun[],
+  cutRuns: readonly CutStripRun[],
   lit: readonly LitRun[],
   layout: Layout,
 ): PlugTree[] {
   const places = placesOf(layout)
   return lit.filter(isPlugged).flatMap((own): PlugTree[] => {
-    const run = entryOf(cuts, own.id)?.run
+    const run = entryOf(cutRuns, own.id)?.run
     const place = places.get(own.id)
     if (run === undefined || place === undefined) return []
     const at = run.lights.map(placer(run, place))

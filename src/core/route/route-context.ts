@@ -51,7 +51,7 @@ export function plusPads({
 export function contextOf(given: RouteGiven): RouteContext {
   const harness = new Harness()
   const boardOn = boardSupply(given.plan, given.fit, given.lanes)
-  const entryOf = entriesById(given.cuts)
+  const entryOf = entriesById(given.cutRuns)
   const places = placesOf(given.layout)
   const pinOf = new Map((given.fit?.pins ?? []).map(({ need, pin }) => [purposeKey(need.of), pin]))
   return {

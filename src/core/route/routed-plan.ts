@@ -24,7 +24,7 @@ export interface RoutedPlan {
   readonly measured: Measured
   readonly layout: Layout
   readonly sources: SourcePlaces
-  readonly cuts: readonly CutStripRun[]
+  readonly cutRuns: readonly CutStripRun[]
   /** What the user pays, where that is not typical: by itself, so that a tick on the bill cuts nothing anew. */
   readonly prices: readonly OwnPrice[]
   /** What the pieces are cut from. */

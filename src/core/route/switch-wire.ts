@@ -22,7 +22,7 @@ export function nominalOf(
 /** What the wire between a supply and its switch is chosen from. */
 export interface SwitchWireGiven {
   readonly plan: Plan
-  readonly cuts: readonly CutStripRun[]
+  readonly cutRuns: readonly CutStripRun[]
   readonly lit: readonly Pick<LitRun, 'id' | 'peakA'>[]
   readonly leads: readonly Pick<Lead, 'from' | 'to' | 'wire'>[]
 }
@@ -31,8 +31,8 @@ export interface SwitchWireGiven {
  * The gauge of the wire from a supply to its switch, which carries what all of its leads carry: no thinner than the thickest of them, and
  * thick enough for full white without a limit. The thickest there is where none takes that much.
  */
-export function switchWire({ plan, cuts, lit, leads }: SwitchWireGiven, supply: string): Wire {
-  const entryOf = entriesById(cuts)
+export function switchWire({ plan, cutRuns, lit, leads }: SwitchWireGiven, supply: string): Wire {
+  const entryOf = entriesById(cutRuns)
   const litOf = new Map(lit.map((one) => [one.id, one]))
   const unlimited = { ...plan, limit: 1 }
   const runs = new Set<string>()

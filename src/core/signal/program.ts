@@ -88,12 +88,12 @@ function limitOf(supplies: readonly FedSupply[], runs: readonly string[]): numbe
 /** Counts, pins, lanes, offsets and limits for the program. */
 export function programData({
   plan,
-  cuts,
+  cutRuns,
   lit,
   fit,
   lanes,
   supplies,
-}: Pick<FedPlan, 'plan' | 'cuts' | 'lit' | 'fit' | 'lanes' | 'supplies'>): ProgramData {
+}: Pick<FedPlan, 'plan' | 'cutRuns' | 'lit' | 'fit' | 'lanes' | 'supplies'>): ProgramData {
   const lanePin = (lane: string, line: 'data' | 'clock'): string | null =>
     fit?.pins.find(({ need: { of } }) => of.kind === 'lane' && of.lane === lane && of.line === line)
       ?.pin?.name ?? null
@@ -107,7 +107,7 @@ export function programData({
       limitMa: wholeMa(limitA ?? 0),
       fullWhiteMa: Math.ceil(dimmableA * 1000 - 1e-6),
     }))
-  const dimmers = new Map(dimmersOf(cuts, lit).map((dimmer) => [dimmer.name, dimmer]))
+  const dimmers = new Map(dimmersOf(cutRuns, lit).map((dimmer) => [dimmer.name, dimmer]))
   /** What one channel of a dimmer may draw, mA. */
   const channelLimit = (name: string): number => {
     const { runs = [], channels = [] } = dimmers.get(name) ?? {}

@@ -361,7 +361,7 @@ describe('lanes', () => {
         expect(lanes.flatMap(({ lines }) => lines)).toEqual(plan.lines.map(({ id }) => id))
         const split = worked({ ...plan, signal: { ...plan.signal, lanes } })
         const pixels = split.lanes.map((lane) => lane.pixels)
-        const longest = Math.max(...split.cuts.map((entry) => entry.pixels))
+        const longest = Math.max(...split.cutRuns.map((entry) => entry.pixels))
         const mean = pixels.reduce((sum, one) => sum + one, 0) / count
         expect(Math.max(...pixels)).toBeLessThanOrEqual(mean + longest + 1)
         for (const lane of split.lanes) {

@@ -4,7 +4,7 @@ import { change } from '../plan/commands'
 import { emptyPlan } from '../plan/empty'
 import type { Plan, StatusColour } from '../plan/plan'
 import { tally } from '../tally'
-import { alikeBelow, alikePairs, apart, safeColours, seenAs, toldApart, visions } from './status'
+import { alikeBelow, alikePairs, apart, safeColours, seenAs, madeDistinct, visions } from './status'
 
 const anyColour = fc
   .integer({ min: 0, max: 0xff_ff_ff })
@@ -68,7 +68,7 @@ describe('a status light', () => {
   ])('mixes up %s and %s for eyes that see all colours', (one, other) => {
     expect(apart(one, other, 'normal')).toBeGreaterThan(alikeBelow)
     expect(alikePairs(colours(one, other))).toMatchObject([{ vision: 'normal', deltaE: 0 }])
-    expect(alikePairs(toldApart(colours(one, other)))).toEqual([])
+    expect(alikePairs(madeDistinct(colours(one, other)))).toEqual([])
   })
 
   it.each([
@@ -83,7 +83,7 @@ describe('a status light', () => {
     fc.assert(
       fc.property(fc.array(anyColour, { minLength: 2, maxLength: 3 }), (list) => {
         const before = colours(...list)
-        const after = toldApart(before)
+        const after = madeDistinct(before)
         expect(after.map(({ meaning }) => meaning)).toEqual(before.map(({ meaning }) => meaning))
         expect(alikePairs(after)).toEqual([])
         // What was told apart already stays.

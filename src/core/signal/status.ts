@@ -142,7 +142,7 @@ export const safeColours: readonly string[] = [
 ]
 
 /** The colours as they are, as long as they are told apart; others take the next safe one that is. */
-export function toldApart(colours: readonly StatusColour[]): StatusColour[] {
+export function madeDistinct(colours: readonly StatusColour[]): StatusColour[] {
   const kept: StatusColour[] = []
   for (const one of colours) {
     const isFree = (colour: string): boolean =>

@@ -7,7 +7,7 @@ import { rounded } from '../quantity/format'
 
 export const reelsSum = defineSum(
   'reels',
-  'The cheapest reels to cut pieces from, with rests in the drawer used up first.',
+  'The cheapest reels to cut pieces from, with offcuts in the drawer used up first.',
   z.strictObject({
     piecesMm: z.array(lengthMm).min(1).max(2_000),
     stock: z.array(z.strictObject({ lengthMm, price })).min(1).max(50),
@@ -51,7 +51,7 @@ export const reelsSum = defineSum(
     fields: {
       piecesMm: ['Pieces', 'mm'],
       stock: ['Sold lengths and their prices, 5000 @ 29', ''],
-      offcutsMm: ['Rests in the drawer', 'mm'],
+      offcutsMm: ['Offcuts in the drawer', 'mm'],
     },
     lines: (_, answer) => [
       priceLine(answer),

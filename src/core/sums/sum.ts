@@ -57,14 +57,15 @@ export interface Sum {
   /** Answers for input in the shape of `given`, or says which field is wrong and what was expected. */
   readonly work: (given: unknown) => SumResult
   /** The same with the lines of its answer, for people. */
-  readonly tell: (given: unknown) => SumTold
+  readonly workOut: (given: unknown) => WorkedOut
 }
 
 export type SumResult =
   | { readonly ok: true; readonly answer: object }
   | { readonly ok: false; readonly issues: readonly Issue[] }
 
-export type SumTold =
+/** An answer with the lines that lead to it. */
+export type WorkedOut =
   | {
       readonly ok: true
       readonly given: object
@@ -93,7 +94,7 @@ export function defineSum<Schema extends z.ZodType<object>, Answer extends objec
   work: (given: z.output<Schema>) => Answer,
   card: CardOf<z.output<Schema>, Answer>,
 ): Sum {
-  const tell = (input: unknown): SumTold => {
+  const workOut = (input: unknown): WorkedOut => {
     const parsed = given.safeParse(input)
     if (!parsed.success)
       return { ok: false, issues: withUnits(issuesOf(parsed.error), card.fields) }
@@ -126,10 +127,10 @@ export function defineSum<Schema extends z.ZodType<object>, Answer extends objec
       schema: z.toJSONSchema(given, { io: 'input' }),
     },
     work: (input) => {
-      const told = tell(input)
-      return told.ok ? { ok: true, answer: told.answer } : told
+      const result = workOut(input)
+      return result.ok ? { ok: true, answer: result.answer } : result
     },
-    tell,
+    workOut,
   }
 }
 

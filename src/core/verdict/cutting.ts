@@ -3,8 +3,8 @@ import { formatLength, plural } from '../quantity/format'
 import { mountEdit, type Judge, type Verdict } from './verdict'
 
 /** A cut beside its mark. */
-export const offMark: Judge = ({ plan, cuts }) =>
-  cuts.flatMap(({ run, strip, pieces }) =>
+export const offMark: Judge = ({ plan, cutRuns }) =>
+  cutRuns.flatMap(({ run, strip, pieces }) =>
     pieces
       .filter(({ offMm }) => offMm > 0)
       .map((piece): Verdict => {
@@ -43,10 +43,10 @@ export const offMark: Judge = ({ plan, cuts }) =>
   )
 
 /** Factory splices within pieces that can be seen. */
-export const spliceShows: Judge = ({ plan, cuts, reels }) =>
+export const spliceShows: Judge = ({ plan, cutRuns, reels }) =>
   reels.flatMap(({ strip, reels: bins }) => {
     const inSight = new Map(
-      cuts
+      cutRuns
         .filter((entry) => {
           const { cover, facing } = mounted(plan.own, entry.run.line.mount)
           return (

@@ -21,8 +21,8 @@ const mostLookedAt = 12
 const volts = (value: number): string => formatQuantity(value, 'V')
 
 /** A run that reaches no supply. */
-export const notFed: Judge = ({ cuts, full }) =>
-  cuts.flatMap(({ run }): Verdict[] => {
+export const notFed: Judge = ({ cutRuns, full }) =>
+  cutRuns.flatMap(({ run }): Verdict[] => {
     const missing = full.floating.get(run.id)
     if (missing === undefined) return []
     return [
@@ -49,7 +49,7 @@ export const fade: Judge = (evidence) => {
   const rightVolts = new Set(
     evidence.supplies.flatMap(({ fits }) => fits.map(({ load }) => load.id)),
   )
-  return evidence.cuts.flatMap((entry): Verdict[] => {
+  return evidence.cutRuns.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
     const fed = evidence.full.runs.get(run.id)
     const isRightVolts = rightVolts.has(run.id)
@@ -89,8 +89,8 @@ export const fade: Judge = (evidence) => {
 }
 
 /** Runs that are not faded, but seen to be brighter at one end. */
-export const uneven: Judge = ({ cuts, full, plan }) =>
-  cuts.flatMap(({ run, strip }): Verdict[] => {
+export const uneven: Judge = ({ cutRuns, full, plan }) =>
+  cutRuns.flatMap(({ run, strip }): Verdict[] => {
     const fed = full.runs.get(run.id)
     if (fed === undefined || strip.light.kind === 'pixels' || fed.weakest < plan.rules.keep)
       return []

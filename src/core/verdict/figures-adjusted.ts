@@ -42,7 +42,7 @@ function nameOf(plan: Plan, holder: AdjustedFigure['path']): string {
 
 /** Places of a plan whose things have no name, in words. */
 const placeNames: ReadonlyMap<string, string> = new Map([
-  ['offcuts', 'A rest of strip'],
+  ['offcuts', 'An offcut of strip'],
   ['rules', 'House rules'],
   ['use', 'How it is used'],
   ['buy', 'What is bought'],

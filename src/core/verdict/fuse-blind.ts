@@ -37,7 +37,7 @@ export const fuseBlind: Judge = (evidence) => {
     ),
   )
   const rated = new Map(evidence.supplies.map(({ slot, ratedA }) => [slot.id, ratedA ?? Infinity]))
-  const blind = evidence.cuts.flatMap((entry) => {
+  const blind = evidence.cutRuns.flatMap((entry) => {
     const { run, strip, cuts } = entry
     const feds = leadsTo.get(run.id) ?? []
     const sources = feds.flatMap((fed) => sourceOf(evidence, entry, fed, upstream) ?? [])

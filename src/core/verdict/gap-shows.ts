@@ -16,8 +16,8 @@ const roundingLabel: Readonly<Record<Rounding, string>> = {
 }
 
 /** A run whose cut marks leave a dark end or an overhang that can be seen. */
-export const gapShows: Judge = ({ plan, cuts }) =>
-  cuts.flatMap((entry) => {
+export const gapShows: Judge = ({ plan, cutRuns }) =>
+  cutRuns.flatMap((entry) => {
     const { run, parts } = entry
     const worst = worstGap(entry, plan.rules.rounding)
     if (Math.abs(worst) < noticedMm) return []

@@ -42,7 +42,7 @@ export const eachLit = (
   judge: (run: LitRun, name: string) => Omit<Verdict, 'about' | 'id'> | undefined,
 ): Verdict[] =>
   evidence.lit.flatMap((run) => {
-    const found = judge(run, runName(evidence.cuts, run.id))
+    const found = judge(run, runName(evidence.cutRuns, run.id))
     if (found === undefined) return []
     const line = evidence.plan.lines.find(({ id }) => id === run.id)
     const about =
@@ -212,14 +212,14 @@ export const boardPinsOver: Judge = (evidence) => {
       code: 'pins-over',
       grade: 'stop',
       about: onPins.map(({ id }) => id),
-      text: `${board.name}: ${mA(allA)} from its pins, which give ${mA(board.allA)} in all: ${fewNames(onPins.map(({ id, peakA }) => `${runName(evidence.cuts, id)} ${mA(peakA)}`))}${others.length > 0 ? `; ${others.join(', ')}` : ''}`,
+      text: `${board.name}: ${mA(allA)} from its pins, which give ${mA(board.allA)} in all: ${fewNames(onPins.map(({ id, peakA }) => `${runName(evidence.cutRuns, id)} ${mA(peakA)}`))}${others.length > 0 ? `; ${others.join(', ')}` : ''}`,
       why: 'The board’s own regulator feeds its pins: it sags at once and burns in time.',
       remedies:
         commands.length === 0
           ? []
           : [
               {
-                label: `${fewNames(leaving.map(({ id }) => runName(evidence.cuts, id)))} by a part of its own`,
+                label: `${fewNames(leaving.map(({ id }) => runName(evidence.cutRuns, id)))} by a part of its own`,
                 commands,
               },
             ],

@@ -24,8 +24,8 @@ const lay = ({ run }: CutStripRun, label: string, set: Mount): Remedy => ({
 })
 
 /** A strip bent in its own plane that does not bend so. */
-const edgeBend: Judge = ({ plan, cuts, parts }) =>
-  cuts.flatMap((entry): Verdict[] => {
+const edgeBend: Judge = ({ plan, cutRuns, parts }) =>
+  cutRuns.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
     if (
       entry.cuts === 0 ||
@@ -56,8 +56,8 @@ const edgeBend: Judge = ({ plan, cuts, parts }) =>
   })
 
 /** A profile that the strip does not go into: too narrow, or straight where the run bends. */
-const profileFit: Judge = ({ plan, cuts }) =>
-  cuts.flatMap((entry): Verdict[] => {
+const profileFit: Judge = ({ plan, cutRuns }) =>
+  cutRuns.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
     const { profile: id, hasSleeve } = mountOf({ plan }, entry)
     const profile = profileOf(plan.own, id)
@@ -105,8 +105,8 @@ const profileFit: Judge = ({ plan, cuts }) =>
 const sleeveMm = 2
 
 /** A bend tighter than the strip takes. */
-const tightBend: Judge = ({ plan, cuts }) =>
-  cuts.flatMap((entry): Verdict[] => {
+const tightBend: Judge = ({ plan, cutRuns }) =>
+  cutRuns.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
     if (entry.cuts === 0) return []
     const leastMm =
@@ -130,8 +130,8 @@ const tightBend: Judge = ({ plan, cuts }) =>
 const glaringLumensPerM = 200
 
 /** Bare bright light that faces people. */
-const glare: Judge = ({ plan, cuts }) =>
-  cuts.flatMap((entry): Verdict[] => {
+const glare: Judge = ({ plan, cutRuns }) =>
+  cutRuns.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
     const { facing, cover } = mountOf({ plan }, entry)
     const isBare = cover === 'none' || cover === 'clear'
@@ -154,8 +154,8 @@ const glare: Judge = ({ plan, cuts }) =>
   })
 
 /** A bare strip where it gets wet. */
-const wet: Judge = ({ plan, cuts }) =>
-  cuts.flatMap((entry): Verdict[] => {
+const wet: Judge = ({ plan, cutRuns }) =>
+  cutRuns.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
     const { damp, hasSleeve } = mountOf({ plan }, entry)
     if (entry.cuts === 0 || damp === 'dry' || hasSleeve || strip.isSealed) return []
@@ -173,8 +173,8 @@ const wet: Judge = ({ plan, cuts }) =>
   })
 
 /** A sealed strip or sleeve whose cut ends are open where it is not dry. */
-const openSleeve: Judge = ({ plan, cuts }) =>
-  cuts.flatMap((entry): Verdict[] => {
+const openSleeve: Judge = ({ plan, cutRuns }) =>
+  cutRuns.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
     const { damp, hasSleeve, hasCaps } = mountOf({ plan }, entry)
     if (entry.cuts === 0 || damp === 'dry' || hasCaps || !(hasSleeve || strip.isSealed)) return []

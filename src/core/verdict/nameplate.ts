@@ -7,11 +7,11 @@ import type { Judge } from './verdict'
 const tolerated = 0.25
 
 /** What a strip draws by its pixels, mA and volts, against the watts printed on it. */
-export const nameplate: Judge = ({ plan, cuts }) =>
-  [...new Set(cuts.map(({ strip }) => strip))].flatMap((strip) => {
+export const nameplate: Judge = ({ plan, cutRuns }) =>
+  [...new Set(cutRuns.map(({ strip }) => strip))].flatMap((strip) => {
     const counted = fullWPerM(strip)
     if (Math.abs(counted / strip.nameplateWPerM - 1) <= tolerated) return []
-    const about = cuts.filter((entry) => entry.strip === strip).map(({ run }) => run.id)
+    const about = cutRuns.filter((entry) => entry.strip === strip).map(({ run }) => run.id)
     return [
       {
         id: `nameplate.${strip.id}`,

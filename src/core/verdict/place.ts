@@ -15,14 +15,14 @@ const mostC = { worn: 43, children: 48 } as const
 
 /** What is worn or in children’s hands: too warm, or held by what could be swallowed. */
 export const worn: Judge = (evidence) => {
-  const { plan, cuts, supplies } = evidence
+  const { plan, cutRuns, supplies } = evidence
   const where = plan.use.where ?? []
   const isWorn = where.includes('worn')
   const hasChildren = where.includes('children')
   if (!isWorn && !hasChildren) return []
-  const verdicts = cuts.flatMap((entry) => tooWarm(evidence, entry, isWorn))
+  const verdicts = cutRuns.flatMap((entry) => tooWarm(evidence, entry, isWorn))
   if (!hasChildren) return verdicts
-  const magnets = cuts.filter(
+  const magnets = cutRuns.filter(
     ({ run, cuts: groups }) =>
       groups > 0 && (mounted(plan.own, run.line.mount).fixing ?? plan.rules.fixing) === 'magnets',
   )
@@ -86,8 +86,8 @@ function tooWarm(evidence: Evidence, entry: CutStripRun, isWorn: boolean): Verdi
 }
 
 /** Extra-low voltage beside the mains. */
-export const mainsNear: Judge = ({ plan, cuts }) => {
-  const about = cuts.flatMap(({ run, cuts: groups }) =>
+export const mainsNear: Judge = ({ plan, cutRuns }) => {
+  const about = cutRuns.flatMap(({ run, cuts: groups }) =>
     groups > 0 || run.lights.length > 0 ? [run.id] : [],
   )
   if (plan.use.where?.includes('mains') !== true || about.length === 0) return []
@@ -105,9 +105,9 @@ export const mainsNear: Judge = ({ plan, cuts }) => {
 }
 
 /** A hole that is too small for the gland that has to close it. */
-export const glands: Judge = ({ plan, cuts, circuit }) => {
-  const places = glandsOf(plan, cuts, circuit)
-  return cuts.flatMap(({ run }): Verdict[] => {
+export const glands: Judge = ({ plan, cutRuns, circuit }) => {
+  const places = glandsOf(plan, cutRuns, circuit)
+  return cutRuns.flatMap(({ run }): Verdict[] => {
     const { into } = run.line
     if (into === undefined) return []
     const needs = into.holes.map((hole) => {

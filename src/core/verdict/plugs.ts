@@ -103,8 +103,8 @@ export const portsShort: Judge = ({ plan, full }) =>
   })
 
 /** Pixel nodes whose wire is shorter than the way from one light to the next. */
-export const nodesApart: Judge = ({ plan, cuts }) =>
-  cuts.flatMap((entry): Verdict[] => {
+export const nodesApart: Judge = ({ plan, cutRuns }) =>
+  cutRuns.flatMap((entry): Verdict[] => {
     if (!isOnWire(entry) || entry.run.line.isLengthened === true) return []
     const { run, strip } = entry
     const gaps = waysBetween(run)

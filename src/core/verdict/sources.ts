@@ -86,11 +86,11 @@ export const batteries: Judge = ({ plan, supplies, batteries: uses }) =>
   })
 
 /** The capacitor at a supply of pixels. */
-export const capacitor: Judge = ({ supplies, cuts }) =>
+export const capacitor: Judge = ({ supplies, cutRuns }) =>
   supplies.flatMap(({ slot, part, fits, volts: set }): Verdict[] => {
     const given = highestVolts(part, set)
     const ids = new Set(fits.map(({ load }) => load.id))
-    const hasPixels = cuts.some(
+    const hasPixels = cutRuns.some(
       ({ run, strip }) => ids.has(run.id) && strip.light.kind === 'pixels',
     )
     const least = leastCapacitorV(given)
@@ -146,9 +146,9 @@ const onAndIn = ({ surface, exposedMm, sealed, covered }: RunWarmth): string =>
 
 /** Strips that get too warm on what they are stuck to, at the plan's mix of scenes: heat gathers over many minutes. */
 export const hotStrip: Judge = (evidence) => {
-  const { plan, cuts } = evidence
+  const { plan, cutRuns } = evidence
   const alike = new Map<string, WarmRuns>()
-  for (const entry of cuts) {
+  for (const entry of cutRuns) {
     const { strip } = entry
     const warmth = warmthOf(evidence, entry)
     if (entry.cuts === 0 || warmth.riseK <= warmK) continue

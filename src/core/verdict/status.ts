@@ -1,4 +1,4 @@
-import { alikePairs, toldApart, type Vision } from '../signal/status'
+import { alikePairs, madeDistinct, type Vision } from '../signal/status'
 import type { Judge } from './verdict'
 
 const eyes: Readonly<Record<Vision, string>> = {
@@ -14,7 +14,7 @@ export const statusColours: Judge = ({ plan }) => {
   const pairs = alikePairs(status)
   const [first] = pairs.toSorted((a, b) => a.deltaE - b.deltaE)
   if (first === undefined) return []
-  const mended = toldApart(status)
+  const mended = madeDistinct(status)
   return [
     {
       id: 'status-colours-alike',

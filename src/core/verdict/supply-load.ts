@@ -140,10 +140,10 @@ const shareTheLoad: FindRemedy = ({ plan, parts }, { slot, volts, loadA, fits })
 }
 
 /** The same light at more volts draws fewer amperes: offered where the whole supply can change over. */
-const higherVolts: FindRemedy = ({ plan, parts, cuts }, { slot, volts, fits, grade }) => {
+const higherVolts: FindRemedy = ({ plan, parts, cutRuns }, { slot, volts, fits, grade }) => {
   if (grade !== 'short') return undefined
   const ids = new Set(fits.map(({ load }) => load.id))
-  const fed = cuts.filter(({ run }) => ids.has(run.id))
+  const fed = cutRuns.filter(({ run }) => ids.has(run.id))
   for (const higher of [12, 24].filter((v) => v > volts)) {
     const commands: Command[] = []
     let watts = 0

@@ -16,7 +16,7 @@ export const voltsDiffer: Judge = (evidence) =>
     const volts = [...new Set(misfits.map((load) => load.volts))]
     return volts.map((runVolts) => {
       const ids = misfits.filter((load) => load.volts === runVolts).map((load) => load.id)
-      const names = ids.map((id) => runName(evidence.cuts, id))
+      const names = ids.map((id) => runName(evidence.cutRuns, id))
       const [gives, wants] = [supply.volts, runVolts].map((v) => formatQuantity(v, 'V'))
       return {
         id: `volts-differ.${supply.slot.id}.${String(runVolts)}`,
@@ -34,14 +34,14 @@ export const voltsDiffer: Judge = (evidence) =>
   })
 
 function remedies(
-  { plan, parts, cuts }: Evidence,
+  { plan, parts, cutRuns }: Evidence,
   supply: FedSupply,
   ids: readonly string[],
   runVolts: number,
 ): Remedy[] {
   const found: Remedy[] = []
   const swaps: Command[] = ids.flatMap((id): Command[] => {
-    const strip = entryOf(cuts, id)?.strip
+    const strip = entryOf(cutRuns, id)?.strip
     const sibling = strip && siblingAt(parts, strip, supply.volts)
     return sibling === undefined ? [] : [{ do: 'set-strip', line: id, strip: sibling.id }]
   })

@@ -21,7 +21,7 @@ export const voltsOver: Judge = (evidence) =>
     const { slot, part, volts: nominal, fits } = supply
     const highestV = highestVolts(part, nominal)
     const ids = new Set(fits.map(({ load }) => load.id))
-    const over = evidence.cuts.filter(
+    const over = evidence.cutRuns.filter(
       ({ run, strip, cuts }) =>
         cuts > 0 && ids.has(run.id) && !isAtLeast(mostVolts(strip), highestV),
     )

@@ -10,9 +10,9 @@ const whiteOfRun = ({ strip: { light } }: CutStripRun): number | undefined =>
   light.kind === 'plain' && light.channels.length === 1 ? light.channels[0]?.kelvin : undefined
 
 /** Runs whose whites are seen to differ. */
-export const whitesDiffer: Judge = ({ cuts }) => {
+export const whitesDiffer: Judge = ({ cutRuns }) => {
   const byWhite = new Map<number, CutStripRun[]>()
-  for (const entry of cuts) {
+  for (const entry of cutRuns) {
     const kelvin = entry.cuts > 0 ? whiteOfRun(entry) : undefined
     if (kelvin !== undefined) byWhite.set(kelvin, [...(byWhite.get(kelvin) ?? []), entry])
   }

@@ -19,8 +19,8 @@ import type { Evidence, Judge, Remedy, Verdict } from './verdict'
 const amperes = (value: number): string => formatQuantity(value, 'A')
 
 /** A lead by where it goes; one to a junction is told from what the junction itself carries. */
-const nameOf = ({ cuts, plan }: Evidence, lead: Lead): string =>
-  `${lead.to.kind === 'junction' ? 'the lead to ' : ''}${leadName(plan, cuts, lead)}`
+const nameOf = ({ cutRuns, plan }: Evidence, lead: Lead): string =>
+  `${lead.to.kind === 'junction' ? 'the lead to ' : ''}${leadName(plan, cutRuns, lead)}`
 
 /** An edit of the one feed or junction that a lead is. */
 const editLead = (plan: Plan, lead: Lead, set: LeadEdit): Command[] => editLeads(plan, [lead], set)
@@ -285,7 +285,7 @@ export const copperHot: Judge = (evidence) => {
     if (known === undefined) leadsTo.set(target, [fed])
     else known.push(fed)
   }
-  return evidence.cuts.flatMap((entry): Verdict[] => {
+  return evidence.cutRuns.flatMap((entry): Verdict[] => {
     const { run, strip, cuts: groups } = entry
     const fed = judgedBy(
       evidence,
@@ -319,7 +319,7 @@ export const copperHot: Judge = (evidence) => {
 
 /** Runs and junctions whose plus hangs on two supplies, and minuses that are not joined. */
 export const joinedSupplies: Judge = (evidence) => {
-  const { plan, leads, cuts } = evidence
+  const { plan, leads, cutRuns } = evidence
   const leadsTo = new Map<string, Lead[]>()
   for (const lead of leads) {
     if (lead.to.kind !== 'run') continue
@@ -327,7 +327,7 @@ export const joinedSupplies: Judge = (evidence) => {
     if (known === undefined) leadsTo.set(lead.to.run, [lead])
     else known.push(lead)
   }
-  const joined = cuts.flatMap(({ run }): Verdict[] => {
+  const joined = cutRuns.flatMap(({ run }): Verdict[] => {
     const own = leadsTo.get(run.id) ?? []
     const sources = [...new Set(own.flatMap(({ from }) => supplyBehind(plan, from) ?? []))]
     const [first] = own

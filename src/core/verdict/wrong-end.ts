@@ -17,7 +17,7 @@ const worthMm = 150
  * one that is farther from where the wire comes from.
  */
 export const wrongEnd: Judge = (given) =>
-  given.cuts.flatMap((entry): Verdict[] => {
+  given.cutRuns.flatMap((entry): Verdict[] => {
     const { place } = entry.run.line
     if (place === undefined || entry.cuts === 0) return []
     const far = padPlace(entry, entry.cuts)

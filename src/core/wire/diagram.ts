@@ -14,7 +14,7 @@ import {
   type Diagram,
   type DrawnBlock,
   type DrawnWire,
-} from './drawn'
+} from './diagram-parts'
 import { mergedHome } from './merged-home'
 import { bundlesOf } from './joints'
 import { notesOf } from './notes'
@@ -30,11 +30,11 @@ import type { PlanWire, Wiring } from './wires'
  */
 export function diagramOf(
   wiring: Wiring,
-  { cuts, lanes }: { readonly cuts: readonly CutStripRun[]; readonly lanes: readonly Lane[] },
+  { cutRuns, lanes }: { readonly cutRuns: readonly CutStripRun[]; readonly lanes: readonly Lane[] },
   units: LengthUnits,
 ): Diagram {
   const circuit = mergedHome(wiring)
-  const entries = new Map(cuts.map((entry) => [blockId.run(entry.run.id), entry]))
+  const entries = new Map(cutRuns.map((entry) => [blockId.run(entry.run.id), entry]))
   const runs = circuit.blocks.filter(({ of }) => of.kind === 'run')
   const size = runs.length >= manyRuns ? close : roomy
   const mirrored = new Set(

@@ -18,10 +18,10 @@ export interface GlandPlace {
 /** Every place at which a bundle of wires comes to a run outdoors. */
 export function glandsOf(
   { own }: Pick<Plan, 'own'>,
-  cuts: readonly CutStripRun[],
+  cutRuns: readonly CutStripRun[],
   { blocks, wires }: { readonly blocks: readonly Block[]; readonly wires: readonly RoutedWire[] },
 ): GlandPlace[] {
-  const entryOf = entriesById(cuts)
+  const entryOf = entriesById(cutRuns)
   const runOf = new Map(blocks.flatMap(({ id, of }) => (of.kind === 'run' ? [[id, of.run]] : [])))
   return bundlesOf(wires).flatMap((bundle): GlandPlace[] => {
     const [first] = bundle

@@ -142,7 +142,7 @@ interface Growing {
  */
 export function jointsOf(
   wiring: Wiring,
-  { plan, cuts }: Pick<FedPlan, 'plan' | 'cuts'>,
+  { plan, cutRuns }: Pick<FedPlan, 'plan' | 'cutRuns'>,
   reels: readonly StripReels[],
 ): PlanJoint[] {
   const { blocks, wires, capacitors, padJoints, lightJoints } = wiring
@@ -236,7 +236,7 @@ export function jointsOf(
     put(`capacitor:${supplyId}`, {
       kind: 'solder',
       at: { kind: 'capacitor', run: at.run, pad: at.pad, supply: supplyId },
-      where: `${runName(cuts, at.run)}, ${at.pad === 0 ? 'start' : `pad ${String(at.pad)}`}`,
+      where: `${runName(cutRuns, at.run)}, ${at.pad === 0 ? 'start' : `pad ${String(at.pad)}`}`,
       meets: [`${text} across + and −, its stripe to −`],
       threadFirst: [],
       minutes: solderMinutes(2),
@@ -248,7 +248,7 @@ export function jointsOf(
     put(`${blockId.run(run)}/${from} to ${to}`, {
       kind: isPlugged ? 'plug' : 'pad',
       at: { kind: 'between', run, from, to },
-      where: `${runName(cuts, run)}, ${from} to ${to}`,
+      where: `${runName(cutRuns, run)}, ${from} to ${to}`,
       meets: [
         isPlugged
           ? `plug of ${from} into ${to}`
@@ -264,7 +264,7 @@ export function jointsOf(
     put(`${blockId.run(run)}/${piece} within ${String(part)}`, {
       kind: 'pad',
       at: { kind: 'within', run, piece },
-      where: `${runName(cuts, run)}, within ${piece}`,
+      where: `${runName(cutRuns, run)}, within ${piece}`,
       meets: [`part ${String(part)} of ${piece} on part ${String(part + 1)}, same to same`],
       threadFirst: [],
       minutes: solderMinutes(lines),
@@ -272,7 +272,7 @@ export function jointsOf(
       wires: [],
       about: [run],
     })
-  for (const own of lightJoints) addLightJoints(own, put, runName(cuts, own.run))
+  for (const own of lightJoints) addLightJoints(own, put, runName(cutRuns, own.run))
   let soFarMin = 0
   return [...joints.values()].map(
     ({ rest, meets, wires: own, thread, takes, soldered, terminals }) => {

@@ -7,7 +7,7 @@ import {
   type DrawnBlock,
   type DrawnLabel,
   type DrawnWire,
-} from './drawn'
+} from './diagram-parts'
 import { bundlesOf } from './joints'
 import type { PlanWire } from './wires'
 

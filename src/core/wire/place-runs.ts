@@ -1,7 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
 import { jumpersOf } from '../cut/pads'
 import type { Terminal } from '../route/circuit'
-import { onGrid, type DiagramSize, type DrawnBlock, type DrawnTerminal } from './drawn'
+import { onGrid, type DiagramSize, type DrawnBlock, type DrawnTerminal } from './diagram-parts'
 import type { PlanBlock, PlanWire } from './wires'
 
 /** Pieces of a run that are drawn one by one, in a plan of so many runs at most; otherwise their jumpers stand in the list alone. */

@@ -10,7 +10,7 @@ import {
   type DiagramSize,
   type DrawnBlock,
   type DrawnTerminal,
-} from './drawn'
+} from './diagram-parts'
 import type { PlanBlock, PlanWire, Wiring } from './wires'
 
 /** Supplies, junctions, switches, the board with its buffer, and sensors: at the left, one below the other. */

@@ -6,7 +6,7 @@ import {
   type DrawnBlock,
   type DrawnTerminal,
   type DrawnWire,
-} from './drawn'
+} from './diagram-parts'
 import { tracksFor } from './track-order'
 import type { PlanWire } from './wires'
 

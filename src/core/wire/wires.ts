@@ -77,7 +77,7 @@ const cellKinds: readonly string[] = ['battery', 'power-bank', 'boosted-cell', '
 
 /** Gives every wire its name, its colour, what sits in it and what is done at its ends. */
 export function wiringOf(
-  given: Pick<FedPlan, 'plan' | 'cuts' | 'lanes' | 'circuit' | 'full' | 'supplies' | 'leads'>,
+  given: Pick<FedPlan, 'plan' | 'cutRuns' | 'lanes' | 'circuit' | 'full' | 'supplies' | 'leads'>,
 ): Wiring {
   const { plan, circuit, full, supplies } = given
   const supplyOf = new Map(supplies.map((supply) => [supply.slot.id, supply]))
@@ -170,11 +170,11 @@ function fuseOfBoard({ limitA }: Gauge): InLine {
 /** A capacitor at the first feed of each supply's strips. */
 function capacitorsOf({
   plan,
-  cuts,
+  cutRuns,
   lanes,
   supplies,
   leads,
-}: Pick<FedPlan, 'plan' | 'cuts' | 'lanes' | 'supplies' | 'leads'>): PlanCapacitor[] {
+}: Pick<FedPlan, 'plan' | 'cutRuns' | 'lanes' | 'supplies' | 'leads'>): PlanCapacitor[] {
   const plusPad = plusPads({ plan, lanes })
   return supplies.flatMap(({ slot, volts, part }): PlanCapacitor[] => {
     const rating =
@@ -184,7 +184,7 @@ function capacitorsOf({
       ({ to, from, lightShare }) =>
         to.kind === 'run' &&
         lightShare === undefined &&
-        entryOf(cuts, to.run)?.strip.light.kind === 'pixels' &&
+        entryOf(cutRuns, to.run)?.strip.light.kind === 'pixels' &&
         supplyBehind(plan, from) === slot.id,
     )
     if (rating === null || first?.to.kind !== 'run') return []

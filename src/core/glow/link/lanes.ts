@@ -47,7 +47,7 @@ const spareOf = (count: number): number => Math.max(4, Math.ceil(count / 10))
 
 /** What the bench link has to know of a plan: the page, the simulated board and the generated C read the same. */
 export function linkPlan(
-  given: Pick<FedPlan, 'plan' | 'cuts' | 'lit' | 'lanes' | 'layout'>,
+  given: Pick<FedPlan, 'plan' | 'cutRuns' | 'lit' | 'lanes' | 'layout'>,
 ): LinkPlan {
   const { plan } = given
   const field = fieldOf(given)

@@ -10,9 +10,9 @@ const reversedOhm = 2
 export const capacitorReversed: FaultKind = {
   name: 'capacitor-reversed',
   title: 'Capacitor reversed',
-  find: ({ wiring, cuts }) =>
+  find: ({ wiring, cutRuns }) =>
     wiring.capacitors.flatMap(({ supplyId, at }) => {
-      const entry = entryOf(cuts, at.run)
+      const entry = entryOf(cutRuns, at.run)
       return entry === undefined
         ? []
         : [

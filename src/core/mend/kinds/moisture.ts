@@ -9,8 +9,8 @@ const weights = { dry: 0.05, damp: 1, outdoors: 3 } as const
 export const moisture: FaultKind = {
   name: 'moisture',
   title: 'Moisture',
-  find: ({ cuts }) =>
-    cuts.flatMap(({ run, strip, cuts: groups }) => {
+  find: ({ cutRuns }) =>
+    cutRuns.flatMap(({ run, strip, cuts: groups }) => {
       const damp = run.line.mount?.damp ?? 'dry'
       return groups === 0
         ? []

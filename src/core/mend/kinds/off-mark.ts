@@ -6,8 +6,8 @@ import { solderCautions } from './at-contact'
 export const offMark: FaultKind = {
   name: 'off-mark',
   title: 'Cut off its mark',
-  find: ({ cuts, lanes }) =>
-    cuts.flatMap((entry) => {
+  find: ({ cutRuns, lanes }) =>
+    cutRuns.flatMap((entry) => {
       const perGroup = loadsPerGroup(entry.strip)
       const loads = entry.cuts * perGroup
       const lane = lanes

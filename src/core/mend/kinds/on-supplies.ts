@@ -27,11 +27,11 @@ export const onSupplies = (
 /** All that hangs on a supply, as it looks. */
 export const onAllOf = (
   { fits }: Fed,
-  { cuts, lit }: Pick<MendGiven, 'cuts' | 'lit'>,
+  { cutRuns, lit }: Pick<MendGiven, 'cutRuns' | 'lit'>,
   state: 'dark' | 'flicker' | 'dim',
 ): FaultDraft['does']['light'] =>
   fits.flatMap(({ load }) => {
-    const entry = cuts.find(({ run }) => run.id === load.id)
+    const entry = cutRuns.find(({ run }) => run.id === load.id)
     const count = lit.find(({ id }) => id === load.id)?.lights ?? load.groups
     return entry === undefined ? [] : [{ run: load.id, from: 0, count, state }]
   })

@@ -6,11 +6,11 @@ import type { FaultKind } from '../fault'
 export const plugReversed: FaultKind = {
   name: 'plug-reversed',
   title: 'Splitter’s plug reversed',
-  find: ({ lit, leads, cuts }) =>
+  find: ({ lit, leads, cutRuns }) =>
     lit.flatMap((run) => {
       if (!isPlugged(run)) return []
       let before = 0
-      const name = entryOf(cuts, run.id)?.run.name ?? ''
+      const name = entryOf(cutRuns, run.id)?.run.name ?? ''
       return leads.flatMap(({ id, to, lightShare }) => {
         if (lightShare === undefined || to.kind !== 'run' || to.run !== run.id) return []
         const from = before

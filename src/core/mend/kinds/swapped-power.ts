@@ -6,13 +6,13 @@ import { powerOff, solderCautions } from './at-contact'
 export const swappedPower: FaultKind = {
   name: 'swapped-power',
   title: 'Plus and minus swapped',
-  find: ({ leads, cuts, lit }) =>
+  find: ({ leads, cutRuns, lit }) =>
     leads.flatMap(({ id, to }, lead) =>
       to.kind === 'run' && !lit.some((run) => run.id === to.run)
         ? [
             {
               key: id,
-              where: `lead to ${runName(cuts, to.run)}, pad ${String(to.pad)}`,
+              where: `lead to ${runName(cutRuns, to.run)}, pad ${String(to.pad)}`,
               about: [to.run],
               weight: 0.3,
               does: { feed: [{ kind: 'swap' as const, lead }] },
@@ -20,12 +20,12 @@ export const swappedPower: FaultKind = {
                 {
                   kind: 'look' as const,
                   at: `colours ${id}`,
-                  where: `the wire colours at both ends of the lead to ${runName(cuts, to.run)}`,
+                  where: `the wire colours at both ends of the lead to ${runName(cutRuns, to.run)}`,
                 },
                 {
                   kind: 'clip-lead' as const,
                   at: `lead ${id}`,
-                  where: `the whole lead to ${runName(cuts, to.run)}`,
+                  where: `the whole lead to ${runName(cutRuns, to.run)}`,
                 },
               ],
             },
