@@ -71,7 +71,7 @@ test('kinds and ways change the fields; drawings follow', async ({ page }) => {
   await page.goto('/sums/battery')
   await expect(page.locator('.apexcharts-svg')).toBeVisible()
   await expect(answer(page, 'lasts')).toHaveText('6 h 14')
-  await form.getByLabel('Told by').selectOption('powerW')
+  await form.getByLabel('Given by').selectOption('powerW')
   await expect(form.getByLabel('Converter gives on')).toBeVisible()
   await page.goto('/sums/matrix')
   await expect(page.getByRole('img', { name: /^4 rows of 6/ })).toBeVisible()

@@ -5,9 +5,10 @@ import { computed, defineAsyncComponent, shallowRef, useTemplateRef } from 'vue'
 import { sourcePlaces } from '../../core/measure/source-places'
 import { levelIn } from '../../core/load/load'
 import { boxAround, type Point } from '../../core/measure/geometry'
-import type { Furniture, Plan } from '../../core/plan/plan'
+import type { Furniture } from '../../core/plan/plan'
 import { formatLength } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useSpotlight } from '../stores/spotlight'
 import { apart, chipsOf } from './chips'
 import { drawnRuns } from './run-drawing'
@@ -19,7 +20,7 @@ import { useThingHands } from './use-thing-hands'
 import { usePanZoom } from './use-pan-zoom'
 import { rulerStep, toBench, toScreen } from './view'
 
-const { plan } = defineProps<{ plan: Plan }>()
+const plan = useOpenPlan()
 
 // What comes with the figures, or with a hand that chooses something.
 const BenchWires = defineAsyncComponent(() => import('./BenchWires.vue'))
@@ -38,11 +39,11 @@ const frame = useTemplateRef<HTMLElement>('frame')
 const { width, height } = useElementSize(frame)
 const startDrag = useDrag()
 
-const sources = computed(() => sourcePlaces(plan, store.layout))
+const sources = computed(() => sourcePlaces(plan.value, store.layout))
 /** All that is to be seen: the runs, supplies and board, the room, the photo. */
 const wholeBox = computed(() => {
   const { box } = store.layout
-  const { photo } = plan.bench
+  const { photo } = plan.value.bench
   return boxAround([
     [box.x, box.y],
     [box.x + box.width, box.y + box.height],
@@ -74,7 +75,7 @@ const { view, isFitted, fitAll, pan, zoom } = usePanZoom({
 const { isLit } = spotlight
 const { shining } = storeToRefs(spotlight)
 const litMm = computed(() => new Map(store.tally?.runs.map((run) => [run.id, run.litMm])))
-const brightness = computed(() => 0.3 + 0.7 * levelIn(plan, plan.scene.shown))
+const brightness = computed(() => 0.3 + 0.7 * levelIn(plan.value, plan.value.scene.shown))
 /** Names, dimensions and what can be grabbed show while a run has room for them. */
 const isRoomy = computed(() => store.measured.runs.length <= 60)
 const drawn = computed(() => drawnRuns(store.measured.runs, store.layout, litMm.value))
@@ -92,7 +93,7 @@ const chips = computed(() => {
 })
 const ruler = computed(() => {
   const mm = rulerStep(view.value.scale, 160)
-  return { mm, px: mm * view.value.scale, label: formatLength(mm, plan.units) }
+  return { mm, px: mm * view.value.scale, label: formatLength(mm, plan.value.units) }
 })
 
 /** The measure that is asked about: what if it were another. */
@@ -313,7 +314,7 @@ const transform = computed(
       />
     </svg>
     <template v-if="isRoomy && store.measured.runs.length > 0">
-      <SourceBoxes :plan="plan" :places="sources" :view="view" />
+      <SourceBoxes :places="sources" :view="view" />
       <DimensionChip
         v-for="{ run, dimension, times, at, x, y } in chips"
         :key="`${run.id} ${at}`"
@@ -330,13 +331,11 @@ const transform = computed(
     <WhatIfPanel
       v-if="asked && askedRun"
       :key="`${asked.id} ${asked.dimension}`"
-      :plan="plan"
       :run="askedRun"
       :dimension="asked.dimension"
       @close="asked = undefined"
     />
     <BenchTools
-      :plan="plan"
       :is-fitted="isFitted"
       :view="view"
       :size="[width, height]"

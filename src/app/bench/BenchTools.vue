@@ -4,15 +4,14 @@ import { Image, Maximize, Minus, Plus, Shapes } from '@lucide/vue'
 import { nanoid } from 'nanoid'
 import { defineAsyncComponent, ref, useTemplateRef } from 'vue'
 import type { Point } from '../../core/measure/geometry'
-import type { Plan } from '../../core/plan/plan'
 import { onDropped } from '../stores/dropped'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import SliderField from '../ui/SliderField.vue'
 import { toBench, type View } from './view'
 
-const { plan, view, size } = defineProps<{
-  plan: Plan
+const { view, size } = defineProps<{
   isFitted: boolean
   view: View
   size: Point
@@ -22,6 +21,7 @@ const emit = defineEmits<{
   zoom: [factor: number]
   add: [kind: 'box' | 'circle' | 'wall', id: string]
 }>()
+const plan = useOpenPlan()
 
 const PhotoScale = defineAsyncComponent(() => import('./PhotoScale.vue'))
 
@@ -63,9 +63,9 @@ async function takePhoto(picked: File): Promise<void> {
   isScaling.value = true
 }
 function setOpacity(percent: number): void {
-  if (plan.bench.photo === undefined) return
+  if (plan.value.bench.photo === undefined) return
   const opacity = percent / 100
-  store.commit([{ do: 'set-photo', photo: { ...plan.bench.photo, opacity } }], {
+  store.commit([{ do: 'set-photo', photo: { ...plan.value.bench.photo, opacity } }], {
     label: 'how strong the photo is',
     key: 'opacity',
   })

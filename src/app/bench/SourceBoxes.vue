@@ -3,19 +3,20 @@ import { computed } from 'vue'
 import type { Point } from '../../core/measure/geometry'
 import type { SourcePlaces } from '../../core/measure/source-places'
 import type { Command } from '../../core/plan/commands'
-import type { Plan } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useSpotlight } from '../stores/spotlight'
 import HiddenBox from './HiddenBox.vue'
 import { toScreen, type View } from './view'
 
-const { plan, places } = defineProps<{ plan: Plan; places: SourcePlaces; view: View }>()
+const { places } = defineProps<{ places: SourcePlaces; view: View }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const spotlight = useSpotlight()
 
 function move(id: string, at: Point, key: string, isDrag: boolean): void {
-  const junction = plan.junctions.find((candidate) => candidate.id === id)
+  const junction = plan.value.junctions.find((candidate) => candidate.id === id)
   const command: Command =
     junction !== undefined
       ? { do: 'put-junction', junction: { ...junction, at: [...at] } }
@@ -25,7 +26,7 @@ function move(id: string, at: Point, key: string, isDrag: boolean): void {
   store.commit([command], { label: 'move supply or board', key, isDrag })
 }
 const boxes = computed(() => [
-  ...plan.supplies.map(({ id, name }) => {
+  ...plan.value.supplies.map(({ id, name }) => {
     const supply = store.tally?.supplies.find((candidate) => candidate.id === id)
     const rating =
       supply?.ratedA === null || supply === undefined
@@ -33,7 +34,7 @@ const boxes = computed(() => [
         : `${String(supply.volts)} V ${String(supply.ratedA)} A`
     return { id, name, label: rating, at: places.supplies.get(id) ?? [0, 0] }
   }),
-  ...plan.junctions.map(({ id, name }) => ({
+  ...plan.value.junctions.map(({ id, name }) => ({
     id,
     name,
     label: name,

@@ -3,25 +3,25 @@ import { X } from '@lucide/vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { MeasuredRun } from '../../core/measure/measure'
 import { withDimension } from '../../core/measure/rewrite'
-import type { Plan } from '../../core/plan/plan'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
 import type { WhatIf } from '../../core/choose/what-if'
 import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useJob } from '../engine/use-job'
 import SliderField from '../ui/SliderField.vue'
 
-const { plan, run, dimension } = defineProps<{
-  plan: Plan
+const { run, dimension } = defineProps<{
   run: MeasuredRun
   dimension: number
 }>()
 const emit = defineEmits<{ close: [] }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const priceText = usePrice()
 const { result, problem, start } = useJob(
-  () => plan,
+  () => plan.value,
   (service, job) => service.whatIf(job, run.id, dimension),
 )
 /** The last answers stay until the new ones have come. */
@@ -36,7 +36,7 @@ watch(result, (found) => {
   at.value = Math.max(0, found.findIndex(isNow))
 })
 watch(
-  () => plan,
+  () => plan.value,
   () => {
     start()
   },
@@ -85,12 +85,12 @@ const rows = computed(() => {
     row(
       'left over',
       ({ leftoverMm }) => leftoverMm,
-      (mm) => formatLength(mm, plan.units),
+      (mm) => formatLength(mm, plan.value.units),
     ),
     row(
       'dark ends',
       ({ gapMm }) => gapMm,
-      (mm) => formatLength(mm, plan.units),
+      (mm) => formatLength(mm, plan.value.units),
     ),
     row('pixels', ({ pixels }) => pixels, String),
     row(

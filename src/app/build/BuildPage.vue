@@ -149,13 +149,12 @@ const keepReadings = (readings: LoggedReading[]): void => {
           </details>
           <OrderView
             v-if="view === 'order'"
-            :plan="plan"
             :order="order"
             :progress="progress"
             :current="step?.id"
             @go="go"
           />
-          <LogView v-else-if="view === 'log'" :plan="plan" :steps="order.steps" @go="go" />
+          <LogView v-else-if="view === 'log'" :steps="order.steps" @go="go" />
           <TemplatesView v-else-if="view === 'templates'" :plan="plan" />
           <BenchLinkView v-else-if="view === 'link'" :plan="plan" />
           <div
@@ -172,7 +171,6 @@ const keepReadings = (readings: LoggedReading[]): void => {
               @go="go"
             />
             <StepCard
-              :plan="plan"
               :step="step"
               :steps="order.steps"
               :entry="log.get(step.id)"

@@ -4,28 +4,29 @@ import { computed } from 'vue'
 import { measuredStrip, type MeasuredStrip } from '../../core/build/as-measured'
 import { pacesIn } from '../../core/build/progress'
 import type { Step } from '../../core/build/step'
-import type { Plan } from '../../core/plan/plan'
 import { swapStrip } from '../../core/plan/swap-strip'
 import { formatQuantity, plural, significant } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { usePart } from '../stores/use-parts'
 import { kindNames } from './words'
 
-const { plan, steps } = defineProps<{ plan: Plan; steps: readonly Step[] }>()
+const { steps } = defineProps<{ steps: readonly Step[] }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const measured = usePart('measured')
 
 /** Takes the strip as it was measured into the plan: everything else follows. */
 function take(found: MeasuredStrip): void {
-  store.commit(swapStrip(plan, found.strip.id, measuredStrip(found, `own-${nanoid(8)}`)), {
+  store.commit(swapStrip(plan.value, found.strip.id, measuredStrip(found, `own-${nanoid(8)}`)), {
     label: 'the strip as measured',
   })
 }
 
 const paces = computed(() => {
-  const used = new Map(plan.build.paces.map(({ kind, share }) => [kind, share]))
-  return pacesIn(plan, steps).map((pace) => ({ ...pace, used: used.get(pace.kind) ?? 1 }))
+  const used = new Map(plan.value.build.paces.map(({ kind, share }) => [kind, share]))
+  return pacesIn(plan.value, steps).map((pace) => ({ ...pace, used: used.get(pace.kind) ?? 1 }))
 })
 const isNew = computed(() => paces.value.some(({ share, used }) => Math.abs(share - used) > 0.005))
 function takePaces(): void {
@@ -36,7 +37,7 @@ function takePaces(): void {
         do: 'set-build',
         build: {
           paces: [
-            ...plan.build.paces.filter(({ kind }) => !kinds.has(kind)),
+            ...plan.value.build.paces.filter(({ kind }) => !kinds.has(kind)),
             ...paces.value.map(({ kind, share }) => ({ kind, share })),
           ],
         },

@@ -2,18 +2,20 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { Step } from '../../core/build/step'
-import type { LogEntry, Plan } from '../../core/plan/plan'
+import type { LogEntry } from '../../core/plan/plan'
 import { formatQuantity, plural } from '../../core/quantity/format'
 import { allLogs, type FoundEntry } from '../storage/all-logs'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useShelf } from '../stores/shelf'
 import LearntPanel from './LearntPanel.vue'
 import TroubleList from './TroubleList.vue'
 import { kindNames, minutesText } from './words'
 import TickField from '../ui/TickField.vue'
 
-const { plan } = defineProps<{ plan: Plan; steps: readonly Step[] }>()
+defineProps<{ steps: readonly Step[] }>()
 const emit = defineEmits<{ go: [step: string] }>()
+const plan = useOpenPlan()
 
 const [store, { shelf }] = [usePlanStore(), useShelf()]
 const search = ref('')
@@ -33,10 +35,12 @@ const foundElsewhere = computed(() =>
 const textOf = ({ title, note, why, trouble }: LogEntry): string =>
   [title, note, why, ...trouble.flatMap(({ what, fix }) => [what, fix])].join(' ').toLowerCase()
 const entries = computed(() =>
-  plan.build.log.filter((entry) => textOf(entry).includes(wanted.value)).toReversed(),
+  plan.value.build.log.filter((entry) => textOf(entry).includes(wanted.value)).toReversed(),
 )
-const minutes = computed(() => plan.build.log.reduce((sum, entry) => sum + entry.minutes, 0))
-const wrong = computed(() => plan.build.log.reduce((sum, { trouble }) => sum + trouble.length, 0))
+const minutes = computed(() => plan.value.build.log.reduce((sum, entry) => sum + entry.minutes, 0))
+const wrong = computed(() =>
+  plan.value.build.log.reduce((sum, { trouble }) => sum + trouble.length, 0),
+)
 const dayOf = (at: string | undefined): string =>
   at === undefined
     ? ''
@@ -78,7 +82,7 @@ const dayOf = (at: string | undefined): string =>
       role="group"
       aria-label="What is noted"
     >
-      <LearntPanel :plan="plan" :steps="steps" />
+      <LearntPanel :steps="steps" />
       <ol class="rounded-lg bg-bench-raised px-3 py-1" aria-label="The log">
         <li
           v-for="entry in entries"

@@ -3,36 +3,36 @@ import { Printer } from '@lucide/vue'
 import { computed, ref, watch } from 'vue'
 import { stepsWithin, type Progress } from '../../core/build/progress'
 import { buildSchools, type BuildSchool } from '../../core/plan/build-choices'
-import type { Plan } from '../../core/plan/plan'
 import { formatQuantity, plural } from '../../core/quantity/format'
 import { schoolNames } from '../../core/roll/build'
 import type { BuildOrder } from '../../core/build/order'
 import { useJob } from '../engine/use-job'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import OrderRail from './OrderRail.vue'
 import StepsPaper from './StepsPaper.vue'
 
-const { plan, order, progress, current } = defineProps<{
-  plan: Plan
+const { order, progress, current } = defineProps<{
   order: BuildOrder
   progress: Progress
   current: string | undefined
 }>()
 const emit = defineEmits<{ go: [step: string] }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const schools = computed(() =>
   buildSchools.map((value) => ({
     value,
     label: `${schoolNames[value]}, ${formatQuantity(
-      value === plan.build.school ? order.minutes : order.other.minutes,
+      value === plan.value.build.school ? order.minutes : order.other.minutes,
       'min',
     )}`,
   })),
 )
 const school = computed<BuildSchool>({
-  get: () => plan.build.school,
+  get: () => plan.value.build.school,
   set: (value) => {
     // Moves by hand were made in the other order.
     store.commit([{ do: 'set-build', build: { school: value, moved: [] } }], {
@@ -43,11 +43,11 @@ const school = computed<BuildSchool>({
 
 /** What the meter should say at each step takes a while: it is worked out beside the page, anew after each change. */
 const onPaper = useJob(
-  () => plan,
+  () => plan.value,
   (service, own) => service.stepsOnPaper(own),
 )
 watch(
-  () => plan,
+  () => plan.value,
   () => {
     onPaper.start()
   },
@@ -75,7 +75,7 @@ function move(id: string, by: -1 | 1): void {
   }
   const before = by === -1 ? other.id : (order.steps[at + 2]?.id ?? null)
   store.commit(
-    [{ do: 'set-build', build: { moved: [...plan.build.moved, { step: id, before }] } }],
+    [{ do: 'set-build', build: { moved: [...plan.value.build.moved, { step: id, before }] } }],
     { label: `${by === -1 ? 'earlier' : 'later'}: ${step.title}` },
   )
 }

@@ -5,11 +5,12 @@ import { RouterLink } from 'vue-router'
 import { isReadAt, type Expected } from '../../core/build/readings'
 import type { Progress } from '../../core/build/progress'
 import type { Step } from '../../core/build/step'
-import type { LogEntry, LoggedReading, Plan } from '../../core/plan/plan'
+import type { LogEntry, LoggedReading } from '../../core/plan/plan'
 import { lackingFor } from '../../core/buy/lacking'
 import { fewNames } from '../../core/quantity/few-names'
 import { formatQuantity } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { usePart } from '../stores/use-parts'
 import LinkAim from './link/LinkAim.vue'
 import JointPicture from './JointPicture.vue'
@@ -26,8 +27,7 @@ import ExplainedText from '../shell/ExplainedText.vue'
 import { fieldText } from '../ui/field-text'
 import NumberField from '../ui/NumberField.vue'
 
-const { plan, step, steps, entry, progress, expected, fresh, clock, canSleep } = defineProps<{
-  plan: Plan
+const { step, steps, entry, progress, expected, fresh, clock, canSleep } = defineProps<{
   step: Step
   steps: readonly Step[]
   entry: LogEntry | undefined
@@ -50,6 +50,7 @@ const emit = defineEmits<{
   go: [step: string]
   link: []
 }>()
+const plan = useOpenPlan()
 
 const BookDialog = defineAsyncComponent(() => import('../buy/BookDialog.vue'))
 
@@ -73,12 +74,12 @@ const receipt = usePart('receipt')
 const unbought = computed(() =>
   receipt.value === undefined || isDone.value
     ? []
-    : lackingFor(step, receipt.value, plan.buy).map(({ name }) => name),
+    : lackingFor(step, receipt.value, plan.value.buy).map(({ name }) => name),
 )
 const wet = computed(() => progress.curing.filter((one) => step.needs.includes(one.step.id)))
 const placeName = computed(() => {
   const run = store.tally?.runs.find(({ id }) => id === step.place)
-  return run?.name ?? plan.supplies.find(({ id }) => step.about.includes(id))?.name ?? ''
+  return run?.name ?? plan.value.supplies.find(({ id }) => step.about.includes(id))?.name ?? ''
 })
 const hasPicture = computed(() => step.kind === 'joint' && step.joints.length > 0)
 const drawing = computed(() => store.tally?.facts?.shelf.drawing)
@@ -88,7 +89,7 @@ const showsMeter = computed(() => isRead.value && expected !== undefined)
 /** The last step settles the drawer: it is done once that is. */
 const isBooking = ref(false)
 function done(): void {
-  if (step.kind === 'book' && plan.buy.isBooked !== true) isBooking.value = true
+  if (step.kind === 'book' && plan.value.buy.isBooked !== true) isBooking.value = true
   else emit('done')
 }
 
@@ -194,13 +195,8 @@ function setNote(event: Event): void {
           >
             <li v-for="text in step.how" :key="text"><ExplainedText :text="text" /></li>
           </ul>
-          <StepWires
-            v-if="step.phase === 'cut-wire' && wiring"
-            :plan="plan"
-            :step="step"
-            :wiring="wiring"
-          />
-          <StepSwaps v-if="wiring" :plan="plan" :step="step" :wiring="wiring" />
+          <StepWires v-if="step.phase === 'cut-wire' && wiring" :step="step" :wiring="wiring" />
+          <StepSwaps v-if="wiring" :step="step" :wiring="wiring" />
           <JointPicture v-if="hasPicture && wiring" :step="step" :wiring="wiring" />
           <LinkAim v-if="step.kind === 'test'" :step="step" @open="emit('link')" />
           <StepTape v-if="store.tally" :step="step" :runs="store.tally.runs" />
@@ -228,7 +224,6 @@ function setNote(event: Event): void {
         </div>
         <StepMeter
           v-if="showsMeter && expected"
-          :plan="plan"
           :step="step"
           :expected="expected"
           :entry="entry"
@@ -273,7 +268,7 @@ function setNote(event: Event): void {
       />
     </div>
 
-    <BookDialog v-if="isBooking" :plan="plan" @close="isBooking = false" @booked="emit('done')" />
+    <BookDialog v-if="isBooking" @close="isBooking = false" @booked="emit('done')" />
     <form
       v-if="isSkipping"
       class="flex flex-wrap items-center gap-2"

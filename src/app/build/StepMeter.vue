@@ -3,13 +3,13 @@ import { computed, ref } from 'vue'
 import { caseName } from '../../core/build/reading-words'
 import { judged, shownAt, type Expected, type Reading } from '../../core/build/readings'
 import type { Step } from '../../core/build/step'
-import type { LogEntry, LoggedReading, Plan } from '../../core/plan/plan'
+import type { LogEntry, LoggedReading } from '../../core/plan/plan'
 import { formatQuantity, plural } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import MeterFace from './MeterFace.vue'
 
-const { plan, step, expected, entry, fresh } = defineProps<{
-  plan: Plan
+const { step, expected, entry, fresh } = defineProps<{
   step: Step
   expected: Expected
   entry: LogEntry | undefined
@@ -17,6 +17,7 @@ const { plan, step, expected, entry, fresh } = defineProps<{
   fresh: readonly string[]
 }>()
 const emit = defineEmits<{ readings: [readings: LoggedReading[]] }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 
@@ -30,7 +31,7 @@ const reading = computed(
 const valueOf = (one: Reading): number | undefined =>
   entry?.readings.find((logged) => keyOf(logged) === keyOf(one))?.value
 
-const nameOf = (id: string): string => plan.supplies.find((one) => one.id === id)?.name ?? ''
+const nameOf = (id: string): string => plan.value.supplies.find((one) => one.id === id)?.name ?? ''
 const severalSupplies = computed(
   () => new Set(shown.value.flatMap((one) => (one.what === 'current' ? [one.where] : []))).size > 1,
 )

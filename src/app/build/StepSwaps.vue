@@ -2,24 +2,24 @@
 import { computed } from 'vue'
 import type { Step } from '../../core/build/step'
 import { swapsAt, type Swap } from '../../core/build/swaps'
-import type { Plan } from '../../core/plan/plan'
 import type { Tally } from '../../core/tally'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { usePlanParts } from '../stores/plan-parts'
 import PickField from '../ui/PickField.vue'
 
-const { plan, step, wiring } = defineProps<{
-  plan: Plan
+const { step, wiring } = defineProps<{
   step: Step
   wiring: Tally['wiring']
 }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const parts = usePlanParts()
 const swaps = computed(() =>
   swapsAt(
     {
-      plan,
+      plan: plan.value,
       parts: parts.value,
       wires: wiring.wires,
       supplyParts: new Map(

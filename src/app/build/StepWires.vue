@@ -2,22 +2,22 @@
 import { computed } from 'vue'
 import type { Step } from '../../core/build/step'
 import { wireColours, type WireColour } from '../../core/plan/choices'
-import type { Plan } from '../../core/plan/plan'
 import { formatLength } from '../../core/quantity/format'
 import { leadWithId, type SettableLead } from '../../core/route/lead-settings'
 import type { Tally } from '../../core/tally'
 import type { PlanWire } from '../../core/wire/wires'
 import { wireTint } from '../../formats/svg-diagram'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import LengthField from '../ui/LengthField.vue'
 import { named } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 
-const { plan, step, wiring } = defineProps<{
-  plan: Plan
+const { step, wiring } = defineProps<{
   step: Step
   wiring: Tally['wiring']
 }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 /** Wires that are listed; the Wire page has all. */
@@ -25,10 +25,10 @@ const most = 40
 const wires = computed(() => wiring.wires.filter(({ name }) => step.about.includes(name)))
 
 function setColour(wire: PlanWire, colour: WireColour): void {
-  const others = (plan.wiring.asBuilt ?? []).filter(
+  const others = (plan.value.wiring.asBuilt ?? []).filter(
     ({ from, to }) => from !== wire.from.id || to !== wire.to.id,
   )
-  const isAsPlanned = colour === plan.wiring.colours[wire.role]
+  const isAsPlanned = colour === plan.value.wiring.colours[wire.role]
   store.commit(
     [
       {
@@ -45,7 +45,7 @@ function setColour(wire: PlanWire, colour: WireColour): void {
 }
 
 const leadOf = ({ fusedLead }: PlanWire): SettableLead | undefined =>
-  fusedLead === undefined ? undefined : leadWithId(plan, fusedLead)
+  fusedLead === undefined ? undefined : leadWithId(plan.value, fusedLead)
 
 function setLength(wire: PlanWire, lengthMm: number | undefined): void {
   const lead = leadOf(wire)

@@ -121,6 +121,6 @@ const pieceText = ({ name, widthMm, heightMm, isTurned }: SheetPiece): string =>
         </figure>
       </div>
     </section>
-    <BoxesPanel v-if="boxes" :plan="plan" :boxes="boxes" />
+    <BoxesPanel v-if="boxes" :boxes="boxes" />
   </div>
 </template>

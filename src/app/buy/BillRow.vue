@@ -9,6 +9,7 @@ import { buysText, needText, packText } from '../../formats/csv-bill'
 import NoteButton from '../notes/NoteButton.vue'
 import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useShelf } from '../stores/shelf'
 import { useSpotlight } from '../stores/spotlight'
 import { withBought, withPrice } from './buy-edit'
@@ -16,12 +17,12 @@ import NumberField from '../ui/NumberField.vue'
 import TextField from '../ui/TextField.vue'
 import TickField from '../ui/TickField.vue'
 
-const { plan, line, bought } = defineProps<{
-  plan: Plan
+const { line, bought } = defineProps<{
   line: ReceiptLine
   bought: Bought | undefined
 }>()
 const emit = defineEmits<{ edit: [] }>()
+const plan = useOpenPlan()
 
 const [store, shelf, spotlight, router] = [usePlanStore(), useShelf(), useSpotlight(), useRouter()]
 const price = usePrice()
@@ -29,7 +30,10 @@ const isOpen = ref(false)
 
 const isGiven = computed(() => line.buys.length === 0)
 const own = computed(
-  () => new Set(plan.buy.prices.find((one) => one.line === line.id)?.packs.map(({ size }) => size)),
+  () =>
+    new Set(
+      plan.value.buy.prices.find((one) => one.line === line.id)?.packs.map(({ size }) => size),
+    ),
 )
 /** Packs that can be had, and sizes that the cutting made up. */
 const packs = computed(() => {
@@ -41,8 +45,8 @@ const packs = computed(() => {
 const purposes = computed(() => {
   const names = new Map<string, string>([
     ...(store.tally?.runs ?? []).map(({ id, name }) => [id, name] as const),
-    ...plan.supplies.map(({ id, name }) => [id, name] as const),
-    ...plan.junctions.map(({ id, name }) => [id, name] as const),
+    ...plan.value.supplies.map(({ id, name }) => [id, name] as const),
+    ...plan.value.junctions.map(({ id, name }) => [id, name] as const),
   ])
   return line.for.flatMap((id) => {
     const name = names.get(id)
@@ -64,7 +68,7 @@ function commit(buy: Partial<Plan['buy']>, label: string): void {
 }
 function tick(): void {
   commit(
-    { bought: withBought(plan.buy, line.id, bought === undefined ? {} : undefined) },
+    { bought: withBought(plan.value.buy, line.id, bought === undefined ? {} : undefined) },
     `${bought === undefined ? 'bought' : 'not bought'}: ${line.name}`,
   )
 }
@@ -72,23 +76,23 @@ function tick(): void {
 const mostPrice = 1_000_000
 
 async function setPrice(size: number, value: number | undefined): Promise<void> {
-  const prices = withPrice(plan.buy, line.id, size, value)
+  const prices = withPrice(plan.value.buy, line.id, size, value)
   commit({ prices }, `price of ${line.name}`)
   const kept = prices.find((one) => one.line === line.id)
   if (kept === undefined) await shelf.forgetPrice(line.id)
   else await shelf.keepPrices([kept])
 }
 function setPaid(paid: number | undefined): void {
-  commit({ bought: withBought(plan.buy, line.id, { paid }) }, `paid for ${line.name}`)
+  commit({ bought: withBought(plan.value.buy, line.id, { paid }) }, `paid for ${line.name}`)
 }
 function setFrom(text: string): void {
   commit(
-    { bought: withBought(plan.buy, line.id, { from: text === '' ? undefined : text }) },
+    { bought: withBought(plan.value.buy, line.id, { from: text === '' ? undefined : text }) },
     `where ${line.name} is from`,
   )
 }
 function goTo(id: string | undefined): void {
-  if (id !== undefined && plan.lines.some((one) => one.id === id)) spotlight.choose(id)
+  if (id !== undefined && plan.value.lines.some((one) => one.id === id)) spotlight.choose(id)
   void router.push({ name: line.page, params: { id: store.id } })
 }
 </script>

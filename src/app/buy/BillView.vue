@@ -7,10 +7,11 @@ import { lackingFor } from '../../core/buy/lacking'
 import { toBuy, type Receipt } from '../../core/buy/receipt'
 import { billGroups } from '../../core/parts/sold'
 import { currencies, type Currency } from '../../core/plan/choices'
-import type { OwnBillLine, Plan, Taken } from '../../core/plan/plan'
+import type { OwnBillLine, Taken } from '../../core/plan/plan'
 import { plural } from '../../core/quantity/format'
 import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useShelf } from '../stores/shelf'
 import { freeOffcuts, useDrawer } from '../stores/use-drawer'
 import { named } from '../ui/option'
@@ -20,13 +21,14 @@ import BillPaper from './BillPaper.vue'
 import BillRow from './BillRow.vue'
 import { withOwnLine } from './buy-edit'
 
-const { plan, receipt } = defineProps<{ plan: Plan; receipt: Receipt }>()
+const { receipt } = defineProps<{ receipt: Receipt }>()
+const plan = useOpenPlan()
 
 const OwnLineDialog = defineAsyncComponent(() => import('./OwnLineDialog.vue'))
 
 const [store, shelf] = [usePlanStore(), useShelf()]
 const price = usePrice()
-const entries = useDrawer(() => plan)
+const entries = useDrawer(() => plan.value)
 
 const filters = [
   { value: 'all', label: 'All' },
@@ -36,11 +38,11 @@ const filters = [
 ] as const
 const filter = ref<(typeof filters)[number]['value']>('all')
 
-const bought = computed(() => new Map(plan.buy.bought.map((one) => [one.line, one])))
+const bought = computed(() => new Map(plan.value.buy.bought.map((one) => [one.line, one])))
 /** The order of the work is worked out only while its list is shown. */
 const nextStep = computed(() => {
   const order = filter.value === 'next' ? store.tally?.build : undefined
-  return order && progressOf(plan, order.steps, Infinity).next
+  return order && progressOf(plan.value, order.steps, Infinity).next
 })
 /** Ids of what the next step of building takes and is not bought. */
 const lacking = computed(
@@ -48,7 +50,7 @@ const lacking = computed(
     new Set(
       nextStep.value === undefined
         ? []
-        : lackingFor(nextStep.value, receipt, plan.buy).map(({ id }) => id),
+        : lackingFor(nextStep.value, receipt, plan.value.buy).map(({ id }) => id),
     ),
 )
 /** Ticked while only what is open is listed: they stay until another list is chosen, so that no line moves under the finger. */
@@ -81,7 +83,7 @@ const nothingText = {
   bought: 'Nothing is bought yet.',
 } as const
 
-const open = computed(() => toBuy(receipt, plan.buy))
+const open = computed(() => toBuy(receipt, plan.value.buy))
 const openCost = computed(() => open.value.reduce((sum, { cost }) => sum + (cost ?? 0), 0))
 const groups = computed(() => {
   const openIds = new Set(open.value.map(({ id }) => id))
@@ -120,7 +122,7 @@ const offer = computed(() => {
     items,
   )
   const key = ({ item, line, amount }: Taken): string => `${item} ${line} ${amount.toFixed(3)}`
-  const before = new Set(plan.buy.taken.map(key))
+  const before = new Set(plan.value.buy.taken.map(key))
   return {
     offcuts,
     taken,
@@ -141,7 +143,7 @@ function giveBack(): void {
   const ids = new Set(entries.value.map(({ id }) => id))
   store.commit(
     [
-      ...plan.offcuts
+      ...plan.value.offcuts
         .filter(({ id }) => ids.has(id))
         .map(({ id }) => ({ do: 'remove-offcut', offcut: id }) as const),
       { do: 'set-buy', buy: { taken: [] } },
@@ -151,14 +153,14 @@ function giveBack(): void {
 }
 const takenCount = computed(
   () =>
-    plan.buy.taken.length +
-    plan.offcuts.filter(({ id }) => entries.value.some((entry) => entry.id === id)).length,
+    plan.value.buy.taken.length +
+    plan.value.offcuts.filter(({ id }) => entries.value.some((entry) => entry.id === id)).length,
 )
 /** What this plan takes, and another takes too or the drawer no longer holds. */
 const conflicts = computed(() =>
-  shelf.drawer === undefined || plan.buy.isBooked === true
+  shelf.drawer === undefined || plan.value.buy.isBooked === true
     ? []
-    : plan.buy.taken.filter(({ item, amount }) => {
+    : plan.value.buy.taken.filter(({ item, amount }) => {
         const entry = entries.value.find(({ id }) => id === item)
         return entry === undefined || entry.free < amount - 1e-6
       }),
@@ -166,17 +168,17 @@ const conflicts = computed(() =>
 
 const editing = shallowRef<OwnBillLine | 'new'>()
 const ownOf = (id: string): OwnBillLine | undefined =>
-  plan.buy.lines.find((line) => `own.${line.id}` === id)
+  plan.value.buy.lines.find((line) => `own.${line.id}` === id)
 function keepOwn(line: OwnBillLine): void {
   editing.value = undefined
-  store.commit([{ do: 'set-buy', buy: { lines: withOwnLine(plan.buy, line) } }], {
+  store.commit([{ do: 'set-buy', buy: { lines: withOwnLine(plan.value.buy, line) } }], {
     label: `your own line ${line.name}`,
   })
 }
 function removeOwn(line: OwnBillLine): void {
   editing.value = undefined
   store.commit(
-    [{ do: 'set-buy', buy: { lines: plan.buy.lines.filter(({ id }) => id !== line.id) } }],
+    [{ do: 'set-buy', buy: { lines: plan.value.buy.lines.filter(({ id }) => id !== line.id) } }],
     { label: `without ${line.name}` },
   )
 }
@@ -266,7 +268,6 @@ const isEmpty = computed(() => receipt.lines.length === 0)
         <BillRow
           v-for="line in lines"
           :key="line.id"
-          :plan="plan"
           :line="line"
           :bought="bought.get(line.id)"
           @edit="editing = ownOf(line.id)"

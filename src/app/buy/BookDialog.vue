@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watchEffect } from 'vue'
-import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import { wireGroups } from '../../core/wire/spools'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useShelf } from '../stores/shelf'
 import { itemWith, useDrawer } from '../stores/use-drawer'
 import { usePart } from '../stores/use-parts'
@@ -13,11 +13,10 @@ import TickField from '../ui/TickField.vue'
 import { amountText } from './amount-text'
 import { bookingOf, type Booking } from './booking'
 
-const { plan } = defineProps<{ plan: Plan }>()
 const emit = defineEmits<{ close: []; booked: [] }>()
-
+const plan = useOpenPlan()
 const [store, shelf, notices] = [usePlanStore(), useShelf(), useNotices()]
-const entries = useDrawer(() => plan)
+const entries = useDrawer(() => plan.value)
 const [receipt, wiring, reels] = [usePart('receipt'), usePart('wiring'), usePart('reels')]
 /** What is shown when all of it is known; it stays while it is looked at. */
 const booking = shallowRef<Booking>()
@@ -33,9 +32,9 @@ watchEffect(() => {
   booking.value = bookingOf(
     entries.value,
     receipt.value.lines,
-    new Set(plan.buy.bought.map(({ line }) => line)),
+    new Set(plan.value.buy.bought.map(({ line }) => line)),
     reels.value,
-    wireGroups(wiring.value.wires, plan.buy),
+    wireGroups(wiring.value.wires, plan.value.buy),
   )
 })
 

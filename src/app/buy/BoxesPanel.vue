@@ -4,21 +4,23 @@ import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import type { PackedBox, PlacedItem, PlanBoxes } from '../../core/buy/boxes'
 import { boxParts, warmAirMm } from '../../core/parts/sizes'
-import type { Plan, PlanBox } from '../../core/plan/plan'
+import type { PlanBox } from '../../core/plan/plan'
 import { fewNames } from '../../core/quantity/few-names'
 import { formatLength } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import LengthField from '../ui/LengthField.vue'
 import type { Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 import TextField from '../ui/TextField.vue'
 import TickField from '../ui/TickField.vue'
 
-const { plan, boxes } = defineProps<{ plan: Plan; boxes: PlanBoxes }>()
+const { boxes } = defineProps<{ boxes: PlanBoxes }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
-const length = (mm: number): string => formatLength(mm, plan.units)
-const own = computed(() => plan.buy.boxes ?? [])
+const length = (mm: number): string => formatLength(mm, plan.value.units)
+const own = computed(() => plan.value.buy.boxes ?? [])
 function put(next: readonly PlanBox[], label: string): void {
   store.commit([{ do: 'set-buy', buy: { boxes: [...next] } }], { label })
 }

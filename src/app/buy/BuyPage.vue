@@ -54,8 +54,8 @@ watch(
     hint="Tick what you have bought. A click on a line shows its sum and its price."
     :sheets="sheets"
   >
-    <template #tools="{ plan }">
-      <SaveBill v-if="receipt" :plan="plan" :receipt="receipt" />
+    <template #tools>
+      <SaveBill v-if="receipt" :receipt="receipt" />
       <SegmentedChoice
         v-model="view"
         class="max-sm:hidden"
@@ -66,10 +66,10 @@ watch(
     <template #default="{ plan, shows }">
       <template v-if="shows('buy')">
         <SegmentedChoice v-model="view" class="sm:hidden" label="What is shown" :options="views" />
-        <DrawerView v-if="view === 'drawer'" :plan="plan" :receipt="receipt" />
-        <LightView v-else-if="view === 'light'" :plan="plan" />
+        <DrawerView v-if="view === 'drawer'" :receipt="receipt" />
+        <LightView v-else-if="view === 'light'" />
         <BarsView v-else-if="view === 'bars'" :plan="plan" />
-        <BillView v-else-if="receipt" :plan="plan" :receipt="receipt" />
+        <BillView v-else-if="receipt" :receipt="receipt" />
         <p
           v-else
           class="grid flex-1 place-items-center rounded-lg bg-bench-raised text-bench-soft"

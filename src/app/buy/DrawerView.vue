@@ -3,7 +3,6 @@ import { Download, Plus, Trash2, Upload } from '@lucide/vue'
 import { nanoid } from 'nanoid'
 import { computed, defineAsyncComponent, ref, useTemplateRef } from 'vue'
 import type { Receipt } from '../../core/buy/receipt'
-import type { Plan } from '../../core/plan/plan'
 import { plural } from '../../core/quantity/format'
 import { readLength } from '../../core/quantity/length'
 import { messageOf } from '../../core/quantity/message-of'
@@ -13,6 +12,7 @@ import { saveText } from '../shell/save-text'
 import { offcutItem } from '../storage/db'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { usePlanParts } from '../stores/plan-parts'
 import { useShelf } from '../stores/shelf'
 import { itemWith, useDrawer, type DrawerEntry } from '../stores/use-drawer'
@@ -20,14 +20,15 @@ import NumberField from '../ui/NumberField.vue'
 import { fileOf } from '../ui/field-text'
 import { amountText } from './amount-text'
 
-const { plan, receipt } = defineProps<{ plan: Plan; receipt: Receipt | undefined }>()
+const { receipt } = defineProps<{ receipt: Receipt | undefined }>()
+const plan = useOpenPlan()
 
 const HaveUses = defineAsyncComponent(() => import('./HaveUses.vue'))
 const BookDialog = defineAsyncComponent(() => import('./BookDialog.vue'))
 
 const [store, shelf, notices] = [usePlanStore(), useShelf(), useNotices()]
 const parts = usePlanParts()
-const entries = useDrawer(() => plan)
+const entries = useDrawer(() => plan.value)
 const isTrying = ref(false)
 const picker = useTemplateRef<HTMLInputElement>('picker')
 
@@ -191,7 +192,7 @@ const isBooking = ref(false)
       @change="readFile"
     />
   </div>
-  <HaveUses v-if="isTrying" :plan="plan" :entries="entries" @close="isTrying = false" />
+  <HaveUses v-if="isTrying" :entries="entries" @close="isTrying = false" />
   <form class="flex flex-wrap items-end gap-2" novalidate @submit.prevent="add">
     <label class="min-w-0 grow text-[12.5px] text-bench-soft">
       What
@@ -269,5 +270,5 @@ const isBooking = ref(false)
       </div>
     </section>
   </div>
-  <BookDialog v-if="isBooking" :plan="plan" @close="isBooking = false" />
+  <BookDialog v-if="isBooking" @close="isBooking = false" />
 </template>

@@ -1,18 +1,19 @@
 <script setup lang="ts">
 import type { HaveUse } from '../../core/choose/what-i-have'
-import type { Plan } from '../../core/plan/plan'
 import { useFinds } from '../engine/use-finds'
 import { usePrice } from '../shell/price'
 import { itemWith, type DrawerEntry } from '../stores/use-drawer'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { plan, entries } = defineProps<{ plan: Plan; entries: readonly DrawerEntry[] }>()
+const { entries } = defineProps<{ entries: readonly DrawerEntry[] }>()
 const emit = defineEmits<{ close: [] }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const price = usePrice()
 const job = useFinds<HaveUse>(
-  () => plan,
+  () => plan.value,
   (service, own, tell) =>
     service.haveUses(
       own,

@@ -4,13 +4,13 @@ import { computed, ref, shallowRef } from 'vue'
 import type { Candidate } from '../../core/choose/compare'
 import { differences } from '../../core/choose/differences'
 import { change, type Command } from '../../core/plan/commands'
-import type { Plan } from '../../core/plan/plan'
 import { formatQuantity, plural, significant } from '../../core/quantity/format'
 import { useFinds } from '../engine/use-finds'
 import BlendStrip from '../measure/BlendStrip.vue'
 import { keptOf } from '../parts/kept'
 import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import type { Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 import TickField from '../ui/TickField.vue'
@@ -18,7 +18,7 @@ import OtherSize from './OtherSize.vue'
 import { useShelf } from '../stores/shelf'
 import { hidesDots, mounted } from '../../core/parts/mounted'
 
-const { plan } = defineProps<{ plan: Plan }>()
+const plan = useOpenPlan()
 
 const [store, shelf] = [usePlanStore(), useShelf()]
 const price = usePrice()
@@ -28,7 +28,7 @@ const other = shallowRef<{ readonly line: string; readonly text: string }>()
 const resize = computed((): Command[] =>
   other.value === undefined ? [] : [{ do: 'set-text', ...other.value }],
 )
-const sized = computed(() => change(plan, resize.value).plan)
+const sized = computed(() => change(plan.value, resize.value).plan)
 
 const job = useFinds<Candidate>(
   () => sized.value,
@@ -119,8 +119,8 @@ const side = computed(() =>
 )
 /** From the lights to the nearest cover that hides dots, mm. */
 const depthMm = computed(() => {
-  const depths = plan.lines
-    .map(({ mount }) => mounted(plan.own, mount))
+  const depths = plan.value.lines
+    .map(({ mount }) => mounted(plan.value.own, mount))
     .filter(hidesDots)
     .map(({ coverMm }) => coverMm)
   return depths.length === 0 ? undefined : Math.min(...depths)
@@ -151,7 +151,7 @@ function take({ strip, commands }: Candidate): void {
       <button class="link-quiet ml-1" @click="job.start">again</button>
     </span>
     <span v-if="job.problem.value" class="text-stop" role="alert">{{ job.problem.value }}</span>
-    <OtherSize v-model="other" class="ml-auto" :plan="plan" />
+    <OtherSize v-model="other" class="ml-auto" />
     <PickField
       label="Volts"
       layout="beside"

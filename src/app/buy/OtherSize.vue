@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { withDimension } from '../../core/measure/rewrite'
-import type { Plan } from '../../core/plan/plan'
 import { formatLength } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import LengthField from '../ui/LengthField.vue'
 import type { Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 
-const { plan } = defineProps<{ plan: Plan }>()
+const plan = useOpenPlan()
 /** A line of the pad as it would be written at another size. */
 const model = defineModel<{ readonly line: string; readonly text: string } | undefined>()
 
@@ -26,7 +26,7 @@ const options = computed((): Option<string | undefined>[] => [
   { value: undefined, label: 'every size stays' },
   ...measures.value.map(({ key, run, mm }) => ({
     value: key,
-    label: `${run.name}, ${formatLength(mm, plan.units)}`,
+    label: `${run.name}, ${formatLength(mm, plan.value.units)}`,
   })),
 ])
 const picked = ref<string>()
@@ -50,7 +50,7 @@ function set(next: number | undefined): void {
 }
 // Once it is taken, or the plan is another, that size is no longer another one.
 watch(
-  () => plan.lines,
+  () => plan.value.lines,
   () => {
     picked.value = undefined
     model.value = undefined

@@ -2,7 +2,6 @@
 import { Share2 } from '@lucide/vue'
 import { useTemplateRef } from 'vue'
 import { toBuy, type Receipt } from '../../core/buy/receipt'
-import type { Plan } from '../../core/plan/plan'
 import { plural } from '../../core/quantity/format'
 import { messageOf } from '../../core/quantity/message-of'
 import { billText } from '../../formats/bill-text'
@@ -13,24 +12,31 @@ import { saveTable } from '../shell/save-table'
 import { saveText } from '../shell/save-text'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useShelf } from '../stores/shelf'
 import ActionMenu from '../ui/ActionMenu.vue'
 import { fileOf } from '../ui/field-text'
 import { withKept } from './buy-edit'
 
-const { plan, receipt } = defineProps<{ plan: Plan; receipt: Receipt }>()
+const { receipt } = defineProps<{ receipt: Receipt }>()
+const plan = useOpenPlan()
 
 const [store, shelf, notices] = [usePlanStore(), useShelf(), useNotices()]
 const price = usePrice()
 const picker = useTemplateRef<HTMLInputElement>('picker')
 
 const openText = (): string =>
-  billText(`To buy for ${plan.name}`, { lines: toBuy(receipt, plan.buy) }, price, plan.units)
+  billText(
+    `To buy for ${plan.value.name}`,
+    { lines: toBuy(receipt, plan.value.buy) },
+    price,
+    plan.value.units,
+  )
 
 async function share(): Promise<void> {
   const text = openText()
   try {
-    if ('share' in navigator) await navigator.share({ title: plan.name, text })
+    if ('share' in navigator) await navigator.share({ title: plan.value.name, text })
     else {
       await (navigator as Navigator).clipboard.writeText(text)
       notices.show({ kind: 'done', text: 'The list is on the clipboard: paste it where you like.' })
@@ -38,7 +44,7 @@ async function share(): Promise<void> {
   } catch (error) {
     // Closing the dialog of the system is no fault.
     if (error instanceof DOMException && error.name === 'AbortError') return
-    saveText(`${plan.name} to buy.txt`, text, 'text/plain')
+    saveText(`${plan.value.name} to buy.txt`, text, 'text/plain')
     notices.show({
       kind: 'done',
       text: 'The browser shares nothing here: the list is saved as a text file instead.',
@@ -61,9 +67,12 @@ async function readPrices(event: Event): Promise<void> {
       })
       return
     }
-    store.commit([{ do: 'set-buy', buy: { prices: withKept(plan.buy.prices, read.prices) } }], {
-      label: 'prices from a list',
-    })
+    store.commit(
+      [{ do: 'set-buy', buy: { prices: withKept(plan.value.buy.prices, read.prices) } }],
+      {
+        label: 'prices from a list',
+      },
+    )
     await shelf.keepPrices(read.prices)
     notices.show({
       kind: 'done',
@@ -82,20 +91,20 @@ const actions = [
   {
     label: 'What is to buy as text',
     run: () => {
-      saveText(`${plan.name} to buy.txt`, openText(), 'text/plain')
+      saveText(`${plan.value.name} to buy.txt`, openText(), 'text/plain')
     },
   },
   {
     label: 'The bill as CSV',
     run: () => {
-      saveTable(`${plan.name} bill`, billTable(receipt, plan.buy.currency))
+      saveTable(`${plan.value.name} bill`, billTable(receipt, plan.value.buy.currency))
     },
   },
   { label: 'Print the bill', run: print },
   {
     label: 'Save the price list',
     run: () => {
-      saveTable(`${plan.name} prices`, priceTable(receipt.lines))
+      saveTable(`${plan.value.name} prices`, priceTable(receipt.lines))
     },
   },
   {

@@ -14,6 +14,7 @@ import { offcutItem } from '../storage/db'
 import { useNotices } from '../stores/notices'
 import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useShelf } from '../stores/shelf'
 import { useSpotlight } from '../stores/spotlight'
 import ReelBar from './ReelBar.vue'
@@ -23,11 +24,11 @@ import ExplainedText from '../shell/ExplainedText.vue'
 import NumberField from '../ui/NumberField.vue'
 import TickField from '../ui/TickField.vue'
 
-const { plan, reels } = defineProps<{
-  plan: Plan
+const { reels } = defineProps<{
   reels: readonly StripReels[]
   prewired: readonly Prewired[]
 }>()
+const plan = useOpenPlan()
 
 const StockDialog = defineAsyncComponent(() => import('../parts/StockDialog.vue'))
 
@@ -37,7 +38,7 @@ const shelf = useShelf()
 const notices = useNotices()
 const spotlight = useSpotlight()
 const deep = useJob(
-  () => plan,
+  () => plan.value,
   (service, job, tell) => service.pack(job, tell),
 )
 
@@ -60,7 +61,7 @@ const above = computed(
 )
 
 /** Offcuts in the browser's drawer that fit this plan's strips and are not in it yet. */
-const entries = useDrawer(() => plan)
+const entries = useDrawer(() => plan.value)
 const drawer = computed(() =>
   freeOffcuts(entries.value, new Set(shown.value.map(({ strip }) => strip.id))),
 )
@@ -95,7 +96,7 @@ const joinsMade = computed(() =>
   shown.value.reduce((sum, { joins, joinsPrice }) => sum + (joinsPrice > 0 ? joins : 0), 0),
 )
 function setJoins(set: Partial<Plan['rules']['joins']>): void {
-  store.commit([{ do: 'set-rules', rules: { joins: { ...plan.rules.joins, ...set } } }], {
+  store.commit([{ do: 'set-rules', rules: { joins: { ...plan.value.rules.joins, ...set } } }], {
     label: 'joins within a piece',
   })
 }
@@ -103,7 +104,7 @@ const print = (): void => {
   window.print()
 }
 const saveCsv = (): void => {
-  saveTable(`${plan.name} cuts`, cutsTable(shown.value, plan.units))
+  saveTable(`${plan.value.name} cuts`, cutsTable(shown.value, plan.value.units))
 }
 </script>
 

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { stripOf } from '../../core/parts/find-strips'
-import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import type { PlanAnswers } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useSpotlight } from '../stores/spotlight'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: PlanAnswers | undefined }>()
+const { tally } = defineProps<{ tally: PlanAnswers | undefined }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const spotlight = useSpotlight()
@@ -22,7 +23,7 @@ const dimmest = computed(() => {
   const strip = stripOf(store.parts, run.stripId)
   const isPixels = strip.light.kind === 'pixels'
   const tone =
-    worst.weakest < plan.rules.keep - 1e-9
+    worst.weakest < plan.value.rules.keep - 1e-9
       ? 'text-stop'
       : isPixels && worst.weakest < 1
         ? 'text-warning'

@@ -122,7 +122,6 @@ const setScene = (scene: LoadCase): void => {
           <LevelSlider
             v-if="plan.scene.shown === 'level'"
             class="gap-2 text-[12.5px]"
-            :plan="plan"
             label="Level"
             size="w-40"
           />
@@ -159,7 +158,6 @@ const setScene = (scene: LoadCase): void => {
             <template v-for="run in runs" :key="run.id">
               <FeedRow
                 v-if="lines.get(run.id)"
-                :plan="plan"
                 :run="run"
                 :line="lines.get(run.id) as Line"
                 :strip="stripOf(parts, run.stripId)"
@@ -175,15 +173,15 @@ const setScene = (scene: LoadCase): void => {
               />
             </template>
           </template>
-          <LitLeads v-if="tally" :plan="plan" :tally="tally" />
+          <LitLeads v-if="tally" :tally="tally" />
         </div>
         <div
           v-if="shows('answers')"
           class="grid grid-cols-1 gap-2.5 min-[900px]:grid-cols-[1fr_1fr_1.25fr]"
         >
-          <SupplyCard :plan="plan" :tally="tally" />
-          <DimmestCard :plan="plan" :tally="tally" />
-          <PlannerCard :plan="plan" />
+          <SupplyCard :tally="tally" />
+          <DimmestCard :tally="tally" />
+          <PlannerCard />
         </div>
       </template>
       <SourcesSheet v-else :plan="plan" :tally="tally" />

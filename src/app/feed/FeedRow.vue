@@ -2,18 +2,18 @@
 import { computed } from 'vue'
 import { feedsOf, withFeedAt } from '../../core/plan/feeds'
 import type { Strip } from '../../core/plan/parts'
-import type { Feed, Line, Plan } from '../../core/plan/plan'
+import type { Feed, Line } from '../../core/plan/plan'
 import { withSet, type Settable } from '../../core/plan/with-set'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
 import type { TallyFeed, TallyLead, TallyRun } from '../../core/tally'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useSpotlight } from '../stores/spotlight'
 import FeedTape from './FeedTape.vue'
 import LeadEditor from './LeadEditor.vue'
 import LevelSlider from './LevelSlider.vue'
 
-const { plan, run, line, strip, leads, open } = defineProps<{
-  plan: Plan
+const { run, line, strip, leads, open } = defineProps<{
   run: TallyRun
   line: Line
   strip: Strip
@@ -31,6 +31,7 @@ const { plan, run, line, strip, leads, open } = defineProps<{
   open: string | undefined
 }>()
 const emit = defineEmits<{ open: [run: string, feed: string | undefined] }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const spotlight = useSpotlight()
@@ -40,7 +41,7 @@ const isLit = computed(() => spotlight.lit.has(run.id))
 /** Strip by its length, nodes on wire by their number. */
 const facts = computed(() =>
   [
-    ...(run.placedMm > 0 ? [formatLength(run.placedMm, plan.units)] : []),
+    ...(run.placedMm > 0 ? [formatLength(run.placedMm, plan.value.units)] : []),
     ...(run.pixels > 0 ? [formatQuantity(run.pixels, 'px')] : []),
   ].join(' · '),
 )
@@ -96,7 +97,6 @@ function setLead(change: Settable<Feed>): void {
       <LevelSlider
         v-if="plan.scene.shown === 'level'"
         class="mt-0.5 gap-1 text-[12px]"
-        :plan="plan"
         :line="line"
         :label="`Level of ${run.name}`"
         size="w-16"

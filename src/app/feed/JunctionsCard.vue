@@ -4,22 +4,24 @@ import { nanoid } from 'nanoid'
 import { junctionKinds } from '../../core/plan/choices'
 import { waysOf } from '../../core/feed/branches'
 import { feedsOf } from '../../core/plan/feeds'
-import type { Junction, Plan } from '../../core/plan/plan'
+import type { Junction } from '../../core/plan/plan'
 import { withSet, type Settable } from '../../core/plan/with-set'
 import type { PlanAnswers } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import LeadEditor from './LeadEditor.vue'
 import NumberField from '../ui/NumberField.vue'
 import PickField from '../ui/PickField.vue'
 import TextField from '../ui/TextField.vue'
 import ExplainedText from '../shell/ExplainedText.vue'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: PlanAnswers | undefined }>()
+const { tally } = defineProps<{ tally: PlanAnswers | undefined }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 
 function addJunction(): void {
-  const names = new Set(plan.junctions.map(({ name }) => name))
+  const names = new Set(plan.value.junctions.map(({ name }) => name))
   let number = 1
   while (names.has(`Junction ${String(number)}`)) number += 1
   const junction: Junction = {
@@ -40,7 +42,7 @@ function putJunction(junction: Junction, set: Settable<Junction>): void {
 /** Feeds every run that hangs on nothing else from a junction. */
 function feedAllFrom(junction: Junction): void {
   store.commit(
-    plan.lines
+    plan.value.lines
       .filter((line) =>
         tally?.runs.some(({ id, cuts, lit }) => id === line.id && (cuts > 0 || lit !== null)),
       )

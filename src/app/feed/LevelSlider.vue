@@ -1,19 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Line, Plan } from '../../core/plan/plan'
+import type { Line } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import SliderField from '../ui/SliderField.vue'
 
-const { plan, line } = defineProps<{
-  plan: Plan
+const { line } = defineProps<{
   /** Of one run; without it the plan's. */
   line?: Line
   label: string
   size: string
 }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
-const percent = computed(() => Math.round((line?.level ?? plan.scene.level) * 100))
+const percent = computed(() => Math.round((line?.level ?? plan.value.scene.level) * 100))
 
 function setLevel(next: number): void {
   const level = next / 100
@@ -24,7 +25,7 @@ function setLevel(next: number): void {
           {
             do: 'set-lines',
             lines: [line.id],
-            set: { level: level === plan.scene.level ? undefined : level },
+            set: { level: level === plan.value.scene.level ? undefined : level },
           },
         ],
     { label: `level ${String(next)} %`, key: `level.${line?.id ?? ''}` },

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { feedsOf } from '../../core/plan/feeds'
-import type { Feed, Line, Plan } from '../../core/plan/plan'
+import type { Feed, Line } from '../../core/plan/plan'
 import { withSet, type Settable } from '../../core/plan/with-set'
 import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
 import type { PlanAnswers } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useSpotlight } from '../stores/spotlight'
 import LeadEditor from './LeadEditor.vue'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: PlanAnswers }>()
+const { tally } = defineProps<{ tally: PlanAnswers }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const spotlight = useSpotlight()
@@ -19,7 +21,7 @@ const open = ref<string>()
 const rows = computed(() =>
   tally.runs.flatMap((run) => {
     if (run.lit === null) return []
-    const line = plan.lines.find(({ id }) => id === run.id)
+    const line = plan.value.lines.find(({ id }) => id === run.id)
     const leads = tally.feed.leads.filter(({ to }) => to.kind === 'run' && to.run === run.id)
     const [lead] = leads
     const [feed] = line === undefined ? [] : feedsOf(line)

@@ -2,16 +2,16 @@
 import { computed, ref } from 'vue'
 import type { FeedAnswer, FeedGoal, FeedWish } from '../../core/feed/planner'
 import { wireOf } from '../../core/parts/wires'
-import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import { useNotices } from '../stores/notices'
 import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useJob } from '../engine/use-job'
 import NumberField from '../ui/NumberField.vue'
 import PickField from '../ui/PickField.vue'
 
-const { plan } = defineProps<{ plan: Plan }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const price = usePrice()
@@ -23,7 +23,7 @@ const {
   start,
   stop,
 } = useJob(
-  () => plan,
+  () => plan.value,
   (service, job, tell, goal: FeedGoal) => service.planFeeds(job, goal, tell),
 )
 
@@ -50,7 +50,9 @@ const nameOf = (id: string): string => store.measured.runs.find((run) => run.id 
 const differences = ({ feeds }: FeedAnswer): string =>
   [...feeds]
     .map(([id, own]) => {
-      const names = [...new Set(own.map(({ wire }) => wireOf(wire ?? plan.defaults.wire).name))]
+      const names = [
+        ...new Set(own.map(({ wire }) => wireOf(wire ?? plan.value.defaults.wire).name)),
+      ]
       return `${nameOf(id)}: ${String(own.length)} ${own.length === 1 ? 'feed' : 'feeds'} of ${names.join(', ')}`
     })
     .join(' · ')

@@ -17,10 +17,10 @@ defineProps<{ plan: Plan; tally: PlanAnswers | undefined }>()
     role="group"
     aria-label="Supplies and use"
   >
-    <SuppliesCard :plan="plan" :tally="tally" />
-    <JunctionsCard :plan="plan" :tally="tally" />
+    <SuppliesCard :tally="tally" />
+    <JunctionsCard :tally="tally" />
     <DistributionCard :plan="plan" :tally="tally" />
-    <UseCard :plan="plan" />
+    <UseCard />
     <BatteriesCard :plan="plan" :tally="tally" />
   </div>
 </template>

@@ -4,32 +4,34 @@ import { computed } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import { capacitorsV } from '../../core/feed/capacitor'
 import { powerSwitches } from '../../core/parts/power-switches'
-import type { Plan, SupplySlot } from '../../core/plan/plan'
+import type { SupplySlot } from '../../core/plan/plan'
 import { formatQuantity, significant } from '../../core/quantity/format'
 import type { TallySupply } from '../../core/tally'
 import type { PlanAnswers } from '../engine/follow-plan'
 import { nextSupply } from '../../core/verdict/next-supply'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useSpotlight } from '../stores/spotlight'
 import type { Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 import TickField from '../ui/TickField.vue'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: PlanAnswers | undefined }>()
+const { tally } = defineProps<{ tally: PlanAnswers | undefined }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const spotlight = useSpotlight()
 
 /** Runs under the supply that they hang on. */
 const supplies = computed(() => {
-  const [first] = plan.supplies
-  return plan.supplies.map((slot) => ({
+  const [first] = plan.value.supplies
+  return plan.value.supplies.map((slot) => ({
     slot,
     supply: tally?.supplies.find(({ id }) => id === slot.id),
     runs: (tally?.runs ?? []).filter(
       ({ id, cuts, lit }) =>
         (cuts > 0 || lit !== null) &&
-        (plan.lines.find((line) => line.id === id)?.supplyId ?? first?.id) === slot.id,
+        (plan.value.lines.find((line) => line.id === id)?.supplyId ?? first?.id) === slot.id,
     ),
   }))
 })
@@ -37,7 +39,7 @@ function assign(runs: readonly string[], supply: string): void {
   store.commit([{ do: 'feed-from', lines: runs, supply }], { label: 'which supply feeds it' })
 }
 function addSupply(): void {
-  store.commit([{ do: 'add-supply', supply: nextSupply(plan) }], { label: 'add a supply' })
+  store.commit([{ do: 'add-supply', supply: nextSupply(plan.value) }], { label: 'add a supply' })
 }
 const removeSupply = (id: string): void => {
   store.commit([{ do: 'remove-supply', supply: id }], { label: 'remove a supply' })
@@ -77,7 +79,7 @@ const switchOptions: readonly Option<SupplySlot['powerSwitch']>[] = [
   ...powerSwitches.map(({ id, name }) => ({ value: id, label: name })),
 ]
 const supplyOptions = computed(() =>
-  plan.supplies.map(({ id, name }) => ({ value: id, label: name })),
+  plan.value.supplies.map(({ id, name }) => ({ value: id, label: name })),
 )
 </script>
 

@@ -2,13 +2,14 @@
 import { computed } from 'vue'
 import { mixText } from '../../core/plan/mix-text'
 import type { UsePlace } from '../../core/plan/choices'
-import type { Plan, SolarBox, Use } from '../../core/plan/plan'
+import type { SolarBox, Use } from '../../core/plan/plan'
 import type { Settable } from '../../core/plan/with-set'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import NumberField from '../ui/NumberField.vue'
 import TickField from '../ui/TickField.vue'
 
-const { plan } = defineProps<{ plan: Plan }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 
@@ -19,7 +20,7 @@ const counted = computed(() => {
   )
   const [only] = own
   return mixText(
-    plan,
+    plan.value,
     own.size === 1 && only !== undefined ? only : own.size === 0 ? 'all' : 'some',
   )
 })
@@ -29,7 +30,7 @@ const placeNames: Readonly<Record<UsePlace, string>> = {
   mains: 'it goes in beside sockets or mains wiring',
 }
 function setWhere(place: UsePlace): void {
-  const where = plan.use.where ?? []
+  const where = plan.value.use.where ?? []
   setUse({
     where: where.includes(place) ? where.filter((one) => one !== place) : [...where, place],
   })
@@ -50,7 +51,7 @@ const solarFields = [
   { key: 'chargeEfficiency', label: 'Charging keeps', unit: '%', least: 0.01, most: 1 },
 ] as const
 function setSolar(key: keyof SolarBox, value: number): void {
-  const { solar } = plan.use
+  const { solar } = plan.value.use
   if (solar !== undefined) setUse({ solar: { ...solar, [key]: value } })
 }
 function setUse(set: Settable<Use>): void {

@@ -139,10 +139,9 @@ const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + o
         :options="views"
       />
     </template>
-    <template #paper="{ plan }">
+    <template #paper>
       <ShowRoll
         v-if="show && open?.canPlay"
-        :plan="plan"
         :show="show"
         :results="results"
         :flashing="flashing"

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Flashing } from '../../core/glow/flashing'
-import type { Plan, Show } from '../../core/plan/plan'
+import type { Show } from '../../core/plan/plan'
 import { cellFigures, dayFigures, limiterFigures, showFigures } from '../../core/roll/show'
 import type { ShowResults } from '../engine/jobs.worker'
 import VerdictStamp from '../shell/VerdictStamp.vue'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import ShowFigures from './ShowFigures.vue'
 
-const { plan, show, results, flashing, progress, isTouched } = defineProps<{
-  plan: Plan
+const { show, results, flashing, progress, isTouched } = defineProps<{
   show: Show
   results: ShowResults | undefined
   flashing: Flashing | undefined
@@ -18,6 +18,7 @@ const { plan, show, results, flashing, progress, isTouched } = defineProps<{
   /** Sensors were touched while it played. */
   isTouched: boolean
 }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const figures = computed(() =>
@@ -40,7 +41,7 @@ const mix = computed(() => {
   if (supply === undefined || full === undefined) return undefined
   const dimmed = full['full-white'] - full.idle
   if (dimmed <= 0) return undefined
-  const level = ((supply.meanA - full.idle) / dimmed) * plan.limit
+  const level = ((supply.meanA - full.idle) / dimmed) * plan.value.limit
   return Math.round(100 * Math.min(1, Math.max(0, level))) / 100
 })
 function takeMix(): void {

@@ -4,17 +4,17 @@ import { changedCounts } from '../../core/measure/counted'
 import { stripOf } from '../../core/parts/find-strips'
 import type { Strip } from '../../core/plan/parts'
 import type { Command } from '../../core/plan/commands'
-import type { Plan } from '../../core/plan/plan'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
 import { useNotices } from '../stores/notices'
 import { useShelf } from '../stores/shelf'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useSpotlight } from '../stores/spotlight'
 import { keptOf, newToPlan, offeredOf } from '../parts/kept'
 import NoteButton from '../notes/NoteButton.vue'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 
-const { plan } = defineProps<{ plan: Plan }>()
+const plan = useOpenPlan()
 
 const MountPanel = defineAsyncComponent(() => import('./MountPanel.vue'))
 const SingleLights = defineAsyncComponent(() => import('./SingleLights.vue'))
@@ -29,7 +29,7 @@ const kept = computed(() => keptOf(shelf.parts, 'strip'))
 
 /** The chosen line's run, as far as it lights something. */
 const run = computed(() => store.measured.runs.find(({ id }) => id === spotlight.chosen))
-const stripId = computed(() => run.value?.line.stripId ?? plan.defaults.stripId)
+const stripId = computed(() => run.value?.line.stripId ?? plan.value.defaults.stripId)
 const strip = computed(() => stripOf(store.parts, stripId.value))
 /** What a note from here is on: the chosen run, or else the strip. */
 const noted = computed(() =>
@@ -39,14 +39,14 @@ const noted = computed(() =>
 )
 const hasOthers = computed(
   () =>
-    stripId.value !== plan.defaults.stripId ||
-    plan.lines.some((line) => line.stripId !== undefined),
+    stripId.value !== plan.value.defaults.stripId ||
+    plan.value.lines.some((line) => line.stripId !== undefined),
 )
 
 /** Own parts of other plans are offered too; choosing one takes it into this plan. */
 const offered = computed(() => offeredOf(kept.value, store.parts.strips))
 const options = computed(() => {
-  const own = new Set([...plan.own.strips, ...kept.value].map(({ id }) => id))
+  const own = new Set([...plan.value.own.strips, ...kept.value].map(({ id }) => id))
   return offered.value.map((part): PartOption => {
     const { light } = part
     const volts = formatQuantity(part.volts, 'V')
@@ -62,8 +62,8 @@ const options = computed(() => {
       group: own.has(part.id) ? 'Your own' : groupName,
       facts: [
         light.kind === 'pixels' ? `${String(light.perM)} px/m` : `${String(light.ledsPerM)}/m`,
-        formatQuantity(part.nameplateWPerM, 'W/m', plan.units),
-        formatLength(part.cutPitchMm, plan.units),
+        formatQuantity(part.nameplateWPerM, 'W/m', plan.value.units),
+        formatLength(part.cutPitchMm, plan.value.units),
       ],
     }
   })
@@ -75,8 +75,8 @@ const facts = computed(() => {
   return [
     formatQuantity(volts, 'V'),
     density,
-    formatQuantity(nameplateWPerM, 'W/m', plan.units),
-    `cut every ${formatLength(cutPitchMm, plan.units)}`,
+    formatQuantity(nameplateWPerM, 'W/m', plan.value.units),
+    `cut every ${formatLength(cutPitchMm, plan.value.units)}`,
     ...(light.kind === 'plain' && light.channels.some(({ kelvin }) => kelvin !== undefined)
       ? [`${light.channels.map(({ kelvin }) => String(kelvin ?? '?')).join(' and ')} K`]
       : []),
@@ -95,7 +95,7 @@ function choose(id: string): void {
       : {
           do: 'set-strip',
           line: run.value.id,
-          strip: id === plan.defaults.stripId ? undefined : id,
+          strip: id === plan.value.defaults.stripId ? undefined : id,
         }
   commit([...take(id), target], `light of ${run.value?.name ?? 'the plan'}`)
 }
@@ -103,7 +103,7 @@ function choose(id: string): void {
 function commit(commands: readonly Command[], label: string): void {
   const before = store.measured.runs
   store.commit(commands, { label })
-  const [first, ...more] = changedCounts(before, store.measured.runs, plan.units)
+  const [first, ...more] = changedCounts(before, store.measured.runs, plan.value.units)
   if (first !== undefined)
     notices.show({
       kind: 'done',
@@ -114,7 +114,7 @@ function commit(commands: readonly Command[], label: string): void {
 }
 
 function useEverywhere(): void {
-  const everyLine = plan.lines
+  const everyLine = plan.value.lines
     .filter((line) => line.stripId !== undefined)
     .map((line): Command => ({ do: 'set-strip', line: line.id, strip: undefined }))
   commit(

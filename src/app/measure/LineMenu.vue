@@ -5,16 +5,16 @@ import { divideCommands, separateCommands } from '../../core/measure/line-edits'
 import { placesOf } from '../../core/measure/layout'
 import { halvesOf, runsOfParts } from '../../core/measure/several'
 import type { Command } from '../../core/plan/commands'
-import type { Plan } from '../../core/plan/plan'
 import { mostLines } from '../../core/plan/usual'
 import { stripOf } from '../../core/parts/find-strips'
 import { plural } from '../../core/quantity/format'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useSpotlight } from '../stores/spotlight'
 import ActionMenu from '../ui/ActionMenu.vue'
 
-const { plan } = defineProps<{ plan: Plan }>()
+const plan = useOpenPlan()
 
 const LikeDialog = defineAsyncComponent(() => import('./LikeDialog.vue'))
 
@@ -36,7 +36,7 @@ const halves = computed(() => {
   const place = placesOf(store.layout).get(run.value?.id ?? '')
   if (run.value === undefined || reading.value?.kind !== 'run' || place === undefined)
     return undefined
-  const { cutPitchMm } = stripOf(store.parts, run.value.line.stripId ?? plan.defaults.stripId)
+  const { cutPitchMm } = stripOf(store.parts, run.value.line.stripId ?? plan.value.defaults.stripId)
   return halvesOf(reading.value, run.value.name, place, cutPitchMm)
 })
 
@@ -47,12 +47,12 @@ function take(commands: readonly Command[], label: string): void {
 }
 function separate(texts: readonly string[]): void {
   if (run.value === undefined) return
-  if (plan.lines.length + texts.length - 1 > mostLines) {
+  if (plan.value.lines.length + texts.length - 1 > mostLines) {
     notices.show({ kind: 'problem', text: `A pad holds ${String(mostLines)} lines.` })
     return
   }
   take(
-    separateCommands(plan, run.value.id, texts, newId),
+    separateCommands(plan.value, run.value.id, texts, newId),
     `${plural(texts.length, 'run')} of ${run.value.name}`,
   )
 }
@@ -64,7 +64,7 @@ function divide(): void {
     lines: runs.map((one) => one.id),
   }))
   take(
-    divideCommands(plan, run.value.id, halves.value, lanes, newId),
+    divideCommands(plan.value, run.value.id, halves.value, lanes, newId),
     `${run.value.name} divided in two`,
   )
 }

@@ -42,18 +42,18 @@ const units = [
         "
       />
     </template>
-    <template #default="{ plan, shows }">
+    <template #default="{ shows }">
       <div
         v-if="shows('pad') || shows('drawing')"
         class="grid min-h-0 flex-1 grid-cols-1 gap-4 max-[899px]:min-h-[24rem] max-[899px]:shrink-0 min-[900px]:grid-cols-[minmax(260px,318px)_minmax(0,1fr)]"
       >
-        <PadSheet v-if="shows('pad')" :plan="plan" />
-        <BenchDrawing v-if="shows('drawing')" :plan="plan" />
+        <PadSheet v-if="shows('pad')" />
+        <BenchDrawing v-if="shows('drawing')" />
       </div>
       <div
         class="grid grid-cols-1 gap-2.5 min-[900px]:min-h-[106px] min-[900px]:grid-cols-3 min-[1200px]:grid-cols-[1.22fr_1.02fr_0.83fr]"
       >
-        <MeasureCards :plan="plan" :has-light="shows('pad')" :has-scene="shows('drawing')" />
+        <MeasureCards :has-light="shows('pad')" :has-scene="shows('drawing')" />
       </div>
     </template>
   </PlanFrame>

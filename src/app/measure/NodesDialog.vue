@@ -7,10 +7,11 @@ import { isOnWire } from '../../core/cut/on-wire'
 import { stripOf } from '../../core/parts/find-strips'
 import { nodeParts } from '../../core/parts/node-parts'
 import { nodeReads, objectShapes, readerKinds } from '../../core/plan/choices'
-import { mostNodeWires, type LightNode, type NodePart, type Plan } from '../../core/plan/plan'
+import { mostNodeWires, type LightNode, type NodePart } from '../../core/plan/plan'
 import { withSet } from '../../core/plan/with-set'
 import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import LengthField from '../ui/LengthField.vue'
 import NumberField from '../ui/NumberField.vue'
 import { named, type Option } from '../ui/option'
@@ -20,13 +21,14 @@ import TextField from '../ui/TextField.vue'
 import CoverPicture from './CoverPicture.vue'
 import { bareNode, withPart, withPartSet, withoutPart } from './node-edit'
 
-const { plan, run } = defineProps<{ plan: Plan; run: MeasuredRun }>()
+const { run } = defineProps<{ run: MeasuredRun }>()
 const emit = defineEmits<{ close: [] }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const node = computed(() => run.line.node ?? bareNode)
 const isString = computed(() => {
-  const { stripId = plan.defaults.stripId } = run.line
+  const { stripId = plan.value.defaults.stripId } = run.line
   return isOnWire({ run, strip: stripOf(store.parts, stripId) })
 })
 const sums = computed(() => store.tally?.nodes.find(({ id }) => id === run.id))

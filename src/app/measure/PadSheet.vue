@@ -14,19 +14,20 @@ import {
 } from 'vue'
 import { runsFromTo } from '../../core/measure/from-to'
 import { separateCommands, takenOver } from '../../core/measure/line-edits'
-import type { Line, Plan, Trace } from '../../core/plan/plan'
+import type { Line, Trace } from '../../core/plan/plan'
 import { mostLines } from '../../core/plan/usual'
 import { fixed, formatLength, plural } from '../../core/quantity/format'
 import { stripOf } from '../../core/parts/find-strips'
 import { useNotices } from '../stores/notices'
 import { overlay } from '../stores/overlay'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { typeAhead } from '../stores/type-ahead'
 import { useSpotlight } from '../stores/spotlight'
 import PadLine from './PadLine.vue'
 import { useNearRows } from './use-near-rows'
 
-const { plan } = defineProps<{ plan: Plan }>()
+const plan = useOpenPlan()
 
 const LineMenu = defineAsyncComponent(() => import('./LineMenu.vue'))
 const ShapeTiles = defineAsyncComponent(() => import('./ShapeTiles.vue'))
@@ -39,7 +40,7 @@ const { measured, parts } = storeToRefs(store)
 
 /** Lines that have a note. */
 const noted = computed(
-  () => new Set(plan.notes.map(({ about }) => (about.kind === 'run' ? about.line : ''))),
+  () => new Set(plan.value.notes.map(({ about }) => (about.kind === 'run' ? about.line : ''))),
 )
 function openNotes(line: string): void {
   spotlight.choose(line)
@@ -47,9 +48,9 @@ function openNotes(line: string): void {
 }
 
 /** Sorting works on a list of its own and is told to the plan when the line is dropped. */
-const sorted = shallowRef<readonly Line[]>(plan.lines)
+const sorted = shallowRef<readonly Line[]>(plan.value.lines)
 watch(
-  () => plan.lines,
+  () => plan.value.lines,
   (lines) => {
     sorted.value = lines
   },
@@ -62,14 +63,15 @@ const total = computed(() => {
   const { runs } = measured.value
   const mm = runs.reduce((sum, run) => sum + run.wantedMm, 0)
   const lights = runs.reduce((sum, run) => sum + run.lights.length, 0)
-  const length = plan.units === 'mm' ? `${fixed(mm / 1000, 2)} m` : formatLength(mm, plan.units)
+  const length =
+    plan.value.units === 'mm' ? `${fixed(mm / 1000, 2)} m` : formatLength(mm, plan.value.units)
   if (lights === 0) return length
   return mm === 0 ? plural(lights, 'light') : `${length} + ${String(lights)}`
 })
 
 /** The volts of a line's own strip, where it is not the plan's. */
 function ownVolts(line: Line): number | undefined {
-  if (line.stripId === undefined || line.stripId === plan.defaults.stripId) return undefined
+  if (line.stripId === undefined || line.stripId === plan.value.defaults.stripId) return undefined
   return stripOf(parts.value, line.stripId).volts
 }
 
@@ -77,7 +79,7 @@ const scroller = useTemplateRef<HTMLElement>('scroller')
 const { isNear, bringNear } = useNearRows(
   scroller,
   (element) => element.querySelector('.pad-lines')?.children,
-  () => plan.lines.length,
+  () => plan.value.lines.length,
 )
 
 const focusLine = async (id: string | undefined): Promise<void> => {
@@ -90,7 +92,7 @@ const focusLine = async (id: string | undefined): Promise<void> => {
 
 /** Whether so many more lines go on the pad; says so where they do not. */
 function hasRoom(more: number): boolean {
-  if (plan.lines.length + more <= mostLines) return true
+  if (plan.value.lines.length + more <= mostLines) return true
   notices.show({
     kind: 'problem',
     text: `A pad holds ${String(mostLines)} lines. Put the rest into another plan.`,
@@ -101,7 +103,7 @@ function hasRoom(more: number): boolean {
 /** Puts lines in at a place of the pad; gives back the id of the last one. */
 function insert(at: number, texts: readonly string[]): string | undefined {
   if (!hasRoom(texts.length)) return undefined
-  const lines = texts.map((text) => newLine(text, plan.lines[at - 1]))
+  const lines = texts.map((text) => newLine(text, plan.value.lines[at - 1]))
   store.commit([{ do: 'add-lines', at, lines }], {
     label: texts.length === 1 ? 'new line' : `paste ${String(texts.length)} lines`,
   })
@@ -123,7 +125,7 @@ const setText = (line: Line, text: string): void => {
 }
 
 function addBelow(index: number): void {
-  const line = plan.lines[index]
+  const line = plan.value.lines[index]
   const several = line && runsFromTo(line.text)
   if (line === undefined || several === undefined || readings.value.get(line.id)?.kind === 'run') {
     void focusLine(insert(index + 1, ['']))
@@ -132,7 +134,7 @@ function addBelow(index: number): void {
   // `tier 1 to 6 1040`: a line each.
   if (!hasRoom(several.length - 1)) return
   store.commit(
-    separateCommands(plan, line.id, several, () => nanoid(8)),
+    separateCommands(plan.value, line.id, several, () => nanoid(8)),
     { label: plural(several.length, 'line') },
   )
   void focusLine(store.plan?.lines[index + several.length - 1]?.id)
@@ -147,7 +149,7 @@ async function paste(index: number, line: Line, text: string): Promise<void> {
 }
 
 function remove(index: number, line: Line): void {
-  const neighbour = plan.lines[index - 1] ?? plan.lines[index + 1]
+  const neighbour = plan.value.lines[index - 1] ?? plan.value.lines[index + 1]
   if (neighbour === undefined) {
     setText(line, '')
     return
@@ -157,7 +159,7 @@ function remove(index: number, line: Line): void {
 }
 
 function move(line: Line, to: number): void {
-  if (to < 0 || to >= plan.lines.length) return
+  if (to < 0 || to >= plan.value.lines.length) return
   store.commit([{ do: 'move-line', line: line.id, to }], {
     label: 'move a line',
     key: `move.${line.id}`,
@@ -166,10 +168,10 @@ function move(line: Line, to: number): void {
 }
 
 function onSorted(lines: readonly Line[]): void {
-  const to = lines.findIndex((line, index) => line.id !== plan.lines[index]?.id)
+  const to = lines.findIndex((line, index) => line.id !== plan.value.lines[index]?.id)
   if (to < 0) return
   // The first place that differs is where the line went, or where the one that left stood.
-  const [here, there] = [lines[to], plan.lines[to]]
+  const [here, there] = [lines[to], plan.value.lines[to]]
   const moved = lines[to + 1]?.id === there?.id ? here : there
   if (moved === undefined) return
   sorted.value = lines
@@ -209,7 +211,7 @@ watch(
 
 // An empty plan is there to be written on.
 onMounted(async () => {
-  const [line, ...others] = plan.lines
+  const [line, ...others] = plan.value.lines
   if (line?.text !== '' || others.length > 0) {
     typeAhead.end()
     return
@@ -221,7 +223,7 @@ onMounted(async () => {
 
 /** Puts a line that is ready to be changed where the writing goes on; its text is chosen, so that typing replaces it. */
 async function begin(text: string, trace?: Trace): Promise<void> {
-  const last = plan.lines.at(-1)
+  const last = plan.value.lines.at(-1)
   let id: string | undefined
   if (last?.text === '' && trace === undefined) {
     setText(last, text)
@@ -229,7 +231,7 @@ async function begin(text: string, trace?: Trace): Promise<void> {
   } else {
     const line = { ...newLine(text, last), ...(trace !== undefined && { trace }) }
     id = line.id
-    store.commit([{ do: 'add-lines', at: plan.lines.length, lines: [line] }], {
+    store.commit([{ do: 'add-lines', at: plan.value.lines.length, lines: [line] }], {
       label: `line “${text}”`,
     })
   }
@@ -241,9 +243,9 @@ const addTrace = (text: string, trace: Trace): void => void begin(text, trace)
 
 /** A click on the free paper below goes on writing. */
 function writeOn(): void {
-  const last = plan.lines.at(-1)
+  const last = plan.value.lines.at(-1)
   if (last?.text === '') void focusLine(last.id)
-  else void focusLine(insert(plan.lines.length, ['']))
+  else void focusLine(insert(plan.value.lines.length, ['']))
 }
 </script>
 
@@ -304,7 +306,7 @@ function writeOn(): void {
       class="mx-4 flex min-h-11 items-center justify-between gap-2 border-t-2 border-paper-ink py-1.5 font-semibold"
       data-testid="to-light"
     >
-      <span>to light</span><LineMenu :plan="plan" /><span>{{ total }}</span>
+      <span>to light</span><LineMenu /><span>{{ total }}</span>
     </div>
     <!-- As high as they are: what stands above must not move when they come. -->
     <div class="min-h-24"><ShapeTiles @begin="begin" @trace="addTrace" /></div>

@@ -3,19 +3,21 @@ import { computed } from 'vue'
 import { portsLeft, type Branch } from '../../core/feed/branches'
 import type { LitRun } from '../../core/load/lights'
 import type { MeasuredRun } from '../../core/measure/measure'
-import type { Lights, Plan } from '../../core/plan/plan'
+import type { Lights } from '../../core/plan/plan'
 import type { Settable } from '../../core/plan/with-set'
 import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
 import BranchTree from '../feed/BranchTree.vue'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import LengthField from '../ui/LengthField.vue'
 import NumberField from '../ui/NumberField.vue'
 import PickField from '../ui/PickField.vue'
 import SheetDialog from '../ui/SheetDialog.vue'
 import TickField from '../ui/TickField.vue'
 
-const { plan, run, lit } = defineProps<{ plan: Plan; run: MeasuredRun; lit: LitRun }>()
+const { run, lit } = defineProps<{ run: MeasuredRun; lit: LitRun }>()
 const emit = defineEmits<{ close: []; set: [change: Settable<Lights>, label: string] }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const lead = computed(() => lit.part.lead)

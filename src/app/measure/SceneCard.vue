@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { caseNames, type LoadCase } from '../../core/plan/choices'
-import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import type { PlanAnswers } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import NumberField from '../ui/NumberField.vue'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import SliderField from '../ui/SliderField.vue'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: PlanAnswers | undefined }>()
+const { tally } = defineProps<{ tally: PlanAnswers | undefined }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const labels: Readonly<Record<LoadCase, string>> = {
@@ -23,7 +24,7 @@ const labels: Readonly<Record<LoadCase, string>> = {
 const scenes = caseNames.map((value) => ({ value, label: labels[value] }))
 const current = computed(() => formatQuantity(tally?.totals.shownCurrentA ?? null, 'A'))
 const power = computed(() => formatQuantity(tally?.totals.shownPowerW ?? null, 'W'))
-const percent = computed(() => Math.round(plan.scene.level * 100))
+const percent = computed(() => Math.round(plan.value.scene.level * 100))
 
 function setLevel(next: number): void {
   store.commit([{ do: 'set-level', level: next / 100 }], {

@@ -7,10 +7,11 @@ import { ships } from '../../core/parts/find'
 import { stripOf } from '../../core/parts/find-strips'
 import type { Command } from '../../core/plan/commands'
 import type { LightPart } from '../../core/plan/parts'
-import type { Lights, Plan } from '../../core/plan/plan'
+import type { Lights } from '../../core/plan/plan'
 import { withSet, type Settable } from '../../core/plan/with-set'
 import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { usePlanParts } from '../stores/plan-parts'
 import { useShelf } from '../stores/shelf'
 import { keptOf, newToPlan, offeredOf } from '../parts/kept'
@@ -20,7 +21,8 @@ import PickField from '../ui/PickField.vue'
 import TickField from '../ui/TickField.vue'
 import SwitchPlace from './SwitchPlace.vue'
 
-const { plan, run } = defineProps<{ plan: Plan; run: MeasuredRun }>()
+const { run } = defineProps<{ run: MeasuredRun }>()
+const plan = useOpenPlan()
 
 const PlugsDialog = defineAsyncComponent(() => import('./PlugsDialog.vue'))
 const MatrixPinsDialog = defineAsyncComponent(() => import('./MatrixPinsDialog.vue'))
@@ -34,12 +36,12 @@ const parts = usePlanParts()
 const shelf = useShelf()
 const open = ref<'plugs' | 'pins' | 'nodes' | 'own'>()
 const lights = computed(() => run.line.lights)
-const settings = computed(() => lightSettings(plan, lights.value))
+const settings = computed(() => lightSettings(plan.value, lights.value))
 const part = computed(() => parts.value.lights.find(({ id }) => id === lights.value?.part))
 const tallied = computed(() => store.tally?.runs.find(({ id }) => id === run.id))
 const lit = computed(() => tallied.value?.lit ?? undefined)
 /** Pixel nodes hang there where nothing else is said to, and the run's strip is one of them. */
-const strip = computed(() => stripOf(store.parts, run.line.stripId ?? plan.defaults.stripId))
+const strip = computed(() => stripOf(store.parts, run.line.stripId ?? plan.value.defaults.stripId))
 const onWire = computed(() =>
   lights.value === undefined && strip.value.nodesPerString !== undefined ? strip.value : undefined,
 )
@@ -76,7 +78,7 @@ const options = computed((): PartOption[] => [
                     'mA',
                   )
                 : '',
-              `every ${formatLength(cutPitchMm, plan.units)}`,
+              `every ${formatLength(cutPitchMm, plan.value.units)}`,
             ],
           },
         ],
@@ -310,7 +312,6 @@ const scans = [
     </div>
     <PlugsDialog
       v-if="open === 'plugs' && lit"
-      :plan="plan"
       :run="run"
       :lit="lit"
       @close="open = undefined"
@@ -324,7 +325,7 @@ const scans = [
       @order="(circle) => set({ circle }, 'order of the pins')"
       @counts="(countsFrom) => set({ countsFrom }, 'which way the pins count')"
     />
-    <NodesDialog v-if="open === 'nodes'" :plan="plan" :run="run" @close="open = undefined" />
+    <NodesDialog v-if="open === 'nodes'" :run="run" @close="open = undefined" />
     <OwnLightDialog
       v-if="open === 'own'"
       :like="part ?? (parts.lights[0] as LightPart)"

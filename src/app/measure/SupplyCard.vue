@@ -3,10 +3,10 @@ import { computed, defineAsyncComponent, ref } from 'vue'
 import { headroomOf } from '../../core/feed/supplies'
 import type { Command } from '../../core/plan/commands'
 import type { SupplyPart } from '../../core/plan/parts'
-import type { Plan } from '../../core/plan/plan'
 import { formatQuantity, significant } from '../../core/quantity/format'
 import type { PlanAnswers } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { usePlanParts } from '../stores/plan-parts'
 import { useShelf } from '../stores/shelf'
 import { keptOf, newToPlan, offeredOf } from '../parts/kept'
@@ -14,7 +14,8 @@ import NoteButton from '../notes/NoteButton.vue'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: PlanAnswers | undefined }>()
+const { tally } = defineProps<{ tally: PlanAnswers | undefined }>()
+const plan = useOpenPlan()
 
 const OwnSupplyDialog = defineAsyncComponent(() => import('../parts/OwnSupplyDialog.vue'))
 
@@ -25,9 +26,11 @@ const isAdding = ref(false)
 const kept = computed(() => keptOf(shelf.parts, 'supply'))
 const chosenId = ref<string>()
 
-const slots = computed(() => plan.supplies.map(({ id, name }) => ({ value: id, label: name })))
+const slots = computed(() =>
+  plan.value.supplies.map(({ id, name }) => ({ value: id, label: name })),
+)
 const slot = computed(
-  () => plan.supplies.find(({ id }) => id === chosenId.value) ?? plan.supplies[0],
+  () => plan.value.supplies.find(({ id }) => id === chosenId.value) ?? plan.value.supplies[0],
 )
 const supply = computed(() => tally?.supplies.find(({ id }) => id === slot.value?.id))
 
@@ -43,7 +46,7 @@ const kindNames: Readonly<Record<SupplyPart['kind'], string>> = {
   battery: 'Batteries',
 }
 const options = computed((): PartOption[] => {
-  const own = new Set([...plan.own.supplies, ...kept.value].map(({ id }) => id))
+  const own = new Set([...plan.value.own.supplies, ...kept.value].map(({ id }) => id))
   const volts = supply.value?.volts
   // Those of the right volts come first; the others are a mistake to be made knowingly.
   const ordered = offeredOf(kept.value, parts.value.supplies).toSorted(
@@ -81,7 +84,7 @@ const tone = computed(() => {
     ? { bar: 'bg-warning', text: 'text-warning' }
     : { bar: 'bg-ok', text: '' }
 })
-const mark = computed(() => 1 - headroomOf(plan))
+const mark = computed(() => 1 - headroomOf(plan.value))
 
 function take(id: string): Command[] {
   const own = newToPlan(id, kept.value, parts.value.supplies)

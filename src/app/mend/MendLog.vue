@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
-import type { MendEntry, Plan } from '../../core/plan/plan'
+import type { MendEntry } from '../../core/plan/plan'
 import { plural } from '../../core/quantity/format'
 import { allMends, type FoundMend } from '../storage/all-logs'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useShelf } from '../stores/shelf'
 import { dayText } from './due'
 
-const { plan } = defineProps<{ plan: Plan }>()
+const plan = useOpenPlan()
 const [store, { shelf }] = [usePlanStore(), useShelf()]
 
 const search = ref('')
@@ -18,7 +19,7 @@ const textOf = ({ symptom, cause, mend, tests }: MendEntry): string =>
     .join(' ')
     .toLowerCase()
 const own = computed(() =>
-  plan.mends.filter((entry) => textOf(entry).includes(wanted.value)).toReversed(),
+  plan.value.mends.filter((entry) => textOf(entry).includes(wanted.value)).toReversed(),
 )
 /** Also of other plans: have I had this before? */
 const others = shallowRef<readonly FoundMend[]>([])

@@ -110,8 +110,8 @@ function mended({ id, kind, title, where }: ShownFault, did: string, minutes: nu
       </p>
       <template v-if="shows(view)">
         <FindView v-if="view === 'find'" :mend="mend" :plan="plan" @mended="mended" />
-        <MendLog v-else-if="view === 'log'" :plan="plan" />
-        <UpkeepView v-else-if="view === 'upkeep'" :plan="plan" />
+        <MendLog v-else-if="view === 'log'" />
+        <UpkeepView v-else-if="view === 'upkeep'" />
         <PracticeView v-else :plan="plan" />
       </template>
     </template>

@@ -2,20 +2,20 @@
 import { Check } from '@lucide/vue'
 import { computed } from 'vue'
 import { startOf, type UpkeepTask } from '../../core/mend/upkeep'
-import type { Plan } from '../../core/plan/plan'
 import { plural } from '../../core/quantity/format'
 import { usePart } from '../stores/use-parts'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { daysUntil, dayText, dueText } from './due'
 import { fieldText } from '../ui/field-text'
 
-const { plan } = defineProps<{ plan: Plan }>()
+const plan = useOpenPlan()
 const store = usePlanStore()
 const notices = useNotices()
 const tasks = usePart('upkeep')
 
-const start = computed(() => startOf(plan))
+const start = computed(() => startOf(plan.value))
 /** A day as a field of a date has it. */
 const fieldDay = (day: Date): string => day.toLocaleDateString('sv')
 const startDay = computed(() => (start.value === undefined ? '' : fieldDay(new Date(start.value))))
@@ -43,7 +43,7 @@ function rhythm({ everyDays, isOnce }: UpkeepTask): string {
     : `every ${plural(everyDays, 'day')}`
 }
 const lastOf = ({ id }: UpkeepTask): string[] =>
-  plan.upkeep
+  plan.value.upkeep
     .filter(({ task }) => task === id)
     .map(({ at }) => dayText(at))
     .toReversed()

@@ -106,16 +106,11 @@ const shows = (name: string): boolean => !isNarrow.value || sheet.value === name
           :options="allSheets"
         />
         <slot :plan="plan" :shows="shows" />
-        <TallyRoll
-          v-if="isNarrow && sheet === 'tally'"
-          class="flex-1"
-          :plan="plan"
-          :tally="tally"
-          :stage="stage"
+        <TallyRoll v-if="isNarrow && sheet === 'tally'" class="flex-1" :tally="tally" :stage="stage"
           ><slot name="paper" :plan="plan"
         /></TallyRoll>
       </section>
-      <TallyRoll v-if="!isNarrow" :plan="plan" :tally="tally" :stage="stage"
+      <TallyRoll v-if="!isNarrow" :tally="tally" :stage="stage"
         ><slot name="paper" :plan="plan"
       /></TallyRoll>
     </div>

@@ -1,21 +1,20 @@
 <script setup lang="ts">
 import { ArrowRight } from '@lucide/vue'
 import { computed, onMounted } from 'vue'
-import type { Plan } from '../../core/plan/plan'
 import { formatQuantity, plural } from '../../core/quantity/format'
 import { useJob } from '../engine/use-job'
 import { useNotices } from '../stores/notices'
 import { usePrice } from './price'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import SheetDialog from '../ui/SheetDialog.vue'
 
-const { plan } = defineProps<{ plan: Plan }>()
 const emit = defineEmits<{ close: [] }>()
-
+const plan = useOpenPlan()
 const store = usePlanStore()
 const notices = useNotices()
 const { result, progress, problem, start } = useJob(
-  () => plan,
+  () => plan.value,
   (service, job, tell) => service.putRight(job, tell),
 )
 onMounted(() => {

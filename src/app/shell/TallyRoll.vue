@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
-import type { Plan } from '../../core/plan/plan'
 import { plural } from '../../core/quantity/format'
 import type { PlanAnswers } from '../engine/follow-plan'
 import { caseLabel } from '../../core/roll/case-label'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { sectionsBeside, type StageName } from './stages'
 
-const { plan, tally, stage } = defineProps<{
-  plan: Plan
+const { tally, stage } = defineProps<{
   tally: PlanAnswers | undefined
   /** The page it stands beside: the roll is cut off to what that page is about. */
   stage: StageName
 }>()
+const plan = useOpenPlan()
 
 // Sections are printed once the figures have come: so may the code for it.
 const RollSection = defineAsyncComponent(() => import('./RollSection.vue'))
@@ -112,6 +112,6 @@ function show(id: string | undefined): void {
         :units="plan.units"
       />
     </div>
-    <PutRightSheet v-if="isPuttingRight" :plan="plan" @close="isPuttingRight = false" />
+    <PutRightSheet v-if="isPuttingRight" @close="isPuttingRight = false" />
   </aside>
 </template>

@@ -8,6 +8,7 @@ import { withSet } from '../../core/plan/with-set'
 import { formatQuantity } from '../../core/quantity/format'
 import type { TallySignal } from '../../core/signal/tally-signal'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { usePlanParts } from '../stores/plan-parts'
 import { useShelf } from '../stores/shelf'
 import { keptOf } from '../parts/kept'
@@ -18,7 +19,8 @@ import TickField from '../ui/TickField.vue'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 import OwnBoardDialog from './OwnBoardDialog.vue'
 
-const { plan, signal } = defineProps<{ plan: Plan; signal: TallySignal }>()
+const { signal } = defineProps<{ signal: TallySignal }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const parts = usePlanParts()
@@ -28,7 +30,7 @@ const isAdding = ref(false)
 /** Boards of the user's own from other plans, and what was noted of shipped ones there. */
 const kept = computed(() => keptOf(shelf.parts, 'board'))
 const boards = computed(() => {
-  const own = new Map(plan.own.boards.map((board) => [board.id, board]))
+  const own = new Map(plan.value.own.boards.map((board) => [board.id, board]))
   const known = new Map(kept.value.map((board) => [board.id, board]))
   const all = parts.value.boards.map((board) => own.get(board.id) ?? known.get(board.id) ?? board)
   return [...all, ...kept.value.filter(({ id }) => !all.some((board) => board.id === id))]
@@ -49,14 +51,14 @@ const options = computed((): PartOption[] => [
 const shown = computed(() => {
   const { board } = signal
   if (board === null) return 'none is needed'
-  return plan.signal.board === 'auto' ? `${board.name}, by itself` : board.name
+  return plan.value.signal.board === 'auto' ? `${board.name}, by itself` : board.name
 })
 function pick(id: string): void {
   const known = boards.value.find((board) => board.id === id)
   const isNew =
     known !== undefined &&
     (known.quirk !== undefined || !ships(id)) &&
-    !plan.own.boards.some((board) => board.id === id)
+    !plan.value.own.boards.some((board) => board.id === id)
   store.commit(
     [
       ...(isNew ? [{ do: 'own-board' as const, board: known }] : []),

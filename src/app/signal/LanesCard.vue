@@ -5,13 +5,14 @@ import { nanoid } from 'nanoid'
 import { computed, nextTick, shallowRef, useTemplateRef, watch } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import { stripOf } from '../../core/parts/find-strips'
-import type { Line, Plan, PlanLane } from '../../core/plan/plan'
+import type { Line, PlanLane } from '../../core/plan/plan'
 import { fixed, formatLength, formatQuantity } from '../../core/quantity/format'
 import { splitLanes } from '../../core/lanes/lanes'
 import type { TallyLane, TallySignal } from '../../core/signal/tally-signal'
 import type { LineSettings } from '../../core/plan/commands'
 import { fieldText } from '../ui/field-text'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useSpotlight } from '../stores/spotlight'
 import { useTapes } from '../tape/use-tapes'
 import { asPlanned, moveRun, stepRun, withLane, withoutLane } from './lanes-edit'
@@ -19,7 +20,8 @@ import LaneTape from './LaneTape.vue'
 import LaneRunEditor from './LaneRunEditor.vue'
 import PinSelect from './PinSelect.vue'
 
-const { plan, signal } = defineProps<{ plan: Plan; signal: TallySignal }>()
+const { signal } = defineProps<{ signal: TallySignal }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const spotlight = useSpotlight()
@@ -30,7 +32,7 @@ const { runs, nameWidth, tapeWidth, scale } = useTapes(area, 66, 168)
 /** Each lane's runs with their tapes and their lines of the pad. */
 const rows = computed(() => {
   const tapes = new Map(runs.value.map((run) => [run.id, run]))
-  const lines = new Map(plan.lines.map((line) => [line.id, line]))
+  const lines = new Map(plan.value.lines.map((line) => [line.id, line]))
   return signal.lanes.map((lane) => ({
     lane,
     runs: lane.runs.flatMap((run) => {
@@ -43,7 +45,7 @@ const rows = computed(() => {
 })
 const open = shallowRef<string>()
 
-const lanes = computed(() => asPlanned(signal.lanes, plan.signal.lanes))
+const lanes = computed(() => asPlanned(signal.lanes, plan.value.signal.lanes))
 const commitLanes = (next: readonly PlanLane[], label: string): void => {
   store.commit([{ do: 'set-signal', signal: { lanes: [...next] } }], { label })
 }
@@ -111,7 +113,7 @@ const turned = ({ isTurned }: Line): true | undefined => (isTurned === true ? un
 const offsetText = (lane: TallyLane, index: number): string => {
   const run = lane.runs[index]
   if (run === undefined) return ''
-  return `${formatLength(run.leadMm, plan.units)} of data wire from ${index === 0 ? 'the board' : (lane.runs[index - 1]?.name ?? '')}`
+  return `${formatLength(run.leadMm, plan.value.units)} of data wire from ${index === 0 ? 'the board' : (lane.runs[index - 1]?.name ?? '')}`
 }
 </script>
 

@@ -2,7 +2,6 @@
 import { Check } from '@lucide/vue'
 import { computed } from 'vue'
 import { diodes } from '../../core/parts/diodes'
-import type { Plan } from '../../core/plan/plan'
 import { supplyOfLine } from '../../core/plan/supply-of'
 import { fixed, formatQuantity } from '../../core/quantity/format'
 import { goodMarginV } from '../../core/signal/level'
@@ -10,11 +9,13 @@ import type { LevelWay } from '../../core/signal/levels'
 import type { TallySignal } from '../../core/signal/tally-signal'
 import { usePrice } from '../shell/price'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import type { Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 import LevelGauge from './LevelGauge.vue'
 
-const { plan, signal } = defineProps<{ plan: Plan; signal: TallySignal }>()
+const { signal } = defineProps<{ signal: TallySignal }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const price = usePrice()
@@ -52,8 +53,8 @@ function drop(way: LevelWay): void {
   const [lane] = signal.lanes
   const [first] = lane?.runs ?? []
   const supply = supplyOfLine(
-    plan,
-    plan.lines.find(({ id }) => id === first?.id),
+    plan.value,
+    plan.value.lines.find(({ id }) => id === first?.id),
   )
   store.commit(
     way.id === 'shorter-lead'

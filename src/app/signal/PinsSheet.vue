@@ -4,24 +4,25 @@ import { nanoid } from 'nanoid'
 import { computed } from 'vue'
 import { inputParts } from '../../core/parts/inputs'
 import { inputKinds, type InputKind } from '../../core/plan/choices'
-import type { Input, Plan } from '../../core/plan/plan'
+import type { Input } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import type { TallySignal } from '../../core/signal/tally-signal'
 import type { PlanAnswers } from '../engine/follow-plan'
 import { fieldText } from '../ui/field-text'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import PinSelect from './PinSelect.vue'
 import StatusCard from './StatusCard.vue'
 
-const { plan, signal, tally } = defineProps<{
-  plan: Plan
+const { signal, tally } = defineProps<{
   signal: TallySignal
   tally: PlanAnswers
 }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 
-const inputs = computed(() => plan.signal.inputs)
+const inputs = computed(() => plan.value.signal.inputs)
 const commitInputs = (next: readonly Input[], label: string): void => {
   store.commit([{ do: 'set-signal', signal: { inputs: [...next] } }], {
     label,
@@ -56,7 +57,8 @@ const plain = computed(() =>
       cuts > 0 && store.parts.strips.find(({ id }) => id === stripId)?.light.kind === 'plain',
   ),
 )
-const dimmerOf = (id: string): string => plan.lines.find((line) => line.id === id)?.dimmer ?? ''
+const dimmerOf = (id: string): string =>
+  plan.value.lines.find((line) => line.id === id)?.dimmer ?? ''
 function setDimmer(id: string, event: Event): void {
   const name = fieldText(event).trim().slice(0, 40)
   store.commit(
@@ -138,7 +140,7 @@ function setDimmer(id: string, event: Event): void {
         </datalist>
       </div>
     </section>
-    <StatusCard :plan="plan" />
+    <StatusCard />
     <section
       class="rounded-lg border border-bench-line bg-bench-raised px-3.5 py-3"
       aria-label="Pins"

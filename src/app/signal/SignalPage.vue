@@ -41,12 +41,12 @@ const isPainted = useAfterPaint()
         aria-label="Signal"
         tabindex="0"
       >
-        <BoardCard :plan="plan" :signal="tally.signal" />
+        <BoardCard :signal="tally.signal" />
         <template v-if="view === 'lanes'">
           <LevelCard v-if="tally.signal.lanes.length > 0" :plan="plan" :signal="tally.signal" />
-          <LanesCard v-if="isPainted" :plan="plan" :signal="tally.signal" />
+          <LanesCard v-if="isPainted" :signal="tally.signal" />
         </template>
-        <PinsSheet v-else :plan="plan" :signal="tally.signal" :tally="tally" />
+        <PinsSheet v-else :signal="tally.signal" :tally="tally" />
       </div>
     </template>
   </PlanFrame>

@@ -2,16 +2,17 @@
 import { Plus, Trash2 } from '@lucide/vue'
 import { nanoid } from 'nanoid'
 import { computed } from 'vue'
-import type { Plan, StatusColour } from '../../core/plan/plan'
+import type { StatusColour } from '../../core/plan/plan'
 import { alikePairs, safeColours, seenAs, visions } from '../../core/signal/status'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import TextField from '../ui/TextField.vue'
 import TintField from '../ui/TintField.vue'
 
-const { plan } = defineProps<{ plan: Plan }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
-const status = computed(() => plan.signal.status)
+const status = computed(() => plan.value.signal.status)
 const alike = computed(
   () => new Set(alikePairs(status.value).flatMap(({ one, other }) => [one.id, other.id])),
 )

@@ -90,7 +90,7 @@ function fieldsIn(card: SumCard, schema: Schema, given: Given, prefix: string): 
       return [
         {
           ...base,
-          label: 'Told by',
+          label: 'Given by',
           kind: 'variant',
           options: keys.map((value) => {
             const { label, unit } = labelled(card, `${path}.${value}`)

@@ -2,7 +2,6 @@
 import { storeToRefs } from 'pinia'
 import { computed } from 'vue'
 import { stripOf } from '../../core/parts/find-strips'
-import type { Plan } from '../../core/plan/plan'
 import { workingText } from '../../core/quantity/figure'
 import { formatLength } from '../../core/quantity/format'
 import { bareTexts, sleeveText } from '../../core/wire/ends-text'
@@ -10,16 +9,17 @@ import type { Tally } from '../../core/tally'
 import { blocksById, placeText } from '../../formats/csv-wires'
 import { wireTint } from '../../formats/svg-diagram'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { drawnPieces, tapeScale } from '../tape/tape'
 import { litWires, placeName, runOfChoice, type WireChoice } from './wire-choice'
 
-const { plan, runs, wiring, choice } = defineProps<{
-  plan: Plan
+const { runs, wiring, choice } = defineProps<{
   runs: Tally['runs']
   wiring: Tally['wiring']
   choice: WireChoice
 }>()
 const emit = defineEmits<{ choose: [choice: WireChoice] }>()
+const plan = useOpenPlan()
 
 const { parts } = storeToRefs(usePlanStore())
 const blocks = computed(() => blocksById(wiring))

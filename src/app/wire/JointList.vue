@@ -1,17 +1,18 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Plan } from '../../core/plan/plan'
 import { formatQuantity, plural } from '../../core/quantity/format'
 import type { PlanJoint } from '../../core/wire/joints'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import TickField from '../ui/TickField.vue'
 
-const { plan, joints } = defineProps<{ plan: Plan; joints: readonly PlanJoint[] }>()
+const { joints } = defineProps<{ joints: readonly PlanJoint[] }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 /** Joints that are listed; more when asked for. */
 const shown = ref(200)
-const done = computed(() => new Set(plan.wiring.ticks))
+const done = computed(() => new Set(plan.value.wiring.ticks))
 const left = computed(() => joints.filter(({ id }) => !done.value.has(id)))
 const leftMin = computed(() => left.value.reduce((sum, { minutes }) => sum + minutes, 0))
 const allMin = computed(() => joints.at(-1)?.soFarMin ?? 0)

@@ -2,7 +2,6 @@
 import { messageOf } from '../../core/quantity/message-of'
 import { Download } from '@lucide/vue'
 import { ref } from 'vue'
-import type { Plan } from '../../core/plan/plan'
 import type { Tally } from '../../core/tally'
 import type { Diagram } from '../../core/wire/diagram-parts'
 import { jointsTable, wiresTable } from '../../formats/csv-wires'
@@ -11,13 +10,14 @@ import { saveTable } from '../shell/save-table'
 import { saveBlob, saveText } from '../shell/save-text'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import ActionMenu from '../ui/ActionMenu.vue'
 
-const { plan, wiring, diagram } = defineProps<{
-  plan: Plan
+const { wiring, diagram } = defineProps<{
   wiring: Tally['wiring']
   diagram: Diagram | undefined
 }>()
+const plan = useOpenPlan()
 
 const [store, notices] = [usePlanStore(), useNotices()]
 const isBusy = ref(false)
@@ -29,9 +29,14 @@ async function savePdf(what: 'diagram' | 'lists' | 'labels'): Promise<void> {
     const { labelledPieces, wiringPdf } = await import('../../formats/pdf-wiring')
     const { pdfBlob } = await import('../shell/pdf')
     saveBlob(
-      `${plan.name} ${what}.pdf`,
+      `${plan.value.name} ${what}.pdf`,
       await pdfBlob(
-        wiringPdf(what, { plan, wiring, diagram, pieces: labelledPieces(store.tally?.runs ?? []) }),
+        wiringPdf(what, {
+          plan: plan.value,
+          wiring,
+          diagram,
+          pieces: labelledPieces(store.tally?.runs ?? []),
+        }),
       ),
     )
   } catch (error) {
@@ -48,7 +53,7 @@ const actions = [
     label: 'Diagram as SVG',
     run: () => {
       if (diagram !== undefined)
-        saveText(`${plan.name} diagram.svg`, diagramSvg(diagram, plan), 'image/svg+xml')
+        saveText(`${plan.value.name} diagram.svg`, diagramSvg(diagram, plan.value), 'image/svg+xml')
     },
   },
   { label: 'Diagram as PDF', run: () => savePdf('diagram') },
@@ -57,13 +62,13 @@ const actions = [
   {
     label: 'Wires as CSV',
     run: () => {
-      saveTable(`${plan.name} wires`, wiresTable(wiring, plan.units))
+      saveTable(`${plan.value.name} wires`, wiresTable(wiring, plan.value.units))
     },
   },
   {
     label: 'Joints as CSV',
     run: () => {
-      saveTable(`${plan.name} joints`, jointsTable(wiring.joints, plan.wiring.ticks))
+      saveTable(`${plan.value.name} joints`, jointsTable(wiring.joints, plan.value.wiring.ticks))
     },
   },
 ]

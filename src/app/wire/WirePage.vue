@@ -47,8 +47,8 @@ watch(choice, (chosen) => {
     hint="Choose a wire or a terminal to see where it goes."
     :sheets="sheets"
   >
-    <template #tools="{ plan }">
-      <SaveWiring v-if="wiring" :plan="plan" :wiring="wiring" :diagram="diagram" />
+    <template #tools>
+      <SaveWiring v-if="wiring" :wiring="wiring" :diagram="diagram" />
       <SegmentedChoice
         v-model="view"
         class="max-sm:hidden"
@@ -76,7 +76,6 @@ watch(choice, (chosen) => {
           >
             <ChoiceBar
               v-if="choice"
-              :plan="plan"
               :runs="tally.runs"
               :wiring="wiring"
               :choice="choice"
@@ -93,12 +92,11 @@ watch(choice, (chosen) => {
         </template>
         <WireTable
           v-else-if="view === 'wires'"
-          :plan="plan"
           :wiring="wiring"
           :lit="lit"
           @choose="choice = $event"
         />
-        <JointList v-else-if="view === 'joints'" :plan="plan" :joints="wiring.joints" />
+        <JointList v-else-if="view === 'joints'" :joints="wiring.joints" />
         <ProgramView v-else :plan="plan" />
         <WirePaper
           v-if="isPrinting && view !== 'program'"

@@ -2,7 +2,6 @@
 import { computed } from 'vue'
 import { gaugesFor } from '../../core/parts/wires'
 import { wireColours, wireRoles, type WireColour, type WireRole } from '../../core/plan/choices'
-import type { Plan } from '../../core/plan/plan'
 import { workingText } from '../../core/quantity/figure'
 import { formatLength, formatQuantity, formatSold, plural } from '../../core/quantity/format'
 import { bareTexts, sleeveText } from '../../core/wire/ends-text'
@@ -11,29 +10,30 @@ import { cableGroups, wireGroups } from '../../core/wire/spools'
 import { blocksById, placeText } from '../../formats/csv-wires'
 import { wireTint } from '../../formats/svg-diagram'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import type { WireChoice } from './wire-choice'
 import { named } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 
-const { plan, wiring, lit } = defineProps<{
-  plan: Plan
+const { wiring, lit } = defineProps<{
   wiring: Tally['wiring']
   lit: ReadonlySet<string>
 }>()
 const emit = defineEmits<{ choose: [choice: WireChoice] }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 /** Rows of one group that are shown; the files have all. */
 const mostRows = 200
 const blocks = computed(() => blocksById(wiring))
-const groups = computed(() => wireGroups(wiring.wires, plan.buy))
+const groups = computed(() => wireGroups(wiring.wires, plan.value.buy))
 /** Single wires by gauge and colour, then cables: each with what to buy. */
 const tables = computed(() => [
   ...groups.value.map((group) => ({
     key: `${group.gauge.id} ${group.colour}`,
     tint: wireTint[group.colour],
     title: `${group.gauge.name} ${group.colour}`,
-    detail: `${plural(group.wires.length, 'wire')}, ${formatQuantity(group.totalMm / 1000, 'm', plan.units)} · buy ${spoolText(group)}`,
+    detail: `${plural(group.wires.length, 'wire')}, ${formatQuantity(group.totalMm / 1000, 'm', plan.value.units)} · buy ${spoolText(group)}`,
     spools: group.wires.length > 1 ? group.spools.slice(0, 6) : [],
     wires: group.wires,
   })),
@@ -41,7 +41,7 @@ const tables = computed(() => [
     key: cable.name,
     tint: undefined,
     title: `Cable ${cable.name}`,
-    detail: `${plural(cable.cores, 'core')}, ${formatQuantity(cable.lengthMm / 1000, 'm', plan.units)}`,
+    detail: `${plural(cable.cores, 'core')}, ${formatQuantity(cable.lengthMm / 1000, 'm', plan.value.units)}`,
     spools: [],
     wires,
   })),
@@ -49,12 +49,12 @@ const tables = computed(() => [
 
 function setColour(role: WireRole, colour: WireColour): void {
   store.commit(
-    [{ do: 'set-wiring', wiring: { colours: { ...plan.wiring.colours, [role]: colour } } }],
+    [{ do: 'set-wiring', wiring: { colours: { ...plan.value.wiring.colours, [role]: colour } } }],
     { label: `colour of ${role}` },
   )
 }
 const gauges = computed(() =>
-  gaugesFor(plan.units).map(({ id, name }) => ({ value: id, label: name })),
+  gaugesFor(plan.value.units).map(({ id, name }) => ({ value: id, label: name })),
 )
 const setDataWire = (dataWire: string): void => {
   store.commit([{ do: 'set-wiring', wiring: { dataWire } }], { label: 'gauge of data wires' })
@@ -63,7 +63,7 @@ const spoolText = ({ spools }: (typeof groups.value)[number]): string => {
   const byLength = new Map<number, number>()
   for (const { lengthM } of spools) byLength.set(lengthM, (byLength.get(lengthM) ?? 0) + 1)
   return [...byLength]
-    .map(([metres, count]) => `${String(count)} × ${formatSold(metres, plan.units)}`)
+    .map(([metres, count]) => `${String(count)} × ${formatSold(metres, plan.value.units)}`)
     .join(' and ')
 }
 </script>

@@ -12,17 +12,16 @@ import {
 import type { LinkLane, LinkRun } from '../../../core/glow/link/lanes'
 import type { Colour, Lit } from '../../../core/glow/link/protocol'
 import { stripOf, stripsOf } from '../../../core/parts/find-strips'
-import type { Plan } from '../../../core/plan/plan'
 import { swapStrip } from '../../../core/plan/swap-strip'
 import { plural } from '../../../core/quantity/format'
 import { paintCase } from '../../mend/mend-case'
 import { useNotices } from '../../stores/notices'
 import { usePlanStore } from '../../stores/plan'
+import { useOpenPlan } from '../../stores/use-open-plan'
 import type { BenchLink } from './bench-link'
 import type { LinkMarks } from './link-marks'
 
-const { plan, run, lane, bench, at, marks, isLastRun, colourBytes } = defineProps<{
-  plan: Plan
+const { run, lane, bench, at, marks, isLastRun, colourBytes } = defineProps<{
   run: LinkRun & { readonly lane: number }
   lane: LinkLane
   bench: BenchLink
@@ -34,6 +33,7 @@ const { plan, run, lane, bench, at, marks, isLastRun, colourBytes } = defineProp
   /** Bytes of a channel by its number, or of white, at the chosen level. */
   colourBytes: (name: string) => Colour
 }>()
+const plan = useOpenPlan()
 
 const store = usePlanStore()
 const notices = useNotices()
@@ -67,16 +67,16 @@ async function askOrder(answers: readonly SeenColour[]): Promise<void> {
   else await show({ word: 'off' })
 }
 function takeOrder(found: string): void {
-  const known = stripOf({ strips: stripsOf(plan.own.strips) }, run.stripId)
+  const known = stripOf({ strips: stripsOf(plan.value.own.strips) }, run.stripId)
   if (known.light.kind !== 'pixels') return
-  const isOwn = plan.own.strips.some(({ id }) => id === known.id)
+  const isOwn = plan.value.own.strips.some(({ id }) => id === known.id)
   const strip = {
     ...known,
     id: isOwn ? known.id : `own-${nanoid(8)}`,
     name: isOwn ? known.name : `${known.name}, order ${found}`.slice(0, 60),
     light: { ...known.light, order: found },
   }
-  store.commit(swapStrip(plan, known.id, strip), { label: `colour order ${found}` })
+  store.commit(swapStrip(plan.value, known.id, strip), { label: `colour order ${found}` })
   seen.value = undefined
   notices.done(`Taken: ${strip.name} takes its colours as ${found}.`, store.undo)
 }

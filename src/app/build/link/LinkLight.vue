@@ -5,7 +5,6 @@ import { byteOf } from '../../../core/glow/field'
 import { full } from '../../../core/glow/fixed'
 import type { LinkPlan } from '../../../core/glow/link/lanes'
 import { leastMs, litBytes, type Colour, type Lit } from '../../../core/glow/link/protocol'
-import type { Plan } from '../../../core/plan/plan'
 import { usePlanStore } from '../../stores/plan'
 import SegmentedChoice from '../../ui/SegmentedChoice.vue'
 import { useLinkTime, type BenchLink } from './bench-link'
@@ -16,7 +15,7 @@ import { useLinkMarks } from './link-marks'
 import NumberField from '../../ui/NumberField.vue'
 import PickField from '../../ui/PickField.vue'
 
-const { plan, link, bench } = defineProps<{ plan: Plan; link: LinkPlan; bench: BenchLink }>()
+const { link, bench } = defineProps<{ link: LinkPlan; bench: BenchLink }>()
 
 const store = usePlanStore()
 const runs = computed(() =>
@@ -270,7 +269,6 @@ const shownCount = computed(() => Math.min(mostShown, stripCount.value))
     </section>
     <LinkFinds
       :key="run.id"
-      :plan="plan"
       :run="run"
       :lane="lane"
       :bench="bench"
