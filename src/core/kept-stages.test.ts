@@ -3,6 +3,7 @@ import { demoPlan } from '../testing/demo-plan'
 import { Engine } from './engine'
 import { allStages } from './late-stages'
 import type { Plan } from './plan/plan'
+import { feedsOf } from './plan/feeds'
 import { earlyParts } from './tally-parts'
 
 /** Lines that no hand has placed: they are set out in rows. */
@@ -38,9 +39,25 @@ const edits: readonly [string, Partial<Plan>][] = [
     { lines: plan.lines.map((line, at) => (at === 0 ? { ...line, text: 'back 4700' } : line)) },
   ],
   ['a line that goes', { lines: plan.lines.slice(1) }],
+  [
+    'one more feed, at the far end',
+    {
+      lines: plan.lines.map((line, at) => {
+        const [first] = feedsOf(line)
+        return at > 0 || first === undefined
+          ? line
+          : { ...line, feeds: [first, { ...first, id: 'far', pad: 'end' as const }] }
+      }),
+    },
+  ],
+  [
+    'another supply',
+    { supplies: plan.supplies.map((supply) => ({ ...supply, part: 'enclosed-24v-150w' })) },
+  ],
+  ['a line of another name', { lines: plan.lines.with(0, { ...plan.lines[0]!, text: 'rear 900' }) }],
 ]
 
-it.each(edits)('%s: what is kept of the plan before is what it would be afresh', (_, edit) => {
+function expectAsAfresh(plan: Plan, edit: Partial<Plan>): void {
   const engine = new Engine(plan, allStages)
   const all = (of: Engine): unknown[] => [
     ...Object.values(earlyParts).map((part) => of.work<unknown>(part)),
@@ -48,6 +65,8 @@ it.each(edits)('%s: what is kept of the plan before is what it would be afresh',
     of.get('sources'),
     of.get('loads'),
     of.get('leads'),
+    of.get('circuit'),
+    of.get('full'),
   ]
   const before = structuredClone(all(engine))
   const next = { ...plan, ...edit }
@@ -56,4 +75,13 @@ it.each(edits)('%s: what is kept of the plan before is what it would be afresh',
   const afresh = all(new Engine(structuredClone(next), allStages))
   expect(all(engine)).toEqual(afresh)
   expect(afresh).not.toEqual(before)
+}
+
+it.each(edits)('%s: what is kept of the plan before is what it would be afresh', (_, edit) => {
+  expectAsAfresh(plan, edit)
+})
+
+it('a diode before the first pixel: so it is with pixels', () => {
+  const nook = demoPlan('bay-window-nook')
+  expectAsAfresh(nook, { signal: { ...nook.signal, fix: 'diode' } })
 })

@@ -14,6 +14,7 @@ import type { LoadCase } from '../plan/choices'
 import type { Strip } from '../plan/parts'
 import type { Plan } from '../plan/plan'
 import { cutLengthMm } from '../measure/wire-way'
+import { Kept } from '../quantity/kept'
 import { supplyOfLine } from '../plan/supply-of'
 import { beside, blockId } from '../route/harness'
 import type { Lead } from '../route/lead'
@@ -134,11 +135,28 @@ function nominalLeads(
   )
 }
 
+// The very same run until something that it is made from is another: what was solved for it is found by it.
+const keptRuns = new Map<LoadCase, Kept<CutStripRun, NetworkRun>>()
+
 function stripRun(
   plan: RoutedPlan['plan'],
   entry: CutStripRun,
   loadCase: LoadCase,
   duties: Float64Array | undefined,
+): NetworkRun {
+  const kept = keptRuns.get(loadCase) ?? new Kept<CutStripRun, NetworkRun>()
+  keptRuns.set(loadCase, kept)
+  const { scene, limit, rules, defaults } = plan
+  const run = kept.get(entry, [scene, limit, rules, defaults.wire], () =>
+    madeRun(plan, entry, loadCase),
+  )
+  return duties === undefined ? run : { ...run, duties }
+}
+
+function madeRun(
+  plan: Pick<RoutedPlan['plan'], 'scene' | 'limit' | 'rules' | 'defaults'>,
+  entry: CutStripRun,
+  loadCase: LoadCase,
 ): NetworkRun {
   const { run, strip, cuts: groups } = entry
   const loads = loadsPerGroup(strip)
@@ -155,7 +173,6 @@ function stripRun(
       const ohm = (cutLengthMm(plan, wayMm) / 1000) * jumperOhmPerM
       return { pad: jumper.pad * loads, plusOhm: ohm, minusOhm: ohm }
     }),
-    ...(duties !== undefined && { duties }),
   }
 }
 

@@ -1,3 +1,4 @@
+import { Kept } from '../quantity/kept'
 import { ChainSpace, reduce, restore, type Chain } from './chain'
 import { solveDense } from './dense'
 import { solveSparse, sparseRows } from './sparse'
@@ -168,10 +169,23 @@ class SolvedParts {
   private recent = new Map<string, SolveResult>()
   private before = new Map<string, SolveResult>()
   private bytes = 0
+  /** … of a run that is a part by itself, for as long as it is the same object. */
+  private ofRun = new Kept<NetworkRun, SolveResult>()
 
   recall(part: Network, work: (part: Network) => SolveResult): SolveResult {
     // Brightness pixel by pixel changes with every frame: there is nothing to remember.
     if (part.runs.some(({ duties }) => duties !== undefined)) return work(part)
+    const [run] = part.runs
+    if (run === undefined || part.runs.length > 1) return this.byText(part, work)
+    const inputs = [
+      part.supplies.length,
+      ...part.supplies.flatMap(({ id, volts }) => [id, volts]),
+      ...part.leads.flatMap(({ from, to, plusOhm, minusOhm }) => [from, to, plusOhm, minusOhm]),
+    ]
+    return this.ofRun.get(run, inputs, () => this.byText(part, work))
+  }
+
+  private byText(part: Network, work: (part: Network) => SolveResult): SolveResult {
     const key = JSON.stringify(part)
     const known = this.recent.get(key)
     if (known !== undefined) return known
@@ -193,6 +207,7 @@ class SolvedParts {
     this.recent = new Map()
     this.before = new Map()
     this.bytes = 0
+    this.ofRun = new Kept()
   }
 }
 

@@ -20,3 +20,10 @@ it('works a thing out again where something that it is made of is another, and o
   expect(ask(one, NaN, 3)).toBe(ask(one, NaN, 3))
   expect(times).toBe(4)
 })
+
+it('does not take fewer inputs for the same', () => {
+  const kept = new Kept<object, number>()
+  const key = {}
+  const ask = (...inputs: number[]): number => kept.get(key, inputs, () => inputs.length)
+  expect([ask(1), ask(1, 2), ask(1)]).toEqual([1, 2, 1])
+})

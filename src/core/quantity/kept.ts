@@ -11,7 +11,10 @@ export class Kept<Key extends object, Result> {
   /** @param inputs all that `work` reads besides the object itself: numbers and strings by their value, objects by what they are */
   get(key: Key, inputs: readonly unknown[], work: () => Result): Result {
     const last = this.known.get(key)
-    if (last?.inputs.every((input, index) => Object.is(input, inputs[index])) === true)
+    if (
+      last?.inputs.length === inputs.length &&
+      last.inputs.every((input, index) => Object.is(input, inputs[index]))
+    )
       return last.result
     const result = work()
     this.known.set(key, { inputs, result })

@@ -2,7 +2,8 @@ import { boardSupply } from '../lanes/boards'
 import type { Dimmer } from '../lanes/dimmers'
 import { wireOf } from '../parts/wires'
 import { operand, working } from '../quantity/figure'
-import type { Terminal } from './circuit'
+import { Kept } from '../quantity/kept'
+import type { RoutedWire, Terminal } from './circuit'
 import { addSwitch } from './connect-dimmers'
 import { beside, blockId, cutTo, powerSwitchBundle } from './harness'
 import { homeOf } from './home'
@@ -92,11 +93,52 @@ function leadEnd(context: RouteContext, lead: Lead, sign: '+' | '−', channel?:
   )
 }
 
+// A lead's wires are the very same until something that they are made from is another.
+const keptWires = new Kept<Lead, readonly RoutedWire[]>()
+
+/** The wires of a lead: its plus, and its minus or one of each channel that a dimmer switches. */
 export function addLead(context: RouteContext, lead: Lead, dimmer: Dimmer | undefined): void {
-  const { harness, plan, cutRuns } = context
-  const source = sourceBlock(context, lead.from)
+  const { harness, plan, cutRuns, entryOf, litOf } = context
   const { to } = lead
+  const [plus, minus] = [plusBlock(context, lead.from), sourceBlock(context, lead.from)]
   const goal = leadName(plan, cutRuns, lead)
+  const make = (): RoutedWire[] => leadWires(context, lead, { plus, minus, goal, dimmer })
+  if (dimmer !== undefined || to.kind === 'junction') {
+    if (dimmer !== undefined) addSwitch(harness, dimmer)
+    for (const wire of make()) harness.wire(wire)
+    return
+  }
+  const entry = entryOf.get(to.run)
+  const inputs = [
+    plus,
+    minus,
+    goal,
+    plan.rules,
+    entry && homeOf(entry, litOf.get(to.run)),
+    splitterOf(context, lead),
+    context.plusPad(to.run, to.pad),
+  ]
+  for (const wire of keptWires.get(lead, inputs, make)) harness.takeOver(wire)
+}
+
+function leadWires(
+  context: RouteContext,
+  lead: Lead,
+  {
+    plus,
+    minus,
+    goal,
+    dimmer,
+  }: {
+    /** Blocks that its plus and its minus come from. */
+    readonly plus: string
+    readonly minus: string
+    readonly goal: string
+    readonly dimmer: Dimmer | undefined
+  },
+): RoutedWire[] {
+  const { harness, plan } = context
+  const { to } = lead
   const spot = { kind: 'lead', lead: lead.id } as const
   const common = {
     gauge: lead.wire,
@@ -114,26 +156,27 @@ export function addLead(context: RouteContext, lead: Lead, dimmer: Dimmer | unde
     bundle: lead.id,
     about: [to.kind === 'run' ? to.run : to.junction],
   }
-  harness.wire({
+  const plusWire: RoutedWire = {
     ...common,
     role: 'plus',
-    from: harness.at(plusBlock(context, lead.from), `+ ${lead.id}`, 'plus', spot, `${goal} +`),
+    from: harness.at(plus, `+ ${lead.id}`, 'plus', spot, `${goal} +`),
     to: leadEnd(context, lead, '+'),
     fusedLead: lead.id,
     ...(lead.apart && { apart: lead.apart }),
-  })
-  if (dimmer === undefined) {
-    harness.wire({
-      ...common,
-      role: 'minus',
-      from: harness.at(source, `− ${lead.id}`, 'minus', spot, `${goal} −`),
-      to: leadEnd(context, lead, '−'),
-    })
-    return
   }
-  addSwitch(harness, dimmer)
-  for (const channel of dimmer.channels)
-    harness.wire({
+  if (dimmer === undefined)
+    return [
+      plusWire,
+      {
+        ...common,
+        role: 'minus',
+        from: harness.at(minus, `− ${lead.id}`, 'minus', spot, `${goal} −`),
+        to: leadEnd(context, lead, '−'),
+      },
+    ]
+  return [
+    plusWire,
+    ...dimmer.channels.map((channel): RoutedWire => ({
       ...common,
       role: 'minus',
       from: harness.at(
@@ -146,5 +189,6 @@ export function addLead(context: RouteContext, lead: Lead, dimmer: Dimmer | unde
           .join(', '),
       ),
       to: leadEnd(context, lead, '−', channel),
-    })
+    })),
+  ]
 }

@@ -98,6 +98,16 @@ export class Harness {
   wire(wire: RoutedWire): void {
     this.wires.push(wire)
   }
+
+  /** Takes a wire that was made before, with its terminals where they are not there yet. */
+  takeOver(wire: RoutedWire): void {
+    for (const terminal of [wire.from, wire.to])
+      if (!this.terminals.has(terminal.id)) {
+        this.terminals.set(terminal.id, terminal)
+        this.blocks.get(terminal.block)?.terminals.push(terminal)
+      }
+    this.wire(wire)
+  }
 }
 
 /** The bundle of the wires from a supply to its switch by hand. */
