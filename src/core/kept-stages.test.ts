@@ -52,9 +52,12 @@ const edits: readonly [string, Partial<Plan>][] = [
   ],
   [
     'another supply',
-    { supplies: plan.supplies.map((supply) => ({ ...supply, part: 'enclosed-24v-150w' })) },
+    { supplies: plan.supplies.map((supply) => ({ ...supply, part: 'enclosed-5v-200w' })) },
   ],
-  ['a line of another name', { lines: plan.lines.with(0, { ...plan.lines[0]!, text: 'rear 900' }) }],
+  [
+    'a line of another name',
+    { lines: plan.lines.with(0, { ...plan.lines[0]!, text: 'rear 900' }) },
+  ],
 ]
 
 function expectAsAfresh(plan: Plan, edit: Partial<Plan>): void {
@@ -79,6 +82,34 @@ function expectAsAfresh(plan: Plan, edit: Partial<Plan>): void {
 
 it.each(edits)('%s: what is kept of the plan before is what it would be afresh', (_, edit) => {
   expectAsAfresh(plan, edit)
+})
+
+it('another level of what was shown at a level before', () => {
+  const shown = { ...plan, scene: { ...plan.scene, shown: 'level' as const, level: 0.8 } }
+  expectAsAfresh(shown, { scene: { ...shown.scene, level: 0.3 } })
+})
+
+it('another strip in the last of the runs that hang on one lead', () => {
+  // Without fuses the leads' ohms stay what they are.
+  const unfused: Plan = {
+    ...plan,
+    junctions: plan.junctions.map((junction) => ({ ...junction, fuse: 'none' })),
+    lines: plan.lines.map((line) => ({
+      ...line,
+      feeds: feedsOf(line).map((feed) => ({ ...feed, fuse: 'none' })),
+    })),
+  }
+  const last = plan.lines.length - 1
+  expectAsAfresh(unfused, {
+    lines: unfused.lines.with(last, { ...unfused.lines[last]!, stripId: 'white-24v-19' }),
+  })
+})
+
+it('a supply of other volts, with each run on leads of its own', () => {
+  const nook = demoPlan('bay-window-nook')
+  expectAsAfresh(nook, {
+    supplies: nook.supplies.map((supply) => ({ ...supply, part: 'enclosed-12v-100w' })),
+  })
 })
 
 it('a diode before the first pixel: so it is with pixels', () => {
