@@ -217,7 +217,7 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
           v-if="place === 'tapes'"
           v-model:brush="brush"
           v-model:when="when"
-          class="min-w-0 flex-1"
+          class="w-full"
         />
         <p v-else class="min-w-0 flex-1 self-center text-[14px]">
           <template v-if="suspect">
@@ -235,7 +235,12 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
           </template>
           <template v-else>As it is painted. Choose a suspect to see how that would look.</template>
         </p>
-        <SegmentedChoice v-model="place" label="Where it is shown" :options="places" />
+        <SegmentedChoice
+          v-model="place"
+          class="order-first max-[899px]:w-full"
+          label="Where it is shown"
+          :options="places"
+        />
       </div>
       <MendRoom
         v-if="place === 'room'"

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
 import { anyPlan } from '../../testing/any-plan'
+import { demoPlan } from '../../testing/demo-plan'
 import { tryRemedies } from '../../testing/remedies'
 import { runs } from '../../testing/runs'
 import { Engine } from '../engine'
@@ -45,6 +46,12 @@ it('takes what clears a new stop into the remedy that causes it', () => {
   }
   expect(fixesOf(long, 'volts-differ').join()).toMatch(
     /take the 5 V version, take the next size up/,
+  )
+})
+
+it('tells once what has to go with a remedy in several places', () => {
+  expect(fixesOf(demoPlan('bay-window-nook'), 'low-level')).toContain(
+    'lower the strip’s supply to 4.5 V: 0.23 V, feed both ends (in 3 places)',
   )
 })
 

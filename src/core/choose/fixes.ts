@@ -67,6 +67,7 @@ function* confirmed(
   judged: Judged,
 ): Generator<undefined, Remedy | undefined> {
   let fix = remedy
+  const labels = [remedy.label]
   let after = judged(fix.commands)
   yield
   for (let round = 0; ; round += 1) {
@@ -75,18 +76,31 @@ function* confirmed(
     const [first] = fresh
     if (first === undefined) return fix
     if (round === mostFollowUps) return undefined
-    let better: { fix: Remedy; after: readonly Verdict[] } | undefined
+    let better: { fix: Remedy; label: string; after: readonly Verdict[] } | undefined
     for (const { label, commands } of first.remedies) {
-      const longer = { label: `${fix.label}, ${label}`, commands: [...fix.commands, ...commands] }
+      const longer = {
+        label: labelOf([...labels, label]),
+        commands: [...fix.commands, ...commands],
+      }
       const then = judged(longer.commands)
       yield
       if (isStill(cause, then) || freshStops(stops, then).length >= fresh.length) continue
-      better = { fix: longer, after: then }
+      better = { fix: longer, label, after: then }
       break
     }
     if (better === undefined) return undefined
     ;({ fix, after } = better)
+    labels.push(better.label)
   }
+}
+
+/** What a remedy does, and what goes with it: `lower the supply to 4.5 V, feed both ends (in 3 places)`. */
+function labelOf(labels: readonly string[]): string {
+  const times = new Map<string, number>()
+  for (const label of labels) times.set(label, (times.get(label) ?? 0) + 1)
+  return [...times]
+    .map(([label, count]) => (count === 1 ? label : `${label} (in ${String(count)} places)`))
+    .join(', ')
 }
 
 /** Whether a verdict is there as before, or graver. */
