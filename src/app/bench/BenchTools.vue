@@ -8,6 +8,7 @@ import { onDropped } from '../stores/dropped'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useOpenPlan } from '../stores/use-open-plan'
+import { fileOf } from '../ui/field-text'
 import SliderField from '../ui/SliderField.vue'
 import { toBench, type View } from './view'
 
@@ -30,9 +31,8 @@ const notices = useNotices()
 const file = useTemplateRef<HTMLInputElement>('file')
 const isScaling = ref(false)
 
-function choosePhoto(): void {
-  const picked = file.value?.files?.[0]
-  if (file.value) file.value.value = ''
+function choosePhoto(event: Event): void {
+  const picked = fileOf(event)
   if (picked !== undefined) void takePhoto(picked)
 }
 // One that was dropped on the window.

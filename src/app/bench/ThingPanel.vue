@@ -2,6 +2,7 @@
 import { Trash2, X } from '@lucide/vue'
 import type { Furniture } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import LengthField from '../ui/LengthField.vue'
 import NumberField from '../ui/NumberField.vue'
 import TextField from '../ui/TextField.vue'
@@ -10,6 +11,7 @@ const { thing } = defineProps<{ thing: Furniture }>()
 const emit = defineEmits<{ close: [] }>()
 
 const store = usePlanStore()
+const plan = useOpenPlan()
 
 function put(set: Partial<Furniture>): void {
   store.commit([{ do: 'put-furniture', furniture: { ...thing, ...set } }], {
@@ -48,7 +50,7 @@ function remove(): void {
       :mm="thing[key]"
       :least="0.1"
       :most="1_000_000"
-      :units="store.plan?.units ?? 'mm'"
+      :units="plan.units"
       is-required
       @set="(mm) => mm !== undefined && put({ [key]: mm })"
     />

@@ -10,7 +10,7 @@ import { formatLength } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
 import { useOpenPlan } from '../stores/use-open-plan'
 import LengthField from '../ui/LengthField.vue'
-import type { Option } from '../ui/option'
+import { byName, type Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 import TextField from '../ui/TextField.vue'
 import TickField from '../ui/TickField.vue'
@@ -77,7 +77,7 @@ const sides = [
 ] as const
 const soldOptions: readonly Option<string | undefined>[] = [
   { value: undefined, label: 'another size, below' },
-  ...boxParts.map(({ id, name }) => ({ value: id, label: name })),
+  ...byName(boxParts),
 ]
 function take(box: PlanBox, id: string | undefined): void {
   const part = boxParts.find((one) => one.id === id)

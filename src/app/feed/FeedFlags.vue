@@ -6,7 +6,7 @@ import type { Feed } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import type { TallyLead, TallyRun } from '../../core/tally'
 import { useDrag } from '../bench/use-drag'
-import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import type { DrawnPiece } from '../tape/tape'
 import { padAt, padX } from './feed-tape'
 
@@ -27,7 +27,7 @@ const emit = defineEmits<{
   remove: [feed: string]
 }>()
 
-const store = usePlanStore()
+const plan = useOpenPlan()
 const startDrag = useDrag()
 
 interface Flag {
@@ -41,17 +41,16 @@ const flags = computed((): Flag[] =>
   feeds.map((feed) => {
     const pad = padOf(feed, run.cuts)
     const lead = leads.find(({ id }) => id === `${run.id}.${feed.id}`)
-    const wireId = feed.wire ?? store.plan?.defaults.wire
     return {
       feed,
       pad,
       x: padX(pieces, pad),
       text: [
-        ...(wireId === undefined ? [] : [wireOf(wireId).name]),
+        wireOf(feed.wire ?? plan.value.defaults.wire).name,
         ...(lead === undefined
           ? []
           : [
-              formatQuantity(lead.lengthMm / 1000, 'm', store.plan?.units),
+              formatQuantity(lead.lengthMm / 1000, 'm', plan.value.units),
               formatQuantity(lead.currentA, 'A'),
             ]),
       ].join(' · '),

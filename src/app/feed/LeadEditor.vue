@@ -10,7 +10,7 @@ import type { Settable } from '../../core/plan/with-set'
 import { formatLength, formatQuantity, significant } from '../../core/quantity/format'
 import type { TallyLead } from '../../core/tally'
 import LengthField from '../ui/LengthField.vue'
-import type { Option } from '../ui/option'
+import { byName, type Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 
 type Lead = Pick<Feed | Junction, 'from' | 'wire' | 'lengthMm' | 'fuse' | 'apart'>
@@ -38,11 +38,9 @@ const fuseText = computed(() => {
 
 const sources = computed((): Option<string | undefined>[] => [
   { value: undefined, label: 'its supply' },
-  ...[...plan.supplies, ...junctions.value].map(({ id, name }) => ({ value: id, label: name })),
+  ...byName([...plan.supplies, ...junctions.value]),
 ])
-const wires = computed(() =>
-  gaugesFor(plan.units).map(({ id, name }) => ({ value: id, label: name })),
-)
+const wires = computed(() => byName(gaugesFor(plan.units)))
 const fuses = computed((): Option<Feed['fuse']>[] => [
   { value: 'auto', label: ['by the rule', fuseText.value].filter(Boolean).join(', ') },
   { value: 'none', label: 'none' },

@@ -12,7 +12,7 @@ import { nextSupply } from '../../core/verdict/next-supply'
 import { usePlanStore } from '../stores/plan'
 import { useOpenPlan } from '../stores/use-open-plan'
 import { useSpotlight } from '../stores/spotlight'
-import type { Option } from '../ui/option'
+import { byName, type Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 import TickField from '../ui/TickField.vue'
 
@@ -76,11 +76,9 @@ const switchOptions: readonly Option<SupplySlot['powerSwitch']>[] = [
   { value: undefined, label: 'by the rule: with cells' },
   { value: 'none', label: 'none' },
   { value: 'auto', label: 'the smallest that will do' },
-  ...powerSwitches.map(({ id, name }) => ({ value: id, label: name })),
+  ...byName(powerSwitches),
 ]
-const supplyOptions = computed(() =>
-  plan.value.supplies.map(({ id, name }) => ({ value: id, label: name })),
-)
+const supplyOptions = computed(() => byName(plan.value.supplies))
 </script>
 
 <template>

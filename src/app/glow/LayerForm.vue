@@ -8,7 +8,7 @@ import type { Plan, ShowLayer } from '../../core/plan/plan'
 import type { Unit } from '../../core/quantity/format'
 import ColourField from '../ui/ColourField.vue'
 import NumberField from '../ui/NumberField.vue'
-import { named, type Option } from '../ui/option'
+import { byName, named, type Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 import SliderField from '../ui/SliderField.vue'
 
@@ -91,13 +91,13 @@ const inputOf = (parameter: Parameter): string => {
 }
 const inputOptions = computed(() => [
   { value: '', label: 'nothing' },
-  ...plan.signal.inputs.map(({ id, name }) => ({ value: id, label: name })),
+  ...byName(plan.signal.inputs),
 ])
 const patternOptions = computed(() => [
   ...(pattern.value === undefined
     ? [{ value: layer.pattern, label: `“${layer.pattern}”, not known here` }]
     : []),
-  ...patterns.map(({ id, name }) => ({ value: id, label: name })),
+  ...byName(patterns),
 ])
 const axes: readonly Option<ShowLayer['axis']>[] = [
   { value: 'each', label: 'along each run by itself' },

@@ -13,6 +13,7 @@ import { freeId, layerTint, patternName, placeText } from './layer-words'
 import { openIn, withLayer, withScene } from './show-edit'
 import TextField from '../ui/TextField.vue'
 import TimeField from '../ui/TimeField.vue'
+import { byName } from '../ui/option'
 
 const { plan, show, runs, lanes, room } = defineProps<{
   plan: Plan
@@ -108,10 +109,7 @@ function setClock(minute: number): void {
 function rename(name: string): void {
   if (scene.value !== undefined) putScene({ ...scene.value, name }, 'rename the scene')
 }
-const layerOptions = [
-  { value: '', label: 'Add a layer …' },
-  ...patterns.map(({ id, name }) => ({ value: id, label: name })),
-]
+const layerOptions = [{ value: '', label: 'Add a layer …' }, ...byName(patterns)]
 const keys = [1, 2, 3, 4, 5, 6, 7, 8, 9] as const
 const usualClock = 18 * 60
 /** Everything that can start a scene. */

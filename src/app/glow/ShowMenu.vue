@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import ActionMenu from '../ui/ActionMenu.vue'
 import PickField from '../ui/PickField.vue'
 import RenameField from '../ui/RenameField.vue'
 import type { OwnShows } from './use-own-shows'
+import { byName } from '../ui/option'
 
 const { shows } = defineProps<{ shows: OwnShows }>()
 const emit = defineEmits<{
@@ -14,11 +15,9 @@ const emit = defineEmits<{
   film: []
 }>()
 
-const store = usePlanStore()
+const plan = useOpenPlan()
 const { show, isOwn } = shows
-const names = computed(() =>
-  (store.plan?.shows ?? []).map(({ id, name }) => ({ value: id, label: name })),
-)
+const names = computed(() => byName(plan.value.shows))
 const isRenaming = ref(false)
 function rename(name?: string): void {
   isRenaming.value = false

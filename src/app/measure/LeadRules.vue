@@ -4,6 +4,7 @@ import { gaugesFor } from '../../core/parts/wires'
 import { fixings } from '../../core/plan/choices'
 import { significant } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import LengthField from '../ui/LengthField.vue'
 import NumberField from '../ui/NumberField.vue'
 import PickField from '../ui/PickField.vue'
@@ -11,10 +12,10 @@ import { fixingNames } from './fixing-names'
 import { useRules } from './use-rules'
 
 const store = usePlanStore()
+const plan = useOpenPlan()
 const { rules, set } = useRules()
-const units = computed(() => store.plan?.units ?? 'mm')
 const gauges = computed(() =>
-  gaugesFor(units.value).map(({ id, name, limitA }) => ({
+  gaugesFor(plan.value.units).map(({ id, name, limitA }) => ({
     value: id,
     label: `${name}, ${significant(limitA)} A`,
   })),
@@ -33,8 +34,8 @@ function setWire(wire: string): void {
       label="Leads are of"
       layout="beside"
       :options="gauges"
-      :value="store.plan?.defaults.wire"
-      @pick="(wire) => wire !== undefined && setWire(wire)"
+      :value="plan.defaults.wire"
+      @pick="setWire"
     />
     <p class="text-[12px] text-bench-soft">
       Thick enough for most runs. One gauge for all is simplest to buy and solder; for wires hidden
@@ -59,7 +60,7 @@ function setWire(wire: string): void {
       width="w-24"
       :mm="rules.slackEndMm"
       :most="1000"
-      :units="units"
+      :units="plan.units"
       is-required
       @set="(mm) => mm !== undefined && set({ slackEndMm: mm }, 'slack at the ends')"
     />

@@ -7,7 +7,7 @@ import { hidesDots } from '../../core/parts/mounted'
 import { covers, dampnesses, facings, fixings } from '../../core/plan/choices'
 import type { Mount } from '../../core/plan/plan'
 import { significant } from '../../core/quantity/format'
-import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import LengthField from '../ui/LengthField.vue'
 import { named, type Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
@@ -23,13 +23,13 @@ const { run, canBeHeld } = defineProps<{
   canBeHeld: boolean
 }>()
 
-const store = usePlanStore()
+const plan = useOpenPlan()
 const { mount, setMount } = useRunSettings(() => run)
 const facingOptions = facings.map((value) => ({ value, label: facingWords[value] }))
 const fixingOptions = computed((): Option<Mount['fixing']>[] => [
   {
     value: undefined,
-    label: `${fixingNames[store.plan?.rules.fixing ?? 'backing']} (house rule)`,
+    label: `${fixingNames[plan.value.rules.fixing]} (house rule)`,
   },
   ...fixings.map((value) => ({ value, label: fixingNames[value] })),
 ])
@@ -69,7 +69,7 @@ const pitchMm = computed(() => Math.min(...waysBetween(run).filter((mm) => mm > 
           :mm="mount.coverMm"
           :least="0.1"
           :most="10_000"
-          :units="store.plan?.units ?? 'mm'"
+          :units="plan.units"
           is-required
           @set="(coverMm) => setMount({ coverMm }, 'cover')"
         />

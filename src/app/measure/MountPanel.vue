@@ -10,6 +10,7 @@ import { profileOf } from '../../core/parts/profiles'
 import { formatQuantity, significant } from '../../core/quantity/format'
 import { lightPitchMm } from '../../core/parts/light-pitch'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { usePart } from '../stores/use-parts'
 import LengthField from '../ui/LengthField.vue'
 import NumberField from '../ui/NumberField.vue'
@@ -26,6 +27,7 @@ const { run, strip } = defineProps<{ run: MeasuredRun; strip: Strip }>()
 const MountingParts = defineAsyncComponent(() => import('./MountingParts.vue'))
 
 const store = usePlanStore()
+const plan = useOpenPlan()
 const warmth = usePart('warmth')
 const { own, mount, set, setMount } = useRunSettings(() => run)
 
@@ -58,26 +60,24 @@ const fields = [
   { key: 'cover', label: 'Cover', options: named(covers) },
   { key: 'damp', label: 'Place', options: named(dampnesses) },
 ] as const
-const units = computed(() => store.plan?.units ?? 'mm')
 
 const riseK = computed(() => warmth.value?.find(({ id }) => id === run.id)?.riseK)
 const tallied = computed(() => store.tally?.runs.find(({ id }) => id === run.id))
 const lux = computed(() => {
   const { aboveMm } = mount.value
-  const { plan } = store
-  if (aboveMm === undefined || plan === undefined || !tallied.value?.placedMm) return undefined
+  if (aboveMm === undefined || !tallied.value?.placedMm) return undefined
   if (strip.lumensPerM === 0) return undefined
   return runLux({
     segments: run.segments,
     litMm: tallied.value.litMm,
     lumensPerM: strip.lumensPerM,
-    share: lightShare(plan, { run, strip }),
+    share: lightShare(plan.value, { run, strip }),
     heightM: aboveMm / 1000,
   })
 })
 /** At which brightness, and behind what, it is counted. */
 const countedAt = computed(() => {
-  const bright = store.plan === undefined ? 1 : brightnessOf(store.plan, { run, strip })
+  const bright = brightnessOf(plan.value, { run, strip })
   return [
     bright < 1 ? `at ${formatQuantity(bright, '%')}` : 'at full brightness',
     ...(mount.value.cover === 'none' ? [] : [`behind its ${mount.value.cover} cover`]),
@@ -113,7 +113,7 @@ const steps = computed(() => {
         :profile="profile"
         :rise-k="riseK"
         :goes="facingWords[mount.facing]"
-        :units="units"
+        :units="plan.units"
         @put="(coverMm) => setMount({ coverMm }, 'cover')"
       />
       <LengthField
@@ -125,7 +125,7 @@ const steps = computed(() => {
         :mm="mount.coverMm"
         :least="0.1"
         :most="10_000"
-        :units="units"
+        :units="plan.units"
         is-required
         @set="(coverMm) => setMount({ coverMm }, 'cover')"
       />
@@ -151,7 +151,7 @@ const steps = computed(() => {
           label="Kept free at each end"
           :mm="run.line.endMm"
           :most="10_000"
-          :units="units"
+          :units="plan.units"
           placeholder="0"
           @set="(mm) => set({ endMm: mm || undefined }, 'ends')"
         />
@@ -184,7 +184,7 @@ const steps = computed(() => {
           :mm="mount.aboveMm"
           :least="1"
           :most="20_000"
-          :units="units"
+          :units="plan.units"
           placeholder="450"
           @set="(aboveMm) => setMount({ aboveMm }, 'height')"
         />

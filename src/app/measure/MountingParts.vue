@@ -8,9 +8,10 @@ import { sheetMaterialOf, sheetMaterials } from '../../core/parts/sheets'
 import { fixings, type Fixing } from '../../core/plan/choices'
 import { keptOf, newToPlan, offeredOf } from '../parts/kept'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useShelf } from '../stores/shelf'
 import LengthField from '../ui/LengthField.vue'
-import type { Option } from '../ui/option'
+import { byName, type Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 import { useRunSettings } from './run-settings'
 import GoesInto from './GoesInto.vue'
@@ -21,16 +22,17 @@ const { run } = defineProps<{ run: MeasuredRun }>()
 const OwnProfileDialog = defineAsyncComponent(() => import('../parts/OwnProfileDialog.vue'))
 
 const store = usePlanStore()
+const plan = useOpenPlan()
 const isAdding = ref(false)
 const shelf = useShelf()
 const { own, mount, set, setMount } = useRunSettings(() => run)
 const kept = computed(() => keptOf(shelf.parts, 'profile'))
 const offered = computed(() => offeredOf(kept.value, profilesOf(own.value)))
-const house = computed(() => store.plan?.rules.fixing ?? 'backing')
+const house = computed(() => plan.value.rules.fixing)
 
 const profileOptions = computed((): Option<string | undefined>[] => [
   { value: undefined, label: 'none' },
-  ...offered.value.map(({ id, name }) => ({ value: id, label: name })),
+  ...byName(offered.value),
 ])
 const fixingOptions = computed((): Option<Fixing | undefined>[] => [
   { value: undefined, label: `${fixingNames[house.value]} (house rule)` },
@@ -38,7 +40,7 @@ const fixingOptions = computed((): Option<Fixing | undefined>[] => [
 ])
 const sheetOptions: readonly Option<string | undefined>[] = [
   { value: undefined, label: 'none' },
-  ...sheetMaterials.map(({ id, name }) => ({ value: id, label: name })),
+  ...byName(sheetMaterials),
 ]
 
 function setProfile(id: string | undefined): void {
@@ -129,9 +131,9 @@ function setWrap(wrapMm = 0): void {
       label="Wrapped round the edge by"
       :mm="run.line.sheet.wrapMm"
       :most="1000"
-      :units="store.plan?.units ?? 'mm'"
+      :units="plan.units"
       @set="setWrap"
     />
   </div>
-  <GoesInto :run="run" :units="store.plan?.units ?? 'mm'" />
+  <GoesInto :run="run" :units="plan.units" />
 </template>

@@ -13,6 +13,7 @@ import { keptOf, newToPlan, offeredOf } from '../parts/kept'
 import NoteButton from '../notes/NoteButton.vue'
 import PartList, { type PartOption } from '../ui/PartList.vue'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
+import { byName } from '../ui/option'
 
 const { tally } = defineProps<{ tally: PlanAnswers | undefined }>()
 const plan = useOpenPlan()
@@ -26,9 +27,7 @@ const isAdding = ref(false)
 const kept = computed(() => keptOf(shelf.parts, 'supply'))
 const chosenId = ref<string>()
 
-const slots = computed(() =>
-  plan.value.supplies.map(({ id, name }) => ({ value: id, label: name })),
-)
+const slots = computed(() => byName(plan.value.supplies))
 const slot = computed(
   () => plan.value.supplies.find(({ id }) => id === chosenId.value) ?? plan.value.supplies[0],
 )

@@ -1,7 +1,12 @@
-import type { Corners, GapPlace, LowLogic, Rounding, Sizing } from '../../core/plan/choices'
-import { eSeriesNames } from '../../core/plan/choices'
-import type { Option } from '../ui/option'
-import { named } from '../ui/option'
+import {
+  eSeriesNames,
+  type Corners,
+  type GapPlace,
+  type LowLogic,
+  type Rounding,
+  type Sizing,
+} from '../../core/plan/choices'
+import { named, type Option } from '../ui/option'
 
 export const roundings: readonly Option<Rounding>[] = [
   {

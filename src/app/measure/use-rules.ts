@@ -1,7 +1,7 @@
 import { computed, type ComputedRef } from 'vue'
-import { emptyPlan } from '../../core/plan/empty'
 import type { Rules } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 
 /** The rules of the open plan, and how one of them is changed. */
 export function useRules(): {
@@ -9,9 +9,9 @@ export function useRules(): {
   /** @param label what Undo calls it; changes of the same in a row are one step back */
   set: (change: Partial<Rules>, label: string) => void
 } {
-  const store = usePlanStore()
+  const [store, plan] = [usePlanStore(), useOpenPlan()]
   return {
-    rules: computed(() => (store.plan ?? emptyPlan('', 'line')).rules),
+    rules: computed(() => plan.value.rules),
     set: (rules, label) => {
       store.commit([{ do: 'set-rules', rules }], { label, key: `rules.${label}` })
     },

@@ -14,6 +14,7 @@ import { useFlashConsent } from '../glow/use-flash-consent'
 import { framesPerSecond, usualEye, useShow } from '../glow/use-show'
 import PickField from '../ui/PickField.vue'
 import SliderField from '../ui/SliderField.vue'
+import { byName } from '../ui/option'
 
 const { plan, runs, look } = defineProps<{
   plan: Plan
@@ -99,7 +100,7 @@ const seconds = computed(() => ms.value / 1000)
           label="Show"
           layout="beside"
           class="text-[13px]"
-          :options="shows.map(({ id, name }) => ({ value: id, label: name }))"
+          :options="byName(shows)"
           :value="show?.id ?? ''"
           @pick="chosen = $event"
         />

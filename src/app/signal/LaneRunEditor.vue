@@ -6,7 +6,7 @@ import type { ConnectorId } from '../../core/plan/choices'
 import type { Line, Skip } from '../../core/plan/plan'
 import type { TallyLaneRun } from '../../core/signal/tally-signal'
 import NumberField from '../ui/NumberField.vue'
-import type { Option } from '../ui/option'
+import { byName, type Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 import { withExtra } from './lanes-edit'
 
@@ -18,7 +18,7 @@ const emit = defineEmits<{
 }>()
 const plugs: readonly Option<ConnectorId | undefined>[] = [
   { value: undefined, label: 'nothing' },
-  ...connectors.map(({ id, name }) => ({ value: id, label: name })),
+  ...byName(connectors),
 ]
 
 const from = ref(lane.first)

@@ -6,6 +6,7 @@ import { layOut } from '../../core/measure/layout'
 import { measure } from '../../core/measure/measure'
 import { stripsOf } from '../../core/parts/find-strips'
 import { change, type Command } from '../../core/plan/commands'
+import { emptyPlan } from '../../core/plan/empty'
 import {
   emptyHistory,
   recorded,
@@ -65,6 +66,7 @@ export const usePlanStore = defineStore('plan', () => {
   const id = shallowRef<string | undefined>()
   const state = shallowRef<OpenState>({ kind: 'opening' })
   const plan = shallowRef<Plan | undefined>()
+  const openPlan = computed<Plan>((last) => plan.value ?? last ?? emptyPlan('', 'line'))
   const history = shallowRef<History>(emptyHistory)
   const tally = shallowRef<PlanAnswers | undefined>()
   const access = shallowRef<Access>('mine')
@@ -88,10 +90,10 @@ export const usePlanStore = defineStore('plan', () => {
   const follower = new PlanFollower(
     // Comlink's type knows the functions alone; what it gives is what the far end has.
     wrap<Answering>(worker),
-    (told) => {
-      if ((told.unreadable?.length ?? 0) > 0 && told.unreadable !== tally.value?.unreadable)
+    (answers) => {
+      if ((answers.unreadable?.length ?? 0) > 0 && answers.unreadable !== tally.value?.unreadable)
         void takeBackUnreadable()
-      tally.value = told
+      tally.value = answers
       void keepFacts()
     },
     (message) => {
@@ -387,6 +389,8 @@ export const usePlanStore = defineStore('plan', () => {
     id,
     state,
     plan,
+    /** … for what is shown only while one is open. While it is being closed it stays as it was last. */
+    openPlan,
     history,
     tally,
     access,

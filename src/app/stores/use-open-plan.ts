@@ -1,10 +1,6 @@
-import { computed, type ComputedRef } from 'vue'
-import { emptyPlan } from '../../core/plan/empty'
+import { toRef, type Ref } from 'vue'
 import type { Plan } from '../../core/plan/plan'
 import { usePlanStore } from './plan'
 
-/** The plan that is open, for what is shown only while one is. While it is being closed it stays as it was last. */
-export function useOpenPlan(): ComputedRef<Plan> {
-  const store = usePlanStore()
-  return computed<Plan>((last) => store.plan ?? last ?? emptyPlan('', 'line'))
-}
+/** The plan that is open, for what is shown only while one is. */
+export const useOpenPlan = (): Readonly<Ref<Plan>> => toRef(usePlanStore(), 'openPlan')

@@ -9,9 +9,9 @@ useFocusBack()
 /** A field that holds what could not be read is gone to; the form is taken once it is put right. */
 function submit({ target }: Event): void {
   const wrong =
-    target instanceof HTMLFormElement && target.querySelector<HTMLElement>('input:invalid')
-  if (wrong instanceof HTMLElement) wrong.focus()
-  else emit('submit')
+    target instanceof HTMLFormElement ? target.querySelector<HTMLElement>('input:invalid') : null
+  if (wrong === null) emit('submit')
+  else wrong.focus()
 }
 </script>
 

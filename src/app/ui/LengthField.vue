@@ -27,15 +27,13 @@ const {
 }>()
 const emit = defineEmits<{ set: [mm: number | undefined] }>()
 defineOptions({ inheritAttrs: false })
+
 const show = (length: number | undefined): string =>
   length === undefined ? '' : formatLength(length, units)
 
 function read(text: string): Typed<number | undefined> {
   const plain = text.trim()
-  // What must be said shows again what it was.
-  if (plain === '') return { ok: true, value: isRequired ? mm : undefined }
-  // Left as it stands: a shown length is rounded.
-  if (plain === show(mm)) return { ok: true, value: mm }
+  if (plain === '') return { ok: true, value: undefined }
   const length = /^0+$/.test(plain) ? { ok: true as const, mm: 0 } : readLength(plain)
   if (!length.ok) return length
   if (length.mm < least || length.mm > most)
@@ -49,6 +47,7 @@ const typed = useTyped<number | undefined>({
   take: (length) => {
     emit('set', length)
   },
+  isRequired: () => isRequired,
 })
 </script>
 
@@ -57,12 +56,11 @@ const typed = useTyped<number | undefined>({
   <FieldFrame :class="$attrs['class']" :label="label" :layout="layout" :problem="typed.problem()">
     <input
       v-shown="typed.text()"
-      v-bind="controlAttrs($attrs)"
+      v-bind="controlAttrs($attrs, layout, label)"
       class="field px-1.5 py-1 font-mono"
       :class="width"
       autocomplete="off"
       :placeholder="typeof $attrs['placeholder'] === 'string' ? $attrs['placeholder'] : 'none'"
-      :aria-label="layout === 'unseen' ? label : undefined"
       :aria-invalid="typed.problem() !== undefined"
       @change="typed.onChange"
     />

@@ -45,10 +45,7 @@ const each = computed(() => (unit === '%' ? 0.01 : 1))
 const shownUnit = computed(() => (unit === 'price' ? '' : unit))
 
 function read(text: string): Typed<number | undefined> {
-  // An emptied field that needs a number shows again what it was.
-  if (text.trim() === '') return { ok: true, value: isOptional ? undefined : value }
-  // Left as it stands: a shown number is rounded.
-  if (text === show(value)) return { ok: true, value }
+  if (text.trim() === '') return { ok: true, value: undefined }
   const amount = readAmount(text, unit)
   if (!amount.ok) return amount
   if (isWhole && !Number.isInteger(amount.value))
@@ -68,6 +65,7 @@ const typed = useTyped<number | undefined>({
     if (number === undefined) emit('clear')
     else emit('set', number)
   },
+  isRequired: () => !isOptional,
 })
 
 /** The arrow keys count on from what stands in the field. */
@@ -87,13 +85,12 @@ function onKey(event: KeyboardEvent): void {
   <FieldFrame :class="$attrs['class']" :label="label" :layout="layout" :problem="typed.problem()">
     <input
       v-shown="typed.text()"
-      v-bind="controlAttrs($attrs)"
+      v-bind="controlAttrs($attrs, layout, label)"
       class="field px-1.5 py-1"
       :class="width"
       role="spinbutton"
       autocomplete="off"
       :inputmode="least < 0 ? 'text' : isWhole ? 'numeric' : 'decimal'"
-      :aria-label="layout === 'unseen' ? label : undefined"
       :aria-valuenow="value === undefined ? undefined : value / each"
       :aria-valuemin="least / each"
       :aria-valuemax="most / each"

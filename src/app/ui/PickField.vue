@@ -20,6 +20,7 @@ const {
 }>()
 const emit = defineEmits<{ pick: [value: Value] }>()
 defineOptions({ inheritAttrs: false })
+
 function onChange({ target }: Event): void {
   if (!(target instanceof HTMLSelectElement)) return
   const found = options[target.selectedIndex]
@@ -32,11 +33,10 @@ function onChange({ target }: Event): void {
 <template>
   <FieldFrame :class="$attrs['class']" :label="label" :layout="layout">
     <select
-      v-bind="controlAttrs($attrs)"
+      v-bind="controlAttrs($attrs, layout, label)"
       class="field max-w-full px-1.5 py-1"
       :class="width"
       :value="value ?? ''"
-      :aria-label="layout === 'unseen' ? label : undefined"
       @change="onChange"
     >
       <option v-for="option in options" :key="String(option.value)" :value="option.value ?? ''">

@@ -20,6 +20,7 @@ const {
 }>()
 const emit = defineEmits<{ set: [value: number] }>()
 defineOptions({ inheritAttrs: false })
+
 function take(event: Event): void {
   if (event.target instanceof HTMLInputElement) emit('set', event.target.valueAsNumber)
 }
@@ -35,7 +36,7 @@ function onChange(event: Event): void {
 <template>
   <FieldFrame :class="$attrs['class']" :label="label" :layout="layout">
     <input
-      v-bind="controlAttrs($attrs)"
+      v-bind="controlAttrs($attrs, layout, label)"
       type="range"
       class="accent-glow"
       :class="width"
@@ -43,7 +44,6 @@ function onChange(event: Event): void {
       :max="most"
       :step="step"
       :value="value"
-      :aria-label="layout === 'unseen' ? label : undefined"
       @input="onInput"
       @change="onChange"
     />

@@ -23,18 +23,19 @@ const {
 }>()
 const emit = defineEmits<{ set: [value: string] }>()
 defineOptions({ inheritAttrs: false })
+
 const typed = useTyped<string>({
   value: () => value,
   show: (text) => text,
   read: (text) => {
-    // What must be said shows again what it was.
-    const next = isRequired && text.trim() === '' ? value : text.trim()
+    const next = text.trim()
     const message = check(next)
     return message === undefined ? { ok: true, value: next } : { ok: false, message }
   },
   take: (text) => {
     emit('set', text)
   },
+  isRequired: () => isRequired,
 })
 </script>
 
@@ -43,11 +44,10 @@ const typed = useTyped<string>({
   <FieldFrame :class="$attrs['class']" :label="label" :layout="layout" :problem="typed.problem()">
     <input
       v-shown="typed.text()"
-      v-bind="controlAttrs($attrs)"
+      v-bind="controlAttrs($attrs, layout, label)"
       class="field px-1.5 py-1"
       :class="width"
       :maxlength="most"
-      :aria-label="layout === 'unseen' ? label : undefined"
       :aria-invalid="typed.problem() !== undefined"
       @change="typed.onChange"
     />

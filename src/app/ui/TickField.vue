@@ -11,6 +11,7 @@ defineProps<{
 }>()
 const emit = defineEmits<{ set: [isOn: boolean] }>()
 defineOptions({ inheritAttrs: false })
+
 function onChange({ target }: Event): void {
   if (target instanceof HTMLInputElement) emit('set', target.checked)
 }
@@ -23,7 +24,7 @@ function onChange({ target }: Event): void {
     :class="[about === undefined ? 'items-center' : 'items-start', $attrs['class']]"
   >
     <input
-      v-bind="{ ...controlAttrs($attrs), ...(isUnseen && { 'aria-label': label }) }"
+      v-bind="controlAttrs($attrs, isUnseen ? 'unseen' : 'beside', label)"
       type="checkbox"
       class="shrink-0 accent-glow"
       :class="about !== undefined && 'mt-0.5'"

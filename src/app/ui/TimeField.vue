@@ -12,6 +12,7 @@ const { layout = 'above' } = defineProps<{
 }>()
 const emit = defineEmits<{ set: [minute: number] }>()
 defineOptions({ inheritAttrs: false })
+
 function onChange(event: Event): void {
   // A time that is half typed says nothing yet.
   const next = minuteOf(fieldText(event))
@@ -24,7 +25,7 @@ function onChange(event: Event): void {
   <FieldFrame :class="$attrs['class']" :label="label" :layout="layout">
     <input
       v-shown="timeOfDay(minute)"
-      v-bind="controlAttrs($attrs)"
+      v-bind="controlAttrs($attrs, layout, label)"
       type="time"
       class="field w-auto px-1.5 py-1"
       @change="onChange"

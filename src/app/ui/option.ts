@@ -13,3 +13,12 @@ export interface Option<Value = string> {
  */
 export const named = <Value extends string>(values: readonly Value[]): Option<Value>[] =>
   values.map((value) => ({ value, label: value }))
+
+/**
+ * Options of things that have an id and a name.
+ *
+ * @example byName(plan.supplies) // [{ value: 'supply-a', label: 'Supply A' }, …]
+ */
+export const byName = <Id extends string>(
+  things: readonly { readonly id: Id; readonly name: string }[],
+): Option<Id>[] => things.map(({ id, name }) => ({ value: id, label: name }))

@@ -12,7 +12,7 @@ import { wireTint } from '../../formats/svg-diagram'
 import { usePlanStore } from '../stores/plan'
 import { useOpenPlan } from '../stores/use-open-plan'
 import type { WireChoice } from './wire-choice'
-import { named } from '../ui/option'
+import { byName, named } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 
 const { wiring, lit } = defineProps<{
@@ -53,9 +53,7 @@ function setColour(role: WireRole, colour: WireColour): void {
     { label: `colour of ${role}` },
   )
 }
-const gauges = computed(() =>
-  gaugesFor(plan.value.units).map(({ id, name }) => ({ value: id, label: name })),
-)
+const gauges = computed(() => byName(gaugesFor(plan.value.units)))
 const setDataWire = (dataWire: string): void => {
   store.commit([{ do: 'set-wiring', wiring: { dataWire } }], { label: 'gauge of data wires' })
 }

@@ -121,7 +121,7 @@ function switchLead(
  */
 function nominalLeads(
   plan: Pick<Plan, 'scene' | 'limit'>,
-  cuts: readonly CutStripRun[],
+  cutRuns: readonly CutStripRun[],
   leads: readonly Lead[],
   litA: ReadonlyMap<string, number>,
 ): number[] {
@@ -129,7 +129,7 @@ function nominalLeads(
     leads,
     leads.map(() => 0),
     (run) => {
-      const entry = entryOf(cuts, run)
+      const entry = entryOf(cutRuns, run)
       return litA.get(run) ?? (entry === undefined ? 0 : nominalOf(plan, entry))
     },
   )

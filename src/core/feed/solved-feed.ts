@@ -68,7 +68,7 @@ export interface SolvedFeed {
 export function solveFeed(
   network: Network,
   loadCase: LoadCase,
-  cuts: readonly CutStripRun[],
+  cutRuns: readonly CutStripRun[],
   leads: readonly Lead[],
   loads: readonly RunLoad[],
 ): SolvedFeed {
@@ -98,7 +98,7 @@ export function solveFeed(
     if (known === undefined) leadsTo.set(to.run, [inflow])
     else known.push(inflow)
   }
-  for (const entry of cuts) {
+  for (const entry of cutRuns) {
     const { id } = entry.run
     const [solved, run] = [solution.runs.get(id), networkRuns.get(id)]
     if (solved === undefined || run === undefined) continue

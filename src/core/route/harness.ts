@@ -82,9 +82,13 @@ export class Harness {
     const known = this.terminals.get(id)
     if (known !== undefined) return known
     const terminal: Terminal = { id, block, spot, role, label }
-    this.terminals.set(id, terminal)
-    this.blocks.get(block)?.terminals.push(terminal)
+    this.add(terminal)
     return terminal
+  }
+
+  private add(terminal: Terminal): void {
+    this.terminals.set(terminal.id, terminal)
+    this.blocks.get(terminal.block)?.terminals.push(terminal)
   }
 
   /** The key itself, or the first with a number behind it that no terminal of the block has. */
@@ -102,10 +106,7 @@ export class Harness {
   /** Takes a wire that was made before, with its terminals where they are not there yet. */
   takeOver(wire: RoutedWire): void {
     for (const terminal of [wire.from, wire.to])
-      if (!this.terminals.has(terminal.id)) {
-        this.terminals.set(terminal.id, terminal)
-        this.blocks.get(terminal.block)?.terminals.push(terminal)
-      }
+      if (!this.terminals.has(terminal.id)) this.add(terminal)
     this.wire(wire)
   }
 }
