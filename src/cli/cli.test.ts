@@ -28,7 +28,12 @@ describe('the command line', () => {
       totals: { pixels: 503, singleLights: 40 },
       supplies: [{ id: 'supply-a', volts: 5, ratedA: 20 }],
     })
-    const { verdicts } = json as { verdicts: { code: string; grade: string }[] }
+    const { verdicts, runs } = json as {
+      verdicts: { code: string; grade: string }[]
+      runs: { cuts: number; pieces: { cuts: number }[] }[]
+    }
+    for (const { cuts, pieces } of runs)
+      expect(cuts).toBe(pieces.reduce((sum, piece) => sum + piece.cuts, 0))
     expect(verdicts).toContainEqual(expect.objectContaining({ code: 'fade', grade: 'stop' }))
     expect(verdicts).toContainEqual(
       expect.objectContaining({ code: 'wrong-end', grade: 'warning' }),

@@ -26,6 +26,7 @@ import { showVerdicts } from '../core/verdict/judge-show'
 import { allStages } from '../core/late-stages'
 import type { StageName } from '../core/stages'
 import { tallyOf } from '../core/tally'
+import type { TallyRun } from '../core/tally-parts'
 import { engineOf, worked } from '../core/worked'
 import { csv, plainCsv, type CsvStyle } from '../formats/csv'
 import { framesTable } from '../formats/csv-frames'
@@ -60,8 +61,20 @@ const mostTrials = 400
 /** The tally, with those remedies that were tried on the whole plan and work. */
 function tallyJson(plan: Plan): string {
   const engine = engineOf(plan)
-  return json({ ...tallyOf(engine), verdicts: fixedVerdicts(engine, mostTrials) })
+  const told = tallyOf(engine)
+  return json({
+    ...told,
+    runs: told.runs.map(printedRun),
+    verdicts: fixedVerdicts(engine, mostTrials),
+  })
 }
+
+/** A run as other programs read it: cut groups are counted as `cuts` there. */
+const printedRun = ({ groups, pieces, ...run }: TallyRun): object => ({
+  ...run,
+  cuts: groups,
+  pieces: pieces.map(({ groups: own, ...piece }) => ({ ...piece, cuts: own })),
+})
 
 /** What one stage makes of a plan. */
 function stageJson(name: string, plan: Plan): string {

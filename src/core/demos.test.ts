@@ -25,7 +25,7 @@ describe('the demo plans', () => {
     const { unread, runs, feed } = tally(plan)
     expect(unread).toEqual([])
     expect(feed.problem).toBeNull()
-    expect(runs.every(({ cuts, minV }) => cuts > 0 === (minV !== null))).toBe(true)
+    expect(runs.every(({ groups, minV }) => groups > 0 === (minV !== null))).toBe(true)
   })
 
   it.each(demoNames)('%s: every remedy can be taken, and undone, and leaves a plan', (name) => {

@@ -28,7 +28,7 @@ export interface TallyRun {
   readonly wantedMm: number
   readonly placedMm: number
   readonly gapMm: number
-  readonly cuts: number
+  readonly groups: number
   readonly pixels: number
   readonly lights: number
   /** What its single lights are and draw; `null` where nothing is said of them. */
@@ -201,7 +201,7 @@ function tallyRun(
     wantedMm: run.wantedMm,
     placedMm: placed.placedMm,
     gapMm: placed.gapMm,
-    cuts: placed.cuts,
+    groups: placed.groups,
     pixels: placed.pixels,
     lights: run.lights.length,
     lit: lit ?? null,

@@ -33,7 +33,7 @@ export const tallyParts: { readonly [Part in keyof Tally]: Derived<Tally[Part]> 
     ['cutRuns', 'parts', 'volts'],
     (results) =>
       results.cutRuns.flatMap((entry) =>
-        entry.cuts === 0 ? [] : [{ id: entry.run.id, riseK: warmthOf(results, entry).riseK }],
+        entry.groups === 0 ? [] : [{ id: entry.run.id, riseK: warmthOf(results, entry).riseK }],
       ),
   ),
   verdicts: derived([], ['verdicts'], ({ verdicts }) => verdicts),

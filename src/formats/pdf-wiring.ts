@@ -44,7 +44,7 @@ export const labelledPieces = (
 ): LabelledPiece[] =>
   runs.flatMap(({ name: run, pieces }) =>
     pieces
-      .filter(({ cuts }) => cuts > 0)
+      .filter(({ groups }) => groups > 0)
       .map(({ name, placedMm, pixels }) => ({ name, run, lengthMm: placedMm, pixels })),
   )
 

@@ -148,7 +148,7 @@ function sourceOf(plan: Plan, from: string): string | undefined {
 
 function drawnRun(
   plan: Plan,
-  { run, strip, cuts, pixels }: WorkedPlan['cutRuns'][number],
+  { run, strip, groups, pixels }: WorkedPlan['cutRuns'][number],
   lit: WorkedPlan['lit'],
 ): DrawnRun {
   const { line } = run
@@ -228,7 +228,7 @@ function drawnRun(
     }
   }
   // By the watts of what is laid: groups × their length.
-  const metres = (cuts * strip.cutPitchMm) / 1000
+  const metres = (groups * strip.cutPitchMm) / 1000
   const watts = (names?: string): number =>
     strip.light.kind === 'plain'
       ? strip.light.channels

@@ -136,7 +136,7 @@ describe('the feed tape', () => {
     const places = loadPlaces(pieces, strip)
     expect(places).toHaveLength(feed.runs[0]!.volts.length)
     expect([...places].every((x, at) => at === 0 || x > places[at - 1]!)).toBe(true)
-    for (let pad = 0; pad <= runs[0]!.cuts; pad += 7)
+    for (let pad = 0; pad <= runs[0]!.groups; pad += 7)
       expect(padX(pieces, padAt(pieces, padX(pieces, pad)))).toBeCloseTo(padX(pieces, pad), 6)
   })
 

@@ -11,7 +11,7 @@ const most = 3
 const tapes = computed(() => {
   const about = new Set(step.about)
   return runs.flatMap(({ id, name, pieces }) => {
-    const placed = pieces.filter(({ cuts }) => cuts > 0)
+    const placed = pieces.filter(({ groups }) => groups > 0)
     const named = placed.filter((piece) => about.has(piece.name))
     if (placed.length === 0 || (!about.has(id) && named.length === 0)) return []
     const lit = new Set((named.length > 0 ? named : placed).map((piece) => piece.name))
@@ -21,7 +21,7 @@ const tapes = computed(() => {
         name,
         pieces: placed.map((piece) => ({
           name: piece.name,
-          cuts: piece.cuts,
+          groups: piece.groups,
           isLit: lit.has(piece.name),
         })),
       },
@@ -47,7 +47,7 @@ const tapes = computed(() => {
           v-for="piece in tape.pieces"
           :key="piece.name"
           class="min-w-0"
-          :style="{ flexGrow: piece.cuts, flexBasis: 0 }"
+          :style="{ flexGrow: piece.groups, flexBasis: 0 }"
         >
           <span
             class="block truncate text-[13px]"

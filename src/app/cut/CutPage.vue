@@ -58,10 +58,10 @@ function moveEnd(id: string, piece: Piece, by: number, isDrag: boolean): void {
     store.commit([cutPart(line, piece.part, ({ more }) => ({ more: more + by }))], options)
     return
   }
-  const cuts = part.reduce((sum, one) => sum + one.cuts, 0)
-  const at = piece.fromGroup + piece.cuts
-  const measured = line.isTurned === true ? cuts - at : at
-  const to = Math.min(cuts - 1, Math.max(1, measured + (line.isTurned === true ? -by : by)))
+  const groups = part.reduce((sum, one) => sum + one.groups, 0)
+  const at = piece.fromGroup + piece.groups
+  const measured = line.isTurned === true ? groups - at : at
+  const to = Math.min(groups - 1, Math.max(1, measured + (line.isTurned === true ? -by : by)))
   store.commit(
     [
       cutPart(line, piece.part, ({ splits }) => ({
@@ -84,11 +84,11 @@ function split(run: TallyRun, piece: Piece, mark: number): void {
   const line = lineOf(run.id)
   if (line === undefined) return
   drags += 1
-  const cuts = run.pieces
+  const groups = run.pieces
     .filter((other) => other.part === piece.part)
-    .reduce((sum, one) => sum + one.cuts, 0)
-  store.commit([splitAt(line, piece, cuts, mark)], {
-    label: mark === piece.cuts ? `join ${piece.name}` : `split ${piece.name}`,
+    .reduce((sum, one) => sum + one.groups, 0)
+  store.commit([splitAt(line, piece, groups, mark)], {
+    label: mark === piece.groups ? `join ${piece.name}` : `split ${piece.name}`,
     key: `split.${String(drags)}`,
   })
 }

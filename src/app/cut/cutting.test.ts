@@ -18,14 +18,14 @@ const planOf = (text: string, line: Partial<Line> = {}): Plan => ({
   lines: [{ id: 'a', text, ...line }],
 })
 const cutsOf = (plan: Plan): CutStripRun => cut(plan, measure(plan).runs, partsOf(plan.own))[0]!
-const groups = (plan: Plan): number[] => cutsOf(plan).pieces.map(({ cuts }) => cuts)
+const groups = (plan: Plan): number[] => cutsOf(plan).pieces.map(({ groups }) => groups)
 
 /** The plan after a click at a mark of one of its pieces. */
 function clicked(plan: Plan, piece: number, mark: number): Plan {
   const { pieces, parts } = cutsOf(plan)
   const one = pieces[piece]!
   const part = parts.find(({ index }) => index === one.part)!
-  return change(plan, [splitAt(plan.lines[0]!, one, part.cuts, mark)]).plan
+  return change(plan, [splitAt(plan.lines[0]!, one, part.groups, mark)]).plan
 }
 
 describe('a click at a cut mark', () => {

@@ -376,8 +376,8 @@ function paintRuns({ stage }: Diagnosis, given: ReturnType<typeof worked>): read
         lights !== undefined
           ? []
           : (entry?.pieces ?? []).flatMap((piece) => {
-              if (piece.cuts === 0) return []
-              const own = { name: piece.name, from, count: piece.cuts * perGroup }
+              if (piece.groups === 0) return []
+              const own = { name: piece.name, from, count: piece.groups * perGroup }
               from += own.count
               return [own]
             }),

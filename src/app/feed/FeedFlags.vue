@@ -39,7 +39,7 @@ interface Flag {
 }
 const flags = computed((): Flag[] =>
   feeds.map((feed) => {
-    const pad = padOf(feed, run.cuts)
+    const pad = padOf(feed, run.groups)
     const lead = leads.find(({ id }) => id === `${run.id}.${feed.id}`)
     return {
       feed,
@@ -73,7 +73,7 @@ const placed = computed(() => {
   })
 })
 /** The last pad is the end, wherever that will be. */
-const asPad = (pad: number): Feed['pad'] => (pad === run.cuts ? 'end' : pad)
+const asPad = (pad: number): Feed['pad'] => (pad === run.groups ? 'end' : pad)
 
 function drag(event: PointerEvent, { feed, x, pad }: Flag): void {
   let last = pad
@@ -91,9 +91,9 @@ function drag(event: PointerEvent, { feed, x, pad }: Flag): void {
   })
 }
 function onKey(event: KeyboardEvent, { feed, pad }: Flag): void {
-  const by = { ArrowLeft: -1, ArrowRight: 1, Home: -run.cuts, End: run.cuts }[event.key]
+  const by = { ArrowLeft: -1, ArrowRight: 1, Home: -run.groups, End: run.groups }[event.key]
   if (by !== undefined) {
-    const next = Math.max(0, Math.min(run.cuts, pad + by * (event.shiftKey ? 10 : 1)))
+    const next = Math.max(0, Math.min(run.groups, pad + by * (event.shiftKey ? 10 : 1)))
     emit('move', feed.id, asPad(next), false)
   } else if (event.key === 'Delete' || event.key === 'Backspace') emit('remove', feed.id)
   else if (event.key === 'Enter' || event.key === ' ') emit('choose', feed.id)
@@ -113,7 +113,7 @@ function onKey(event: KeyboardEvent, { feed, pad }: Flag): void {
       :class="chosen === flag.feed.id ? 'fill-bench-ink' : 'fill-glow'"
       :aria-label="`Feed of ${run.name} at pad ${flag.pad}: arrow keys move it by a cut mark, Enter opens it, Delete removes it`"
       :aria-valuenow="flag.pad"
-      :aria-valuemax="run.cuts"
+      :aria-valuemax="run.groups"
       :data-flag="`${run.id}.${flag.feed.id}`"
       @pointerdown="drag($event, flag)"
       @keydown="onKey($event, flag)"

@@ -47,7 +47,7 @@ const duties = computed((last?: readonly number[]): readonly number[] => {
   const next = dutiesIn(plan, plan.scene.shown, line, strip)
   return last?.join() === next.join() ? last : next
 })
-const endX = computed(() => padX(pieces.value, run.cuts))
+const endX = computed(() => padX(pieces.value, run.groups))
 
 const toY = (volts: number): number => {
   const share = (topV - volts) / Math.max(1e-9, topV - bottomV)
@@ -76,7 +76,7 @@ function stopPointing(): void {
   hoverPad.value = undefined
 }
 function addAt(at: number | undefined): void {
-  if (at !== undefined) emit('add', at >= run.cuts ? 'end' : at)
+  if (at !== undefined) emit('add', at >= run.groups ? 'end' : at)
 }
 function onKey(event: KeyboardEvent): void {
   const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key]

@@ -44,7 +44,7 @@ function feedAllFrom(junction: Junction): void {
   store.commit(
     plan.value.lines
       .filter((line) =>
-        tally?.runs.some(({ id, cuts, lit }) => id === line.id && (cuts > 0 || lit !== null)),
+        tally?.runs.some(({ id, groups, lit }) => id === line.id && (groups > 0 || lit !== null)),
       )
       .map((line) => ({
         do: 'set-lines' as const,

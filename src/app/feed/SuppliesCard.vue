@@ -29,8 +29,8 @@ const supplies = computed(() => {
     slot,
     supply: tally?.supplies.find(({ id }) => id === slot.id),
     runs: (tally?.runs ?? []).filter(
-      ({ id, cuts, lit }) =>
-        (cuts > 0 || lit !== null) &&
+      ({ id, groups, lit }) =>
+        (groups > 0 || lit !== null) &&
         (plan.value.lines.find((line) => line.id === id)?.supplyId ?? first?.id) === slot.id,
     ),
   }))

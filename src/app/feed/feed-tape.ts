@@ -8,7 +8,7 @@ export function loadPlaces(pieces: readonly DrawnPiece[], strip: Strip): Float64
   const perGroup = loadsPerGroup(strip)
   const places: number[] = []
   for (const { piece, stripX, stripWidth } of pieces) {
-    const loads = piece.cuts * perGroup
+    const loads = piece.groups * perGroup
     for (let at = 0; at < loads; at += 1) places.push(stripX + ((at + 0.5) / loads) * stripWidth)
   }
   return Float64Array.from(places)
@@ -18,11 +18,11 @@ export function loadPlaces(pieces: readonly DrawnPiece[], strip: Strip): Float64
 export function padX(pieces: readonly DrawnPiece[], pad: number): number {
   let before = 0
   for (const { piece, stripX, stripWidth } of pieces) {
-    if (piece.cuts > 0 && pad <= before + piece.cuts)
-      return stripX + ((pad - before) / piece.cuts) * stripWidth
-    before += piece.cuts
+    if (piece.groups > 0 && pad <= before + piece.groups)
+      return stripX + ((pad - before) / piece.groups) * stripWidth
+    before += piece.groups
   }
-  const last = pieces.findLast(({ piece }) => piece.cuts > 0)
+  const last = pieces.findLast(({ piece }) => piece.groups > 0)
   return last === undefined ? 0 : last.stripX + last.stripWidth
 }
 
@@ -30,12 +30,12 @@ export function padX(pieces: readonly DrawnPiece[], pad: number): number {
 export function padAt(pieces: readonly DrawnPiece[], x: number): number {
   let [best, nearest, before] = [0, Infinity, 0]
   for (const { piece, stripX, stripWidth } of pieces) {
-    if (piece.cuts === 0) continue
-    const within = Math.round(((x - stripX) / stripWidth) * piece.cuts)
-    const pad = before + Math.max(0, Math.min(piece.cuts, within))
+    if (piece.groups === 0) continue
+    const within = Math.round(((x - stripX) / stripWidth) * piece.groups)
+    const pad = before + Math.max(0, Math.min(piece.groups, within))
     const away = Math.abs(padX(pieces, pad) - x)
     if (away < nearest) [best, nearest] = [pad, away]
-    before += piece.cuts
+    before += piece.groups
   }
   return best
 }

@@ -53,8 +53,8 @@ function remove(input: Input): void {
 /** Plain strips, which can hang on a dimmer. */
 const plain = computed(() =>
   tally.runs.filter(
-    ({ stripId, cuts }) =>
-      cuts > 0 && store.parts.strips.find(({ id }) => id === stripId)?.light.kind === 'plain',
+    ({ stripId, groups }) =>
+      groups > 0 && store.parts.strips.find(({ id }) => id === stripId)?.light.kind === 'plain',
   ),
 )
 const dimmerOf = (id: string): string =>

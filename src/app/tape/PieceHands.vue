@@ -32,7 +32,7 @@ const endX = computed(
 
 function hover(event: PointerEvent): void {
   const mark = Math.round((event.offsetX - drawn.stripX) / pitchPx)
-  hovered.value = mark > 0 && mark < drawn.piece.cuts ? mark : undefined
+  hovered.value = mark > 0 && mark < drawn.piece.groups ? mark : undefined
 }
 function dragEnd(event: PointerEvent): void {
   let gone = 0
@@ -54,8 +54,8 @@ function key(event: KeyboardEvent): void {
   const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
   if (by !== undefined && event.altKey) emit('off', Math.max(0, drawn.piece.offMm + by), false)
   else if (by !== undefined) emit('end', by * (event.shiftKey ? 10 : 1), false)
-  else if (event.key === 's' && drawn.piece.cuts > 1)
-    emit('split', Math.floor(drawn.piece.cuts / 2))
+  else if (event.key === 's' && drawn.piece.groups > 1)
+    emit('split', Math.floor(drawn.piece.groups / 2))
   else if (event.key === 'Delete') emit('join')
   else return
   event.preventDefault()
@@ -112,7 +112,7 @@ function key(event: KeyboardEvent): void {
       tabindex="0"
       role="slider"
       :aria-label="`End of ${drawn.piece.name}: arrow keys move it by cut marks, Alt by a millimetre off the mark, S splits`"
-      :aria-valuenow="drawn.piece.cuts"
+      :aria-valuenow="drawn.piece.groups"
       :data-end="drawn.piece.name"
       class="cursor-ew-resize outline-none hover:fill-glow focus-visible:fill-glow"
       :class="

@@ -80,7 +80,7 @@ const height = 17
       <text :x="x" y="12" class="fill-glow text-[12px] font-semibold">
         {{ piece.name }}
         <tspan v-if="partWidth > 130" class="fill-bench-soft font-normal">
-          {{ piece.cuts }} groups · {{ formatLength(piece.placedMm, units) }}
+          {{ piece.groups }} groups · {{ formatLength(piece.placedMm, units) }}
         </tspan>
         <tspan class="fill-bench-soft font-normal">
           {{ gapText(piece.gapMm, partWidth - 170) }}
@@ -133,7 +133,7 @@ const height = 17
         @end="(by, isDrag) => emit('end', piece, by, isDrag)"
         @off="(mm, isDrag) => emit('off', piece, mm, isDrag)"
         @split="(mark) => emit('split', piece, mark)"
-        @join="endsAtSplit(index) && emit('split', piece, piece.cuts)"
+        @join="endsAtSplit(index) && emit('split', piece, piece.groups)"
       />
       <path
         v-if="piece.fromGroup === 0"

@@ -41,13 +41,13 @@ const tape = computed(() => {
   const { cutPitchMm } = stripOf(parts.value, run.stripId)
   const scale = tapeScale([run], tapePx)
   const pieces = drawnPieces(run.pieces, scale)
-  const pad = found.pad === 'end' ? run.cuts : found.pad
+  const pad = found.pad === 'end' ? run.groups : found.pad
   let before = 0
   let x = 0
   for (const { piece, stripX } of pieces) {
-    x = stripX + Math.min(pad - before, piece.cuts) * cutPitchMm * scale
-    if (pad <= before + piece.cuts) break
-    before += piece.cuts
+    x = stripX + Math.min(pad - before, piece.groups) * cutPitchMm * scale
+    if (pad <= before + piece.groups) break
+    before += piece.groups
   }
   return { run, pieces, x }
 })

@@ -246,7 +246,7 @@ function clipFor(
   step: Step,
 ): { readonly run: string; readonly pad: number; readonly supply: string } | undefined {
   const entry = cutRuns.find(({ run }) => run.id === step.place)
-  if (entry === undefined || entry.cuts === 0) return undefined
+  if (entry === undefined || entry.groups === 0) return undefined
   const block = blockId.run(entry.run.id)
   const hasLeads = wiring.wires.some(
     ({ role, to }) => role === 'plus' && to.block === block && joined.at(to.id),
@@ -255,7 +255,7 @@ function clipFor(
   const isAbout = step.kind === 'joint' || step.kind === 'check' || step.kind === 'test'
   if (!isAlone && (hasLeads || !isAbout)) return undefined
   let before = 0
-  for (const { name, cuts: groups } of entry.pieces) {
+  for (const { name, groups } of entry.pieces) {
     if (groups > 0 && step.about.includes(name))
       return {
         run: entry.run.id,

@@ -17,7 +17,7 @@ export function piecesAt(work: Work, at: JointAt): string[] {
       return piece === undefined ? [] : [piece.name]
     }
     case 'out': {
-      const last = entry?.pieces.findLast(({ cuts }) => cuts > 0)
+      const last = entry?.pieces.findLast(({ groups }) => groups > 0)
       return last === undefined ? [] : [last.name]
     }
     case 'piece':
@@ -83,13 +83,13 @@ function alongOf(work: Work, group: JointGroup): { along: number; upTo: readonly
   let [before, along] = [0, 0]
   const upTo: string[] = []
   const all: string[] = []
-  for (const { name, cuts } of strip.pieces) {
+  for (const { name, groups } of strip.pieces) {
     all.push(name)
     if (names.has(name)) {
       along = before
       upTo.splice(0, upTo.length, ...all)
     }
-    before += cuts
+    before += groups
   }
   if (at.kind === 'pads') return { along: at.pad, upTo }
   // Data out and lights are tried once all the rest of the run is.

@@ -110,16 +110,16 @@ export function addPieces(work: Work, { entry, pieces }: StripWork): void {
     const common = { ...plain, about: [run.id, name], place: run.id }
     const marks =
       strip.light.kind === 'pixels'
-        ? `${plural(piece.cuts, 'cut group')}, ${formatQuantity(piece.pixels, 'px')}`
-        : plural(piece.cuts, 'cut group')
+        ? `${plural(piece.groups, 'cut group')}, ${formatQuantity(piece.pixels, 'px')}`
+        : plural(piece.groups, 'cut group')
     work.add({
       ...common,
       id: stepId.cutPiece(run.id, name),
       kind: 'cut',
       title: onWire
         ? run.line.isLengthened === true
-          ? `Cut ${name} off its string: ${plural(piece.cuts, 'pixel')}`
-          : `Count off string ${name}: ${plural(piece.cuts, 'pixel')}`
+          ? `Cut ${name} off its string: ${plural(piece.groups, 'pixel')}`
+          : `Count off string ${name}: ${plural(piece.groups, 'pixel')}`
         : `Cut ${name}: ${formatLength(piece.placedMm + piece.offMm, plan.units)}, ${marks}`,
       how: onWire
         ? run.line.isLengthened === true

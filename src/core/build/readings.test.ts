@@ -59,7 +59,7 @@ describe('what is connected', () => {
             for (const [from, count] of stretches) {
               const entry = results.cutRuns.find((one) => one.run.id === run)!
               expect(count).toBeGreaterThan(0)
-              expect(from + count).toBeLessThanOrEqual(entry.cuts + entry.run.lights.length)
+              expect(from + count).toBeLessThanOrEqual(entry.groups + entry.run.lights.length)
             }
           if (by === 'clips') continue
           for (const [run, before] of groups) {

@@ -13,9 +13,9 @@ const worthSample = 4
 export function samplesOf(cutRuns: readonly CutStripRun[]): ReadonlyMap<string, string> {
   const alike = new Map<string, string[]>()
   for (const { run, strip, pieces } of cutRuns) {
-    const placed = pieces.filter((piece) => piece.cuts > 0)
+    const placed = pieces.filter((piece) => piece.groups > 0)
     if (placed.length === 0) continue
-    const key = `${strip.id} ${placed.map(({ cuts: groups }) => String(groups)).join(' ')}`
+    const key = `${strip.id} ${placed.map(({ groups }) => String(groups)).join(' ')}`
     listed(alike, key).push(run.id)
   }
   return new Map(

@@ -109,7 +109,7 @@ function expectRules(plan: Plan, steps: readonly Step[]): void {
 
   // Every piece: cut once, tested before it is tinned on to anything or stuck down.
   for (const { run, pieces } of cutRuns)
-    for (const { name, cuts: groups } of pieces) {
+    for (const { name, groups } of pieces) {
       if (groups === 0) continue
       const own = (kind: Step['kind']): number[] =>
         of(kind, name).filter((index) => steps[index]!.about.includes(run.id))

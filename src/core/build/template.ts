@@ -72,7 +72,7 @@ export function templatesOf(
   return given.cutRuns.flatMap((entry): Template[] => {
     const { run } = entry
     if (run.segments.length === 0 && run.lights.length === 0) return []
-    const pieces = isOnWire(entry) ? [] : entry.pieces.filter((piece) => piece.cuts > 0)
+    const pieces = isOnWire(entry) ? [] : entry.pieces.filter((piece) => piece.groups > 0)
     const courses = run.segments.map(({ points }) => points)
     const own = {
       run: run.id,
@@ -81,7 +81,7 @@ export function templatesOf(
       pieces: pieces.map((piece) => ({
         name: piece.name,
         from: pointOf(entry, piece, 0),
-        to: pointOf(entry, piece, piece.cuts),
+        to: pointOf(entry, piece, piece.groups),
       })),
       pixels: pixelsOf(given, entry),
       clips: clipsOf(given, entry),
@@ -139,7 +139,10 @@ function cableWays({
         : [
             {
               name: '',
-              points: [pointOf(entry, jumper.from, jumper.from.cuts), pointOf(entry, jumper.to, 0)],
+              points: [
+                pointOf(entry, jumper.from, jumper.from.groups),
+                pointOf(entry, jumper.to, 0),
+              ],
             },
           ],
     )
@@ -190,7 +193,7 @@ function clipsOf({ plan }: Pick<WiredPlan, 'plan'>, entry: CutStripRun): Point[]
   const isHeldAtPoints = fixing === 'clips' || fixing === 'glue' || fixing === 'magnets'
   if (!isHeldAtPoints || profile !== undefined || surface === 'air' || isOnWire(entry)) return []
   return pieces
-    .filter((piece) => piece.cuts > 0)
+    .filter((piece) => piece.groups > 0)
     .flatMap((piece) =>
       fixingPlaces(strip, piece.placedMm).map((mm) => pointOf(entry, piece, mm / strip.cutPitchMm)),
     )
@@ -215,13 +218,13 @@ function holesOf(
     name: String(index + 1),
     isForWires: false,
   }))
-  const placed = isOnWire(entry) ? [] : pieces.filter((piece) => piece.cuts > 0)
+  const placed = isOnWire(entry) ? [] : pieces.filter((piece) => piece.groups > 0)
   const [first, last] = [placed[0], placed.at(-1)]
   const wires = (run.line.into?.holes ?? []).flatMap((hole): TemplateHole[] => {
     const at =
       hole.at === 'start'
         ? first && pointOf(entry, first, 0)
-        : last && pointOf(entry, last, last.cuts)
+        : last && pointOf(entry, last, last.groups)
     return at === undefined ? [] : [{ at, mm: hole.mm, name: 'wires', isForWires: true }]
   })
   return [...lights, ...wires]

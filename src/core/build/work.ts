@@ -102,7 +102,7 @@ export class Work {
     const inLanes = new Set(given.lanes.flatMap(({ runs }) => runs.map(({ entry }) => entry)))
     this.cutRuns = [...inLanes, ...cutRuns.filter((entry) => !inLanes.has(entry))]
     this.strips = this.cutRuns.flatMap((entry) => {
-      const pieces = entry.pieces.filter((piece) => piece.cuts > 0)
+      const pieces = entry.pieces.filter((piece) => piece.groups > 0)
       return pieces.length > 0 ? [{ entry, pieces }] : []
     })
     this.stripOf = new Map(this.strips.map((strip) => [strip.entry.run.id, strip]))

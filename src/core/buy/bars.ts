@@ -78,8 +78,8 @@ function profileBars(profile: Profile, pieces: readonly BarPiece[]): ProfileBars
       return left.splice(at, at < 0 ? 0 : 1)
     })
     const used = own.reduce((sum, { lengthMm }) => sum + lengthMm, 0)
-    const cuts = sawKerfMm * Math.max(0, own.length - 1)
-    const rest = bin.length - used - cuts
+    const sawnMm = sawKerfMm * Math.max(0, own.length - 1)
+    const rest = bin.length - used - sawnMm
     return {
       lengthMm: bin.length,
       price: bin.price,

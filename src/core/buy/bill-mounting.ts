@@ -28,7 +28,7 @@ export function addSealing(bill: Bill, { plan, cutRuns, wiring }: BillGiven): vo
   let isSealed = false
   for (const { run, strip, pieces } of cutRuns) {
     const { hasCaps, hasSleeve } = mounted(plan.own, run.line.mount)
-    const own = pieces.filter((piece) => piece.cuts > 0).length
+    const own = pieces.filter((piece) => piece.groups > 0).length
     if ((!hasCaps && !hasSleeve) || own === 0 || isOnWire({ run, strip })) continue
     isSealed = true
     bill.add(soldEndCap(strip.widthMm), {
@@ -60,7 +60,7 @@ export function addFixing(bill: Bill, { plan, cutRuns }: BillGiven): void {
     // A string hangs by its nodes; where wire is soldered in each is held by itself.
     if (profile !== undefined || surface === 'air' || (onWire && run.line.isLengthened !== true))
       continue
-    for (const { lengthMm, cuts: groups } of pieces) {
+    for (const { lengthMm, groups } of pieces) {
       if (groups === 0) continue
       const share = { for: [run.id], page: 'measure' } as const
       if (fixing === 'tape' && !onWire)

@@ -98,7 +98,7 @@ describe('the bill of any plan', () => {
         // Mounts.
         for (const { run, pieces, strip } of cutRuns) {
           const { hasCaps, hasSleeve, profile } = mounted(plan.own, run.line.mount)
-          const own = pieces.filter((piece) => piece.cuts > 0).length
+          const own = pieces.filter((piece) => piece.groups > 0).length
           if ((hasCaps || hasSleeve) && own > 0 && strip.nodesPerString === undefined)
             expect(
               needOf(

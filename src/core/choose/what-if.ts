@@ -59,15 +59,13 @@ export function whatIf(
     const bins = strips.flatMap(({ reels }) => reels)
     const leftoverMm = bins.reduce((sum, reel) => sum + reel.leftoverMm, 0)
     const { spliceMm } = own.strip
-    const gaps = own.parts.map(
-      ({ usableMm, cuts: groups }) => usableMm - groups * own.strip.cutPitchMm,
-    )
-    const isOnMarks = own.cuts > 0 && gaps.every((gap) => Math.abs(gap) < hairMm)
+    const gaps = own.parts.map(({ usableMm, groups }) => usableMm - groups * own.strip.cutPitchMm)
+    const isOnMarks = own.groups > 0 && gaps.every((gap) => Math.abs(gap) < hairMm)
     return [
       {
         value,
         pieces: cutRuns.reduce(
-          (sum, { pieces }) => sum + pieces.filter((p) => p.cuts > 0).length,
+          (sum, { pieces }) => sum + pieces.filter((p) => p.groups > 0).length,
           0,
         ),
         reels: bins.filter(({ kind }) => kind === 'reel').length,

@@ -13,7 +13,7 @@ export interface CutRunGiven {
 
 export interface CutRun {
   /** Whole cut groups. */
-  readonly cuts: number
+  readonly groups: number
   readonly placedMm: number
   /** What stays dark; negative where the strip hangs over. */
   readonly gapMm: number
@@ -29,7 +29,7 @@ const roundBy: Readonly<Record<Rounding, (groups: number) => number>> = {
 /**
  * How much strip lies in a straight part, cut only at marks (handbook 3, cut-run).
  *
- * @example cutRun({ lengthMm: 471.2, cutPitchMm: 25, pixelsPerCut: 1, fit: 'nearest', endAllowanceMm: 0 }).cuts // 19
+ * @example cutRun({ lengthMm: 471.2, cutPitchMm: 25, pixelsPerCut: 1, fit: 'nearest', endAllowanceMm: 0 }).groups // 19
  */
 export function cutRun({
   lengthMm,
@@ -38,8 +38,8 @@ export function cutRun({
   fit,
   endAllowanceMm,
 }: CutRunGiven): CutRun {
-  const groups = (lengthMm - 2 * endAllowanceMm) / cutPitchMm
-  const cuts = Math.max(0, roundBy[fit](groups))
-  const placedMm = cuts * cutPitchMm
-  return { cuts, placedMm, gapMm: lengthMm - placedMm, pixels: cuts * pixelsPerCut }
+  const fitting = (lengthMm - 2 * endAllowanceMm) / cutPitchMm
+  const groups = Math.max(0, roundBy[fit](fitting))
+  const placedMm = groups * cutPitchMm
+  return { groups, placedMm, gapMm: lengthMm - placedMm, pixels: groups * pixelsPerCut }
 }

@@ -20,16 +20,16 @@ describe('a part cut at its marks', () => {
   it('is whole groups, with no better number of groups to be had', () => {
     fc.assert(
       fc.property(given, (one) => {
-        const { cuts, placedMm, gapMm, pixels } = cutRun(one)
+        const { groups, placedMm, gapMm, pixels } = cutRun(one)
         const room = one.lengthMm - 2 * one.endAllowanceMm
         const hair = 1e-6 * one.cutPitchMm
-        expect(Number.isInteger(cuts)).toBe(true)
-        expect(cuts).toBeGreaterThanOrEqual(0)
-        expect(placedMm).toBeCloseTo(cuts * one.cutPitchMm, 9)
+        expect(Number.isInteger(groups)).toBe(true)
+        expect(groups).toBeGreaterThanOrEqual(0)
+        expect(placedMm).toBeCloseTo(groups * one.cutPitchMm, 9)
         expect(placedMm + gapMm).toBeCloseTo(one.lengthMm, 9)
-        expect(pixels).toBe(cuts * one.pixelsPerCut)
+        expect(pixels).toBe(groups * one.pixelsPerCut)
         if (room <= 0) {
-          expect(cuts).toBe(0)
+          expect(groups).toBe(0)
           return
         }
         // One group more or less would break the rule or be further off.
@@ -44,7 +44,7 @@ describe('a part cut at its marks', () => {
         } else {
           const off = Math.abs(placedMm - room)
           expect(off).toBeLessThanOrEqual(Math.abs(after - room) + hair)
-          if (cuts > 0) expect(off).toBeLessThanOrEqual(Math.abs(before - room) + hair)
+          if (groups > 0) expect(off).toBeLessThanOrEqual(Math.abs(before - room) + hair)
         }
       }),
       { numRuns: runs(1000) },
@@ -58,11 +58,11 @@ describe('a part cut at its marks', () => {
     [0.1 + 0.2, 0.1, 3],
   ])(
     '%f mm at %f mm is exactly %i groups, inside and covering alike',
-    (lengthMm, cutPitchMm, cuts) => {
+    (lengthMm, cutPitchMm, groups) => {
       for (const fit of roundings)
-        expect(cutRun({ lengthMm, cutPitchMm, pixelsPerCut: 1, fit, endAllowanceMm: 0 }).cuts).toBe(
-          cuts,
-        )
+        expect(
+          cutRun({ lengthMm, cutPitchMm, pixelsPerCut: 1, fit, endAllowanceMm: 0 }).groups,
+        ).toBe(groups)
     },
   )
 })
@@ -77,9 +77,9 @@ it('each part of a run is rounded on its own', () => {
   }
   const [crown, stars] = cut(plan, measure(plan).runs, partsOf(plan.own))
   // 25 mm groups: 18 and 8 fit, four parts.
-  expect(crown?.pieces.map(({ cuts }) => cuts)).toEqual([18, 8, 18, 8])
-  expect(crown).toMatchObject({ cuts: 52, placedMm: 1300, gapMm: 60, pixels: 0 })
-  expect(stars).toMatchObject({ pieces: [], cuts: 0, placedMm: 0, pixels: 0 })
+  expect(crown?.pieces.map(({ groups }) => groups)).toEqual([18, 8, 18, 8])
+  expect(crown).toMatchObject({ groups: 52, placedMm: 1300, gapMm: 60, pixels: 0 })
+  expect(stars).toMatchObject({ pieces: [], groups: 0, placedMm: 0, pixels: 0 })
 })
 
 describe('a part given by its pixels', () => {
@@ -118,7 +118,7 @@ describe('a part given by its pixels', () => {
       defaults: { ...plan.defaults, stripId: 'own-three' },
       lines: [{ id: 'a', text: 'ridge 10 px' }],
     }
-    expect(cut(of, measure(of).runs, partsOf(of.own))[0]).toMatchObject({ cuts: 4, pixels: 12 })
+    expect(cut(of, measure(of).runs, partsOf(of.own))[0]).toMatchObject({ groups: 4, pixels: 12 })
   })
 
   it('is refused by a plain strip, with the way out', () => {

@@ -19,7 +19,7 @@ export interface Part {
   readonly usableMm: number
   /** Groups more than the rule gives, by hand. */
   readonly more: number
-  readonly cuts: number
+  readonly groups: number
   readonly gapMm: number
   /** Indices of the run's segments that it lies in, in their order. */
   readonly segments: readonly number[]
@@ -48,7 +48,7 @@ export interface CutStripRun {
   readonly parts: readonly Part[]
   /** In the order of the current, from where the wire enters. */
   readonly pieces: readonly Piece[]
-  readonly cuts: number
+  readonly groups: number
   readonly placedMm: number
   readonly gapMm: number
   readonly pixels: number
@@ -88,7 +88,7 @@ function cutOne(
     strip,
     parts: own,
     pieces,
-    cuts: sum((piece) => piece.cuts),
+    groups: sum((piece) => piece.groups),
     // The wire between nodes is no light.
     placedMm: onWire ? 0 : sum((piece) => piece.placedMm),
     gapMm: sum((piece) => piece.gapMm),
@@ -114,28 +114,28 @@ function stringsOf(run: MeasuredRun, strip: Strip, tag: string): Piece[] {
     else if (from - last.from === nodesPerString) starts.push({ from, part: last.part })
   }
   return starts.map(({ from: fromGroup, part }, index): Piece => {
-    const cuts = (starts[index + 1]?.from ?? all) - fromGroup
+    const groups = (starts[index + 1]?.from ?? all) - fromGroup
     return {
       name: `${tag}${String(index + 1)}`,
       part,
       fromGroup,
       offMm: 0,
-      lengthMm: cuts * cutPitchMm,
+      lengthMm: groups * cutPitchMm,
       startMm: 0,
       segments: [],
-      cuts,
-      placedMm: cuts * cutPitchMm,
+      groups,
+      placedMm: groups * cutPitchMm,
       gapMm: 0,
-      pixels: cuts * (light.kind === 'pixels' ? light.perCut : 0),
+      pixels: groups * (light.kind === 'pixels' ? light.perCut : 0),
     }
   })
 }
 
 function stretchesOf(run: MeasuredRun, { rules }: Pick<Plan, 'rules'>, strip: Strip): Part[] {
   const { endMm = 0, cutting = [], isTurned } = run.line
-  const groups = joinedSegments(run, rules.corners === 'fold')
-  return groups.map((segments, at): Part => {
-    const index = isTurned === true ? groups.length - 1 - at : at
+  const parts = joinedSegments(run, rules.corners === 'fold')
+  return parts.map((segments, at): Part => {
+    const index = isTurned === true ? parts.length - 1 - at : at
     const lengthMm = segments.reduce((all, one) => all + (run.segments[one]?.lengthMm ?? 0), 0)
     const usableMm = Math.max(0, lengthMm - 2 * endMm)
     const more = cutting.find((hand) => hand.part === index)?.more ?? 0
@@ -146,14 +146,14 @@ function stretchesOf(run: MeasuredRun, { rules }: Pick<Plan, 'rules'>, strip: St
       fit: rules.rounding,
       endAllowanceMm: 0,
     })
-    const cuts = Math.max(0, (countedGroups(run, segments, strip) ?? byRule.cuts) + more)
+    const groups = Math.max(0, (countedGroups(run, segments, strip) ?? byRule.groups) + more)
     return {
       index,
       lengthMm,
       usableMm,
       more,
-      cuts,
-      gapMm: lengthMm - cuts * strip.cutPitchMm,
+      groups,
+      gapMm: lengthMm - groups * strip.cutPitchMm,
       segments,
     }
   })
@@ -185,16 +185,16 @@ function piecesOf(
   const hand = line.cutting?.find((entry) => entry.part === part.index)
   // Splits are counted along the measured line, whichever end the wire enters.
   const marks = [...new Set(hand?.splits ?? [])]
-    .filter((at) => at < part.cuts)
-    .map((at) => (line.isTurned === true ? part.cuts - at : at))
+    .filter((at) => at < part.groups)
+    .map((at) => (line.isTurned === true ? part.groups - at : at))
     .toSorted((a, b) => a - b)
   const pixelsPerCut = strip.light.kind === 'pixels' ? strip.light.perCut : 0
   const freeMm = line.endMm ?? 0
   const before = freeMm + (part.gapMm - 2 * freeMm) * gapBefore[rules.gap]
   return [0, ...marks].map((from, at, starts): Piece => {
     const isLast = at === starts.length - 1
-    const cuts = (starts[at + 1] ?? part.cuts) - from
-    const placedMm = cuts * cutPitchMm
+    const groups = (starts[at + 1] ?? part.groups) - from
+    const placedMm = groups * cutPitchMm
     const startMm = before + from * cutPitchMm
     const lengthMm = (isLast ? part.lengthMm : startMm + placedMm) - (at === 0 ? 0 : startMm)
     return {
@@ -205,10 +205,10 @@ function piecesOf(
       lengthMm,
       startMm,
       segments: part.segments,
-      cuts,
+      groups,
       placedMm,
       gapMm: lengthMm - placedMm,
-      pixels: cuts * pixelsPerCut,
+      pixels: groups * pixelsPerCut,
     }
   })
 }

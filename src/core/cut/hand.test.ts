@@ -21,7 +21,9 @@ const hand = (set: Partial<NonNullable<Line['cutting']>[number]>) => [
   { part: 0, more: 0, offMm: 0, splits: [], ...set },
 ]
 const names = (plan: Plan): string[] =>
-  cutsOf(plan).flatMap(({ pieces }) => pieces.map(({ name, cuts }) => `${name}:${String(cuts)}`))
+  cutsOf(plan).flatMap(({ pieces }) =>
+    pieces.map(({ name, groups }) => `${name}:${String(groups)}`),
+  )
 
 describe('a hand on the cuts', () => {
   it('splits, moves ends and turns, and every piece keeps its name', () => {
@@ -70,10 +72,10 @@ describe('a hand on the cuts', () => {
             isTurned,
           })
           const [entry] = cutsOf({ ...plan, rules: { ...plan.rules, gap } })
-          const { pieces, parts, placedMm, gapMm, cuts } = entry!
+          const { pieces, parts, placedMm, gapMm, groups } = entry!
           expect(placedMm + gapMm).toBeCloseTo(mm, 6)
-          expect(pieces.reduce((sum, piece) => sum + piece.cuts, 0)).toBe(parts[0]!.cuts)
-          expect(cuts).toBe(parts[0]!.cuts)
+          expect(pieces.reduce((sum, piece) => sum + piece.groups, 0)).toBe(parts[0]!.groups)
+          expect(groups).toBe(parts[0]!.groups)
           const [[from, to]] = litSpansOf(entry!) as [[number, number]]
           expect(from).toBeGreaterThanOrEqual(0)
           expect(to).toBeLessThanOrEqual(mm + 1e-6)
@@ -145,13 +147,13 @@ describe('reels where a piece may be joined of two', () => {
 
   it('are numbered on the cut list', () => {
     const plan = planOf('ledge 3 x 680')
-    const cuts = cutsOf({
+    const cutRuns = cutsOf({
       ...plan,
       own: { strips: [], supplies: [], boards: [], lights: [], profiles: [] },
     })
-    const strip = { ...cuts[0]!.strip, reels: [{ lengthMm: 1000, price: 9 }] }
+    const strip = { ...cutRuns[0]!.strip, reels: [{ lengthMm: 1000, price: 9 }] }
     const [found] = cutFromReels(
-      cuts.map((entry) => ({ ...entry, strip })),
+      cutRuns.map((entry) => ({ ...entry, strip })),
       [],
       { joins: { areAllowed: true, price: 2 } },
     )
@@ -164,15 +166,15 @@ describe('reels where a piece may be joined of two', () => {
 })
 
 it('plugged lengths reach as far as they can, at the least price', () => {
-  const cuts = cutsOf(planOf('ledge 1600 + 400'))
+  const cutRuns = cutsOf(planOf('ledge 1600 + 400'))
   const strip = {
-    ...cuts[0]!.strip,
+    ...cutRuns[0]!.strip,
     prewired: [
       { lengthMm: 500, price: 5 },
       { lengthMm: 1000, price: 8 },
     ],
   }
-  const [instead] = prewiredInstead(cuts.map((entry) => ({ ...entry, strip })))
+  const [instead] = prewiredInstead(cutRuns.map((entry) => ({ ...entry, strip })))
   expect(instead).toMatchObject({ price: 13, tooShort: 1 })
   expect(instead!.lengths.map(({ lengthMm, count }) => [lengthMm, count])).toEqual([
     [1000, 1],
@@ -189,10 +191,10 @@ describe('factory splices', () => {
         fc.array(fc.integer({ min: 60, max: 2200 }), { minLength: 1, maxLength: 6 }),
         fc.constantFrom(500, 1000, 333),
         (lengths, spliceMm) => {
-          const cuts = cutsOf(planOf(lengths.join(' + ')))
-          const strip = { ...cuts[0]!.strip, spliceMm }
+          const cutRuns = cutsOf(planOf(lengths.join(' + ')))
+          const strip = { ...cutRuns[0]!.strip, spliceMm }
           const [found] = cutFromReels(
-            cuts.map((entry) => ({ ...entry, strip })),
+            cutRuns.map((entry) => ({ ...entry, strip })),
             [],
             { joins: { areAllowed: false, price: 0 } },
           )
@@ -231,10 +233,10 @@ describe('plugged lengths', () => {
           },
         ),
         (length, sold) => {
-          const cuts = cutsOf(planOf(`shelf ${String(length * 100)}`))
+          const cutRuns = cutsOf(planOf(`shelf ${String(length * 100)}`))
           const prewired = sold.map((one) => ({ lengthMm: one.length * 100, price: one.price }))
-          const strip = { ...cuts[0]!.strip, prewired }
-          const [found] = prewiredInstead(cuts.map((entry) => ({ ...entry, strip })))
+          const strip = { ...cutRuns[0]!.strip, prewired }
+          const [found] = prewiredInstead(cutRuns.map((entry) => ({ ...entry, strip })))
           // Every choice there is, by its length: the least that it costs.
           const costs = new Map([[0, 0]])
           for (let mm = 100; mm <= length * 100; mm += 100)

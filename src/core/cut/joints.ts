@@ -26,7 +26,7 @@ export function countJoints(
     minutes[kind] += count * minutesPerJoint[light]
   }
   for (const entry of cutRuns) {
-    if (entry.cuts === 0) continue
+    if (entry.groups === 0) continue
     const { kind } = entry.strip.light
     const joins = jumpersOf(entry)
     const splits = joins.filter(({ from, to }) => from.part === to.part).length

@@ -27,14 +27,14 @@ describe('lamps along a path, farther apart than the wire of a string', () => {
     expect(found?.remedies.map(({ label }) => label)).toEqual(['solder wire in at 5 places'])
     const mended = change(plan, found!.remedies[0]!.commands).plan
     expect(codes(mended)).not.toContain('nodes-apart')
-    expect(worked(mended).cutRuns[0]).toMatchObject({ cuts: 6, pixels: 6 })
+    expect(worked(mended).cutRuns[0]).toMatchObject({ groups: 6, pixels: 6 })
   })
 
   const long = planOf(path, { isLengthened: true, mount: { fixing: 'clips' } })
   const given = worked(long)
 
   it('have each wire in the list, as long as the way less what the nodes bring', () => {
-    expect(given.cutRuns[0]!.pieces.map(({ name, cuts }) => [name, cuts])).toEqual(
+    expect(given.cutRuns[0]!.pieces.map(({ name, groups }) => [name, groups])).toEqual(
       ['A1', 'A2', 'A3', 'A4', 'A5', 'A6'].map((name) => [name, 1]),
     )
     const between = given.wiring.wires.filter(({ from }) => from.spot.kind === 'piece')
@@ -74,7 +74,7 @@ describe('lamps along a path, farther apart than the wire of a string', () => {
   it('begin a new string behind each wire, and are plugged where one is full', () => {
     // Two rows of sixty, the second farther away than the wire reaches.
     const rows = worked(planOf('curtain grid 2 x 60 @ 60 x 400 zigzag', { isLengthened: true }))
-    expect(rows.cutRuns[0]!.pieces.map(({ cuts, part }) => [cuts, part])).toEqual([
+    expect(rows.cutRuns[0]!.pieces.map(({ groups, part }) => [groups, part])).toEqual([
       [50, 0],
       [10, 0],
       [50, 1],
@@ -84,7 +84,7 @@ describe('lamps along a path, farther apart than the wire of a string', () => {
 
   it('stay whole where the wire reaches', () => {
     const mixed = worked(planOf('border string 6 @ 100', { isLengthened: true }))
-    expect(mixed.cutRuns[0]!.pieces.map(({ cuts }) => cuts)).toEqual([6])
+    expect(mixed.cutRuns[0]!.pieces.map(({ groups }) => groups)).toEqual([6])
   })
 })
 
@@ -99,8 +99,8 @@ describe('nodes on wire', () => {
     const node: LightNode = { parts: [], pixels: 3 }
     const plan = planOf('border string 4 @ 700', { node, isLengthened: true })
     const { cutRuns, lanes, layout, loads } = worked(plan)
-    expect(cutRuns[0]).toMatchObject({ cuts: 12, pixels: 12 })
-    expect(cutRuns[0]!.pieces.map((piece) => piece.cuts)).toEqual([3, 3, 3, 3])
+    expect(cutRuns[0]).toMatchObject({ groups: 12, pixels: 12 })
+    expect(cutRuns[0]!.pieces.map((piece) => piece.groups)).toEqual([3, 3, 3, 3])
     const places = pixelMap(lanes, layout).map(({ at }) => at[0])
     expect(places.map((x) => x - places[0]!)).toEqual(
       [0, 700, 1400, 2100].flatMap((x) => [x, x, x]),
@@ -146,12 +146,12 @@ describe('nodes on wire', () => {
         const text = `border string ${String(count)} @ ${String(pitch)}`
         const [entry] = worked(planOf(text, { isLengthened, node: { parts: [], pixels } })).cutRuns
         const { pieces } = entry!
-        expect(pieces.reduce((sum, { cuts }) => sum + cuts, 0)).toBe(count * pixels)
+        expect(pieces.reduce((sum, { groups }) => sum + groups, 0)).toBe(count * pixels)
         let next = 0
-        for (const { fromGroup, cuts } of pieces) {
+        for (const { fromGroup, groups } of pieces) {
           expect(fromGroup).toBe(next)
-          expect(cuts).toBeLessThanOrEqual(50)
-          next += cuts
+          expect(groups).toBeLessThanOrEqual(50)
+          next += groups
         }
         const wired = pieces.filter(({ part }, at) => at > 0 && part !== pieces[at - 1]!.part)
         expect(wired).toHaveLength(isLengthened && pitch > 100 ? count - 1 : 0)

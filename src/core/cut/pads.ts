@@ -13,12 +13,12 @@ export interface PadPlace {
 export function padPlace(entry: CutStripRun, pad: number): PadPlace | undefined {
   let before = 0
   for (const piece of entry.pieces) {
-    if (piece.cuts > 0 && pad <= before + piece.cuts)
+    if (piece.groups > 0 && pad <= before + piece.groups)
       return { piece, point: pointOf(entry, piece, pad - before) }
-    before += piece.cuts
+    before += piece.groups
   }
-  const last = entry.pieces.findLast(({ cuts }) => cuts > 0)
-  return last && { piece: last, point: pointOf(entry, last, last.cuts) }
+  const last = entry.pieces.findLast(({ groups }) => groups > 0)
+  return last && { piece: last, point: pointOf(entry, last, last.groups) }
 }
 
 /** A place along a piece, so many cut groups from its start, in the run's own mm on the drawing. */
@@ -28,7 +28,7 @@ export function pointOf(
   groups: number,
 ): Point {
   if (isOnWire({ run, strip })) {
-    const inPiece = Math.min(Math.floor(groups), piece.cuts - 1)
+    const inPiece = Math.min(Math.floor(groups), piece.groups - 1)
     return run.lights[Math.floor((piece.fromGroup + inPiece) / pixelsInNode(run))] ?? [0, 0]
   }
   let left = piece.startMm + groups * strip.cutPitchMm
@@ -61,16 +61,16 @@ export const jumperWayMm = ({ from, to, lengthMm }: Jumper): number | undefined 
 
 /** All joins of a run from piece to piece, in the order of the current. */
 export function jumpersOf(entry: Pick<CutStripRun, 'run' | 'strip' | 'pieces'>): Jumper[] {
-  const placed = entry.pieces.filter(({ cuts }) => cuts > 0)
+  const placed = entry.pieces.filter(({ groups }) => groups > 0)
   const ownMm = isOnWire(entry) ? entry.strip.cutPitchMm : 0
   let pad = 0
   return placed.slice(1).map((to, index) => {
     const from = placed[index] ?? to
-    pad += from.cuts
+    pad += from.groups
     const isSplit = from.part === to.part
     const lengthMm = isSplit
       ? 0
-      : Math.max(0, distance(pointOf(entry, from, from.cuts), pointOf(entry, to, 0)) - ownMm)
+      : Math.max(0, distance(pointOf(entry, from, from.groups), pointOf(entry, to, 0)) - ownMm)
     return { from, to, pad, lengthMm }
   })
 }

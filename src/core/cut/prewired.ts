@@ -29,7 +29,7 @@ export function prewiredInstead(cutRuns: readonly CutStripRun[]): Prewired[] {
     const pieces = cutRuns
       .filter((entry) => entry.strip === strip)
       .flatMap((entry) => entry.pieces)
-      .filter(({ cuts: groups }) => groups > 0)
+      .filter(({ groups }) => groups > 0)
     if (prewired.length === 0 || pieces.length === 0) return []
     const longest = largest(pieces.map(({ lengthMm }) => lengthMm))
     const reach = reachOf(prewired, longest)

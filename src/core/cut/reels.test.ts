@@ -44,7 +44,7 @@ describe('pieces', () => {
   it('folded on are rounded once: 2020 mm are 121 groups, not 42 + 18 twice', () => {
     const [jumped] = cutsOf(planOf(['crown frame 705 x 305']))
     const [folded] = cutsOf(planOf(['crown frame 705 x 305'], {}, { corners: 'fold' }))
-    expect([jumped?.cuts, folded?.cuts]).toEqual([120, 121])
+    expect([jumped?.groups, folded?.groups]).toEqual([120, 121])
   })
 
   it.each<[Rules['gap'], [number, number]]>([
@@ -121,9 +121,9 @@ describe('reels', () => {
               })),
             },
           )
-          const cuts = cutsOf(plan)
+          const cutRuns = cutsOf(plan)
           const placed = new Map<string, number>()
-          for (const { reels, price } of cutFromReels(cuts, plan.offcuts, plan.rules)) {
+          for (const { reels, price } of cutFromReels(cutRuns, plan.offcuts, plan.rules)) {
             expect(reels.reduce((sum, reel) => sum + reel.price, 0)).toBeCloseTo(price, 6)
             for (const reel of reels) {
               let next = 1
@@ -135,8 +135,8 @@ describe('reels', () => {
               expect(reel.leftoverMm).toBeGreaterThanOrEqual(-1e-6)
             }
           }
-          for (const { pieces } of cuts)
-            for (const { name, cuts: groups } of pieces) expect(placed.get(name) ?? 0).toBe(groups)
+          for (const { pieces } of cutRuns)
+            for (const { name, groups } of pieces) expect(placed.get(name) ?? 0).toBe(groups)
         },
       ),
       { numRuns: runs(60) },
@@ -175,8 +175,8 @@ describe('joints', () => {
       'crown frame 705 x 305',
       'stars grid 2 x 2 @ 60',
     ])
-    const cuts = cutsOf(plan)
-    expect(countJoints(cuts, cutFromReels(cuts, [], usualRules))).toEqual([
+    const cutRuns = cutsOf(plan)
+    expect(countJoints(cutRuns, cutFromReels(cutRuns, [], usualRules))).toEqual([
       { kind: 'lead', count: 3, minutes: 18 },
       { kind: 'jumper', count: 8, minutes: 48 },
       { kind: 'pad', count: 2, minutes: 12 },

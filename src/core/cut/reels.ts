@@ -60,7 +60,7 @@ export function cutFromReels(
 ): StripReels[] {
   const strips = [...new Set(cutRuns.map(({ strip }) => strip))]
   return strips.flatMap((strip) => {
-    const runs = cutRuns.filter((entry) => entry.strip === strip && entry.cuts > 0)
+    const runs = cutRuns.filter((entry) => entry.strip === strip && entry.groups > 0)
     const own = offcuts.filter(({ stripId }) => stripId === strip.id)
     return runs.length === 0 ? [] : [reelsOf(strip, runs, own, rules, options)]
   })
@@ -155,15 +155,15 @@ function splicesIn({ spliceMm, cutPitchMm }: Strip, fromGroup: number, toGroup: 
 }
 
 /** A piece as it is, or in parts of a whole reel each and the rest. */
-function partsToCut({ name, cuts }: Piece, runId: string, longest: number): Part[] {
-  if (cuts === 0) return []
-  const parts = Math.ceil(cuts / longest)
+function partsToCut({ name, groups }: Piece, runId: string, longest: number): Part[] {
+  if (groups === 0) return []
+  const parts = Math.ceil(groups / longest)
   return Array.from({ length: parts }, (_, index) => ({
     piece: name,
     runId,
     part: index + 1,
     parts,
-    groups: Math.min(longest, cuts - index * longest),
+    groups: Math.min(longest, groups - index * longest),
   }))
 }
 

@@ -106,13 +106,13 @@ describe('the feed of any plan', () => {
         const results = worked(plan)
         const { cutRuns, leads } = results
         const network = planNetwork(results, 'level')
-        for (const { run, strip, cuts: groups } of cutRuns) {
+        for (const { run, strip, groups } of cutRuns) {
           const own = network.runs.find(({ id }) => id === run.id)
           expect(own?.loads ?? 0).toBe(groups * loadsPerGroup(strip))
         }
         for (const { to } of leads)
           if (to.kind === 'run')
-            expect(to.pad).toBeLessThanOrEqual(cutRuns.find(({ run }) => run.id === to.run)!.cuts)
+            expect(to.pad).toBeLessThanOrEqual(cutRuns.find(({ run }) => run.id === to.run)!.groups)
       }),
       { numRuns: runs(60) },
     )

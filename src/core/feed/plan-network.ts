@@ -53,7 +53,7 @@ export function stripNetwork(
   levels?: RunLevels,
   litA: ReadonlyMap<string, number> = new Map(),
 ): Network {
-  const placed = cutRuns.filter(({ cuts: groups }) => groups > 0)
+  const placed = cutRuns.filter(({ groups }) => groups > 0)
   const perGroup = new Map(placed.map(({ run, strip }) => [run.id, loadsPerGroup(strip)]))
   const junctions = new Set(plan.junctions.map(({ id }) => id))
   const nominalA = nominalLeads(plan, cutRuns, leads, litA)
@@ -158,7 +158,7 @@ function madeRun(
   entry: CutStripRun,
   loadCase: LoadCase,
 ): NetworkRun {
-  const { run, strip, cuts: groups } = entry
+  const { run, strip, groups } = entry
   const loads = loadsPerGroup(strip)
   const jumperOhmPerM = wireOf(plan.defaults.wire).ohmPerM
   return {

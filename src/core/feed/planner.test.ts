@@ -90,7 +90,7 @@ it.each([
   const goal: FeedGoal = { kind: 'volts', atLeast }
   // The slow reference: every set of pads with every gauge.
   const good: { feeds: number; cost: number; mm2: number }[] = []
-  const pads = entry!.cuts + 1
+  const pads = entry!.groups + 1
   for (let mask = 1; mask < 2 ** pads; mask += 1)
     for (const wire of wires.filter(({ id }) => id.startsWith('mm2'))) {
       const feeds = Array.from({ length: pads }, (_, pad) => pad)

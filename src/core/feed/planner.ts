@@ -79,7 +79,7 @@ export function planFeeds(
 ): FeedPlan {
   const { plan, cutRuns } = given
   const before = feedAll(given, plan)
-  const missing = cutRuns.filter((entry) => entry.cuts > 0 && !isMet(entry, before, goal))
+  const missing = cutRuns.filter((entry) => entry.groups > 0 && !isMet(entry, before, goal))
   const found = new Map<string, Way[]>()
   const hopeless: string[] = []
   for (const [index, entry] of missing.entries()) {
@@ -183,7 +183,7 @@ function waysFor(given: PlannerGiven, entry: CutStripRun, goal: FeedGoal): Way[]
   const { plan } = given
   const gauges = gaugesLike({ id: plan.defaults.wire })
   const ways: Way[] = []
-  for (let count = 1; count <= Math.min(mostFeeds, entry.cuts + 1); count += 1) {
+  for (let count = 1; count <= Math.min(mostFeeds, entry.groups + 1); count += 1) {
     let isReached = false
     for (const pads of padSets(given, entry, count, gauges.at(-1))) {
       const way = thinnestFor(given, entry, pads, gauges, goal)
@@ -265,9 +265,9 @@ function padSets(
   count: number,
   thickest: Wire | undefined,
 ): number[][] {
-  const pads = entry.cuts + 1
+  const pads = entry.groups + 1
   if (combinations(pads, count) <= mostSets) return allSets(pads, count)
-  const last = entry.cuts
+  const last = entry.groups
   const inside = Array.from({ length: count }, (_, at) =>
     Math.round((last * (2 * at + 1)) / (2 * count)),
   )
@@ -288,10 +288,14 @@ function improved(
 ): number[] {
   let best = [...start]
   let bestV = tryWay(given, entry, best, wire).minV
-  for (let step = Math.ceil(entry.cuts / 8); step >= 1; step = step === 1 ? 0 : Math.ceil(step / 3))
+  for (
+    let step = Math.ceil(entry.groups / 8);
+    step >= 1;
+    step = step === 1 ? 0 : Math.ceil(step / 3)
+  )
     for (const at of best.keys())
       for (const by of [-step, step]) {
-        const moved = best.with(at, Math.min(entry.cuts, Math.max(0, (best[at] ?? 0) + by)))
+        const moved = best.with(at, Math.min(entry.groups, Math.max(0, (best[at] ?? 0) + by)))
         if (new Set(moved).size < moved.length) continue
         const { minV } = tryWay(given, entry, moved, wire)
         if (minV > bestV + 1e-6) {
@@ -334,7 +338,7 @@ function bestFor(wish: FeedWish, ways: readonly Way[]): Way | undefined {
 /** The feeds of a way; those that are where one is already keep its name, source and measured length. */
 function feedsFrom(
   plan: Plan,
-  { run, cuts }: CutStripRun,
+  { run, groups }: CutStripRun,
   { pads, wire }: Pick<Way, 'pads' | 'wire'>,
 ): Feed[] {
   const known = feedsOf(run.line)
@@ -342,10 +346,10 @@ function feedsFrom(
   const wireId = wire.id === plan.defaults.wire ? undefined : wire.id
   const made: Feed[] = []
   for (const pad of pads) {
-    const here = known.find((feed) => padOf(feed, cuts) === pad)
+    const here = known.find((feed) => padOf(feed, groups) === pad)
     made.push({
       id: here?.id ?? nextFeedId([...known, ...made]),
-      pad: pad === cuts ? 'end' : pad,
+      pad: pad === groups ? 'end' : pad,
       fuse: 'auto',
       ...(from !== undefined && { from }),
       ...(wireId !== undefined && { wire: wireId }),

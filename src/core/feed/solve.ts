@@ -442,9 +442,9 @@ function modelOf(network: Network): Model {
       isThere ? 1 / Math.max(leastOhm, ohmPerM * run.pitchM) : 0
     const [p, m] = [perPitch(run.railOhmPerM.p, hasPlus), perPitch(run.railOhmPerM.m, hasMinus)]
     const padsInOrder = [...own.keys()].toSorted((a, b) => a - b)
-    const cuts = [...new Set([0, ...padsInOrder, run.loads])]
-    for (const [at, from] of cuts.slice(0, -1).entries()) {
-      const to = cuts[at + 1] ?? run.loads
+    const bounds = [...new Set([0, ...padsInOrder, run.loads])]
+    for (const [at, from] of bounds.slice(0, -1).entries()) {
+      const to = bounds[at + 1] ?? run.loads
       const [left, right] = [own.get(from) ?? -1, own.get(to) ?? -1]
       const count = to - from
       const links = (between: number, isPlus: boolean): Float64Array => {

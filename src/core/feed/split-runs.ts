@@ -15,11 +15,11 @@ export function splitRuns(
   const split = new Map(
     network.runs.map((run) => {
       const own = joins.get(run.id)
-      const cuts =
+      const ownBreaks =
         own === undefined
           ? breaks.get(run.id)
           : new Set([...(breaks.get(run.id) ?? []), ...own.keys()])
-      return [run.id, runParts(run, cuts)]
+      return [run.id, runParts(run, ownBreaks)]
     }),
   )
   const renamed = (end: string): string => {

@@ -132,7 +132,7 @@ export function fieldOf({ cutRuns, lit, lanes, layout }: FieldGiven): Field {
         entry,
         from: first,
         count: 1,
-        loads: entry.cuts * loadsPerGroup(entry.strip),
+        loads: entry.groups * loadsPerGroup(entry.strip),
         isTurned: false,
         channels: isLights ? ['all'] : channelKinds(channelNames(entry)),
         isLights,

@@ -307,8 +307,8 @@ function dotsOf(
   )
   return entry.pieces.flatMap((piece) => {
     const own: Point[] = []
-    for (let group = 0; group < piece.cuts; group += apart)
-      own.push(put(pointOf(entry, piece, Math.min(piece.cuts, group + apart / 2))))
+    for (let group = 0; group < piece.groups; group += apart)
+      own.push(put(pointOf(entry, piece, Math.min(piece.groups, group + apart / 2))))
     return own
   })
 }

@@ -24,7 +24,7 @@ export function dimmersOf(cutRuns: readonly CutStripRun[], lit: readonly LitRun[
   const byName = new Map<string, CutStripRun[]>()
   for (const entry of cutRuns) {
     const { dimmer } = entry.run.line
-    if (dimmer === undefined || entry.cuts === 0 || entry.strip.light.kind !== 'plain') continue
+    if (dimmer === undefined || entry.groups === 0 || entry.strip.light.kind !== 'plain') continue
     const runs = byName.get(dimmer)
     if (runs === undefined) byName.set(dimmer, [entry])
     else runs.push(entry)

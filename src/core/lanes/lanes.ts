@@ -100,7 +100,7 @@ export function lanesOf(
       if (entry === undefined || place === undefined) continue
       light ??= lightOf(entry)
       const at = placer(entry.run, place)
-      const [near, far] = [0, entry.cuts].map((pad): Point => {
+      const [near, far] = [0, entry.groups].map((pad): Point => {
         const found = padPlace(entry, pad)
         return found === undefined ? from : at(found.point)
       })

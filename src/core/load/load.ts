@@ -114,7 +114,7 @@ export function loadRuns(
 }
 const keptLoads = new Kept<CutStripRun, RunLoad>()
 
-function stripLoad(plan: Plan, { run, strip, cuts: cutGroups, pixels }: CutStripRun): RunLoad {
+function stripLoad(plan: Plan, { run, strip, groups: cutGroups, pixels }: CutStripRun): RunLoad {
   const groups = strip.light.kind === 'pixels' ? pixels : cutGroups
   const { volts } = strip
   const { channelMa, idleMa: dark } = groupDraw(strip)

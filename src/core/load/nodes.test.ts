@@ -136,7 +136,7 @@ describe('pixel nodes on wire', () => {
     expect(signal.lanes[0]).toMatchObject({ pixels: 120 })
     expect(reels[0]!.reels).toHaveLength(3)
     const [run] = worked(plan).cutRuns
-    expect(run!.pieces.map(({ name, cuts }) => [name, cuts])).toEqual([
+    expect(run!.pieces.map(({ name, groups }) => [name, groups])).toEqual([
       ['A1', 50],
       ['A2', 50],
       ['A3', 20],
@@ -157,6 +157,6 @@ describe('pixel nodes on wire', () => {
     const plan = nodes(9)
     const lines = plan.lines.map((line) => ({ ...line, lights: { part: 'led-red' } }))
     const { parts, measured } = worked({ ...plan, lines })
-    expect(cut({ ...plan, lines }, measured.runs, parts)[0]!.cuts).toBe(0)
+    expect(cut({ ...plan, lines }, measured.runs, parts)[0]!.groups).toBe(0)
   })
 })

@@ -30,7 +30,7 @@ export function supplyVolts(
     const own = sums.get(supply) ?? new Map<number, number>()
     sums.set(supply, own.set(volts, (own.get(volts) ?? 0) + watts))
   }
-  for (const { run, strip, cuts: groups } of cutRuns) {
+  for (const { run, strip, groups } of cutRuns) {
     const supplies = suppliesOfLine(plan, run.line)
     if (groups > 0) {
       const allMa = fullMa(strip) * groups * loadsPerGroup(strip)

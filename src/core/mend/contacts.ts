@@ -117,10 +117,13 @@ class Linker {
   private padAt({ to, about }: PlanWire): string | undefined {
     const [run] = about
     const entry = run === undefined ? undefined : entryOf(this.given.cutRuns, run)
-    if (entry === undefined || entry.cuts === 0) return undefined
+    if (entry === undefined || entry.groups === 0) return undefined
     if (to.spot.kind === 'data') {
       const isAgainst = this.laneOf.get(entry.run.id)?.isAgainstArrow === true
-      return networkName.pad(entry.run.id, isAgainst ? entry.cuts * loadsPerGroup(entry.strip) : 0)
+      return networkName.pad(
+        entry.run.id,
+        isAgainst ? entry.groups * loadsPerGroup(entry.strip) : 0,
+      )
     }
     return to.spot.kind === 'piece'
       ? networkName.pad(entry.run.id, this.padBefore(entry.run.id, to.spot.piece))
@@ -197,17 +200,17 @@ class Linker {
     const entry = entryOf(this.given.cutRuns, run)
     if (entry === undefined) return 0
     let before = 0
-    for (const { name, cuts } of entry.pieces) {
+    for (const { name, groups } of entry.pieces) {
       if (name === piece) break
-      before += cuts
+      before += groups
     }
     return before * loadsPerGroup(entry.strip)
   }
 
   private railLinks(run: string, pad: number, role: string, channel?: string): readonly Link[] {
     const entry = entryOf(this.given.cutRuns, run)
-    if (entry === undefined || entry.cuts === 0) return []
-    const loads = entry.cuts * loadsPerGroup(entry.strip)
+    if (entry === undefined || entry.groups === 0) return []
+    const loads = entry.groups * loadsPerGroup(entry.strip)
     if (role === 'data' || role === 'clock') {
       const isAgainst = this.laneOf.get(run)?.isAgainstArrow === true
       return this.dataFrom(run, isAgainst ? loads - pad : pad)

@@ -289,12 +289,12 @@ export class Stage {
       const perGroup = loadsPerGroup(entry.strip)
       let before = 0
       for (const piece of entry.pieces) {
-        if (piece.cuts === 0) continue
+        if (piece.groups === 0) continue
         // Behind a joint the pad of the next piece is another place.
         const start = `${networkName.pad(entry.run.id, before * perGroup)}${before > 0 ? '+' : ''}`
         for (const [pad, load, end] of [
           [before, before * perGroup, 'start'],
-          [before + piece.cuts, (before + piece.cuts) * perGroup - 1, 'end'],
+          [before + piece.groups, (before + piece.groups) * perGroup - 1, 'end'],
         ] as const)
           points.push({
             what: 'volts',
@@ -316,7 +316,7 @@ export class Stage {
           run: entry.run.id,
           at: before * perGroup,
         })
-        before += piece.cuts
+        before += piece.groups
       }
     }
     for (const run of this.runs)
@@ -387,7 +387,7 @@ function lookRuns({ cutRuns, lit, leads }: MendGiven): LookRun[] {
       )
       return [{ id: run.id, name: run.name, count: own.lights, strip, lights }]
     }
-    const count = entry.cuts * loadsPerGroup(strip)
+    const count = entry.groups * loadsPerGroup(strip)
     return count === 0 ? [] : [{ id: run.id, name: run.name, count, strip }]
   })
 }

@@ -249,13 +249,13 @@ export function ohmsBetween(
 }
 
 /** Each piece by itself: a tip can be held on either side of every joint. */
-function withPieces(cuts: MendGiven['cutRuns'], joins: PadJoins): PadJoins {
+function withPieces(cutRuns: MendGiven['cutRuns'], joins: PadJoins): PadJoins {
   const all = new Map([...joins].map(([run, own]) => [run, new Map(own)]))
-  for (const { run, strip, pieces } of cuts) {
+  for (const { run, strip, pieces } of cutRuns) {
     const own =
       all.get(run.id) ?? new Map<number, { plusOhm: number | null; minusOhm: number | null }>()
     let before = 0
-    for (const { cuts: groups } of pieces) {
+    for (const { groups } of pieces) {
       before += groups * loadsPerGroup(strip)
       if (!own.has(before)) own.set(before, { plusOhm: 0, minusOhm: 0 })
     }

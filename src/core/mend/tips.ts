@@ -54,7 +54,7 @@ function pieceEnds(
   if (entry === undefined) return []
   const perGroup = loadsPerGroup(entry.strip)
   let before = 0
-  return entry.pieces.flatMap(({ name, cuts: groups }) => {
+  return entry.pieces.flatMap(({ name, groups }) => {
     if (groups === 0) return []
     const first = before * perGroup
     before += groups

@@ -26,5 +26,5 @@ export function nextFeedId(feeds: readonly Pick<Feed, 'id'>[]): string {
 }
 
 /** A feed's pad in cut groups: what a shorter run no longer has is its end. */
-export const padOf = ({ pad }: Pick<Feed, 'pad'>, cuts: number): number =>
-  pad === 'end' ? cuts : Math.min(pad, cuts)
+export const padOf = ({ pad }: Pick<Feed, 'pad'>, groups: number): number =>
+  pad === 'end' ? groups : Math.min(pad, groups)

@@ -26,7 +26,7 @@ export function currentFigures(
   { plan, cutRuns, lit, loads, nodes }: JudgedPlan,
   volts: number,
 ): Figure[] {
-  const ofVolts = cutRuns.filter(({ strip, cuts: groups }) => strip.volts === volts && groups > 0)
+  const ofVolts = cutRuns.filter(({ strip, groups }) => strip.volts === volts && groups > 0)
   const batches = new Map<string, Batch>()
   for (const entry of ofVolts) {
     const key = `${entry.strip.id}.${String(shownLevel(plan, entry))}${isDimmable(entry.strip, entry.run.line) ? '' : '.undimmed'}`
@@ -94,7 +94,7 @@ function batchFigures(plan: Plan, key: string, batch: Batch, isNamed: boolean): 
   const { run: first, strip } = entry
   const about = batch.map(({ run }) => run.id)
   const groups = batch.reduce(
-    (sum, entry) => sum + (strip.light.kind === 'pixels' ? entry.pixels : entry.cuts),
+    (sum, entry) => sum + (strip.light.kind === 'pixels' ? entry.pixels : entry.groups),
     0,
   )
   const level = shownLevel(plan, entry)

@@ -159,7 +159,7 @@ export function drawFigures({ plan, cutRuns, loads }: JudgedPlan): Figure[] {
 export function warmthFigures(results: JudgedPlan): Figure[] {
   const { plan, cutRuns } = results
   return cutRuns.flatMap((entry): Figure[] => {
-    if (entry.cuts === 0) return []
+    if (entry.groups === 0) return []
     const { wattsPerM, heatShare, kelvinMetrePerWatt, riseK, surface } = warmthOf(results, entry)
     return [
       {

@@ -70,7 +70,7 @@ function litWorking(run: LitRun): Working {
 }
 
 /** Strings of pixel nodes, or what is cut off them. */
-function onWireFigure({ run, strip, cuts, pieces }: CutStripRun): Figure {
+function onWireFigure({ run, strip, groups, pieces }: CutStripRun): Figure {
   const common = {
     id: `lights.${run.id}`,
     value: pieces.length,
@@ -85,12 +85,12 @@ function onWireFigure({ run, strip, cuts, pieces }: CutStripRun): Figure {
       ...common,
       label: `${run.name}, lengths cut off strings of pixel nodes`,
       ...working`${operand('wired on', wired)} + ${operand('first or plugged on', pieces.length - wired)}`,
-      rule: `${plural(cuts, 'pixel')} of ${strip.name}, wire soldered in where it is too short`,
+      rule: `${plural(groups, 'pixel')} of ${strip.name}, wire soldered in where it is too short`,
     }
   return {
     ...common,
     label: `${run.name}, strings of pixel nodes`,
-    ...working`${operand('pixels', cuts)} ÷ ${operand('a string', strip.nodesPerString ?? 1)}`,
+    ...working`${operand('pixels', groups)} ÷ ${operand('a string', strip.nodesPerString ?? 1)}`,
     rule: `${strip.name}, plugged end to end`,
   }
 }

@@ -132,7 +132,7 @@ const roundingRule = {
 function lengthFigures({ plan, cutRuns }: JudgedPlan): Figure[] {
   const strips = cutRuns.filter(({ run }) => run.segments.length > 0)
   if (strips.length === 0) return []
-  const figures = strips.map(({ run, strip, cuts: groups, placedMm }): Figure => ({
+  const figures = strips.map(({ run, strip, groups, placedMm }): Figure => ({
     id: `length.${run.id}`,
     label: run.name,
     value: placedMm,

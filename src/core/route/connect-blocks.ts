@@ -58,7 +58,7 @@ export function addBlocks({
   for (const entry of [...inLanes, ...cutRuns.filter((one) => !inLanes.has(one))]) {
     const { run, strip, pieces } = entry
     const own = litOf.get(run.id)
-    const isEmpty = entry.cuts === 0 && run.lights.length === 0
+    const isEmpty = entry.groups === 0 && run.lights.length === 0
     if (isEmpty) continue
     harness.block(blockId.run(run.id), {
       of: { kind: 'run', run: run.id },
@@ -66,7 +66,7 @@ export function addBlocks({
       detail:
         own !== undefined
           ? `${String(own.lights)} × ${own.part.name}${isPlugged(own) ? ', plugged' : ''}`
-          : entry.cuts === 0
+          : entry.groups === 0
             ? formatQuantity(run.lights.length, 'lights')
             : stripDetail(plan, strip.light.kind, entry, pieces),
       about: [run.id],
@@ -80,7 +80,7 @@ function stripDetail(
   entry: CutStripRun,
   pieces: CutStripRun['pieces'],
 ): string {
-  const names = pieces.filter((piece) => piece.cuts > 0).map(({ name }) => name)
+  const names = pieces.filter((piece) => piece.groups > 0).map(({ name }) => name)
   const what =
     kind === 'pixels'
       ? formatQuantity(entry.pixels, 'px')

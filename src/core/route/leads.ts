@@ -33,7 +33,7 @@ export function leadName(
   const entry = entryOf(cutRuns, to.run)
   if (entry === undefined) return ''
   if (to.pad === 0) return entry.run.name
-  return `${entry.run.name}, ${to.pad === entry.cuts ? 'far end' : `pad ${String(to.pad)}`}`
+  return `${entry.run.name}, ${to.pad === entry.groups ? 'far end' : `pad ${String(to.pad)}`}`
 }
 
 /** Id of a feed's lead; of the second and further ones that share it, with their number. */
@@ -128,10 +128,10 @@ export function runLeads(
   feeds: readonly Feed[],
 ): Lead[] {
   const { run } = entry
-  if (entry.cuts === 0) return []
+  if (entry.groups === 0) return []
   const at = placer(run, place)
   return feeds.flatMap((feed) => {
-    const pad = padOf(feed, entry.cuts)
+    const pad = padOf(feed, entry.groups)
     const found = padPlace(entry, pad)
     return found === undefined
       ? []
@@ -149,8 +149,8 @@ export function runLeads(
 }
 
 /** What the hole at a pad of a run adds to the wires that end there, mm. */
-const spareAtPad = ({ run, cuts }: CutStripRun, pad: number): number =>
-  pad === 0 ? spareMmAt(run.line, 'start') : pad === cuts ? spareMmAt(run.line, 'end') : 0
+const spareAtPad = ({ run, groups }: CutStripRun, pad: number): number =>
+  pad === 0 ? spareMmAt(run.line, 'start') : pad === groups ? spareMmAt(run.line, 'end') : 0
 
 function leadOf(
   plan: Plan,

@@ -11,7 +11,7 @@ import type { Lead } from './lead'
 /** What a run of strip draws nominally at full white, A. */
 export function nominalOf(
   plan: Pick<Plan, 'scene' | 'limit'>,
-  { run, strip, cuts: groups }: CutStripRun,
+  { run, strip, groups }: CutStripRun,
 ): number {
   const { channelMa, idleMa } = groupDraw(strip)
   const duties = dutiesIn(plan, 'full-white', run.line, strip)
@@ -47,7 +47,7 @@ export function switchWire({ plan, cutRuns, lit, leads }: SwitchWireGiven, suppl
     const entry = entryOf.get(run)
     amperes +=
       litOf.get(run)?.peakA ??
-      (entry === undefined || entry.cuts === 0 ? 0 : nominalOf(unlimited, entry))
+      (entry === undefined || entry.groups === 0 ? 0 : nominalOf(unlimited, entry))
   }
   const known = wires
     .filter(({ system, areaMm2 }) => system === thickest.system && areaMm2 >= thickest.areaMm2)

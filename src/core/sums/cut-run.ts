@@ -15,7 +15,11 @@ export const cutRunSum = defineSum(
     fit: z.enum(roundings).default('inside'),
     endAllowanceMm: upTo(1_000_000, 'mm').default(0),
   }),
-  cutRun,
+  // Called `cuts` in what a sum answers.
+  (given) => {
+    const { groups, ...placed } = cutRun(given)
+    return { cuts: groups, ...placed }
+  },
   {
     title: 'Strip cut at its marks',
     asks: ['how many pixels fit', 'where do I cut', 'how large is the gap'],

@@ -38,15 +38,15 @@ export const fuseBlind: Judge = (evidence) => {
   )
   const rated = new Map(evidence.supplies.map(({ slot, ratedA }) => [slot.id, ratedA ?? Infinity]))
   const blind = evidence.cutRuns.flatMap((entry) => {
-    const { run, strip, cuts } = entry
+    const { run, strip, groups } = entry
     const feds = leadsTo.get(run.id) ?? []
     const sources = feds.flatMap((fed) => sourceOf(evidence, entry, fed, upstream) ?? [])
     // A lead without a fuse is told as such.
-    if (cuts === 0 || sources.length === 0 || sources.length < feds.length) return []
+    if (groups === 0 || sources.length === 0 || sources.length < feds.length) return []
     const ratedA = Math.max(
       ...feds.map(({ lead }) => rated.get(supplyBehind(evidence.plan, lead.from) ?? '') ?? 0),
     )
-    const lengthM = (cuts * strip.cutPitchMm) / 1000
+    const lengthM = (groups * strip.cutPitchMm) / 1000
     const shorts = shortPlaces(sources, lengthM).map((atM) =>
       shortAt(sources, atM, strip.railOhmPerM),
     )

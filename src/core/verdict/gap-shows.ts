@@ -42,8 +42,8 @@ export const gapShows: Judge = ({ plan, cutRuns }) =>
   })
 
 /** The gap without what is kept free on purpose. */
-const shownGap = ({ strip }: CutStripRun, { usableMm, cuts }: Part): number =>
-  usableMm - cuts * strip.cutPitchMm
+const shownGap = ({ strip }: CutStripRun, { usableMm, groups }: Part): number =>
+  usableMm - groups * strip.cutPitchMm
 
 function worstGap({ parts, strip }: CutStripRun, fit: Rounding): number {
   return parts

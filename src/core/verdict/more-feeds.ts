@@ -23,18 +23,18 @@ export function bothEnds(line: Line): FeedRemedy | undefined {
 }
 
 /** Further feeds at the far end and in the middle. */
-export function middleToo({ run, cuts }: CutStripRun): FeedRemedy | undefined {
+export function middleToo({ run, groups }: CutStripRun): FeedRemedy | undefined {
   const feeds = bothEnds(run.line)?.feeds ?? feedsOf(run.line)
-  const middle = Math.round(cuts / 2)
-  if (cuts < 4 || feeds.some((feed) => Math.abs(padOf(feed, cuts) - middle) < cuts / 8))
+  const middle = Math.round(groups / 2)
+  if (groups < 4 || feeds.some((feed) => Math.abs(padOf(feed, groups) - middle) < groups / 8))
     return undefined
   return withFeeds(run.line, 'feed both ends and the middle', withFeedAt(feeds, middle))
 }
 
 /** So many feeds, evenly spread from end to end, with leads two sizes up where there are such. */
 export function spread(evidence: Evidence, entry: CutStripRun, count: number): FeedRemedy {
-  const { run, cuts } = entry
-  const pads = Array.from({ length: count }, (_, at) => Math.round((at * cuts) / (count - 1)))
+  const { run, groups } = entry
+  const pads = Array.from({ length: count }, (_, at) => Math.round((at * groups) / (count - 1)))
   const label = `${String(count)} feeds, evenly spread`
   const [like = { id: 'first', pad: 0, fuse: 'auto' as const }] = feedsOf(run.line)
   const feeds = pads.map((pad, at): Feed => ({

@@ -28,7 +28,7 @@ const edgeBend: Judge = ({ plan, cutRuns, parts }) =>
   cutRuns.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
     if (
-      entry.cuts === 0 ||
+      entry.groups === 0 ||
       mountOf({ plan }, entry).bend !== 'edgewise' ||
       bendOf(entry) === Infinity
     )
@@ -61,7 +61,7 @@ const profileFit: Judge = ({ plan, cutRuns }) =>
     const { run, strip } = entry
     const { profile: id, hasSleeve } = mountOf({ plan }, entry)
     const profile = profileOf(plan.own, id)
-    if (profile === undefined || entry.cuts === 0) return []
+    if (profile === undefined || entry.groups === 0) return []
     const widthMm = strip.widthMm + (hasSleeve ? sleeveMm : 0)
     const isBent = bendOf(entry) < (profile.bendRadiusMm ?? Infinity)
     if (!isBent && widthMm <= profile.innerWidthMm) return []
@@ -108,7 +108,7 @@ const sleeveMm = 2
 const tightBend: Judge = ({ plan, cutRuns }) =>
   cutRuns.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
-    if (entry.cuts === 0) return []
+    if (entry.groups === 0) return []
     const leastMm =
       mountOf({ plan }, entry).bend === 'flat' ? strip.flatRadiusMm : strip.edgeRadiusMm
     const radiusMm = bendOf(entry)
@@ -135,7 +135,7 @@ const glare: Judge = ({ plan, cutRuns }) =>
     const { run, strip } = entry
     const { facing, cover } = mountOf({ plan }, entry)
     const isBare = cover === 'none' || cover === 'clear'
-    if (entry.cuts === 0 || facing !== 'room' || !isBare) return []
+    if (entry.groups === 0 || facing !== 'room' || !isBare) return []
     if (strip.lumensPerM < glaringLumensPerM) return []
     return [
       {
@@ -158,7 +158,7 @@ const wet: Judge = ({ plan, cutRuns }) =>
   cutRuns.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
     const { damp, hasSleeve } = mountOf({ plan }, entry)
-    if (entry.cuts === 0 || damp === 'dry' || hasSleeve || strip.isSealed) return []
+    if (entry.groups === 0 || damp === 'dry' || hasSleeve || strip.isSealed) return []
     return [
       {
         id: `wet.${run.id}`,
@@ -177,7 +177,7 @@ const openSleeve: Judge = ({ plan, cutRuns }) =>
   cutRuns.flatMap((entry): Verdict[] => {
     const { run, strip } = entry
     const { damp, hasSleeve, hasCaps } = mountOf({ plan }, entry)
-    if (entry.cuts === 0 || damp === 'dry' || hasCaps || !(hasSleeve || strip.isSealed)) return []
+    if (entry.groups === 0 || damp === 'dry' || hasCaps || !(hasSleeve || strip.isSealed)) return []
     return [
       {
         id: `open-sleeve.${run.id}`,

@@ -23,7 +23,7 @@ export const worn: Judge = (evidence) => {
   const verdicts = cutRuns.flatMap((entry) => tooWarm(evidence, entry, isWorn))
   if (!hasChildren) return verdicts
   const magnets = cutRuns.filter(
-    ({ run, cuts: groups }) =>
+    ({ run, groups }) =>
       groups > 0 && (mounted(plan.own, run.line.mount).fixing ?? plan.rules.fixing) === 'magnets',
   )
   if (magnets.length > 0)
@@ -58,7 +58,7 @@ export const worn: Judge = (evidence) => {
 function tooWarm(evidence: Evidence, entry: CutStripRun, isWorn: boolean): Verdict[] {
   const { plan } = evidence
   const { run } = entry
-  if (entry.cuts === 0) return []
+  if (entry.groups === 0) return []
   const { riseK } = warmthOf(evidence, entry)
   const most = isWorn ? mostC.worn : mostC.children
   if (roomC + riseK <= most) return []
@@ -87,7 +87,7 @@ function tooWarm(evidence: Evidence, entry: CutStripRun, isWorn: boolean): Verdi
 
 /** Extra-low voltage beside the mains. */
 export const mainsNear: Judge = ({ plan, cutRuns }) => {
-  const about = cutRuns.flatMap(({ run, cuts: groups }) =>
+  const about = cutRuns.flatMap(({ run, groups }) =>
     groups > 0 || run.lights.length > 0 ? [run.id] : [],
   )
   if (plan.use.where?.includes('mains') !== true || about.length === 0) return []

@@ -151,7 +151,7 @@ export const hotStrip: Judge = (evidence) => {
   for (const entry of cutRuns) {
     const { strip } = entry
     const warmth = warmthOf(evidence, entry)
-    if (entry.cuts === 0 || warmth.riseK <= warmK) continue
+    if (entry.groups === 0 || warmth.riseK <= warmK) continue
     const key = `${strip.id}.${warmth.riseK.toFixed(1)}`
     const entries = [...(alike.get(key)?.entries ?? []), entry]
     alike.set(key, { entries, warmth })

@@ -148,7 +148,7 @@ const higherVolts: FindRemedy = ({ plan, parts, cutRuns }, { slot, volts, fits, 
     const commands: Command[] = []
     let watts = 0
     let [before, after] = [0, 0]
-    for (const { run, strip, cuts: groups } of fed) {
+    for (const { run, strip, groups } of fed) {
       const sibling = siblingAt(parts, strip, higher)
       if (sibling === undefined) break
       commands.push({ do: 'set-strip', line: run.id, strip: sibling.id })

@@ -22,8 +22,8 @@ export const voltsOver: Judge = (evidence) =>
     const highestV = highestVolts(part, nominal)
     const ids = new Set(fits.map(({ load }) => load.id))
     const over = evidence.cutRuns.filter(
-      ({ run, strip, cuts }) =>
-        cuts > 0 && ids.has(run.id) && !isAtLeast(mostVolts(strip), highestV),
+      ({ run, strip, groups }) =>
+        groups > 0 && ids.has(run.id) && !isAtLeast(mostVolts(strip), highestV),
     )
     const [worst] = over.toSorted((a, b) => mostVolts(a.strip) - mostVolts(b.strip))
     if (worst === undefined) return []

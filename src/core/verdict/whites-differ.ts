@@ -13,7 +13,7 @@ const whiteOfRun = ({ strip: { light } }: CutStripRun): number | undefined =>
 export const whitesDiffer: Judge = ({ cutRuns }) => {
   const byWhite = new Map<number, CutStripRun[]>()
   for (const entry of cutRuns) {
-    const kelvin = entry.cuts > 0 ? whiteOfRun(entry) : undefined
+    const kelvin = entry.groups > 0 ? whiteOfRun(entry) : undefined
     if (kelvin !== undefined) byWhite.set(kelvin, [...(byWhite.get(kelvin) ?? []), entry])
   }
   const [warm, ...cooler] = [...byWhite].toSorted(([a], [b]) => a - b)

@@ -286,7 +286,7 @@ export const copperHot: Judge = (evidence) => {
     else known.push(fed)
   }
   return evidence.cutRuns.flatMap((entry): Verdict[] => {
-    const { run, strip, cuts: groups } = entry
+    const { run, strip, groups } = entry
     const fed = judgedBy(
       evidence,
       leadsTo.get(run.id) ?? [],

@@ -19,8 +19,8 @@ const worthMm = 150
 export const wrongEnd: Judge = (given) =>
   given.cutRuns.flatMap((entry): Verdict[] => {
     const { place } = entry.run.line
-    if (place === undefined || entry.cuts === 0) return []
-    const far = padPlace(entry, entry.cuts)
+    if (place === undefined || entry.groups === 0) return []
+    const far = padPlace(entry, entry.groups)
     const near = padPlace(entry, 0)
     if (far === undefined || near === undefined) return []
     const put = placer(entry.run, place)

@@ -84,7 +84,7 @@ export function placeRuns(
     })
     const body = Math.max(size.row, size.row / 2 + size.pitch * leads.length)
     // What comes to single lights from the board's pins stands below, and clear of what is told of a capacitor.
-    const below = body + (entry.cuts > 0 ? 16 : 0)
+    const below = body + (entry.groups > 0 ? 16 : 0)
     const signals = block.terminals.filter(({ spot }) => spot.kind === 'light')
     const apart = size.isClose ? 8 : 16
     signals.forEach((terminal, index) => {
@@ -138,8 +138,8 @@ const channelOf = ({ spot }: Terminal, { strip }: CutStripRun): number =>
     : 0
 
 /** Where a feed's terminal lies along the run, 0 to 1; `undefined` for other terminals. */
-const padShare = ({ spot }: Terminal, { cuts }: CutStripRun): number | undefined =>
-  spot.kind === 'pad' ? (spot.pad === 0 ? 0 : spot.pad / cuts) : undefined
+const padShare = ({ spot }: Terminal, { groups }: CutStripRun): number | undefined =>
+  spot.kind === 'pad' ? (spot.pad === 0 ? 0 : spot.pad / groups) : undefined
 
 /** A run's pieces along its strip, and where their ends are. */
 function piecesIn(
@@ -148,7 +148,7 @@ function piecesIn(
   size: DiagramSize,
   isWhole: boolean,
 ): { pieces: DrawnBlock['pieces']; joints: Map<string, PieceEnds> } {
-  const placed = entry.pieces.filter(({ cuts }) => cuts > 0)
+  const placed = entry.pieces.filter(({ groups }) => groups > 0)
   const joints = new Map<string, PieceEnds>()
   if (isWhole || placed.length > mostPieces || placed.length === 0)
     return { pieces: [{ x: 0, width: size.run, name: '' }], joints }

@@ -10,7 +10,7 @@ export const moisture: FaultKind = {
   name: 'moisture',
   title: 'Moisture',
   find: ({ cutRuns }) =>
-    cutRuns.flatMap(({ run, strip, cuts: groups }) => {
+    cutRuns.flatMap(({ run, strip, groups }) => {
       const damp = run.line.mount?.damp ?? 'dry'
       return groups === 0
         ? []

@@ -9,12 +9,12 @@ export const offMark: FaultKind = {
   find: ({ cutRuns, lanes }) =>
     cutRuns.flatMap((entry) => {
       const perGroup = loadsPerGroup(entry.strip)
-      const loads = entry.cuts * perGroup
+      const loads = entry.groups * perGroup
       const lane = lanes
         .flatMap(({ runs }) => runs)
         .find((run) => run.entry.run.id === entry.run.id)
       let before = 0
-      return entry.pieces.flatMap(({ name, cuts: groups, offMm }) => {
+      return entry.pieces.flatMap(({ name, groups, offMm }) => {
         const [first, last] = [before * perGroup, (before + groups) * perGroup]
         before += groups
         if (groups === 0) return []

@@ -19,14 +19,14 @@ export const onPieces = (
   lanes.flatMap(({ runs }) =>
     runs.flatMap(({ entry, isAgainstArrow }) => {
       const perGroup = loadsPerGroup(entry.strip)
-      const loads = entry.cuts * perGroup
+      const loads = entry.groups * perGroup
       const { id, name: runName } = entry.run
       let before = 0
-      return entry.pieces.flatMap(({ name, cuts }): FaultDraft[] => {
-        const from = isAgainstArrow ? loads - (before + cuts) * perGroup : before * perGroup
-        before += cuts
+      return entry.pieces.flatMap(({ name, groups }): FaultDraft[] => {
+        const from = isAgainstArrow ? loads - (before + groups) * perGroup : before * perGroup
+        before += groups
         const draft =
-          cuts === 0 ? undefined : of({ run: id, runName, name, from, pixels: cuts * perGroup })
+          groups === 0 ? undefined : of({ run: id, runName, name, from, pixels: groups * perGroup })
         return draft === undefined ? [] : [{ key: `${id}|${name}`, about: [id, name], ...draft }]
       })
     }),
