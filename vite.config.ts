@@ -61,6 +61,22 @@ export default defineConfig({
               // What the first view cannot do without, in one file: it compresses better than in many.
               name: 'first',
               test: /src\/app\/(?:main\.ts|router\.ts|App\.vue|measure\/MeasurePage\.vue)/,
+              priority: 2,
+            },
+            {
+              // What each page asks for a moment later, in one file, too: seventy small ones cost as much as all else. Not what is large and
+              // seldom needed: forms with their checks, dialogs, charts.
+              name: 'soon',
+              test: new RegExp(
+                [
+                  'src/app/ui/(?!Form|LineChart|MoreFields|typed-schema|use-checked-form)',
+                  String.raw`src/app/measure/(?!\w+Dialog)`,
+                  'src/app/bench/',
+                  'src/app/shell/(?:DropTarget|Example|Explained|Plan|Roll|Verdict|keys)',
+                  'node_modules/@headlessui/',
+                ].join('|'),
+              ),
+              priority: 1,
             },
           ],
         },
