@@ -1,6 +1,6 @@
 // `npm run check`: what can be wrong with an edit, within a minute: format, lint, types, and the tests that the changed files are part of.
 import { execFileSync } from 'node:child_process'
-import { install, run } from './lib.mjs'
+import { install, roomForReading, run } from './lib.mjs'
 
 install()
 const git = (...args) => execFileSync('git', args, { encoding: 'utf8' }).split('\n').filter(Boolean)
@@ -16,8 +16,8 @@ const checks = [
       formatted.length === 0 ||
       run('npx', ['prettier', '--check', '--log-level', 'warn', ...formatted]),
   ],
-  ['lint', () => run('npm', ['run', '--silent', 'lint'])],
-  ['types', () => run('npm', ['run', '--silent', 'types'])],
+  ['lint', () => run('npm', ['run', '--silent', 'lint'], { env: roomForReading })],
+  ['types', () => run('npm', ['run', '--silent', 'types'], { env: roomForReading })],
   [
     'units of what changed',
     () =>

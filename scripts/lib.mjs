@@ -12,10 +12,18 @@ export function run(command, args, { quiet = false, env = {} } = {}) {
   return result.status === 0
 }
 
+/**
+ * For programs that read the whole source, and make and drop many small objects: with more room for those that are new, much less time goes
+ * into collecting them.
+ */
+export const roomForReading = {
+  NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ''} --max-semi-space-size=128`.trim(),
+}
+
 /** Runs a command beside others: what it says is kept until it ends. */
-export function runApart([command, ...args]) {
+export function runApart([command, ...args], { env = {} } = {}) {
   return new Promise((resolve) => {
-    const child = spawn(command, args)
+    const child = spawn(command, args, { env: { ...process.env, ...env } })
     let output = ''
     const take = (text) => (output += text)
     for (const stream of [child.stdout, child.stderr]) stream.setEncoding('utf8').on('data', take)

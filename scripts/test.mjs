@@ -1,7 +1,7 @@
 // `npm test`: everything that has to hold, on a fresh clone with only Node and npm. Ends with the tests' count.
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { findChromium } from './chromium.mjs'
-import { install, run, runApart } from './lib.mjs'
+import { install, roomForReading, run, runApart } from './lib.mjs'
 
 const results = 'node_modules/.cache/results'
 
@@ -55,7 +55,7 @@ const nextAlone = async () => {
   for (let next = waiting.shift(); next !== undefined; next = waiting.shift()) {
     const [name, command] = next
     const start = performance.now()
-    const { isGood, output } = await runApart(command)
+    const { isGood, output } = await runApart(command, { env: roomForReading })
     told(name, since(start), isGood, output)
   }
 }
