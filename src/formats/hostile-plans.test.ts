@@ -100,7 +100,8 @@ describe('whatever is printed', () => {
     (await maker.createPdf(definitionOf(pages)).getBuffer()).length
   it('becomes a PDF, whatever the names are', async () => {
     await fc.assert(
-      fc.asyncProperty(mutated(demos, 3), async (document) => {
+      // To write one takes a hundred times as long as to make its pages: each plan writes one of them.
+      fc.asyncProperty(mutated(demos, 3), fc.nat({ max: 3 }), async (document, written) => {
         const read = readPlan(document)
         if (!read.ok) return
         const { plan } = read
@@ -112,9 +113,9 @@ describe('whatever is printed', () => {
         const wires = (['diagram', 'lists', 'labels'] as const).map((what) =>
           wiringPdf(what, { plan, wiring, diagram, pieces }),
         )
-        for (const pages of [book, ...wires]) {
+        for (const [index, pages] of [book, ...wires].entries()) {
           expect(holes(JSON.stringify(pages.content))).toEqual([])
-          expect(await bytesOf(pages)).toBeGreaterThan(500)
+          if (index === written) expect(await bytesOf(pages)).toBeGreaterThan(500)
         }
       }),
       { numRuns: runs(10, 9_000) },
