@@ -97,6 +97,14 @@ export async function openEmptyPlan(page: Page): Promise<void> {
   await expect(line(page, 1)).toBeFocused()
 }
 
+/** Scrolls through a long list, until all of its rows are there. */
+export const scrollThrough = (list: Locator): Promise<void> =>
+  expect(async () => {
+    const rest = list.locator('[data-list-rest]')
+    await rest.evaluateAll(([place]) => place?.scrollIntoView({ block: 'nearest' }))
+    expect(await rest.count()).toBe(0)
+  }).toPass({ intervals: [50] })
+
 /** Pastes lines into the field that has the focus. */
 export const pasteLines = (page: Page, lines: readonly string[]): Promise<void> =>
   page.evaluate((text) => {

@@ -1,5 +1,15 @@
 import { readFile } from 'node:fs/promises'
-import { expect, figure, line, openEmptyPlan, pasteLines, roll, test, verdict } from './browser'
+import {
+  expect,
+  figure,
+  line,
+  openEmptyPlan,
+  pasteLines,
+  roll,
+  scrollThrough,
+  test,
+  verdict,
+} from './browser'
 
 test('the cut page shows every piece, the reels that they come from, and the joints', async ({
   page,
@@ -105,14 +115,20 @@ test('a plan of many runs comes row by row, and all of it is there in the end', 
   await expect(roll(page)).toContainText('strip to place')
   // What they come to, under a line for each.
   await expect(figure(page, 'length.total')).toBeVisible()
+  await scrollThrough(roll(page))
   await expect(roll(page)).toContainText(`shelf-${String(runs - 1)}`)
   await page.getByRole('link', { name: /^Cut/ }).click()
+  const tapes = page.getByRole('group', { name: 'Tapes' })
+  await expect(page.locator('[data-tape]').first()).toBeVisible()
+  await scrollThrough(tapes)
   await expect(page.locator('[data-tape]')).toHaveCount(runs)
   // The list for the printer has every piece once, in as many reels as are drawn.
   const pieces = await page.locator('.print-only tbody b').allTextContents()
   expect(pieces.length).toBeGreaterThanOrEqual(runs)
   expect(new Set(pieces).size).toBe(runs)
   await page.getByRole('link', { name: /^Feed/ }).click()
+  await expect(page.locator('[data-flag]').first()).toBeVisible()
+  await scrollThrough(tapes)
   await expect(page.locator('[data-flag]')).toHaveCount(runs)
   await page
     .getByRole('button', { name: `Feed shelf-${String(runs - 1)} at its far end too` })

@@ -10,6 +10,7 @@ import { useSpotlight } from '../stores/spotlight'
 import RunTape from '../tape/RunTape.vue'
 import TapeRuler from '../tape/TapeRuler.vue'
 import { useTapes } from '../tape/use-tapes'
+import ListRest from '../ui/ListRest.vue'
 import HouseRules from '../measure/HouseRules.vue'
 import type { Piece } from '../../core/cut/cut'
 import type { Line } from '../../core/plan/plan'
@@ -29,7 +30,7 @@ const sheets = [
 ] as const
 
 const area = useTemplateRef<HTMLElement>('area')
-const { runs, nameWidth, tapeWidth, scale } = useTapes(area, 40, 132)
+const { runs, runsLeft, areRunsNear, nameWidth, tapeWidth, scale } = useTapes(area, 40, 132)
 /** Nodes on wire come as they are: there is nothing to cut. */
 const tapes = computed(() => runs.value.filter(({ lights }) => lights === 0))
 /** Where the factory's splices fall, by the name of the piece: where that is cut from one reel. */
@@ -157,6 +158,7 @@ function split(run: TallyRun, piece: Piece, mark: number): void {
               @split="(piece, mark) => split(run, piece, mark)"
             />
           </div>
+          <ListRest v-model="areRunsNear" :rows="runsLeft" :row-px="70" />
         </template>
       </div>
       <ReelsPanel

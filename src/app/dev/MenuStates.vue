@@ -2,8 +2,10 @@
 import { ref } from 'vue'
 import ActionMenu from '../ui/ActionMenu.vue'
 import ErrorBoundary from '../ui/ErrorBoundary.vue'
+import ListRest from '../ui/ListRest.vue'
 import LineChart from '../ui/LineChart.vue'
 import PartList from '../ui/PartList.vue'
+import { useScrolled } from '../ui/use-gradual'
 import StateCard from './StateCard.vue'
 
 const done = ref('')
@@ -19,6 +21,11 @@ const parts = [
 ]
 const part = ref('a')
 const curve: [number, number][] = Array.from({ length: 60 }, (_, at) => [at, 2 + Math.sin(at / 6)])
+const {
+  shown: rows,
+  rest,
+  isNear,
+} = useScrolled(() => Array.from({ length: 2_000 }, (_, at) => `row ${String(at + 1)}`))
 /** Fails as soon as it is shown. */
 const FailingView = (): never => {
   throw new Error('it failed on purpose')
@@ -54,6 +61,13 @@ const hasFailure = ref(false)
       :options="{ stroke: { width: 2 } }"
       :height="160"
     />
+  </StateCard>
+  <StateCard title="ListRest">
+    <div class="h-40 w-60 overflow-y-auto" tabindex="0" role="group" aria-label="A long list">
+      <p v-for="row in rows" :key="row">{{ row }}</p>
+      <ListRest v-model="isNear" :rows="rest" :row-px="20" />
+    </div>
+    <span role="status">{{ rows.length }} of 2000 rows are there</span>
   </StateCard>
   <StateCard title="ErrorBoundary">
     <button class="button-quiet" @click="hasFailure = true">Let a view fail</button>

@@ -15,6 +15,7 @@ import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 import TapeRuler from '../tape/TapeRuler.vue'
 import { useTapes } from '../tape/use-tapes'
+import ListRest from '../ui/ListRest.vue'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import DimmestCard from './DimmestCard.vue'
 import FeedRow from './FeedRow.vue'
@@ -48,7 +49,7 @@ const sceneLabels: Readonly<Record<LoadCase, string>> = {
 const scenes = caseNames.map((value) => ({ value, label: sceneLabels[value] }))
 
 const area = useTemplateRef<HTMLElement>('area')
-const { runs, nameWidth, tapeWidth, scale } = useTapes(area, 92, 122)
+const { runs, runsLeft, areRunsNear, nameWidth, tapeWidth, scale } = useTapes(area, 92, 122)
 const lines = computed(() => new Map(store.plan?.lines.map((line) => [line.id, line])))
 /** Leads by the run that they go to. */
 const leadsOf = computed(() => {
@@ -172,6 +173,7 @@ const setScene = (scene: LoadCase): void => {
                 @open="choose"
               />
             </template>
+            <ListRest v-model="areRunsNear" :rows="runsLeft" :row-px="110" />
           </template>
           <LitLeads v-if="tally" :tally="tally" />
         </div>

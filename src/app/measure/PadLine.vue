@@ -75,7 +75,11 @@ function onKey(event: KeyboardEvent): void {
 <template>
   <div
     class="group/line relative focus-within:shadow-[inset_3px_0_0_var(--color-stop-paper)]"
-    :class="[(isLit || isChosen) && 'bg-marker/80', error && 'text-stop-paper']"
+    :class="[
+      (isLit || isChosen) && 'bg-marker/80',
+      error && 'text-stop-paper',
+      !isNear && '[contain-intrinsic-block-size:auto_var(--pad-row)] [content-visibility:auto]',
+    ]"
     @pointerenter="emit('point', true)"
     @pointerleave="emit('point', false)"
   >
@@ -84,7 +88,7 @@ function onKey(event: KeyboardEvent): void {
         class="grip grid h-full w-6 shrink-0 cursor-grab touch-none place-items-center text-paper-soft opacity-0 pointer-coarse:opacity-100 group-hover/line:opacity-100"
         title="Drag to move the line (Alt with the arrow keys does too)"
       >
-        <GripVertical :size="14" aria-hidden="true" />
+        <GripVertical v-if="isNear" :size="14" aria-hidden="true" />
       </span>
       <span v-if="!isNear" class="min-w-0 flex-1 truncate">{{ line.text }}</span>
       <input
@@ -122,6 +126,7 @@ function onKey(event: KeyboardEvent): void {
       </button>
       <span class="ml-2 shrink-0 text-paper-soft" data-testid="understood">{{ understood }}</span>
       <button
+        v-if="isNear"
         class="mx-1 grid size-6 shrink-0 place-items-center rounded text-paper-soft opacity-0 pointer-coarse:opacity-100 group-hover/line:opacity-100 hover:text-stop-paper focus-visible:opacity-100"
         :aria-label="`Remove line ${String(number)}`"
         tabindex="-1"

@@ -16,7 +16,8 @@ import { useLiveQuery } from '../storage/use-live-query'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useShelf } from '../stores/shelf'
-import { useGradual } from '../ui/use-gradual'
+import ListRest from '../ui/ListRest.vue'
+import { useScrolled } from '../ui/use-gradual'
 import BackupBar from './BackupBar.vue'
 import PlanCard from './PlanCard.vue'
 import { onShelf, orders, tagsOf, type ShelfCard, type ShelfOrder } from './shelf-order'
@@ -52,7 +53,7 @@ const shown = computed(() =>
   onShelf(cards.value ?? [], { query: query.value, tag: tag.value, order: order.value }),
 )
 // A card is much to draw, and a shelf may hold hundreds.
-const drawn = useGradual(() => shown.value, 6)
+const { shown: drawn, rest: cardsLeft, isNear: areCardsNear } = useScrolled(() => shown.value, 6)
 const groups = computed(() =>
   [
     { isExample: false, title: 'Your plans' },
@@ -248,6 +249,7 @@ async function exportStored({ name, document }: StoredPlan): Promise<void> {
           />
         </ul>
       </section>
+      <ListRest v-model="areCardsNear" :rows="cardsLeft" :row-px="130" />
       <BackupBar :own-plans="ownPlans" />
 
       <section v-if="deleted?.length" class="mt-8">

@@ -59,10 +59,20 @@ const isToMend = computed(
 )
 const isPuttingRight = ref(false)
 
-function show(id: string | undefined): void {
-  scroller.value
-    ?.querySelector(`[data-verdict-id="${id ?? ''}"]`)
-    ?.scrollIntoView({ block: 'nearest' })
+/** Brings a verdict into view. One of a long list is there once the list has been scrolled to it. */
+async function show(id: string): Promise<void> {
+  const of = sections.value?.find(({ verdicts }) => verdicts.some((verdict) => verdict.id === id))
+  const section = scroller.value?.querySelector(`[data-section="${of?.id ?? ''}"]`)
+  const find = (): Element | null | undefined => section?.querySelector(`[data-verdict-id="${id}"]`)
+  let rest: Element | null | undefined
+  while (
+    find() == null &&
+    (rest = section?.querySelector(':scope > [data-list-rest]:last-child')) != null
+  ) {
+    rest.scrollIntoView({ block: 'nearest' })
+    await new Promise(requestAnimationFrame)
+  }
+  find()?.scrollIntoView({ block: 'nearest' })
 }
 </script>
 
@@ -88,7 +98,7 @@ function show(id: string | undefined): void {
           :key="grade"
           class="underline decoration-dotted underline-offset-3"
           :class="tones[grade]"
-          @click="show(verdicts[0]?.id)"
+          @click="verdicts[0] && show(verdicts[0].id)"
         >
           {{ plural(verdicts.length, grade) }}
         </button>

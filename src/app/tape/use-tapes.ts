@@ -2,7 +2,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, type ComputedRef, type Ref } from 'vue'
 import type { TallyRun } from '../../core/tally'
 import { usePlanStore } from '../stores/plan'
-import { useGradual } from '../ui/use-gradual'
+import { useScrolled } from '../ui/use-gradual'
 import { tapeScale } from './tape'
 
 /** Runs with strip in them, set out as tapes to one ruler in an area of the page. */
@@ -14,6 +14,9 @@ export function useTapes(
   names: number,
 ): {
   runs: ComputedRef<readonly TallyRun[]>
+  /** How many are not there yet, and whether their place is near, for a `ListRest`. */
+  runsLeft: ComputedRef<number>
+  areRunsNear: Ref<boolean>
   nameWidth: ComputedRef<number>
   tapeWidth: ComputedRef<number>
   /** px a mm */
@@ -27,6 +30,10 @@ export function useTapes(
   const all = computed(() => store.tally?.runs.filter(({ pieces }) => pieces.length > 0) ?? [])
   const scale = computed(() => tapeScale(all.value, tapeWidth.value))
   // Not before there is a width to draw them in.
-  const runs = useGradual(() => (width.value > 0 ? all.value : []), 6)
-  return { runs, nameWidth, tapeWidth, scale }
+  const {
+    shown: runs,
+    rest: runsLeft,
+    isNear: areRunsNear,
+  } = useScrolled(() => (width.value > 0 ? all.value : []), 6)
+  return { runs, runsLeft, areRunsNear, nameWidth, tapeWidth, scale }
 }

@@ -2,7 +2,7 @@
 import { storeToRefs } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
 import PlanFrame from '../shell/PlanFrame.vue'
-import { usePrinting } from '../shell/use-printing'
+import { usePrinting } from '../ui/use-printing'
 import { useView } from '../shell/use-sheet-view'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
