@@ -117,7 +117,7 @@ function split(run: TallyRun, piece: Piece, mark: number): void {
         </p>
         <template v-else>
           <TapeRuler
-            class="sticky top-0"
+            class="sticky -top-3 z-10 -mt-3 box-content bg-bench-raised pt-3"
             :style="{ marginLeft: nameWidth === 0 ? '0' : `${nameWidth + 12}px` }"
             :scale="scale"
             :width="tapeWidth"

@@ -150,7 +150,7 @@ const setScene = (scene: LoadCase): void => {
           </p>
           <template v-if="runs.length > 0">
             <TapeRuler
-              class="sticky top-0"
+              class="sticky -top-3 z-10 -mt-3 box-content bg-bench-raised pt-3"
               :style="{ marginLeft: nameWidth === 0 ? '0' : `${nameWidth + 12}px` }"
               :scale="scale"
               :width="tapeWidth"
