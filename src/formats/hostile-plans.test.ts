@@ -100,7 +100,7 @@ describe('whatever is printed', () => {
     (await maker.createPdf(definitionOf(pages)).getBuffer()).length
   it('becomes a PDF, whatever the names are', async () => {
     await fc.assert(
-      // To write one takes a hundred times as long as to make its pages: each plan writes one of them.
+      // The pages of all of them are looked through; one a plan is written.
       fc.asyncProperty(mutated(demos, 3), fc.nat({ max: 3 }), async (document, written) => {
         const read = readPlan(document)
         if (!read.ok) return
