@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useIntersectionObserver } from '@vueuse/core'
+import { useEventListener, useIntersectionObserver, useResizeObserver } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 
 const { rows, rowPx } = defineProps<{
@@ -12,9 +12,14 @@ const isNear = defineModel<boolean>({ required: true })
 /** It is near when what stands so far above it is in view, px. */
 const marginPx = 600
 const place = useTemplateRef<HTMLElement>('place')
-useIntersectionObserver(place, (entries) => {
-  isNear.value = entries.at(-1)?.isIntersecting === true
-})
+function look(): void {
+  const { width, top, bottom } = place.value?.getBoundingClientRect() ?? new DOMRect()
+  isNear.value = width > 0 && top < innerHeight && bottom > 0
+}
+// What an observer has told is no more than a reason to look: once it had missed that rows came, and the list stood still.
+useIntersectionObserver(place, look)
+useResizeObserver(place, look)
+useEventListener('scroll', look, { capture: true, passive: true })
 const style = computed(() => ({
   height: `${String(rows * rowPx + marginPx)}px`,
   marginTop: `${String(-marginPx)}px`,
