@@ -3,7 +3,7 @@ import { parser } from 'typescript-eslint'
 import ts from 'typescript'
 
 /**
- * A parser for ESLint that reads what stands in src/app with its types: .ts files and the scripts of .vue files, all out of one program.
+ * A parser for ESLint that reads the scripts of .vue files with their types, all out of one program.
  * The usual way makes a program anew for each .vue file, since what stands in it is no TypeScript, and that took most of the time of lint.
  */
 const configFile = 'tsconfig.app.json'
@@ -38,7 +38,7 @@ function programOfScripts(before) {
   return ts.createProgram(config.fileNames, config.options, host)
 }
 
-export const appScripts = {
+export const vueScripts = {
   ...parser,
   parseForESLint(code, options) {
     // What stands in a template comes without a project, and has no types.

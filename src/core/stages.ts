@@ -31,7 +31,15 @@ export type StageName = Exclude<keyof WorkedPlan, 'plan'>
 
 /** Stages that come after the figures: their code is loaded a moment later where that counts. */
 export type LateName =
-  'wiring' | 'joints' | 'steps' | 'schedule' | 'bars' | 'sheets' | 'bill' | 'receipt' | 'verdicts'
+  | 'wiring'
+  | 'joints'
+  | 'steps'
+  | 'schedule'
+  | 'bars'
+  | 'sheets'
+  | 'bill'
+  | 'receipt'
+  | 'verdicts'
 
 /** How something is worked out: which parts of the plan and which results of stages it reads, and the pure function of them. */
 export interface Derived<Result> {

@@ -52,10 +52,7 @@ export function handlesOf(run: MeasuredRun): Handle[] {
   })
 }
 
-const turnedLike = (
-  run: MeasuredRun,
-  changed: JottedRun,
-): Pick<JottedRun, 'segments' | 'lights'> =>
+const turnedLike = (run: MeasuredRun, changed: JottedRun): Pick<JottedRun, 'segments' | 'lights'> =>
   run.line.isTurned === true
     ? {
         segments: changed.segments

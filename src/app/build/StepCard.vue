@@ -163,9 +163,8 @@ function setNote(event: Event): void {
       <p v-else-if="lacking.length > 0" class="mt-2 text-[15px] text-warning" role="status">
         Its turn comes after
         <button class="link-quiet prints" @click="emit('go', lacking[0]?.id ?? '')">
-          {{ lacking[0]?.title }}</button>{{
-          lacking.length > 1 ? ` and ${String(lacking.length - 1)} more` : ''
-        }}.
+          {{ lacking[0]?.title }}</button
+        >{{ lacking.length > 1 ? ` and ${String(lacking.length - 1)} more` : '' }}.
       </p>
       <p v-else-if="wet.length > 0" class="mt-2 text-[15px] text-warning" role="status">
         Still drying until {{ timeOf(Math.max(...wet.map(({ untilMs }) => untilMs))) }}:

@@ -1,4 +1,4 @@
-import { useNow } from '@vueuse/core'
+import { useIntervalFn, useNow } from '@vueuse/core'
 import { computed, watch, type ComputedRef, type Ref } from 'vue'
 import { logOf, progressOf, type Progress } from '../../core/build/progress'
 import type { Step } from '../../core/build/step'
@@ -38,7 +38,7 @@ const freshEntry = ({ id, kind, title }: Step): LogEntry => ({
 export function useBuild(plan: () => Plan | undefined): Build {
   const store = usePlanStore()
   const [order, meterNext] = [usePart('build'), usePart('meter')]
-  const now = useNow({ interval: 15_000 })
+  const now = useNow({ scheduler: (tick) => useIntervalFn(tick, 15_000) })
   const log = computed(() => {
     const own = plan()
     return own === undefined ? new Map<string, LogEntry>() : logOf(own)

@@ -13,7 +13,9 @@ export type Delta =
   | { readonly kind: 'fields'; readonly fields: Readonly<Record<string, Delta>> }
 
 type ItemDelta =
-  number | { readonly at: number; readonly change: Delta } | { readonly value: unknown }
+  | number
+  | { readonly at: number; readonly change: Delta }
+  | { readonly value: unknown }
 
 /** A value that stands for itself, whatever was before. */
 export const whole = (value: unknown): Delta => ({ kind: 'whole', value })

@@ -288,7 +288,8 @@ class MendService {
 
   /** The diagram that tips are held on, with the tip on each of its terminals. */
   diagram():
-    { readonly diagram: Diagram; readonly tips: ReadonlyMap<string, TipPlace> } | undefined {
+    | { readonly diagram: Diagram; readonly tips: ReadonlyMap<string, TipPlace> }
+    | undefined {
     if (this.inHand === undefined) return undefined
     const { given, meter } = this.inHand
     return { diagram: diagramOf(given.wiring, given, given.plan.units), tips: meter.terminals }
@@ -302,13 +303,13 @@ class MendService {
   /** What the meter shows; `null` for an open circuit. */
   hold(mode: 'V' | 'Ω', red: TipPlace, black: TipPlace, look: LookCase): number | null {
     const { inHand } = this
-    return inHand === undefined ? null : inHand.shown(inHand.meter.hold(mode, red, black, look))
+    return inHand?.shown(inHand.meter.hold(mode, red, black, look)) ?? null
   }
 
   /** What the meter shows in a plus that was opened, A. */
   through(open: OpenPlace, look: LookCase): number | undefined {
     const { inHand } = this
-    return inHand && (inHand.shown(inHand.meter.through(open, look)) ?? undefined)
+    return inHand?.shown(inHand.meter.through(open, look)) ?? undefined
   }
 
   tryOut(id: string): ReturnType<Practice['tryOut']> | undefined {

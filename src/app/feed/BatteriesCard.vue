@@ -48,8 +48,7 @@ const hours = (value: number | null): string =>
     <table v-if="packs.length > 0" class="w-full text-left text-[12.5px]">
       <caption class="mb-1 text-left text-[12px] text-bench-soft">
         What hangs on
-        {{
-          plan.supplies[0]?.name
+        {{ plan.supplies[0]?.name
         }}, on packs side by side
       </caption>
       <thead class="text-[12px] text-bench-soft">

@@ -273,10 +273,9 @@ const scans = [
       <p v-if="lit" data-testid="lit-answer">
         <template v-for="colour in lit.colours" :key="colour.name">
           <template v-if="colour.resistor">
-            {{ colour.resistors }} × <b>{{ formatQuantity(colour.resistor.pickOhm, 'Ω') }}</b>{{
-              colour.name && ` ${colour.name}`
-            }}
-            · {{ formatQuantity(colour.stringA * 1000, 'mA') }} each ·
+            {{ colour.resistors }} × <b>{{ formatQuantity(colour.resistor.pickOhm, 'Ω') }}</b
+            >{{ colour.name && ` ${colour.name}` }} ·
+            {{ formatQuantity(colour.stringA * 1000, 'mA') }} each ·
           </template>
         </template>
         <b>{{ formatQuantity(lit.peakA, 'A') }}</b> at {{ formatQuantity(lit.supplyV, 'V') }}

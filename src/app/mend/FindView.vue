@@ -223,9 +223,7 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
           <template v-if="suspect">
             {{ place === 'meter' ? 'As it would measure' : 'As it would look' }}:
             <b>{{ suspect.title }}</b>, {{ suspect.where
-            }}<template v-if="second">
-              with <b>{{ second.title }}</b>, {{ second.where }}</template
-            >
+            }}<template v-if="second"> with <b>{{ second.title }}</b>, {{ second.where }}</template>
           </template>
           <template v-else-if="place === 'meter'">
             As it should measure. Choose a suspect to see what a meter shows with that.

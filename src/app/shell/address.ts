@@ -3,7 +3,8 @@ import { useRoute, useRouter, type LocationQueryValue, type Router } from 'vue-r
 
 /** What is to be written into the address of a page together: two writes in one moment must not undo each other. */
 let waiting:
-  { path: string; query: Record<string, string | undefined>; isStep: boolean } | undefined
+  | { path: string; query: Record<string, string | undefined>; isStep: boolean }
+  | undefined
 
 /** Whether a page is on its way: a write now would call it off. */
 let isUnderWay = false

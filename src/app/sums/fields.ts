@@ -182,7 +182,8 @@ export function textOf({ kind, unit, sizeKey = 'lengthMm' }: Field, value: unkno
 }
 
 export type FieldRead =
-  { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly message: string }
+  | { readonly ok: true; readonly value: unknown }
+  | { readonly ok: false; readonly message: string }
 
 /** Reads what was typed into a field. */
 export function readField(

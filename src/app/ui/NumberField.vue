@@ -98,8 +98,6 @@ function onKey(event: KeyboardEvent): void {
       @change="typed.onChange"
       @keydown="onKey"
     />
-    <template #after
-      ><slot>{{ shownUnit }}</slot></template
-    >
+    <template #after><slot>{{ shownUnit }}</slot></template>
   </FieldFrame>
 </template>

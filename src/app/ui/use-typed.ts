@@ -2,7 +2,8 @@ import { shallowRef, watch } from 'vue'
 
 /** What was typed, read; or what is wrong with it. */
 export type Typed<Value> =
-  { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly message: string }
+  | { readonly ok: true; readonly value: Value }
+  | { readonly ok: false; readonly message: string }
 
 /**
  * A field in which something is typed: what can be read is taken when the field is left; what cannot stays in it as it was typed, and is

@@ -3,7 +3,8 @@ import type { PlanBlock, PlanWire } from '../../core/wire/wires'
 
 /** What is chosen on the diagram or in the list: a wire by its name, or a block or terminal by its id. */
 export type WireChoice =
-  { readonly kind: 'wire'; readonly name: string } | { readonly kind: 'place'; readonly id: string }
+  | { readonly kind: 'wire'; readonly name: string }
+  | { readonly kind: 'place'; readonly id: string }
 
 const isAt = ({ id, block }: Terminal, place: string): boolean => id === place || block === place
 

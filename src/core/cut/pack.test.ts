@@ -16,7 +16,7 @@ function leastPrice({ pieces, stock, offcuts }: PackGiven): number {
       return
     }
     const piece = pieces[index]!
-    for (let bin = 0; bin < rooms.length; bin += 1) {
+    for (const bin of rooms.keys()) {
       if (rooms[bin]! < piece) continue
       rooms[bin]! -= piece
       place(index + 1, price)

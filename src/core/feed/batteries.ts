@@ -118,9 +118,7 @@ export function cellUse(
       course: [],
       sleeps: false,
     }
-  const loadAt = (
-    amperes: number,
-  ): { currentA: number } | { powerW: number; efficiency: number } =>
+  const loadAt = (amperes: number): { currentA: number } | { powerW: number; efficiency: number } =>
     part.kind === 'boosted-cell'
       ? { powerW: amperes * part.volts, efficiency: part.efficiency }
       : { currentA: amperes }

@@ -8,7 +8,8 @@ export interface BatteryGiven {
   readonly inParallel: number
   /** Constant current, direct or through a linear regulator; or constant power behind a converter of some efficiency. */
   readonly load:
-    { readonly currentA: number } | { readonly powerW: number; readonly efficiency: number }
+    | { readonly currentA: number }
+    | { readonly powerW: number; readonly efficiency: number }
   readonly cutoffV: number
 }
 

@@ -12,7 +12,8 @@ export interface NetworkLoad {
       }[]
     | undefined
   readonly ohmic?:
-    { readonly forwardV: number; readonly ohm: number; readonly duty: number } | undefined
+    | { readonly forwardV: number; readonly ohm: number; readonly duty: number }
+    | undefined
 }
 
 /** Equal loads between two resistive rails. */
@@ -53,7 +54,8 @@ export type End =
   | { readonly kind: 'junction'; readonly name: string }
 
 export type EndResult =
-  { readonly ok: true; readonly end: End } | { readonly ok: false; readonly message: string }
+  | { readonly ok: true; readonly end: End }
+  | { readonly ok: false; readonly message: string }
 
 /**
  * Reads the names of lead ends of a network: a supply, a pad of a run (`sill@90`), or a junction.

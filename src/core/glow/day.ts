@@ -29,7 +29,8 @@ export interface ShowDay {
   readonly kwhPerYear: number
   /** Where a panel charges it. */
   readonly solar:
-    { readonly given: SolarBox; readonly balance: ReturnType<typeof solar> } | undefined
+    | { readonly given: SolarBox; readonly balance: ReturnType<typeof solar> }
+    | undefined
 }
 
 /** How a supply that lives on cells does while a show plays. */

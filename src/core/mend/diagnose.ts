@@ -89,7 +89,8 @@ export class Diagnosis {
   private readonly isLarge: boolean
   /** What was ranked last: suspects, pairs and tests all ask for the same. */
   private last:
-    { readonly seen: Seen; readonly count: number; readonly all: Probabilities } | undefined
+    | { readonly seen: Seen; readonly count: number; readonly all: Probabilities }
+    | undefined
   private near: { readonly key: string; readonly candidates: readonly Candidate[] } | undefined
 
   /** @param isWhole `false`: looks are worked out by `goOn`, those of the likeliest faults first */

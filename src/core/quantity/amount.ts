@@ -3,7 +3,8 @@ import { isThousandOrDecimal, thousandOrDecimal } from './decimals'
 import { readLength } from './length'
 
 export type AmountResult =
-  { readonly ok: true; readonly value: number } | { readonly ok: false; readonly message: string }
+  | { readonly ok: true; readonly value: number }
+  | { readonly ok: false; readonly message: string }
 
 /** What may be written behind a number, and how many of the field's unit it is worth. */
 const suffixes: Partial<Readonly<Record<Unit, Readonly<Record<string, number>>>>> = {

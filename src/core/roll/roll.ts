@@ -24,7 +24,14 @@ import { sumOf } from './total'
 
 /** What sections of the roll are about. */
 export type SectionKind =
-  VerdictSection | 'home' | 'nodes' | 'draw' | 'wires' | 'joints' | 'bill' | 'build'
+  | VerdictSection
+  | 'home'
+  | 'nodes'
+  | 'draw'
+  | 'wires'
+  | 'joints'
+  | 'bill'
+  | 'build'
 
 /** A part of the roll: figures in the order of the work, and the verdicts that concern them. */
 export interface RollSection {

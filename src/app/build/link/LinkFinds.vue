@@ -189,9 +189,8 @@ async function lookForCause(): Promise<void> {
       </template>
       <template v-else-if="order?.kind === 'found'">
         <p class="mt-1" role="status" data-testid="order-found">
-          Its chips take the colours as <b class="font-mono">{{ order.order }}</b>{{
-            order.isAsPlanned ? ', as the plan says.' : `; the plan says ${lane.order}.`
-          }}
+          Its chips take the colours as <b class="font-mono">{{ order.order }}</b
+          >{{ order.isAsPlanned ? ', as the plan says.' : `; the plan says ${lane.order}.` }}
         </p>
         <p class="mt-1.5 flex gap-2">
           <button v-if="!order.isAsPlanned" class="button-main" @click="takeOrder(order.order)">
@@ -234,7 +233,8 @@ async function lookForCause(): Promise<void> {
       </template>
       <template v-else>
         <p v-if="counted?.kind === 'found'" class="mt-1" role="status" data-testid="count-found">
-          <b>{{ plural(counted.count, 'pixel') }}</b>{{
+          <b>{{ plural(counted.count, 'pixel') }}</b
+          >{{
             counted.count === run.count
               ? ', as planned.'
               : `; the plan has ${String(run.count)}. Was it cut off its mark, is a joint open, or has it another density?`

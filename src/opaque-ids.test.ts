@@ -1,0 +1,40 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+
+const inId =
+  'startsWith|endsWith|includes|split|slice|substring|match|matchAll|replace|replaceAll|indexOf|charAt'
+const id = String.raw`\b(?:id|\w+Id)`
+const parsed = new RegExp(
+  String.raw`${id}\s*\??\.\s*(?:${inId})\(|\.(?:test|exec)\((?:\w+\??\.)*${id}\)`,
+)
+
+describe('what an id says stands in fields', () => {
+  it.each([
+    "line.id.startsWith('l')",
+    "stripId\n  .split('-')",
+    "feed?.lineId?.includes('.')",
+    'id.slice(1)',
+    '/^W/.test(wire.id)',
+    'pattern.exec(runId)',
+  ])('is caught where it is parsed: %s', (text) => {
+    expect(parsed.test(text)).toBe(true)
+  })
+
+  it.each(['ids.includes(run.id)', 'width.slice(1)', "names.split(', ')", 'known.test(name)'])(
+    'is not mistaken: %s',
+    (text) => {
+      expect(parsed.test(text)).toBe(false)
+    },
+  )
+
+  // Only upgrades of old plans read what was once written into ids.
+  it('is parsed nowhere', () => {
+    const files = ['src/core', 'src/app']
+      .flatMap((root) =>
+        readdirSync(root, { recursive: true, encoding: 'utf8' }).map((file) => `${root}/${file}`),
+      )
+      .filter((file) => /(?<!\.test)\.(ts|vue)$/.test(file) && file !== 'src/core/plan/upgrade.ts')
+    expect(files.length).toBeGreaterThan(500)
+    expect(files.filter((file) => parsed.test(readFileSync(file, 'utf8')))).toEqual([])
+  })
+})
