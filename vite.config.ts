@@ -1,6 +1,7 @@
 import tailwind from '@tailwindcss/vite'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
+import { compression } from 'vite-plugin-compression2'
 import { VitePWA } from 'vite-plugin-pwa'
 import { workerLicences } from './worker-licences'
 
@@ -11,6 +12,8 @@ export default defineConfig({
     vue({ features: { optionsAPI: false } }),
     tailwind(),
     licences.listing,
+    // The server hands them out as they are: to compress each answer anew took it longer than all else.
+    compression({ algorithms: ['gzip'], include: /\.(?:js|css|svg|ttf)$/ }),
     VitePWA({
       // Registered by the app itself, which offers an update and never forces it.
       injectRegister: false,

@@ -1,6 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import compression from 'compression'
+import expressStaticGzip from 'express-static-gzip'
 import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express'
 import helmet from 'helmet'
 
@@ -54,18 +55,22 @@ export function createApp(dist: string, opensWith: 'empty' | 'examples' = 'empty
     }),
   )
   app.use(onlyReads, onlyReadable)
-  app.use(compression())
   app.get('/health', (_request, response) => {
     response.json({ status: 'ok' })
   })
   app.use(
     '/assets',
-    express.static(join(dist, 'assets'), { immutable: true, maxAge: aYear, index: false }),
+    // As the build has compressed them.
+    expressStaticGzip(join(dist, 'assets'), {
+      index: false,
+      serveStatic: { immutable: true, maxAge: aYear },
+    }),
   )
   // A missing hashed file must not come back as the page.
   app.use('/assets', (_request, response) => {
     response.status(404).type('text/plain').send('No such file\n')
   })
+  app.use(compression())
   app.get(pagePaths, (_request, response) => {
     response.set('Cache-Control', 'no-cache').type('html').send(page())
   })

@@ -3,17 +3,20 @@ import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { gzipSync } from 'node:zlib'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createApp } from './app'
 import { readListening } from './port'
 
+const script = `console.log(${'1+'.repeat(2000)}1)`
 let server: Server
 let address: string
 beforeAll(async () => {
   const dist = mkdtempSync(join(tmpdir(), 'glow-'))
   mkdirSync(join(dist, 'assets'))
   writeFileSync(join(dist, 'index.html'), '<!doctype html><title>Glow Tally</title>')
-  writeFileSync(join(dist, 'assets', 'index-abc123.js'), `console.log(${'1+'.repeat(2000)}1)`)
+  writeFileSync(join(dist, 'assets', 'index-abc123.js'), script)
+  writeFileSync(join(dist, 'assets', 'index-abc123.js.gz'), gzipSync(script))
   server = createServer(createApp(dist))
   await new Promise<void>((resolve) => server.listen(0, resolve))
   address = `http://localhost:${String((server.address() as AddressInfo).port)}`
@@ -40,11 +43,15 @@ describe('the server', () => {
   })
 
   it('lets hashed files be kept for a year, compressed; a missing one is missing', async () => {
-    const response = await fetch(`${address}/assets/index-abc123.js`, {
-      headers: { 'accept-encoding': 'gzip' },
-    })
-    expect(response.headers.get('cache-control')).toBe('public, max-age=31536000, immutable')
-    expect(response.headers.get('content-encoding')).toBe('gzip')
+    for (const coding of ['gzip', 'identity']) {
+      const response = await fetch(`${address}/assets/index-abc123.js`, {
+        headers: { 'accept-encoding': coding },
+      })
+      expect(response.headers.get('cache-control')).toBe('public, max-age=31536000, immutable')
+      expect(response.headers.get('content-type')).toMatch('text/javascript')
+      expect(response.headers.get('content-encoding')).toBe(coding === 'gzip' ? 'gzip' : null)
+      expect(await response.text()).toBe(script)
+    }
     expect((await fetch(`${address}/assets/index-old.js`)).status).toBe(404)
   })
 
