@@ -1,5 +1,6 @@
 import type { Locator, Page } from '@playwright/test'
-import { expect, figure, line, noBarriers, openEmptyPlan, test, verdict } from './browser'
+import { noBarriers } from './barriers'
+import { expect, figure, line, openEmptyPlan, test, verdict } from './browser'
 
 test('the whole slice with the keyboard alone', async ({ page }) => {
   const press = async (...keys: string[]): Promise<void> => {

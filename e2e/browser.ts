@@ -1,4 +1,3 @@
-import AxeBuilder from '@axe-core/playwright'
 import { strFromU8, unzipSync } from 'fflate'
 import { existsSync } from 'node:fs'
 import { readFile } from 'node:fs/promises'
@@ -64,31 +63,6 @@ export const verdict = (page: Page, code: string): Locator =>
 /** The verdict on how one run fades. */
 export const fadeOf = (page: Page, run: string): Locator =>
   verdict(page, 'fade').filter({ hasText: run })
-
-/**
- * No rule of accessibility is broken.
- *
- * @param part of the page; all of it where none is named
- * @param isPartlyCovered something that is open lies over what else could be hit, so that sizes do not count
- */
-export async function noBarriers(
-  page: Page,
-  { part, isPartlyCovered = false }: { part?: string; isPartlyCovered?: boolean } = {},
-): Promise<void> {
-  const axe = new AxeBuilder({ page })
-    .options({
-      rules: { 'target-size': { enabled: !isPartlyCovered } },
-      // Neither what is right is told, nor are style sheets fetched again, nor is it put together in a page of its own: there are no frames.
-      resultTypes: ['violations'],
-      preload: false,
-    })
-    .setLegacyMode(true)
-  const { violations } = await (part === undefined ? axe : axe.include(part)).analyze()
-  expect([
-    page.url(),
-    ...violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)]),
-  ]).toEqual([page.url()])
-}
 
 /** Opens a plan of its own with nothing on its pad. */
 export async function openEmptyPlan(page: Page): Promise<void> {

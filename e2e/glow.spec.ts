@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
-import { expect, figure, noBarriers, openEmptyPlan, roll, test, verdict } from './browser'
+import { noBarriers } from './barriers'
+import { expect, figure, openEmptyPlan, roll, test, verdict } from './browser'
 
 const stageLink = (page: Page) => page.getByTitle('Glow (Alt+8)')
 async function openGlow(page: Page, plan: string): Promise<void> {

@@ -1,14 +1,6 @@
 import type { Locator } from '@playwright/test'
-import {
-  expect,
-  exportAndImport,
-  line,
-  noBarriers,
-  openEmptyPlan,
-  roll,
-  test,
-  verdict,
-} from './browser'
+import { noBarriers } from './barriers'
+import { expect, exportAndImport, line, openEmptyPlan, roll, test, verdict } from './browser'
 
 test('single lights from an empty plan: chosen, resisted, switched', async ({ page }) => {
   await openEmptyPlan(page)

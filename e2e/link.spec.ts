@@ -1,5 +1,6 @@
 import type { Locator, Page } from '@playwright/test'
-import { expect, exportAndImport, noBarriers, openEmptyPlan, test } from './browser'
+import { noBarriers } from './barriers'
+import { expect, exportAndImport, openEmptyPlan, test } from './browser'
 
 const status = (page: Page): Locator => page.getByTestId('link-status')
 const strip = (page: Page): Locator => page.getByTestId('link-strip')

@@ -1,5 +1,6 @@
 import type { Locator, Page } from '@playwright/test'
-import { expect, exportedPlan, noBarriers, openEmptyPlan, roll, test } from './browser'
+import { noBarriers } from './barriers'
+import { expect, exportedPlan, openEmptyPlan, roll, test } from './browser'
 
 const stageLink = (page: Page): Locator => page.getByTitle('Mend (Alt+9)')
 async function openMend(page: Page, plan: string): Promise<void> {

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test'
-import { expect, figure, noBarriers, openEmptyPlan, test, verdict } from './browser'
+import { noBarriers } from './barriers'
+import { expect, figure, openEmptyPlan, test, verdict } from './browser'
 
 async function openSignal(page: Page): Promise<void> {
   await page.goto('/')
