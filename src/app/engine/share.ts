@@ -10,16 +10,17 @@ export function shared<Value>(last: unknown, next: Value): Value {
   if (Array.isArray(next)) {
     if (!Array.isArray(last)) return next
     const before = last as readonly unknown[]
-    const byId = new Map(before.flatMap((item) => (hasId(item) ? [[item.id, item] as const] : [])))
-    const items = next.map((item: unknown, index) =>
-      shared(hasId(item) ? byId.get(item.id) : before[index], item),
-    )
-    if (
-      items.length === before.length &&
-      items.every((item, index) => Object.is(item, before[index]))
-    )
-      return last as Value
-    return items as Value
+    let places: ReadonlyMap<string, unknown> | undefined
+    let isSame = next.length === before.length
+    const items = next.map((item: unknown, index) => {
+      const here = before[index]
+      if (Object.is(here, item)) return item
+      const isThere = !hasId(item) || (hasId(here) && here.id === item.id)
+      const found = shared(isThere ? here : (places ??= byId(before)).get(item.id), item)
+      isSame &&= Object.is(found, here)
+      return found
+    })
+    return (isSame ? last : items) as Value
   }
   if (!isFields(last) || !isFields(next)) return next
   const keys = Object.keys(next)
@@ -29,6 +30,9 @@ export function shared<Value>(last: unknown, next: Value): Value {
     keys.every((key) => key in last && Object.is(fields[key], last[key]))
   return (isSame ? last : fields) as Value
 }
+
+const byId = (items: readonly unknown[]): ReadonlyMap<string, unknown> =>
+  new Map(items.flatMap((item) => (hasId(item) ? [[item.id, item]] : [])))
 
 /** Items with ids are found again wherever they stand. */
 export const hasId = (value: unknown): value is { readonly id: string } =>

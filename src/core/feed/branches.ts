@@ -1,6 +1,8 @@
 import { largest } from '../quantity/extremes'
 import type { Plan } from '../plan/plan'
 import { plural } from '../quantity/format'
+import { Kept } from '../quantity/kept'
+import type { Lead } from '../route/lead'
 import { leadName } from '../route/leads'
 import { countBy, type Splitter } from '../route/plugs'
 import type { FedPlan } from './fed-plan'
@@ -75,18 +77,18 @@ export function branchesOf({
     const tree = treeOf.get(to.run)
     // A lead to lights that are plugged together ends in their first splitter.
     const [first] = splitterBranches(tree?.leads[lead.share]?.splitters ?? [], to.run)
-    const run: Branch = {
+    if (first !== undefined)
+      return { ...first, ...common, id: lead.id, name: `${name}, ${first.name}` }
+    const own = (tree?.leads.length ?? 0) > 1 ? `${name}, lead ${String(lead.share + 1)}` : name
+    return keptRuns.get(lead, [own, currentA], () => ({
       ...common,
       id: lead.id,
       kind: 'run',
-      name: (tree?.leads.length ?? 0) > 1 ? `${name}, lead ${String(lead.share + 1)}` : name,
+      name: own,
       ways: undefined,
       about: [to.run],
       branches: [],
-    }
-    return first === undefined
-      ? run
-      : { ...first, ...common, id: lead.id, name: `${name}, ${first.name}` }
+    }))
   }
   return supplies.map(({ slot, part }): Branch => {
     const branches = below(slot.id)
@@ -105,6 +107,8 @@ export function branchesOf({
     }
   })
 }
+
+const keptRuns = new Kept<Lead, Branch>()
 
 /** The first splitter of a lead, with the rest behind it. */
 function splitterBranches([own, ...rest]: readonly Splitter[], run: string): Branch[] {

@@ -30,7 +30,7 @@ const aspect = 1.25
 
 /**
  * Runs that a hand has placed stay there; the others are set out like lines of type, side by side while a row has room, then on to the
- * next row: below what has its place.
+ * next row: below what has its place. Many runs are set out in columns.
  */
 export function layOut(runs: readonly MeasuredRun[], bench?: Plan['bench']): Layout {
   const fixed = runs.flatMap((run) => {
@@ -117,29 +117,92 @@ function setOut(runs: readonly MeasuredRun[]): Layout {
   if (runs.length === 0)
     return { placed: [], box: { x: 0, y: 0, width: 1000, height: 1000 / aspect } }
   const widest = Math.max(...runs.map((run) => run.box.width), 1)
-  // Room for a name above and a dimension below; in a plan of many runs they show only when near.
-  const margin =
-    Math.max(widest, ...runs.map((run) => run.box.height)) * (runs.length > 60 ? 0.05 : 0.14)
-  // The row width that lets everything be drawn largest; the first of several equal ones, which is the narrowest.
+  const largest = Math.max(widest, ...runs.map((run) => run.box.height))
+  if (runs.length > mostInLines) return inColumns(runs, 0.05 * largest)
+  // Room for a name above and a dimension below.
+  const margin = 0.14 * largest
   const widths = Array.from({ length: 14 }, (_, step) => (widest + margin) * 1.25 ** step)
-  const scaleOf = (rowWidth: number): number => {
-    const { width, height } = inRows(runs, rowWidth, margin)
-    return Math.min(aspect / width, 1 / height)
-  }
-  let [best = 0] = widths
-  let bestScale = scaleOf(best)
-  for (const rowWidth of widths.slice(1)) {
-    const scale = scaleOf(rowWidth)
-    if (scale > bestScale * 1.001) [best, bestScale] = [rowWidth, scale]
-  }
+  const rowWidth = largestDrawn(widths, (width) => inRows(runs, width, margin))
   const placed: Placed[] = []
-  const { width, height } = inRows(runs, best, margin, (run, x, y) => {
-    placed.push(keptPlaces.get(run, [x, y], () => ({ id: run.id, place: { x, y, degrees: 0 } })))
+  const { width, height } = inRows(runs, rowWidth, margin, (run, x, y) => {
+    placed.push(placedAt(run, x, y))
   })
   return { placed, box: { x: 0, y: 0, width, height } }
 }
 
+interface Size {
+  readonly width: number
+  readonly height: number
+}
+
+/** The choice with which everything is drawn largest: the first of several equal ones. */
+function largestDrawn(
+  [first = 0, ...others]: readonly number[],
+  sizeOf: (choice: number) => Size,
+): number {
+  const scaleOf = (choice: number): number => {
+    const { width, height } = sizeOf(choice)
+    return Math.min(aspect / width, 1 / height)
+  }
+  let [best, bestScale] = [first, scaleOf(first)]
+  for (const choice of others) {
+    const scale = scaleOf(choice)
+    if (scale > bestScale * 1.001) [best, bestScale] = [choice, scale]
+  }
+  return best
+}
+
+const placedAt = (run: MeasuredRun, x: number, y: number): Placed =>
+  keptPlaces.get(run, [x, y], () => ({ id: run.id, place: { x, y, degrees: 0 } }))
 const keptPlaces = new Kept<MeasuredRun, Placed>()
+
+/** More runs than this are set out in columns. */
+const mostInLines = 60
+
+/**
+ * Sets many runs out row by row in columns, each as wide as the widest run in it. A run that changes moves no other one as long as it is
+ * not that: in lines of type each that comes after it would move, and with it the wires of all of them.
+ *
+ * @param margin to the next one, mm; names and dimensions show only when near
+ */
+function inColumns(runs: readonly MeasuredRun[], margin: number): Layout {
+  const [wide, high] = [
+    Float64Array.from(runs, ({ box }) => box.width),
+    Float64Array.from(runs, ({ box }) => box.height),
+  ]
+  const tableOf = (columns: number): Size & { xs: number[]; ys: number[] } => {
+    const [widths, heights] = [
+      new Float64Array(columns),
+      new Float64Array(Math.ceil(runs.length / columns)),
+    ]
+    let [column, row] = [0, 0]
+    for (let at = 0; at < runs.length; at += 1) {
+      widths[column] = Math.max(widths[column] ?? 0, wide[at] ?? 0)
+      heights[row] = Math.max(heights[row] ?? 0, high[at] ?? 0)
+      column += 1
+      if (column === columns) [column, row] = [0, row + 1]
+    }
+    const xs = startsOf(widths, margin)
+    const ys = startsOf(heights, 1.6 * margin)
+    return { xs, ys, width: (xs.at(-1) ?? 0) - margin, height: ys.at(-1) ?? 0 }
+  }
+  const most = runs.length
+  const counts = Array.from({ length: 16 }, (_, step) => Math.round(most ** (step / 15)))
+  const columns = largestDrawn([...new Set(counts)], tableOf)
+  const { xs, ys, width, height } = tableOf(columns)
+  const placed = runs.map((run, index) => {
+    const [x = 0, y = 0] = [xs[index % columns], ys[Math.floor(index / columns)]]
+    return placedAt(run, x - run.box.x, y + margin - run.box.y)
+  })
+  return { placed, box: { x: 0, y: 0, width, height } }
+}
+
+/** Where each of some sizes begins with a gap after each, and where the last gap ends. */
+function startsOf(sizes: Float64Array, gap: number): number[] {
+  const starts = [0]
+  for (const size of sizes) starts.push((starts.at(-1) ?? 0) + size + gap)
+  return starts
+}
 
 /** Sets runs in rows of a width, tells where each goes, and gives back how large all of it is, mm. */
 function inRows(
@@ -147,7 +210,7 @@ function inRows(
   rowWidth: number,
   margin: number,
   tell?: (run: MeasuredRun, x: number, y: number) => void,
-): { width: number; height: number } {
+): Size {
   let [x, y, rowHeight, right] = [0, 0, 0, 0]
   for (const run of runs) {
     const { box } = run

@@ -5,9 +5,10 @@ import { connectorOf } from '../parts/connectors'
 import { wireOf } from '../parts/wires'
 import type { WireRole } from '../plan/choices'
 import { operand, working } from '../quantity/figure'
+import { Kept } from '../quantity/kept'
 import type { RoutedWire, Terminal } from './circuit'
 import { switchedPlus } from './connect-leads'
-import { beside, blockId, way } from './harness'
+import { beside, blockId, way, type WireLength } from './harness'
 import type { RouteContext } from './route-context'
 
 /** Plus and minus of the board, and of the buffer beside it. */
@@ -85,6 +86,12 @@ export function addBoardFeed(context: RouteContext): void {
     })
 }
 
+// A wire from run to run is the very same until something that it is made from is another.
+const keptWires = {
+  data: new Kept<CutStripRun, RoutedWire>(),
+  clock: new Kept<CutStripRun, RoutedWire>(),
+}
+
 /** Data, and clock where there is one, from the board along each lane. */
 export function addLanes(context: RouteContext): void {
   const { harness, plan, lanes, sources, pinFor } = context
@@ -95,28 +102,35 @@ export function addLanes(context: RouteContext): void {
     let before: LaneRun | undefined
     for (const run of lane.runs) {
       const block = blockId.run(run.entry.run.id)
-      const length = way(plan, before?.end ?? sources.controller, run.start, run)
+      const from = before?.end ?? sources.controller
+      const length = (): WireLength => way(plan, from, run.start, run)
       for (const line of lines) {
         const mark = line === 'data' ? 'D' : 'C'
-        const to = harness.at(block, `${mark} in`, line, { kind: 'data', side: 'in' })
         const common = { role: line, gauge, about: [run.entry.run.id] }
         // The clock comes apart with the data, in one plug.
         const apart = line === 'data' ? connectorOf(run.entry.run.line.dataApart) : undefined
+        const end = (): Terminal =>
+          harness.at(block, `${mark} in`, line, { kind: 'data', side: 'in' })
         if (before !== undefined) {
-          harness.wire({
-            ...common,
-            from: harness.at(blockId.run(before.entry.run.id), `${mark} out`, line, {
-              kind: 'data',
-              side: 'out',
+          const last = blockId.run(before.entry.run.id)
+          const places = [...from, ...run.start, run.spareMm]
+          const wire = keptWires[line].get(
+            run.entry,
+            [lane.id, last, ...places, plan.rules, gauge, apart],
+            () => ({
+              ...common,
+              from: harness.at(last, `${mark} out`, line, { kind: 'data', side: 'out' }),
+              to: end(),
+              ...length(),
+              bundle: `${lane.id}.${run.entry.run.id}`,
+              ...(apart && { apart }),
             }),
-            to,
-            ...length,
-            bundle: `${lane.id}.${run.entry.run.id}`,
-            ...(apart && { apart }),
-          })
+          )
+          harness.takeOver(wire)
           continue
         }
-        let from = pinFor({ kind: 'lane', lane: lane.id, line }, `${lane.name} ${mark}`, line)
+        const to = end()
+        let pin = pinFor({ kind: 'lane', lane: lane.id, line }, `${lane.name} ${mark}`, line)
         if (harness.blocks.has(blockId.buffer)) {
           const bufferPin = (side: 'in' | 'out'): Terminal =>
             harness.at(
@@ -128,18 +142,18 @@ export function addLanes(context: RouteContext): void {
             )
           harness.wire({
             ...common,
-            from,
+            from: pin,
             to: bufferPin('in'),
             ...beside,
             bundle: `${lane.id}.buffer`,
           })
-          from = bufferPin('out')
+          pin = bufferPin('out')
         }
         harness.wire({
           ...common,
-          from,
+          from: pin,
           to,
-          ...length,
+          ...length(),
           bundle: `${lane.id}.in`,
           ...(apart && { apart }),
           ...(resistorOhm !== null && { resistor: { ohm: resistorOhm, why: 'data' } }),
