@@ -105,14 +105,35 @@ it('another strip in the last of the runs that hang on one lead', () => {
   })
 })
 
+const nook = demoPlan('bay-window-nook')
+const lanes = nook.signal.lanes
+it.each<[string, Partial<Plan>]>([
+  ['more slack', { rules: { ...nook.rules, slack: nook.rules.slack + 0.2 } }],
+  ['another gauge', { wiring: { ...nook.wiring, dataWire: 'mm2-1' } }],
+  [
+    'each run elsewhere but the last of its lane',
+    {
+      lines: nook.lines.map((line) =>
+        line.place === undefined || lanes.some(({ lines }) => lines.at(-1) === line.id)
+          ? line
+          : { ...line, place: { ...line.place, x: line.place.x + 700 } },
+      ),
+    },
+  ],
+  [
+    'lanes of other ids',
+    { signal: { ...nook.signal, lanes: lanes.map((lane) => ({ ...lane, id: `${lane.id}b` })) } },
+  ],
+])('%s: data wires that are kept are what they would be afresh', (_, edit) => {
+  expectAsAfresh(nook, edit)
+})
+
 it('a supply of other volts, with each run on leads of its own', () => {
-  const nook = demoPlan('bay-window-nook')
   expectAsAfresh(nook, {
     supplies: nook.supplies.map((supply) => ({ ...supply, part: 'enclosed-12v-100w' })),
   })
 })
 
 it('a diode before the first pixel: so it is with pixels', () => {
-  const nook = demoPlan('bay-window-nook')
   expectAsAfresh(nook, { signal: { ...nook.signal, fix: 'diode' } })
 })
