@@ -1,5 +1,6 @@
 import type { BuildSchool } from '../plan/build-choices'
 import type { Build } from '../plan/plan'
+import { Heap } from '../quantity/heap'
 import type { WiredPlan } from '../wire/wired-plan'
 import { samplePace, samplesOf } from './samples'
 import { changeMinutes, phases, type Step } from './step'
@@ -45,14 +46,15 @@ export function inOrder(
     const isWhole = school === 'one' || place === places.board || samples.has(place)
     return isWhole ? [at - placeNumber.size, due] : [due, at]
   }
-  const keys = new Map(steps.map((step) => [step.id, keyOf(step)]))
+  const keys = steps.map(keyOf)
+  const turns = steps.map(({ turn }) => turn)
   return sorted(steps, (a, b) => {
-    const [one, other] = [keys.get(a.id) ?? [0, 0], keys.get(b.id) ?? [0, 0]]
-    return compared(one[0], other[0]) || one[1] - other[1] || a.turn - b.turn
+    const [one = none, other = none] = [keys[a], keys[b]]
+    return compared(one[0], other[0]) || one[1] - other[1] || (turns[a] ?? 0) - (turns[b] ?? 0)
   })
 }
 
-/** Also of two that are infinite. */
+const none = [0, 0] as const
 const compared = (a: number, b: number): number => (a === b ? 0 : a - b)
 
 /** Places in the order in which steps name them: the board, junctions, runs in the order of the data, sensors, supplies. */
@@ -67,16 +69,18 @@ function placesInOrder(steps: readonly Step[]): Map<string, number> {
   return order
 }
 
-/** A topological order that always takes the step that is due first; of equals the one that is listed first. */
-function sorted(steps: readonly Step[], compare: (a: Step, b: Step) => number): Step[] {
-  const ranked = steps.map((step, index) => ({ step, index }))
+/**
+ * A topological order that always takes the step that is due first; of equals the one that is listed first.
+ *
+ * @param compare two steps by their places in the list
+ */
+function sorted(steps: readonly Step[], compare: (a: number, b: number) => number): Step[] {
+  const byRank = [...steps.keys()].sort((a, b) => compare(a, b) || a - b)
   const rank = new Map<string, number>()
-  for (const [number, { step }] of ranked
-    .toSorted((a, b) => compare(a.step, b.step) || a.index - b.index)
-    .entries())
-    rank.set(step.id, number)
-  const byRank: Step[] = []
-  for (const step of steps) byRank[rank.get(step.id) ?? 0] = step
+  for (const [number, at] of byRank.entries()) {
+    const step = steps[at]
+    if (step !== undefined) rank.set(step.id, number)
+  }
   const waits = steps.map(() => 0)
   const after = steps.map((): number[] => [])
   for (const step of steps)
@@ -90,7 +94,7 @@ function sorted(steps: readonly Step[], compare: (a: Step, b: Step) => number): 
   for (const [index, count] of waits.entries()) if (count === 0) ready.push(index)
   const order: Step[] = []
   for (let next = ready.pop(); next !== undefined; next = ready.pop()) {
-    const step = byRank[next]
+    const step = steps[byRank[next] ?? -1]
     if (step !== undefined) order.push(step)
     for (const one of after[next] ?? []) {
       const left = (waits[one] ?? 0) - 1
@@ -103,41 +107,6 @@ function sorted(steps: readonly Step[], compare: (a: Step, b: Step) => number): 
     throw new RangeError(`steps need each other in a ring: ${stuck?.id ?? ''}`)
   }
   return order
-}
-
-/** The smallest number first. */
-class Heap {
-  private readonly items: number[] = []
-
-  push(item: number): void {
-    const { items } = this
-    let at = items.push(item) - 1
-    while (at > 0) {
-      const up = (at - 1) >> 1
-      if ((items[up] ?? 0) <= item) break
-      items[at] = items[up] ?? 0
-      at = up
-    }
-    items[at] = item
-  }
-
-  pop(): number | undefined {
-    const { items } = this
-    const [top] = items
-    const last = items.pop()
-    if (last === undefined || items.length === 0) return top
-    let at = 0
-    for (;;) {
-      let down = 2 * at + 1
-      if (down >= items.length) break
-      if ((items[down + 1] ?? Infinity) < (items[down] ?? Infinity)) down += 1
-      if ((items[down] ?? Infinity) >= last) break
-      items[at] = items[down] ?? 0
-      at = down
-    }
-    items[at] = last
-    return top
-  }
 }
 
 /** Carries moves by hand out as far as the rules allow. A step that is told to come before another takes along nothing. */
@@ -211,35 +180,56 @@ export function scheduleOf(
 
 /**
  * How long an order takes one pair of hands: when the next step still has to wait for something to dry, another that is ready is done
- * meanwhile.
+ * meanwhile: the first of those that can be done, or the one that can be soonest. Steps that need one that is not there are left out.
  */
 export function timeOf(order: readonly Step[]): Pick<Schedule, 'minutes' | 'elapsedMin'> {
-  const readyAt = new Map<string, number>()
-  const left = new Set(order)
+  const places = new Map(order.map(({ id }, at) => [id, at]))
+  const after = order.map((): number[] => [])
+  for (const [at, { needs }] of order.entries())
+    for (const need of needs) after[places.get(need) ?? -1]?.push(at)
+  const left = order.map(({ needs }) => needs.length)
+  const starts = new Float64Array(order.length)
+  /** Places in the order of what can be done now, and of what can at a later time, which is a number of `times`. */
+  const ready = new Heap()
+  const later = new Map<number, number[]>()
+  const times = new Heap()
   let [now, minutes, end] = [0, 0, 0]
   let tool: Step['tool'] | undefined
-  const startOf = (step: Step): number => {
-    let start = 0
-    for (const need of step.needs) start = Math.max(start, readyAt.get(need) ?? Infinity)
-    return start
-  }
-  while (left.size > 0) {
-    let next: Step | undefined
-    let soonest = Infinity
-    for (const step of left) {
-      const start = startOf(step)
-      if (start < soonest) [next, soonest] = [step, start]
-      if (start <= now) break
+  const allow = (at: number): void => {
+    const start = starts[at] ?? 0
+    const others = later.get(start)
+    if (start <= now) ready.push(at)
+    else if (others !== undefined) others.push(at)
+    else {
+      later.set(start, [at])
+      times.push(start)
     }
-    // Each needs what is done: one is always ready.
-    if (next === undefined) break
-    const change = next.tool === tool ? 0 : changeMinutes[next.tool]
-    now = Math.max(now, soonest) + change + next.minutes
-    minutes += change + next.minutes
-    end = Math.max(end, now + next.waitMin)
-    readyAt.set(next.id, now + next.waitMin)
-    tool = next.tool
-    left.delete(next)
+  }
+  const goOn = (time: number): void => {
+    now = time
+    for (let next = times.first; next !== undefined && next <= now; next = times.first) {
+      times.pop()
+      for (const at of later.get(next) ?? []) ready.push(at)
+      later.delete(next)
+    }
+  }
+  for (const [at, count] of left.entries()) if (count === 0) allow(at)
+  for (;;) {
+    if (ready.first === undefined && times.first !== undefined) goOn(times.first)
+    const at = ready.pop()
+    const step = at === undefined ? undefined : order[at]
+    if (at === undefined || step === undefined) break
+    const change = step.tool === tool ? 0 : changeMinutes[step.tool]
+    minutes += change + step.minutes
+    tool = step.tool
+    goOn(now + change + step.minutes)
+    const done = now + step.waitMin
+    end = Math.max(end, done)
+    for (const one of after[at] ?? []) {
+      starts[one] = Math.max(starts[one] ?? 0, done)
+      left[one] = (left[one] ?? 0) - 1
+      if (left[one] === 0) allow(one)
+    }
   }
   return { minutes, elapsedMin: Math.max(end, now) }
 }
