@@ -18,6 +18,9 @@ const always = [
   'unread',
 ] as const satisfies readonly PartName[]
 
+/** A shorter pause is none; a longer one keeps waiting who only looks, ms. */
+const [leastPauseMs, longestPauseMs] = [100, 1_000]
+
 /** What is known of the open plan: the parts that every page has, and those that come later, once they have come. */
 export type PlanAnswers = Pick<PlanParts, (typeof always)[number]> &
   Partial<PlanParts> & { readonly roll: readonly RollSection[] }
@@ -47,6 +50,10 @@ export class PlanFollower {
   private generation = 0
   /** What is asked for one after another. */
   private steps: readonly Question[] = []
+  /** How long the answer to each of them took last, ms. */
+  private readonly tookMs: number[] = []
+  /** Until what is asked for next. */
+  private pause: ReturnType<typeof setTimeout> | undefined
   private readonly request: (job: Job) => void
 
   constructor(
@@ -57,10 +64,14 @@ export class PlanFollower {
     this.request = latestWins<Job, { answer: Answer; generation: number }>(
       async ({ plan, question }) => {
         const { generation } = this
+        const start = performance.now()
+        const step = this.steps.indexOf(question)
         try {
           const changed = deltaOf(this.sent, plan)
           this.sent = plan
-          return { answer: await this.service.answer(changed, question), generation }
+          const answer = await this.service.answer(changed, question)
+          if (step >= 0) this.tookMs[step] = performance.now() - start
+          return { answer, generation }
         } catch (error) {
           // Whatever the far end has now: the next plan goes there whole.
           this.sent = undefined
@@ -74,11 +85,20 @@ export class PlanFollower {
         // Step by step: the figures, what is made of them, what only the header and the shelf tell, and bit by bit how to put it right.
         const at = this.steps.indexOf(job.question)
         const isLast = at === this.steps.length - 1
-        const next = isLast && answer.isSearching ? job.question : this.steps[at + 1]
-        if (isLatest && next !== undefined && this.plan !== undefined)
-          this.request({ plan: this.plan, question: next })
+        const isGoingOn = isLast && answer.isSearching
+        const next = isGoingOn ? job.question : this.steps[at + 1]
+        if (isLatest && next !== undefined) this.later(next, isGoingOn ? 0 : this.tookMs[at + 1])
       },
     )
+  }
+
+  /** While somebody types, what takes long would keep the figures waiting: it is asked for after as long a pause. */
+  private later(question: Question, ms = 0): void {
+    const ask = (): void => {
+      if (this.plan !== undefined) this.request({ plan: this.plan, question })
+    }
+    if (ms < leastPauseMs) ask()
+    else this.pause = setTimeout(ask, Math.min(ms, longestPauseMs))
   }
 
   /** Goes on with the next state of the plan. */
@@ -89,6 +109,7 @@ export class PlanFollower {
 
   /** Ends with this plan: what is under way is not told any more. */
   leave(): void {
+    clearTimeout(this.pause)
     this.generation += 1
     this.plan = undefined
     this.sent = undefined
@@ -114,6 +135,7 @@ export class PlanFollower {
   }
 
   private ask(): void {
+    clearTimeout(this.pause)
     if (this.plan === undefined) return
     const first: Question = { parts: always, sections: [] }
     this.steps = [

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { isDeepStrictEqual } from 'node:util'
 import { MessageChannel } from 'node:worker_threads'
 import nodeEndpoint from 'comlink/dist/esm/node-adapter'
-import { afterAll, describe, expect, it } from 'vitest'
+import { afterAll, describe, expect, it, vi } from 'vitest'
 import { tally } from '../../core/tally'
 import { change } from '../../core/plan/commands'
 import type { Plan } from '../../core/plan/plan'
@@ -87,6 +87,42 @@ describe('the engine of the open plan', () => {
     }
     stop()
     follower.leave()
+  })
+
+  it('asks for what takes long only once nothing has changed for as long', async () => {
+    vi.useFakeTimers()
+    const asked: string[] = []
+    const slow: Answering = {
+      begin: () => undefined,
+      answer: async (_, { parts }) => {
+        const what = parts.find((part) => ['totals', 'verdicts', 'facts', 'fixes'].includes(part))
+        asked.push(what ?? '')
+        if (what === 'verdicts') await new Promise((resolve) => setTimeout(resolve, 400))
+        return { changes: [], problem: undefined, isSearching: false }
+      },
+    }
+    const follower = new PlanFollower(
+      slow,
+      () => undefined,
+      () => undefined,
+    )
+    const plan = demoPlan('wardrobe-rails')
+    follower.follow(plan)
+    await vi.advanceTimersByTimeAsync(1_000)
+    expect(asked.splice(0)).toEqual(['totals', 'verdicts', 'facts', 'fixes'])
+    for (let stroke = 0; stroke < 3; stroke += 1) {
+      follower.follow({ ...plan })
+      await vi.advanceTimersByTimeAsync(300)
+    }
+    expect(asked.splice(0)).toEqual(['totals', 'totals', 'totals'])
+    await vi.advanceTimersByTimeAsync(1_000)
+    expect(asked.splice(0)).toEqual(['verdicts', 'facts', 'fixes'])
+    follower.follow({ ...plan })
+    await vi.advanceTimersByTimeAsync(300)
+    follower.leave()
+    await vi.advanceTimersByTimeAsync(1_000)
+    expect(asked).toEqual(['totals'])
+    vi.useRealTimers()
   })
 
   it('sends of a large plan only what an edit changed', async () => {

@@ -26,6 +26,27 @@ function expectTopological(steps: readonly Step[]): void {
     }
 }
 
+/** A step that nothing else is known of. */
+const step = (id: string, more: Partial<Step>): Step => ({
+  id,
+  kind: 'mount',
+  title: id,
+  how: [],
+  about: [],
+  needs: [],
+  minutes: 10,
+  waitMin: 0,
+  joints: [],
+  threads: [],
+  undoable: true,
+  cautions: [],
+  tool: 'hands',
+  place: 'a',
+  phase: 'mount',
+  turn: 0,
+  ...more,
+})
+
 /** The order rules of the handbook (11), held against the joints, wires and pieces of the plan, not against how steps are made. */
 function expectRules(plan: Plan, steps: readonly Step[]): void {
   const { joints, wiring, cutRuns } = worked(plan)
@@ -271,25 +292,6 @@ describe('steps', () => {
   })
 
   it('wait for what dries, and do something else meanwhile', () => {
-    const step = (id: string, more: Partial<Step>): Step => ({
-      id,
-      kind: 'mount',
-      title: id,
-      how: [],
-      about: [],
-      needs: [],
-      minutes: 10,
-      waitMin: 0,
-      joints: [],
-      threads: [],
-      undoable: true,
-      cautions: [],
-      tool: 'hands',
-      place: 'a',
-      phase: 'mount',
-      turn: 0,
-      ...more,
-    })
     // Ten minutes, then an hour to cure; what needs it waits, the other two are done meanwhile.
     const order = [
       step('glue', { waitMin: 60 }),
@@ -303,6 +305,57 @@ describe('steps', () => {
     expect(() =>
       inOrder([step('x', { needs: ['y'] }), step('y', { needs: ['x'] })], 'one'),
     ).toThrow(/ring/)
+  })
+
+  it('are done as soon as they can be: the first that is ready, or the one that is ready soonest', () => {
+    const tools = ['hands', 'iron', 'pen'] as const
+    const some = fc.array(
+      fc.record({
+        needs: fc.array(fc.nat(30), { maxLength: 3 }),
+        minutes: fc.integer({ min: 0, max: 5 }),
+        waitMin: fc.constantFrom(0, 0, 0, 7, 40),
+        tool: fc.constantFrom(...tools),
+      }),
+      { maxLength: 16 },
+    )
+    fc.assert(
+      fc.property(some, (all) => {
+        // Numbers of no step before it are of one that is not there.
+        const order = all.map(({ needs, ...more }, at) =>
+          step(String(at), {
+            ...more,
+            needs: needs
+              .map((need) => (need > 28 ? 'none' : String(need % Math.max(1, at))))
+              .filter((need) => need !== String(at)),
+          }),
+        )
+        // As it is done by hand, looking at every step each time.
+        const doneAt = new Map<string, number>()
+        const left = [...order]
+        let [now, hands, end] = [0, 0, 0]
+        let tool: Step['tool'] | undefined
+        for (;;) {
+          const startOf = ({ needs }: Step) =>
+            Math.max(now, ...needs.map((need) => doneAt.get(need) ?? Infinity))
+          const soonest = Math.min(...left.map(startOf))
+          if (soonest === Infinity) break
+          const [next] = left.splice(
+            left.findIndex((one) => startOf(one) === soonest),
+            1,
+          )
+          const { minutes } = timeOf([{ ...next!, needs: [] }])
+          const spent = next!.tool === tool ? next!.minutes : minutes
+          now = soonest + spent
+          hands += spent
+          doneAt.set(next!.id, now + next!.waitMin)
+          end = Math.max(end, now + next!.waitMin)
+          tool = next!.tool
+        }
+        const time = timeOf(order)
+        expect(time.minutes).toBeCloseTo(hands, 6)
+        expect(time.elapsedMin).toBeCloseTo(end, 6)
+      }),
+    )
   })
 
   it('end with a soak, longer in a closed case, and what is settled after it', () => {
