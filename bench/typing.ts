@@ -31,7 +31,7 @@ export async function typingBench(): Promise<void> {
       await page.getByLabel(`Line ${String(middle)}`, { exact: true }).click()
       const all: Stroke[] = []
       const stalled = await longestTask(page, async () => {
-        all.push(...(await measure(page, strokes)))
+        all.push(...(await measure(page, strokes, 200 + 2 * lines.length)))
       })
       await page.close()
       const typical = (of: keyof Stroke): number => median(all.map((stroke) => stroke[of]))
@@ -45,43 +45,49 @@ export async function typingBench(): Promise<void> {
   })
 }
 
-/** Types other lengths into the line that has the focus. */
-const measure = (page: Page, strokes: number): Promise<Stroke[]> =>
-  page.evaluate(async (count) => {
-    const found: { drawn: number; shown: number; figures: number }[] = []
-    const field = document.activeElement as HTMLInputElement
-    const part = (selector: string): Element => {
-      const element = document.querySelector(selector)
-      if (element === null) throw new Error(`there is no ${selector}`)
-      return element
-    }
-    const changed = (element: Element): Promise<number> =>
-      new Promise((resolve) => {
-        const observer = new MutationObserver(() => {
-          observer.disconnect()
-          resolve(performance.now())
+/**
+ * Types other lengths into the line that has the focus.
+ *
+ * @param restMs between strokes: until what comes after the figures is done, too
+ */
+const measure = (page: Page, strokes: number, restMs: number): Promise<Stroke[]> =>
+  page.evaluate(
+    async ([count, rest]) => {
+      const found: { drawn: number; shown: number; figures: number }[] = []
+      const field = document.activeElement as HTMLInputElement
+      const part = (selector: string): Element => {
+        const element = document.querySelector(selector)
+        if (element === null) throw new Error(`there is no ${selector}`)
+        return element
+      }
+      const changed = (element: Element): Promise<number> =>
+        new Promise((resolve) => {
+          const observer = new MutationObserver(() => {
+            observer.disconnect()
+            resolve(performance.now())
+          })
+          observer.observe(element, {
+            subtree: true,
+            attributes: true,
+            childList: true,
+            characterData: true,
+          })
         })
-        observer.observe(element, {
-          subtree: true,
-          attributes: true,
-          childList: true,
-          characterData: true,
-        })
-      })
-    const [name = '', length] = field.value.split(' ')
-    const was = Number(length)
-    for (let stroke = 0; stroke < count; stroke += 1) {
-      const figures = changed(part('[data-figure="length.total"] dd'))
-      const drawing = changed(part('[aria-label="The runs to scale"]'))
-      const start = performance.now()
-      field.value = `${name} ${String(was + 20 * (1 + (stroke % 5)))}`
-      field.dispatchEvent(new Event('input', { bubbles: true }))
-      const drawn = (await drawing) - start
-      await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)))
-      const shown = performance.now() - start
-      found.push({ drawn, shown, figures: (await figures) - start })
-      // What comes after the figures is done, too, before the next.
-      await new Promise((resolve) => setTimeout(resolve, 120 + 1.5 * (found[0]?.figures ?? 0)))
-    }
-    return found
-  }, strokes)
+      const [name = '', length] = field.value.split(' ')
+      const was = Number(length)
+      for (let stroke = 0; stroke < count; stroke += 1) {
+        const figures = changed(part('[data-figure="length.total"] dd'))
+        const drawing = changed(part('[aria-label="The runs to scale"]'))
+        const start = performance.now()
+        field.value = `${name} ${String(was + 20 * (1 + (stroke % 5)))}`
+        field.dispatchEvent(new Event('input', { bubbles: true }))
+        const drawn = (await drawing) - start
+        await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)))
+        const shown = performance.now() - start
+        found.push({ drawn, shown, figures: (await figures) - start })
+        await new Promise((resolve) => setTimeout(resolve, rest))
+      }
+      return found
+    },
+    [strokes, restMs] as const,
+  )
