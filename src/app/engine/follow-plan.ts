@@ -52,6 +52,8 @@ export class PlanFollower {
   private steps: readonly Question[] = []
   /** How long the answer to each of them took last, ms. */
   private readonly tookMs: number[] = []
+  /** Somebody is changing the plan, and does not only look at it. */
+  private isEdited = false
   /** Until what is asked for next. */
   private pause: ReturnType<typeof setTimeout> | undefined
   private readonly request: (job: Job) => void
@@ -97,12 +99,13 @@ export class PlanFollower {
     const ask = (): void => {
       if (this.plan !== undefined) this.request({ plan: this.plan, question })
     }
-    if (ms < leastPauseMs) ask()
+    if (!this.isEdited || ms < leastPauseMs) ask()
     else this.pause = setTimeout(ask, Math.min(ms, longestPauseMs))
   }
 
   /** Goes on with the next state of the plan. */
   follow(plan: Plan): void {
+    this.isEdited = this.plan !== undefined
     this.plan = plan
     this.ask()
   }
@@ -114,12 +117,14 @@ export class PlanFollower {
     this.plan = undefined
     this.sent = undefined
     this.parts = {}
+    this.tookMs.length = 0
     void this.service.begin()
   }
 
   /** Asks for a part as long as it is wanted. */
   want(part: PartName): () => void {
     this.wanted.set(part, (this.wanted.get(part) ?? 0) + 1)
+    this.isEdited = false
     this.ask()
     return () => {
       const left = (this.wanted.get(part) ?? 1) - 1
@@ -131,6 +136,7 @@ export class PlanFollower {
   /** Kinds of sections of the roll that the page shows. */
   show(sections: readonly SectionKind[]): void {
     this.sections = sections
+    this.isEdited = false
     this.ask()
   }
 

@@ -117,6 +117,12 @@ describe('the engine of the open plan', () => {
     expect(asked.splice(0)).toEqual(['totals', 'totals', 'totals'])
     await vi.advanceTimersByTimeAsync(1_000)
     expect(asked.splice(0)).toEqual(['verdicts', 'facts', 'fixes'])
+    // Who goes to another page does not type.
+    follower.want('wiring')
+    await vi.advanceTimersByTimeAsync(10)
+    expect(asked.splice(0)).toEqual(['totals', 'verdicts'])
+    await vi.advanceTimersByTimeAsync(1_000)
+    expect(asked.splice(0)).toEqual(['facts', 'fixes'])
     follower.follow({ ...plan })
     await vi.advanceTimersByTimeAsync(300)
     follower.leave()
