@@ -79,6 +79,9 @@ it('counting and a chase go through a lane and begin again, never three times a 
     ...litBytes({ word, lane: 0, ms: 100, colour: [9] }, 0, { count: 4, spare: 2, bytes: 1 }, ms),
   ]
   expect(moving('count', 0)).toEqual([9, 0, 0, 0, 0, 0])
+  // A frame that began before the request.
+  for (const word of ['count', 'chase'] as const)
+    expect(moving(word, -3)).toEqual([9, 0, 0, 0, 0, 0])
   expect(moving('count', 350)).toEqual([9, 9, 9, 9, 0, 0])
   expect(moving('chase', 250)).toEqual([0, 0, 9, 0, 0, 0])
   expect(moving('chase', 400)).toEqual([9, 0, 0, 0, 0, 0])

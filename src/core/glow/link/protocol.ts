@@ -144,7 +144,10 @@ const longestMs = 10_000
 export const leastMs = ({ count }: Pick<LinkShape, 'count'>): number =>
   Math.max(20, Math.ceil(1000 / Math.max(1, count)))
 
-/** Which elements of a lane are lit some time after the request: from, and up to. */
+/**
+ * Which elements of a lane are lit some time after the request: from, and up to. A frame may have begun before the request came: it shows
+ * the start.
+ */
 function litSpan(
   lit: Lit,
   lane: number,
@@ -161,7 +164,7 @@ function litSpan(
       return [0, count + spare]
     case 'count':
     case 'chase': {
-      const step = count === 0 ? 0 : Math.floor(ms / lit.ms) % count
+      const step = count === 0 ? 0 : Math.floor(Math.max(0, ms) / lit.ms) % count
       return [lit.word === 'count' ? 0 : step, Math.min(count, step + 1)]
     }
   }
