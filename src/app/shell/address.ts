@@ -1,5 +1,12 @@
 import { ref, watch, type Ref } from 'vue'
-import { useRoute, useRouter, type LocationQueryValue, type Router } from 'vue-router'
+import {
+  isNavigationFailure,
+  NavigationFailureType,
+  useRoute,
+  useRouter,
+  type LocationQueryValue,
+  type Router,
+} from 'vue-router'
 
 /** What is to be written into the address of a page together: two writes in one moment must not undo each other. */
 let waiting:
@@ -19,7 +26,10 @@ function watchRouter(router: Router): void {
     isUnderWay = false
     flush(router)
   }
-  router.afterEach(arrived)
+  router.afterEach((_to, _from, failure) => {
+    // One that was called off gave way to another, which is still under way.
+    if (!isNavigationFailure(failure, NavigationFailureType.cancelled)) arrived()
+  })
   router.onError(arrived)
 }
 
