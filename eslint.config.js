@@ -4,7 +4,7 @@ import globals from 'globals'
 import ts from 'typescript-eslint'
 import { vueScripts } from './lint-scripts.js'
 
-// What stands in .vue files; oxlint reads all the rest (.oxlintrc.json).
+// Templates of .vue files, and their scripts with types; oxlint does the rest (.oxlintrc.json).
 export default ts.config(
   { ignores: ['**/*.{ts,js,mjs,cjs}', 'dist/'] },
   ...ts.configs.strictTypeChecked,

@@ -5,7 +5,7 @@ const inId =
   'startsWith|endsWith|includes|split|slice|substring|match|matchAll|replace|replaceAll|indexOf|charAt'
 const id = String.raw`\b(?:id|\w+Id)`
 const parsed = new RegExp(
-  String.raw`${id}\s*\??\.\s*(?:${inId})\(|\.(?:test|exec)\((?:\w+\??\.)*${id}\)`,
+  String.raw`${id}\s*\??\.\s*(?:${inId})\(|\.(?:test|exec)\(\s*(?:[^\s,()]|\([^()]*\))*?${id}\s*[,)]`,
 )
 
 describe('what an id says stands in fields', () => {
@@ -16,16 +16,21 @@ describe('what an id says stands in fields', () => {
     'id.slice(1)',
     '/^W/.test(wire.id)',
     'pattern.exec(runId)',
+    '/x/.test(lines[0].id)',
+    '/x/.exec(\n  first(lines).id,\n)',
   ])('is caught where it is parsed: %s', (text) => {
     expect(parsed.test(text)).toBe(true)
   })
 
-  it.each(['ids.includes(run.id)', 'width.slice(1)', "names.split(', ')", 'known.test(name)'])(
-    'is not mistaken: %s',
-    (text) => {
-      expect(parsed.test(text)).toBe(false)
-    },
-  )
+  it.each([
+    'ids.includes(run.id)',
+    'width.slice(1)',
+    "names.split(', ')",
+    'known.test(name)',
+    '/x/.test(idle)',
+  ])('is not mistaken: %s', (text) => {
+    expect(parsed.test(text)).toBe(false)
+  })
 
   // Only upgrades of old plans read what was once written into ids.
   it('is parsed nowhere', () => {
