@@ -13,7 +13,7 @@ import {
   type LateName,
   type WorkedPlan,
 } from './stages'
-import { judge } from './verdict/judges'
+import { judge, withRemedies } from './verdict/judges'
 import { jointsOf } from './wire/joints'
 import { wiringOf } from './wire/wires'
 
@@ -53,7 +53,7 @@ const lateStages: { readonly [Name in LateName]: Derived<WorkedPlan[Name]> } = {
     billOf,
   ),
   receipt: derived(['buy'], ['bill'], ({ plan, bill }) => receiptOf(bill, plan.buy)),
-  verdicts: derived(
+  findings: derived(
     everything,
     [
       'parts',
@@ -79,6 +79,7 @@ const lateStages: { readonly [Name in LateName]: Derived<WorkedPlan[Name]> } = {
     ],
     judge,
   ),
+  verdicts: derived([], ['findings'], ({ findings }) => withRemedies(findings)),
 }
 
 /** All stages in the order of the work. */

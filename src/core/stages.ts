@@ -39,6 +39,7 @@ export type LateName =
   | 'sheets'
   | 'bill'
   | 'receipt'
+  | 'findings'
   | 'verdicts'
 
 /** How something is worked out: which parts of the plan and which results of stages it reads, and the pure function of them. */

@@ -27,7 +27,7 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
   ...tallyParts,
   facts: derived(
     ['buy', 'units'],
-    ['reels', 'joints', 'receipt', 'cutRuns', 'layout', 'loads', 'verdicts'],
+    ['reels', 'joints', 'receipt', 'cutRuns', 'layout', 'loads', 'findings'],
     ({ plan, reels, joints, receipt, ...results }) => ({
       shelf: factsOf({ plan, ...results }),
       reels: reels.reduce(

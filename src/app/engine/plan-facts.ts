@@ -72,10 +72,10 @@ export function factsOf({
   cutRuns,
   layout,
   loads,
-  verdicts,
-}: Pick<WorkedPlan, 'plan' | 'cutRuns' | 'layout' | 'loads' | 'verdicts'>): PlanFacts {
+  findings,
+}: Pick<WorkedPlan, 'plan' | 'cutRuns' | 'layout' | 'loads' | 'findings'>): PlanFacts {
   const count = (grade: Grade): number =>
-    verdicts.filter((verdict) => verdict.grade === grade).length
+    findings.filter((finding) => finding.grade === grade).length
   const places = placesOf(layout)
   const round = ([x, y]: Point): Point => [Math.round(x), Math.round(y)]
   const drawn = cutRuns.slice(0, mostDrawn).flatMap(({ run }, index) => {

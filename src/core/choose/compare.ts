@@ -142,7 +142,7 @@ function candidate(
   { worked: given }: Engine,
   strip: Strip,
 ): Omit<Candidate, 'isPresent' | 'commands'> {
-  const { cutRuns, loads, supplies, leads, joints, lanes, receipt, verdicts, batteries } = given
+  const { cutRuns, loads, supplies, leads, joints, lanes, receipt, findings, batteries } = given
   const runs = stripRuns(cutRuns)
   const { plan } = given
   const pitchMm = lightPitchMm(strip)
@@ -183,7 +183,7 @@ function candidate(
     pitchMm,
     framesPerSecond: rates.length === 0 ? null : Math.min(...rates),
     batteryHours: hours.length === 0 ? null : Math.min(...hours),
-    problems: verdicts.flatMap(({ code, grade, text }) =>
+    problems: findings.flatMap(({ code, grade, text }) =>
       grade === 'note' ? [] : [{ code, grade, text }],
     ),
   }

@@ -1,7 +1,7 @@
 import type { Engine } from '../engine'
 import { change, type Command } from '../plan/commands'
 import { grades } from '../verdict/kinds'
-import type { Remedy, Verdict } from '../verdict/verdict'
+import { remediesOf, type Finding, type Remedy, type Verdict } from '../verdict/verdict'
 
 /** Further edits that a remedy may bring with it, where it would cause a new stop by itself. */
 const mostFollowUps = 3
@@ -35,7 +35,7 @@ export function* fixSearch(
     for (const remedy of verdict.remedies) {
       const fix = yield* confirmed(remedy, verdict, stops, (commands) => {
         const next = change(plan, commands).plan
-        return engine.fork(next).worked.verdicts
+        return engine.fork(next).worked.findings
       })
       if (fix !== undefined) fixes.push(fix)
     }
@@ -57,7 +57,7 @@ export function fixedVerdicts(engine: Engine, mostTrials: number): Verdict[] {
   }))
 }
 
-type Judged = (commands: readonly Command[]) => readonly Verdict[]
+type Judged = (commands: readonly Command[]) => readonly Finding[]
 
 /** The remedy, with what has to go with it; `undefined` where it does not do. */
 function* confirmed(
@@ -76,8 +76,8 @@ function* confirmed(
     const [first] = fresh
     if (first === undefined) return fix
     if (round === mostFollowUps) return undefined
-    let better: { fix: Remedy; label: string; after: readonly Verdict[] } | undefined
-    for (const { label, commands } of first.remedies) {
+    let better: { fix: Remedy; label: string; after: readonly Finding[] } | undefined
+    for (const { label, commands } of remediesOf(first)) {
       const longer = {
         label: labelOf([...labels, label]),
         commands: [...fix.commands, ...commands],
@@ -104,19 +104,19 @@ function labelOf(labels: readonly string[]): string {
 }
 
 /** Whether a verdict is there as before, or graver. */
-const isStill = ({ id, grade }: Verdict, after: readonly Verdict[]): boolean =>
+const isStill = ({ id, grade }: Verdict, after: readonly Finding[]): boolean =>
   after.some(
     (verdict) => verdict.id === id && grades.indexOf(verdict.grade) <= grades.indexOf(grade),
   )
 
 /** A stop by its code and each thing that it is about: a verdict on several runs may come to be on fewer. */
-const stopKeys = ({ code, about }: Verdict): string[] =>
+const stopKeys = ({ code, about }: Finding): string[] =>
   about.length === 0 ? [code] : about.map((id) => `${code} ${id}`)
 
-const stopsIn = (verdicts: readonly Verdict[]): ReadonlySet<string> =>
-  new Set(verdicts.filter(({ grade }) => grade === 'stop').flatMap(stopKeys))
+const stopsIn = (findings: readonly Finding[]): ReadonlySet<string> =>
+  new Set(findings.filter(({ grade }) => grade === 'stop').flatMap(stopKeys))
 
-const freshStops = (stops: ReadonlySet<string>, after: readonly Verdict[]): Verdict[] =>
+const freshStops = (stops: ReadonlySet<string>, after: readonly Finding[]): Finding[] =>
   after.filter(
-    (verdict) => verdict.grade === 'stop' && stopKeys(verdict).some((key) => !stops.has(key)),
+    (finding) => finding.grade === 'stop' && stopKeys(finding).some((key) => !stops.has(key)),
   )

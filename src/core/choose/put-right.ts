@@ -61,10 +61,10 @@ export function* putRight(engine: Engine): Generator<number, PutRight> {
       commands.push(...remedy.commands)
       steps.push({ label: remedy.label, cause: verdict.text })
       own = next
-      yield own.worked.verdicts.filter((one) => one.grade === grade).length
+      yield own.worked.findings.filter((one) => one.grade === grade).length
     }
   }
-  const left = own.worked.verdicts.filter(({ grade }) => grade !== 'note').map(({ text }) => text)
+  const left = own.worked.findings.filter(({ grade }) => grade !== 'note').map(({ text }) => text)
   return {
     steps,
     commands,
@@ -114,13 +114,13 @@ const costOf = (before: Standing, after: Standing): number =>
 
 /** What a worked-out plan comes to. */
 function standing({
-  verdicts,
+  findings,
   receipt,
   loads,
   cutRuns,
   joints,
-}: Pick<WorkedPlan, 'verdicts' | 'receipt' | 'loads' | 'cutRuns' | 'joints'>): Standing {
-  const count = (grade: Grade): number => verdicts.filter((one) => one.grade === grade).length
+}: Pick<WorkedPlan, 'findings' | 'receipt' | 'loads' | 'cutRuns' | 'joints'>): Standing {
+  const count = (grade: Grade): number => findings.filter((one) => one.grade === grade).length
   return {
     stops: count('stop'),
     warnings: count('warning'),

@@ -4,7 +4,7 @@ import { soldBoard, soldSupply } from '../parts/sold'
 import { change, type Command } from '../plan/commands'
 import type { Plan } from '../plan/plan'
 import { engineOf } from '../worked'
-import type { Verdict } from '../verdict/verdict'
+import type { Finding, Remedy } from '../verdict/verdict'
 import { candidatesFor, layCommands } from './compare'
 import { fixSearch } from './fixes'
 
@@ -108,8 +108,8 @@ const takes = ({ buy }: Plan, item: string, line: string): Command => ({
   buy: { taken: [...buy.taken.filter((one) => one.item !== item), { item, line, amount: 1 }] },
 })
 
-const stopsOf = (verdicts: readonly Verdict[]): Verdict[] =>
-  verdicts.filter(({ grade }) => grade === 'stop')
+const stopsOf = (findings: readonly Finding[]): Finding[] =>
+  findings.filter(({ grade }) => grade === 'stop')
 
 /** An edit with the remedies that clear the stops that came with it, as far as there are any. */
 function settle(
@@ -117,9 +117,9 @@ function settle(
   first: readonly Command[],
 ): Pick<HaveUse, 'needs' | 'stops' | 'costMore' | 'commands'> {
   const { plan, receipt } = engine.worked
-  const before = new Set(stopsOf(engine.worked.verdicts).map(({ id }) => id))
-  const freshIn = (one: Engine): Verdict[] =>
-    stopsOf(one.worked.verdicts).filter(({ id }) => !before.has(id))
+  const before = new Set(stopsOf(engine.worked.findings).map(({ id }) => id))
+  const freshIn = (one: Engine): Finding[] =>
+    stopsOf(one.worked.findings).filter(({ id }) => !before.has(id))
   const commands = [...first]
   const needs: string[] = []
   let own = engine.fork(change(plan, commands).plan)
@@ -144,7 +144,7 @@ function settle(
 function firstFix(
   engine: Engine,
   wanted: ReadonlySet<string>,
-): Verdict['remedies'][number] | undefined {
+): Remedy | undefined {
   for (const found of fixSearch(engine, ({ id }) => wanted.has(id))) {
     const fix = found?.fixes.find(({ commands }) => commands.every((one) => !isSwap(one)))
     if (fix !== undefined) return fix

@@ -4,16 +4,17 @@ import { levelsOf, levelWays, type LaneLevel, type LevelWay, type LevelsGiven } 
 export interface Levels {
   /** By the ids of their lanes. */
   readonly levels: ReadonlyMap<string, LaneLevel>
-  /** Worked out where a level is not good, or something was done about it. */
-  readonly ways: readonly LevelWay[]
+  /** Worked out when they are asked for; none where every level is good, and nothing was done about it. */
+  readonly ways: () => readonly LevelWay[]
 }
 
 /** Levels of a plan whose feed is solved. */
 export function signalLevels(given: LevelsGiven): Levels {
   const { plan, fit, lanes } = given
-  if (fit === undefined || lanes.length === 0) return { levels: new Map(), ways: [] }
+  if (fit === undefined || lanes.length === 0) return { levels: new Map(), ways: () => [] }
   const levels = levelsOf({ ...given, fit })
   const isGood = [...levels.values()].every(({ grade }) => grade === 'good')
   const isUntouched = plan.signal.fix === 'none' && plan.signal.boardFrom === 'supply'
-  return { levels, ways: isGood && isUntouched ? [] : levelWays({ ...given, fit }) }
+  let ways: readonly LevelWay[] | undefined = isGood && isUntouched ? [] : undefined
+  return { levels, ways: () => (ways ??= levelWays({ ...given, fit })) }
 }

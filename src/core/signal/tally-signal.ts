@@ -80,6 +80,6 @@ export function tallySignal(
     pins: fit?.pins ?? [],
     freePins: fit?.board.pins.filter((pin) => !used.has(pin)).map(({ name }) => name) ?? [],
     memory: fit === undefined ? null : fit.memory,
-    ways,
+    ways: ways(),
   }
 }

@@ -7,7 +7,7 @@ import type { Command } from '../plan/commands'
 import type { Feed } from '../plan/plan'
 import { formatQuantity } from '../quantity/format'
 import { bothEnds, middleToo, spread, thickerLeads, type FeedRemedy } from './more-feeds'
-import type { Evidence, Judge, Remedy, Verdict } from './verdict'
+import type { Evidence, Finding, Judge, Remedy, Verdict } from './verdict'
 
 /** Brightness that differs by more than this along a run is seen. *Typical.* */
 const seenShare = 0.15
@@ -49,7 +49,7 @@ export const fade: Judge = (evidence) => {
   const rightVolts = new Set(
     evidence.supplies.flatMap(({ fits }) => fits.map(({ load }) => load.id)),
   )
-  return evidence.cutRuns.flatMap((entry): Verdict[] => {
+  return evidence.cutRuns.flatMap((entry): Finding[] => {
     const { run, strip } = entry
     const fed = evidence.full.runs.get(run.id)
     const isRightVolts = rightVolts.has(run.id)
@@ -82,7 +82,7 @@ export const fade: Judge = (evidence) => {
         remedies:
           lookedAt > mostLookedAt
             ? []
-            : remediesFor(evidence, entry, isDead || strip.light.kind === 'plain' ? keep : 1),
+            : () => remediesFor(evidence, entry, isDead || strip.light.kind === 'plain' ? keep : 1),
       },
     ]
   })

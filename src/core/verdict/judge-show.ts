@@ -17,16 +17,16 @@ import type { Plan, Show, ShowLayer } from '../plan/plan'
 import { fixed, formatQuantity, significant } from '../quantity/format'
 import { isSame } from '../quantity/same'
 import { nextSizeUp, whyShort, whyTight } from './supply-load'
-import type { Remedy, Verdict } from './verdict'
+import type { Finding, Remedy, Verdict } from './verdict'
 
 /** What a show is judged on. */
 export type ShowGiven = PlayGiven & {
   readonly parts: Parts
-  readonly verdicts: readonly Verdict[]
+  readonly findings: readonly Finding[]
 }
 
-const stopsOf = ({ verdicts }: ShowGiven): readonly string[] =>
-  verdicts.filter(({ grade }) => grade === 'stop').map(({ id }) => id)
+const stopsOf = ({ findings }: ShowGiven): readonly string[] =>
+  findings.filter(({ grade }) => grade === 'stop').map(({ id }) => id)
 
 /** What is wrong with a show as it was played, without remedies. */
 export function judgeShow(

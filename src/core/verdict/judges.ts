@@ -40,7 +40,13 @@ import { batteries, capacitor, hotStrip, over100Watt, regulatorHot } from './sou
 import { statusColours } from './status'
 import { stockShort } from './stock-short'
 import { supplyLoad } from './supply-load'
-import type { Evidence, Judge, JudgedVerdict } from './verdict'
+import {
+  remediesOf,
+  type Evidence,
+  type Judge,
+  type JudgedFinding,
+  type JudgedVerdict,
+} from './verdict'
 import { figuresAdjusted } from './figures-adjusted'
 import { fuseBlind } from './fuse-blind'
 import { switchOver } from './switch-over'
@@ -116,9 +122,13 @@ const judges: readonly Judge[] = [
   statusColours,
 ]
 
-/** Every verdict on a plan, the gravest first. */
-export const judge = (evidence: Evidence): JudgedVerdict[] =>
+/** What is found of a plan, the gravest first. */
+export const judge = (evidence: Evidence): JudgedFinding[] =>
   judges
     .flatMap((one) => one(evidence))
-    .map((verdict) => ({ ...verdict, page: verdictKinds[verdict.code].page }))
+    .map((finding) => ({ ...finding, page: verdictKinds[finding.code].page }))
     .toSorted((a, b) => grades.indexOf(a.grade) - grades.indexOf(b.grade))
+
+/** Every verdict on a plan with what its judge proposes. */
+export const withRemedies = (findings: readonly JudgedFinding[]): JudgedVerdict[] =>
+  findings.map((finding) => ({ ...finding, remedies: remediesOf(finding) }))

@@ -6,7 +6,7 @@ import { fixed, formatQuantity, formatSold, plural } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
 import { laneHighV } from '../lanes/boards'
 import type { LaneLevel, LevelWay } from '../signal/levels'
-import type { Evidence, Judge, Remedy, Verdict } from './verdict'
+import type { Evidence, Finding, Judge, Remedy, Verdict } from './verdict'
 import { fewNames } from '../quantity/few-names'
 
 const volts = (value: number): string => formatQuantity(value, 'V')
@@ -28,7 +28,8 @@ const schoolWay: Readonly<Record<LowLogic, LevelWay['id'] | undefined>> = {
 function remediesFor({ plan, signal }: Evidence, { marginV, darkMarginV }: LaneLevel): Remedy[] {
   const school = schoolWay[plan.rules.lowLogic]
   const least = Math.min(marginV, darkMarginV)
-  return signal.ways
+  return signal
+    .ways()
     .filter(
       (way) =>
         way.commands.length > 0 &&
@@ -49,7 +50,7 @@ export const levels: Judge = (evidence) => {
   const { levels: known } = evidence.signal
   // On volts that a strip is not made for its level says nothing: that is told as such.
   const misfits = new Set(evidence.supplies.flatMap((supply) => supply.misfits.map(({ id }) => id)))
-  return (['fail', 'marginal'] as const).flatMap((grade): Verdict[] => {
+  return (['fail', 'marginal'] as const).flatMap((grade): Finding[] => {
     const own = lanes
       .flatMap((lane) => {
         const level = known.get(lane.id)
@@ -75,7 +76,7 @@ export const levels: Judge = (evidence) => {
         why: isLow
           ? 'It may work on the bench and flicker for a week in its place: pixels ask for 0.7 × their supply.'
           : 'Below 0.3 V of margin a warm day or a longer wire is enough for flicker.',
-        remedies: remediesFor(evidence, worst.level),
+        remedies: () => remediesFor(evidence, worst.level),
       },
     ]
   })

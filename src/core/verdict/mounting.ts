@@ -192,7 +192,7 @@ const openSleeve: Judge = ({ plan, cutRuns }) =>
   })
 
 /** Measuring verdicts in the order of the handbook. */
-export const mountingJudges: readonly ((evidence: Evidence) => Verdict[])[] = [
+export const mountingJudges: readonly Judge[] = [
   edgeBend,
   tightBend,
   profileFit,

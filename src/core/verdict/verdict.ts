@@ -27,13 +27,26 @@ export interface JudgedVerdict extends Verdict {
   readonly page: VerdictPage
 }
 
+/** A verdict before anybody asks how to mend it. Remedies that have to be searched for are a function: few who try a change ask for them. */
+export interface Finding extends Omit<Verdict, 'remedies'> {
+  readonly remedies: readonly Remedy[] | (() => readonly Remedy[])
+}
+
+/** … with the page on which it is counted. */
+export interface JudgedFinding extends Finding {
+  readonly page: VerdictPage
+}
+
+export const remediesOf = ({ remedies }: Finding): readonly Remedy[] =>
+  typeof remedies === 'function' ? remedies() : remedies
+
 /** What a verdict is judged on: the plan and the results of the stages before. */
 export type Evidence = Omit<
   WiredPlan,
   'wiring' | 'joints' | 'measured' | 'prices' | 'prewired' | 'shown'
 >
 
-export type Judge = (evidence: Evidence) => Verdict[]
+export type Judge = (evidence: Evidence) => Finding[]
 
 /** The mount of a run with something changed, as an edit of its line. */
 export const mountEdit = (line: Line, set: Mount): Command => ({
