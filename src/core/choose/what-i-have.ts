@@ -141,10 +141,7 @@ function settle(
 }
 
 /** The first confirmed remedy that does not put another supply, board or strip in the place of the one that is tried. */
-function firstFix(
-  engine: Engine,
-  wanted: ReadonlySet<string>,
-): Remedy | undefined {
+function firstFix(engine: Engine, wanted: ReadonlySet<string>): Remedy | undefined {
   for (const found of fixSearch(engine, ({ id }) => wanted.has(id))) {
     const fix = found?.fixes.find(({ commands }) => commands.every((one) => !isSwap(one)))
     if (fix !== undefined) return fix

@@ -16,11 +16,16 @@ export interface FedAlone {
   readonly run: SolvedRun | undefined
 }
 
-/** Solves one run at full white as if it were fed in this way and hung on its supplies and junctions alone. */
+/**
+ * Solves one run at full white as if it were fed in this way and hung on its supplies and junctions alone.
+ *
+ * @param options.isTriedOnce nobody will ask for it again: to remember it would take longer than it saves
+ */
 export function feedAlone(
   { plan, layout, sources, volts }: Pick<RoutedPlan, 'plan' | 'layout' | 'sources' | 'volts'>,
   entry: CutStripRun,
   feeds: readonly Feed[],
+  { isTriedOnce = false }: { readonly isTriedOnce?: boolean } = {},
 ): FedAlone {
   const { id } = entry.run
   const place = placesOf(layout).get(id)
@@ -29,7 +34,7 @@ export function feedAlone(
   const others = junctionLeads(plan, sources)
   const result = solve(
     stripNetwork({ plan, cutRuns: [entry], volts, leads: [...others, ...leads] }, 'full-white'),
-    solvedParts,
+    isTriedOnce ? undefined : solvedParts,
   )
   const run = result.ok ? result.solution.runs.get(id) : undefined
   if (!result.ok || run === undefined || 'floating' in run)

@@ -1,5 +1,6 @@
 import type { CutStripRun } from '../cut/cut'
 import { entryOf } from '../cut/entry-of'
+import { placesOf } from '../measure/layout'
 import { gaugesLike, type Wire } from '../parts/wires'
 import type { Command } from '../plan/commands'
 import { feedsOf, nextFeedId, padOf } from '../plan/feeds'
@@ -9,7 +10,7 @@ import { fuseFor } from './fuse'
 import { feedAlone } from './feed-alone'
 import { stripNetwork } from './plan-network'
 import type { Lead } from '../route/lead'
-import { leadsOf } from '../route/leads'
+import { leadsOf, runLeads } from '../route/leads'
 import type { RoutedPlan } from '../route/routed-plan'
 import { solveFeed, type SolvedFeed } from './solved-feed'
 
@@ -80,12 +81,12 @@ export function planFeeds(
   const { plan, cutRuns } = given
   const before = feedAll(given, plan)
   const missing = cutRuns.filter((entry) => entry.groups > 0 && !isMet(entry, before, goal))
-  const found = new Map<string, Way[]>()
+  const found = new Map<string, ReadonlyMap<FeedWish, Way>>()
   const hopeless: string[] = []
   for (const [index, entry] of missing.entries()) {
     if (tell(index / Math.max(1, missing.length))) break
     const ways = waysFor(given, entry, goal)
-    if (ways.length === 0) hopeless.push(entry.run.id)
+    if (ways.size === 0) hopeless.push(entry.run.id)
     else found.set(entry.run.id, ways)
   }
   const answers: FeedAnswer[] = []
@@ -93,7 +94,7 @@ export function planFeeds(
     const feeds = new Map(
       [...found].flatMap(([id, ways]) => {
         const entry = entryOf(cutRuns, id)
-        const best = bestFor(wish, ways)
+        const best = ways.get(wish)
         return entry === undefined || best === undefined
           ? []
           : [[id, feedsFrom(plan, entry, best)] as const]
@@ -178,42 +179,83 @@ function isMet(entry: CutStripRun, feed: SolvedFeed, goal: FeedGoal): boolean {
 const leadPrice = ({ wire, lengthMm }: Pick<Lead, 'wire' | 'lengthMm'>): number =>
   feedPrice + (lengthMm / 1000) * wire.pricePerM
 
-/** Every way of feeding one run that reaches the goal, of those that are tried. */
-function waysFor(given: PlannerGiven, entry: CutStripRun, goal: FeedGoal): Way[] {
-  const { plan } = given
-  const gauges = gaugesLike({ id: plan.defaults.wire })
-  const ways: Way[] = []
-  for (let count = 1; count <= Math.min(mostFeeds, entry.groups + 1); count += 1) {
-    let isReached = false
-    for (const pads of padSets(given, entry, count, gauges.at(-1))) {
-      const way = thinnestFor(given, entry, pads, gauges, goal)
-      if (way === undefined) continue
-      ways.push(way)
-      isReached = true
-    }
-    // Two feeds more than the fewest may be thinner or cheaper; beyond that they are no plan.
-    const fewest = ways[0]?.pads.length
-    if (fewest !== undefined && count >= fewest + 2 && isReached) break
-  }
-  return ways
+/** What makes one way better than another, the weightiest first. */
+const order: Readonly<Record<FeedWish, (way: Way) => readonly number[]>> = {
+  'fewest-joints': ({ pads, cost }) => [pads.length, cost],
+  'thinnest-wire': ({ wire, pads, cost }) => [wire.areaMm2, pads.length, cost],
+  cheapest: ({ cost, pads }) => [cost, pads.length],
 }
 
-/** Thicker is never worse: where the thickest will do, the thinnest that does is looked for by halves. */
-function thinnestFor(
+function isBetter(wish: FeedWish, way: Way, than: Way): boolean {
+  const [own, other] = [order[wish](way), order[wish](than)]
+  const at = own.findIndex((value, index) => Math.abs(value - (other[index] ?? 0)) > 1e-9)
+  return at >= 0 && (own[at] ?? 0) < (other[at] ?? 0)
+}
+
+/** For each wish the best way of feeding one run that reaches the goal, of those that are tried; empty where none does. */
+function waysFor(
   given: PlannerGiven,
+  entry: CutStripRun,
+  goal: FeedGoal,
+): ReadonlyMap<FeedWish, Way> {
+  const gauges = gaugesLike({ id: given.plan.defaults.wire })
+  const best = new Map<FeedWish, Way>()
+  const wishesFor = (way: Way): readonly FeedWish[] =>
+    feedWishes.filter((wish) => {
+      const known = best.get(wish)
+      return known === undefined || isBetter(wish, way, known)
+    })
+  let enough = Math.min(mostFeeds, entry.groups + 1)
+  for (let count = 1; count <= enough; count += 1) {
+    const cheapestFirst = padSets(given, entry, count, gauges.at(-1))
+      .map((pads) => waysAt(given, entry, pads, gauges))
+      .toSorted((a, b) => (a[0]?.cost ?? 0) - (b[0]?.cost ?? 0))
+    for (const ways of cheapestFirst) {
+      // No thicker than would still be the best of something: most sets are done with one look, or none.
+      const useful = ways.slice(0, 1 + ways.findLastIndex((way) => wishesFor(way).length > 0))
+      const way = thinnestOf(given, entry, useful, goal)
+      if (way === undefined) continue
+      for (const wish of wishesFor(way)) best.set(wish, way)
+      // Two feeds more than the fewest may be thinner or cheaper; beyond that they are no plan.
+      enough = Math.min(enough, count + 2)
+    }
+  }
+  return best
+}
+
+/** Feeds at these pads with each gauge, from the thinnest up. */
+function waysAt(
+  { plan, layout, sources }: PlannerGiven,
   entry: CutStripRun,
   pads: readonly number[],
   gauges: readonly Wire[],
+): Way[] {
+  const place = placesOf(layout).get(entry.run.id)
+  const [wire] = gauges
+  if (place === undefined || wire === undefined) return []
+  // They are as long with any gauge.
+  const leads = runLeads(plan, entry, place, sources, feedsFrom(plan, entry, { pads, wire }))
+  return gauges.map((gauge) => ({
+    pads,
+    wire: gauge,
+    cost: leads.reduce((sum, { lengthMm }) => sum + leadPrice({ wire: gauge, lengthMm }), 0),
+  }))
+}
+
+/** Thicker is never worse: where the thickest will do, the thinnest that does is looked for by halves. */
+function thinnestOf(
+  given: PlannerGiven,
+  entry: CutStripRun,
+  ways: readonly Way[],
   goal: FeedGoal,
 ): Way | undefined {
   let best: Way | undefined
-  let [low, high] = [0, gauges.length - 1]
+  let [low, high] = [0, ways.length - 1]
   for (let at = high; low <= high; at = Math.floor((low + high) / 2)) {
-    const wire = gauges[at]
-    if (wire === undefined) break
-    const tried = tryWay(given, entry, pads, wire)
-    if (isGood(tried, entry, goal)) {
-      best = { pads, wire, cost: tried.cost }
+    const way = ways[at]
+    if (way === undefined) break
+    if (isGood(tryWay(given, entry, way.pads, way.wire), entry, goal)) {
+      best = way
       high = at - 1
     } else if (best === undefined) return undefined
     else low = at + 1
@@ -224,7 +266,6 @@ function thinnestFor(
 interface Tried {
   readonly minV: number
   readonly isFused: boolean
-  readonly cost: number
 }
 
 const isGood = (tried: Tried, { strip }: CutStripRun, goal: FeedGoal): boolean =>
@@ -239,11 +280,9 @@ function tryWay(
   pads: readonly number[],
   wire: Wire,
 ): Tried {
-  const { leads, amperes, run } = feedAlone(
-    given,
-    entry,
-    feedsFrom(given.plan, entry, { pads, wire }),
-  )
+  const { amperes, run } = feedAlone(given, entry, feedsFrom(given.plan, entry, { pads, wire }), {
+    isTriedOnce: true,
+  })
   const nominalA = given.loads.find(({ id }) => id === entry.run.id)?.currentA['full-white'] ?? 0
   const allA = amperes.reduce((sum, each) => sum + each, 0)
   return {
@@ -254,7 +293,6 @@ function tryWay(
         (each) =>
           fuseFor(Math.max(each, allA > 0 ? (nominalA * each) / allA : 0), wire.limitA) !== null,
       ),
-    cost: leads.reduce((sum, lead) => sum + leadPrice(lead), 0),
   }
 }
 
@@ -319,20 +357,6 @@ function allSets(n: number, k: number): number[][] {
       ? []
       : allSets(n - first - 1, k - 1).map((rest) => [first, ...rest.map((pad) => pad + first + 1)]),
   ).flat()
-}
-
-function bestFor(wish: FeedWish, ways: readonly Way[]): Way | undefined {
-  const order: Readonly<Record<FeedWish, (way: Way) => readonly number[]>> = {
-    'fewest-joints': ({ pads, cost }) => [pads.length, cost],
-    'thinnest-wire': ({ wire, pads, cost }) => [wire.areaMm2, pads.length, cost],
-    cheapest: ({ cost, pads }) => [cost, pads.length],
-  }
-  const key = order[wish]
-  return ways.toSorted((a, b) => {
-    const [left, right] = [key(a), key(b)]
-    const at = left.findIndex((value, index) => Math.abs(value - (right[index] ?? 0)) > 1e-9)
-    return at < 0 ? 0 : (left[at] ?? 0) - (right[at] ?? 0)
-  })[0]
 }
 
 /** The feeds of a way; those that are where one is already keep its name, source and measured length. */
