@@ -28,9 +28,16 @@ function eachDraw({ idleA, channels = [], ohmic }: NetworkLoad, duties: Float64A
   const stride = Math.max(1, count)
   const forward = ohmic?.forwardV ?? 0
   const siemens = ohmic === undefined ? 0 : 1 / ohmic.ohm
+  // Mostly all channels have the volts they want, and then only their brightness counts.
+  const enoughV = Math.max(...knee)
   return {
     current(volts, at) {
       let sum = idleA
+      if (volts >= enoughV && ohmic === undefined) {
+        for (let index = 0; index < count; index += 1)
+          sum += (full[index] ?? 0) * (duties[at * stride + index] ?? 0)
+        return sum
+      }
       for (let index = 0; index < count; index += 1) {
         const [from, to] = [off[index] ?? 0, knee[index] ?? 0]
         const share = volts >= to ? 1 : volts > from ? (volts - from) / (to - from) : 0
@@ -39,6 +46,7 @@ function eachDraw({ idleA, channels = [], ohmic }: NetworkLoad, duties: Float64A
       return volts > forward ? sum + siemens * (duties[at * stride] ?? 0) * (volts - forward) : sum
     },
     slope(volts, at) {
+      if (volts > enoughV && ohmic === undefined) return 0
       let sum = volts > forward ? siemens * (duties[at * stride] ?? 0) : 0
       for (let index = 0; index < count; index += 1) {
         const [from, to] = [off[index] ?? 0, knee[index] ?? 0]
