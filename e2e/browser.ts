@@ -64,10 +64,16 @@ export const verdict = (page: Page, code: string): Locator =>
 export const fadeOf = (page: Page, run: string): Locator =>
   verdict(page, 'fade').filter({ hasText: run })
 
-/** Opens a plan of its own with nothing on its pad. */
+/** As the app is deployed: a first visit finds no examples, but an empty pad. */
+export const deployed = 'http://localhost:4186'
+
+/** Opens a plan of its own with nothing on its pad: the first of all where no page is open yet. */
 export async function openEmptyPlan(page: Page): Promise<void> {
-  await page.goto('/plans')
-  await page.getByRole('button', { name: 'New plan', exact: true }).click()
+  if (page.url() === 'about:blank') await page.goto(deployed)
+  else {
+    await page.goto(new URL('/plans', page.url()).href)
+    await page.getByRole('button', { name: 'New plan', exact: true }).click()
+  }
   await expect(line(page, 1)).toBeFocused()
 }
 

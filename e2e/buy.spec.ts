@@ -123,6 +123,8 @@ test('a price list goes out and comes in; a file that is none changes nothing', 
 test('the drawer is counted by hand and from a list, and settled when it is built', async ({
   page,
 }) => {
+  // Beside the examples, whose drawer has wire of all kinds.
+  await page.goto('/plans')
   await openEmptyPlan(page)
   await page.keyboard.type('shelf 1000')
   await openBill(page)

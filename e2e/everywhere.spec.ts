@@ -1,8 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
-import { expect, figure, line, openEmptyPlan, pasteLines, roll, test } from './browser'
-
-const deployed = 'http://localhost:4186'
+import { deployed, expect, figure, line, openEmptyPlan, pasteLines, roll, test } from './browser'
 
 test.describe('without network', () => {
   test.use({ serviceWorkers: 'allow' })
