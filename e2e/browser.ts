@@ -77,6 +77,16 @@ export async function openEmptyPlan(page: Page): Promise<void> {
   await expect(line(page, 1)).toBeFocused()
 }
 
+/** Opens an example. The bay-window nook is the one that a first visit begins with. */
+export async function openExample(page: Page, name: string): Promise<void> {
+  if (page.url() === 'about:blank' && name === 'Bay-window nook') await page.goto('/')
+  else {
+    await page.goto('/plans')
+    await page.getByRole('link', { name, exact: true }).click()
+  }
+  await expect(page.getByTitle('Rename the plan')).toHaveText(name)
+}
+
 /** Scrolls through a long list, until all of its rows are there. */
 export const scrollThrough = (list: Locator): Promise<void> =>
   expect(async () => {

@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test'
-import { expect, exportAndImport, figure, openEmptyPlan, test } from './browser'
+import { expect, exportAndImport, figure, openEmptyPlan, openExample, test } from './browser'
 
 const step = (page: Page): Locator => page.getByRole('region', { name: 'The step at hand' })
 const title = (page: Page): Locator => step(page).getByRole('heading', { level: 2 })
@@ -11,8 +11,7 @@ const openBuild = async (page: Page): Promise<void> => {
   await expect(title(page)).toBeVisible()
 }
 const openNook = async (page: Page): Promise<void> => {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Bay-window nook', exact: true }).click()
+  await openExample(page, 'Bay-window nook')
   await openBuild(page)
 }
 

@@ -5,6 +5,7 @@ import {
   figure,
   line,
   openEmptyPlan,
+  openExample,
   pasteLines,
   test,
   verdict,
@@ -21,8 +22,7 @@ const openBill = async (page: Page): Promise<void> => {
   await expect(total(page)).toBeVisible()
 }
 const openNook = async (page: Page): Promise<void> => {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Bay-window nook', exact: true }).click()
+  await openExample(page, 'Bay-window nook')
   await openBill(page)
 }
 const view = (page: Page, name: string): Promise<void> => page.getByRole('radio', { name }).click()
@@ -92,8 +92,7 @@ test('in the shop: ticks, what was paid, own prices for every plan, a line of on
   await exportAndImport(page)
 
   // The price holds in another plan too.
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Wardrobe rails', exact: true }).click()
+  await openExample(page, 'Wardrobe rails')
   await openBill(page)
   await expect(row(page, 'solder, 0.8 mm')).toContainText('€3.50')
 })
@@ -123,7 +122,7 @@ test('a price list goes out and comes in; a file that is none changes nothing', 
 test('the drawer is counted by hand and from a list, and settled when it is built', async ({
   page,
 }) => {
-  // Beside the examples, whose drawer has wire of all kinds.
+  // Beside the examples: what they have in their drawer is there too.
   await page.goto('/plans')
   await openEmptyPlan(page)
   await page.keyboard.type('shelf 1000')
@@ -208,8 +207,7 @@ test('a box: what hides in it fits with air around it, and its holes are told', 
 })
 
 test('which light: whole plans side by side, and one is taken in one edit', async ({ page }) => {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Wardrobe rails', exact: true }).click()
+  await openExample(page, 'Wardrobe rails')
   await openBill(page)
   const before = await amount(page)
   await view(page, 'Which light')
@@ -237,8 +235,7 @@ test('which light: whole plans side by side, and one is taken in one edit', asyn
 test('which light at another size: the size is taken with the light, in one edit', async ({
   page,
 }) => {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Wardrobe rails', exact: true }).click()
+  await openExample(page, 'Wardrobe rails')
   await openBill(page)
   const before = await amount(page)
   await view(page, 'Which light')

@@ -1,4 +1,4 @@
-import { expect, fadeOf, figure, openEmptyPlan, roll, test, verdict } from './browser'
+import { expect, fadeOf, figure, openEmptyPlan, openExample, roll, test, verdict } from './browser'
 
 test('the ring is fed badly; dragging a flag and feeding both ends show at once', async ({
   page,
@@ -104,8 +104,7 @@ test('several supplies, junctions, use and batteries', async ({ page }) => {
 })
 
 test('a battery has a course, a time and packs beside it', async ({ page }) => {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Paper lanterns' }).click()
+  await openExample(page, 'Paper lanterns')
   await page.getByRole('link', { name: /^Feed/ }).click()
   await page.getByRole('radio', { name: 'Supplies and use' }).click()
   await expect(page.getByText(/Battery box: 7 h \d\d until/)).toBeVisible()
@@ -123,8 +122,7 @@ test('the feed page of an empty plan says what to do', async ({ page }) => {
 test('a junction stands on the drawing, and moving it changes every lead that comes from it', async ({
   page,
 }) => {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Wardrobe rails' }).click()
+  await openExample(page, 'Wardrobe rails')
   const track = page.getByRole('button', { name: /^Back track/ })
   await expect(figure(page, 'lead.top.first')).toHaveText('2.70 m')
   await track.focus()

@@ -1,12 +1,11 @@
 import type { Page } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
 import { noBarriers } from './barriers'
-import { expect, figure, openEmptyPlan, roll, test, verdict } from './browser'
+import { expect, figure, openEmptyPlan, openExample, roll, test, verdict } from './browser'
 
 const stageLink = (page: Page) => page.getByTitle('Glow (Alt+8)')
 async function openGlow(page: Page, plan: string): Promise<void> {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: plan, exact: true }).click()
+  await openExample(page, plan)
   await stageLink(page).click()
 }
 

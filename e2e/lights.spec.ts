@@ -1,6 +1,15 @@
 import type { Locator } from '@playwright/test'
 import { noBarriers } from './barriers'
-import { expect, exportAndImport, line, openEmptyPlan, roll, test, verdict } from './browser'
+import {
+  expect,
+  exportAndImport,
+  line,
+  openEmptyPlan,
+  openExample,
+  roll,
+  test,
+  verdict,
+} from './browser'
 
 test('single lights from an empty plan: chosen, resisted, switched', async ({ page }) => {
   await openEmptyPlan(page)
@@ -36,8 +45,7 @@ test('single lights from an empty plan: chosen, resisted, switched', async ({ pa
 })
 
 test('the firefly jar is scanned; a driver chip keeps it from flicker', async ({ page }) => {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Firefly jar' }).click()
+  await openExample(page, 'Firefly jar')
   await expect(verdict(page, 'matrix-flicker')).toContainText('scanned 83.3/s, it may flicker')
   await line(page, 1).click()
   const card = page.getByRole('region', { name: 'Single lights' })
@@ -52,8 +60,7 @@ test('the firefly jar is scanned; a driver chip keeps it from flicker', async ({
 test('house rules say which resistors there are, and whether several LEDs share one', async ({
   page,
 }) => {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Paper lanterns' }).click()
+  await openExample(page, 'Paper lanterns')
   await line(page, 1).click()
   // (5 − 3.1) V ÷ 20 mA = 95 Ω: 100 in every series from E12 up, and in E6.
   await expect(page.getByTestId('lit-answer')).toHaveText(/14 × 100 Ω/)
@@ -68,8 +75,7 @@ test('house rules say which resistors there are, and whether several LEDs share 
 })
 
 test('the lanterns are wired with a switch in their minus', async ({ page }) => {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Paper lanterns' }).click()
+  await openExample(page, 'Paper lanterns')
   await page.getByRole('link', { name: /^Wire/ }).click()
   const picture = page.getByRole('img', { name: 'Wiring of Paper lanterns' })
   await expect(picture).toContainText('a transistor in the minus')
@@ -81,8 +87,7 @@ test('the lanterns are wired with a switch in their minus', async ({ page }) => 
 })
 
 test('the card can be read and used by all', async ({ page }) => {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Firefly jar' }).click()
+  await openExample(page, 'Firefly jar')
   await line(page, 1).click()
   await expect(page.getByRole('region', { name: 'Single lights' })).toBeVisible()
   await noBarriers(page)
@@ -154,8 +159,7 @@ test('pixel nodes on a grid: back and forth, on a lane, with more in each', asyn
 })
 
 test('a matrix part’s pins can be changed over, seen from both sides', async ({ page }) => {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Firefly jar' }).click()
+  await openExample(page, 'Firefly jar')
   await line(page, 1).click()
   await page.getByRole('button', { name: 'which pins' }).click()
   const top = page.getByRole('group', { name: 'Pins from the top' })
@@ -278,8 +282,7 @@ test('in a narrow window dialogs stay within it', async ({ page }) => {
     ['Wall of jars', 'its nodes'],
     ['Firefly jar', 'which pins'],
   ] as const) {
-    await page.goto('/plans')
-    await page.getByRole('link', { name: plan }).click()
+    await openExample(page, plan)
     await line(page, 1).click()
     await page.getByRole('button', { name: button }).click()
     const close = page.getByRole('dialog').getByRole('button', { name: 'Close' })
@@ -293,8 +296,7 @@ test('in a narrow window dialogs stay within it', async ({ page }) => {
     ['Bay-window nook', 'how it is mounted'],
     ['Firefly jar', 'how they are mounted'],
   ] as const) {
-    await page.goto('/plans')
-    await page.getByRole('link', { name: plan }).click()
+    await openExample(page, plan)
     await line(page, 1).click()
     await page.getByRole('button', { name: button }).click()
     const box = (await page.getByLabel('Light goes').boundingBox())!

@@ -1,14 +1,13 @@
 import type { Locator, Page } from '@playwright/test'
 import { noBarriers } from './barriers'
-import { expect, exportAndImport, openEmptyPlan, test } from './browser'
+import { expect, exportAndImport, openEmptyPlan, openExample, test } from './browser'
 
 const status = (page: Page): Locator => page.getByTestId('link-status')
 const strip = (page: Page): Locator => page.getByTestId('link-strip')
 const lit = (page: Page): Locator => strip(page).locator('[data-lit]')
 const fault = (page: Page): Locator => page.getByRole('region', { name: 'The simulated board' })
 const openLink = async (page: Page): Promise<void> => {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Bay-window nook', exact: true }).click()
+  await openExample(page, 'Bay-window nook')
   await page.waitForURL(/measure/)
   await page.goto(page.url().replace(/measure.*/, 'build?view=link'))
   await expect(status(page)).toContainText('No board is connected')

@@ -1,11 +1,10 @@
 import type { Locator, Page } from '@playwright/test'
 import { noBarriers } from './barriers'
-import { expect, exportedPlan, openEmptyPlan, roll, test } from './browser'
+import { expect, exportedPlan, openEmptyPlan, openExample, roll, test } from './browser'
 
 const stageLink = (page: Page): Locator => page.getByTitle('Mend (Alt+9)')
 async function openMend(page: Page, plan: string): Promise<void> {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: plan, exact: true }).click()
+  await openExample(page, plan)
   await stageLink(page).click()
 }
 const tape = (page: Page, run: string): Locator =>

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { noBarriers } from './barriers'
-import { expect, figure, openEmptyPlan, test, verdict } from './browser'
+import { expect, figure, openEmptyPlan, openExample, test, verdict } from './browser'
 
 async function openSignal(page: Page): Promise<void> {
   await page.goto('/')
@@ -163,11 +163,7 @@ test('a board of one’s own; a note on a board goes with it into every plan', a
 })
 
 test('plain strips are dimmed by a pin for each colour', async ({ page }) => {
-  await page.goto('/plans')
-  await page
-    .getByRole('link', { name: /Wardrobe rails/ })
-    .first()
-    .click()
+  await openExample(page, 'Wardrobe rails')
   await page.getByRole('link', { name: /^Signal/ }).click()
   await expect(page.getByText('No pixels, so no data.')).toBeVisible()
   await page.getByRole('radio', { name: 'Pins' }).click()
