@@ -64,10 +64,10 @@ export const verdict = (page: Page, code: string): Locator =>
 export const fadeOf = (page: Page, run: string): Locator =>
   verdict(page, 'fade').filter({ hasText: run })
 
-/** As the app is deployed: a first visit finds no examples, but an empty pad. */
+/** The app as it is deployed: a first visit finds an empty pad and no examples. */
 export const deployed = 'http://localhost:4186'
 
-/** Opens a plan of its own with nothing on its pad: the first of all where no page is open yet. */
+/** Opens an empty plan: that of a first visit if no page is open yet, otherwise a new one. */
 export async function openEmptyPlan(page: Page): Promise<void> {
   if (page.url() === 'about:blank') await page.goto(deployed)
   else {

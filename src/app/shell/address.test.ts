@@ -26,7 +26,7 @@ async function open(): Promise<{ router: Router; letIn: () => void; view: Ref<st
   return { router, view, letIn }
 }
 
-/** Longer than any chain of guards takes that waits for nothing. */
+/** Waits until every guard that does not itself wait has run. */
 const settle = async (): Promise<void> => {
   await new Promise((resolve) => setTimeout(resolve, 5))
 }
@@ -55,7 +55,7 @@ test('a change on the way to another page does not call that page off', async ()
   letIn()
   expect(await arrival).toBeUndefined()
   await settle()
-  // Nor does what was meant for the page before stand in its address, and that page keeps what it showed.
+  // The value belonged to the page before: it is not in the new address, and the old page still shows it.
   expect(view.value).toBe('second')
   expect(router.currentRoute.value.fullPath).toBe('/slow')
 })

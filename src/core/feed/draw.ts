@@ -28,7 +28,7 @@ function eachDraw({ idleA, channels = [], ohmic }: NetworkLoad, duties: Float64A
   const stride = Math.max(1, count)
   const forward = ohmic?.forwardV ?? 0
   const siemens = ohmic === undefined ? 0 : 1 / ohmic.ohm
-  // Mostly all channels have the volts they want, and then only their brightness counts.
+  // At this voltage and above every channel is past its knee: only brightness counts. Most loads are there.
   const enoughV = Math.max(...knee)
   return {
     current(volts, at) {

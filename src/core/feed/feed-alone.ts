@@ -19,7 +19,7 @@ export interface FedAlone {
 /**
  * Solves one run at full white as if it were fed in this way and hung on its supplies and junctions alone.
  *
- * @param options.isTriedOnce nobody will ask for it again: to remember it would take longer than it saves
+ * @param options.isTriedOnce this way of feeding will not be tried again, so its solution is not worth remembering
  */
 export function feedAlone(
   { plan, layout, sources, volts }: Pick<RoutedPlan, 'plan' | 'layout' | 'sources' | 'volts'>,

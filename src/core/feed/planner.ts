@@ -211,7 +211,7 @@ function waysFor(
       .map((pads) => waysAt(given, entry, pads, gauges))
       .toSorted((a, b) => (a[0]?.cost ?? 0) - (b[0]?.cost ?? 0))
     for (const ways of cheapestFirst) {
-      // No thicker than would still be the best of something: most sets are done with one look, or none.
+      // A thicker gauge than these cannot be the best for any wish: most sets of pads need one solution, or none.
       const useful = ways.slice(0, 1 + ways.findLastIndex((way) => wishesFor(way).length > 0))
       const way = thinnestOf(given, entry, useful, goal)
       if (way === undefined) continue
@@ -233,7 +233,7 @@ function waysAt(
   const place = placesOf(layout).get(entry.run.id)
   const [wire] = gauges
   if (place === undefined || wire === undefined) return []
-  // They are as long with any gauge.
+  // Lead lengths are the same for every gauge.
   const leads = runLeads(plan, entry, place, sources, feedsFrom(plan, entry, { pads, wire }))
   return gauges.map((gauge) => ({
     pads,

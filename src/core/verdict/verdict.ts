@@ -27,7 +27,7 @@ export interface JudgedVerdict extends Verdict {
   readonly page: VerdictPage
 }
 
-/** A verdict before anybody asks how to mend it. Remedies that have to be searched for are a function: few who try a change ask for them. */
+/** A verdict before anybody asks how to mend it. Remedies that have to be searched for are a function, because trials of a change do not need them. */
 export interface Finding extends Omit<Verdict, 'remedies'> {
   readonly remedies: readonly Remedy[] | (() => readonly Remedy[])
 }
