@@ -1,4 +1,4 @@
-import { expect, fadeOf, line, test, verdict } from './browser'
+import { deployed, expect, fadeOf, line, openExample, test, verdict } from './browser'
 
 const folder = 'docs/screenshots'
 
@@ -64,7 +64,7 @@ test('sums', async ({ page }) => {
 
 test('first visit', async ({ page }) => {
   await page.emulateMedia({ colorScheme: 'light' })
-  await page.goto('http://localhost:4186/')
+  await page.goto(deployed)
   await expect(page.getByRole('region', { name: 'Ways to begin' })).toBeVisible()
   await expect(page.getByRole('group', { name: 'Shapes' })).toBeVisible()
   await page.screenshot({ path: `${folder}/first-visit.png` })
@@ -105,8 +105,7 @@ test('build', async ({ page }) => {
 })
 
 test('glow', async ({ page }) => {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Bay-window nook', exact: true }).click()
+  await openExample(page, 'Bay-window nook')
   await page.getByTitle('Glow (Alt+8)').click()
   await expect(verdict(page, 'scene-over-supply')).toBeVisible({ timeout: 60_000 })
   const time = page.getByRole('slider', { name: 'Time in the show' })
@@ -120,8 +119,7 @@ test('glow', async ({ page }) => {
 })
 
 test('mend', async ({ page }) => {
-  await page.goto('/plans')
-  await page.getByRole('link', { name: 'Bay-window nook', exact: true }).click()
+  await openExample(page, 'Bay-window nook')
   await page.getByTitle('Mend (Alt+9)').click()
   const alcove = page.getByRole('slider', { name: 'alcove: what you see' })
   await alcove.focus()

@@ -1,7 +1,7 @@
 import type { Engine } from '../engine'
 import { change, type Command } from '../plan/commands'
 import { grades } from '../verdict/kinds'
-import { remediesOf, type Finding, type Remedy, type Verdict } from '../verdict/verdict'
+import type { JudgedFinding, Remedy, Verdict } from '../verdict/verdict'
 
 /** Further edits that a remedy may bring with it, where it would cause a new stop by itself. */
 const mostFollowUps = 3
@@ -26,20 +26,20 @@ export interface FixedVerdict {
  */
 export function* fixSearch(
   engine: Engine,
-  isWanted: (verdict: Verdict) => boolean = () => true,
+  isWanted: (finding: JudgedFinding) => boolean = () => true,
 ): Generator<FixedVerdict | undefined, void> {
-  const { plan, verdicts } = engine.worked
-  const stops = stopsIn(verdicts)
-  for (const verdict of verdicts.filter(isWanted)) {
+  const { plan, findings } = engine.worked
+  const stops = stopsIn(findings)
+  for (const finding of findings.filter(isWanted)) {
     const fixes: Remedy[] = []
-    for (const remedy of verdict.remedies) {
-      const fix = yield* confirmed(remedy, verdict, stops, (commands) => {
+    for (const remedy of finding.remedies()) {
+      const fix = yield* confirmed(remedy, finding, stops, (commands) => {
         const next = change(plan, commands).plan
         return engine.fork(next).worked.findings
       })
       if (fix !== undefined) fixes.push(fix)
     }
-    yield { id: verdict.id, fixes }
+    yield { id: finding.id, fixes }
   }
 }
 
@@ -57,12 +57,12 @@ export function fixedVerdicts(engine: Engine, mostTrials: number): Verdict[] {
   }))
 }
 
-type Judged = (commands: readonly Command[]) => readonly Finding[]
+type Judged = (commands: readonly Command[]) => readonly JudgedFinding[]
 
 /** The remedy, with what has to go with it; `undefined` where it does not do. */
 function* confirmed(
   remedy: Remedy,
-  cause: Verdict,
+  cause: JudgedFinding,
   stops: ReadonlySet<string>,
   judged: Judged,
 ): Generator<undefined, Remedy | undefined> {
@@ -76,8 +76,8 @@ function* confirmed(
     const [first] = fresh
     if (first === undefined) return fix
     if (round === mostFollowUps) return undefined
-    let better: { fix: Remedy; label: string; after: readonly Finding[] } | undefined
-    for (const { label, commands } of remediesOf(first)) {
+    let better: { fix: Remedy; label: string; after: readonly JudgedFinding[] } | undefined
+    for (const { label, commands } of first.remedies()) {
       const longer = {
         label: labelOf([...labels, label]),
         commands: [...fix.commands, ...commands],
@@ -104,19 +104,19 @@ function labelOf(labels: readonly string[]): string {
 }
 
 /** Whether a verdict is there as before, or graver. */
-const isStill = ({ id, grade }: Verdict, after: readonly Finding[]): boolean =>
+const isStill = ({ id, grade }: JudgedFinding, after: readonly JudgedFinding[]): boolean =>
   after.some(
     (verdict) => verdict.id === id && grades.indexOf(verdict.grade) <= grades.indexOf(grade),
   )
 
 /** A stop by its code and each thing that it is about: a verdict on several runs may come to be on fewer. */
-const stopKeys = ({ code, about }: Finding): string[] =>
+const stopKeys = ({ code, about }: JudgedFinding): string[] =>
   about.length === 0 ? [code] : about.map((id) => `${code} ${id}`)
 
-const stopsIn = (findings: readonly Finding[]): ReadonlySet<string> =>
+const stopsIn = (findings: readonly JudgedFinding[]): ReadonlySet<string> =>
   new Set(findings.filter(({ grade }) => grade === 'stop').flatMap(stopKeys))
 
-const freshStops = (stops: ReadonlySet<string>, after: readonly Finding[]): Finding[] =>
+const freshStops = (stops: ReadonlySet<string>, after: readonly JudgedFinding[]): JudgedFinding[] =>
   after.filter(
     (finding) => finding.grade === 'stop' && stopKeys(finding).some((key) => !stops.has(key)),
   )

@@ -2,7 +2,7 @@ import type { Engine } from '../engine'
 import { change, type Command } from '../plan/commands'
 import type { WorkedPlan } from '../stages'
 import type { Grade } from '../verdict/kinds'
-import type { Remedy, Verdict } from '../verdict/verdict'
+import type { JudgedFinding, Remedy } from '../verdict/verdict'
 import { fixSearch } from './fixes'
 
 /** What a plan comes to, as far as putting it right is weighed by it. */
@@ -76,16 +76,16 @@ export function* putRight(engine: Engine): Generator<number, PutRight> {
 
 interface Found {
   readonly remedy: Remedy
-  readonly verdict: Verdict
+  readonly verdict: JudgedFinding
   readonly next: Engine
   readonly cost: number
 }
 
 /** Of the confirmed remedies for verdicts of a grade the one that costs least for each verdict that it clears. */
 function cheapest(engine: Engine, grade: Grade): Found | undefined {
-  const { plan, verdicts } = engine.worked
+  const { plan, findings } = engine.worked
   const before = standing(engine.worked)
-  const wanted = new Map(verdicts.filter((one) => one.grade === grade).map((one) => [one.id, one]))
+  const wanted = new Map(findings.filter((one) => one.grade === grade).map((one) => [one.id, one]))
   let best: Found | undefined
   for (const found of fixSearch(engine, ({ id }) => wanted.has(id))) {
     const verdict = found && wanted.get(found.id)

@@ -4,7 +4,7 @@ import { soldBoard, soldSupply } from '../parts/sold'
 import { change, type Command } from '../plan/commands'
 import type { Plan } from '../plan/plan'
 import { engineOf } from '../worked'
-import type { Finding, Remedy } from '../verdict/verdict'
+import type { JudgedFinding, Remedy } from '../verdict/verdict'
 import { candidatesFor, layCommands } from './compare'
 import { fixSearch } from './fixes'
 
@@ -108,7 +108,7 @@ const takes = ({ buy }: Plan, item: string, line: string): Command => ({
   buy: { taken: [...buy.taken.filter((one) => one.item !== item), { item, line, amount: 1 }] },
 })
 
-const stopsOf = (findings: readonly Finding[]): Finding[] =>
+const stopsOf = (findings: readonly JudgedFinding[]): JudgedFinding[] =>
   findings.filter(({ grade }) => grade === 'stop')
 
 /** An edit with the remedies that clear the stops that came with it, as far as there are any. */
@@ -118,7 +118,7 @@ function settle(
 ): Pick<HaveUse, 'needs' | 'stops' | 'costMore' | 'commands'> {
   const { plan, receipt } = engine.worked
   const before = new Set(stopsOf(engine.worked.findings).map(({ id }) => id))
-  const freshIn = (one: Engine): Finding[] =>
+  const freshIn = (one: Engine): JudgedFinding[] =>
     stopsOf(one.worked.findings).filter(({ id }) => !before.has(id))
   const commands = [...first]
   const needs: string[] = []

@@ -28,12 +28,12 @@ function eachDraw({ idleA, channels = [], ohmic }: NetworkLoad, duties: Float64A
   const stride = Math.max(1, count)
   const forward = ohmic?.forwardV ?? 0
   const siemens = ohmic === undefined ? 0 : 1 / ohmic.ohm
-  // At this voltage and above every channel is past its knee: only brightness counts. Most loads are there.
-  const enoughV = Math.max(...knee)
+  // At this voltage and above every channel is past its knee: only brightness counts. Most loads are there; what is resistive never is.
+  const enoughV = ohmic === undefined ? Math.max(...knee) : Infinity
   return {
     current(volts, at) {
       let sum = idleA
-      if (volts >= enoughV && ohmic === undefined) {
+      if (volts >= enoughV) {
         for (let index = 0; index < count; index += 1)
           sum += (full[index] ?? 0) * (duties[at * stride + index] ?? 0)
         return sum
@@ -46,7 +46,7 @@ function eachDraw({ idleA, channels = [], ohmic }: NetworkLoad, duties: Float64A
       return volts > forward ? sum + siemens * (duties[at * stride] ?? 0) * (volts - forward) : sum
     },
     slope(volts, at) {
-      if (volts > enoughV && ohmic === undefined) return 0
+      if (volts > enoughV) return 0
       let sum = volts > forward ? siemens * (duties[at * stride] ?? 0) : 0
       for (let index = 0; index < count; index += 1) {
         const [from, to] = [off[index] ?? 0, knee[index] ?? 0]

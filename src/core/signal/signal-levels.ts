@@ -1,3 +1,4 @@
+import { once } from '../quantity/once'
 import { levelsOf, levelWays, type LaneLevel, type LevelWay, type LevelsGiven } from './levels'
 
 /** How well the first pixels understand the board, and what would help. */
@@ -15,6 +16,5 @@ export function signalLevels(given: LevelsGiven): Levels {
   const levels = levelsOf({ ...given, fit })
   const isGood = [...levels.values()].every(({ grade }) => grade === 'good')
   const isUntouched = plan.signal.fix === 'none' && plan.signal.boardFrom === 'supply'
-  let ways: readonly LevelWay[] | undefined = isGood && isUntouched ? [] : undefined
-  return { levels, ways: () => (ways ??= levelWays({ ...given, fit })) }
+  return { levels, ways: once(() => (isGood && isUntouched ? [] : levelWays({ ...given, fit }))) }
 }

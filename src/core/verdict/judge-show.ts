@@ -17,12 +17,12 @@ import type { Plan, Show, ShowLayer } from '../plan/plan'
 import { fixed, formatQuantity, significant } from '../quantity/format'
 import { isSame } from '../quantity/same'
 import { nextSizeUp, whyShort, whyTight } from './supply-load'
-import type { Finding, Remedy, Verdict } from './verdict'
+import type { JudgedFinding, Remedy, Verdict } from './verdict'
 
 /** What a show is judged on. */
 export type ShowGiven = PlayGiven & {
   readonly parts: Parts
-  readonly findings: readonly Finding[]
+  readonly findings: readonly JudgedFinding[]
 }
 
 const stopsOf = ({ findings }: ShowGiven): readonly string[] =>

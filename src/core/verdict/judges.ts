@@ -21,6 +21,7 @@ import { offMark, spliceShows } from './cutting'
 import { fade, notFed, uneven } from './fading'
 import { gapShows } from './gap-shows'
 import { grades, verdictKinds } from './kinds'
+import { once } from '../quantity/once'
 import {
   boardPinsOver,
   lightPinsOver,
@@ -40,13 +41,7 @@ import { batteries, capacitor, hotStrip, over100Watt, regulatorHot } from './sou
 import { statusColours } from './status'
 import { stockShort } from './stock-short'
 import { supplyLoad } from './supply-load'
-import {
-  remediesOf,
-  type Evidence,
-  type Judge,
-  type JudgedFinding,
-  type JudgedVerdict,
-} from './verdict'
+import type { Evidence, Judge, JudgedFinding, JudgedVerdict } from './verdict'
 import { figuresAdjusted } from './figures-adjusted'
 import { fuseBlind } from './fuse-blind'
 import { switchOver } from './switch-over'
@@ -126,9 +121,13 @@ const judges: readonly Judge[] = [
 export const judge = (evidence: Evidence): JudgedFinding[] =>
   judges
     .flatMap((one) => one(evidence))
-    .map((finding) => ({ ...finding, page: verdictKinds[finding.code].page }))
+    .map(({ remedies, ...finding }) => ({
+      ...finding,
+      page: verdictKinds[finding.code].page,
+      remedies: once(() => (typeof remedies === 'function' ? remedies() : remedies)),
+    }))
     .toSorted((a, b) => grades.indexOf(a.grade) - grades.indexOf(b.grade))
 
 /** Every verdict on a plan with what its judge proposes. */
 export const withRemedies = (findings: readonly JudgedFinding[]): JudgedVerdict[] =>
-  findings.map((finding) => ({ ...finding, remedies: remediesOf(finding) }))
+  findings.map((finding) => ({ ...finding, remedies: finding.remedies() }))

@@ -32,13 +32,10 @@ export interface Finding extends Omit<Verdict, 'remedies'> {
   readonly remedies: readonly Remedy[] | (() => readonly Remedy[])
 }
 
-/** … with the page on which it is counted. */
-export interface JudgedFinding extends Finding {
-  readonly page: VerdictPage
+/** … with the page on which it is counted; its remedies are worked out once, however often they are asked for. */
+export interface JudgedFinding extends Omit<JudgedVerdict, 'remedies'> {
+  readonly remedies: () => readonly Remedy[]
 }
-
-export const remediesOf = ({ remedies }: Finding): readonly Remedy[] =>
-  typeof remedies === 'function' ? remedies() : remedies
 
 /** What a verdict is judged on: the plan and the results of the stages before. */
 export type Evidence = Omit<
