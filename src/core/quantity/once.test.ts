@@ -3,7 +3,7 @@ import { once } from './once'
 
 it('works a result out when it is first asked for, and never again', () => {
   let count = 0
-  const asked = once(() => {
+  const asked = once((): number | undefined => {
     count += 1
     return undefined
   })
