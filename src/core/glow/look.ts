@@ -104,6 +104,8 @@ export class Look {
   private readonly falls: Float32Array
   private readonly lumens: Float32Array
   private readonly cells: number
+  /** Red, green and blue of each cell, while they add up. */
+  private readonly onWall: readonly [Float64Array, Float64Array, Float64Array]
 
   constructor(
     given: LookGiven,
@@ -151,6 +153,8 @@ export class Look {
     this.light = new Float32Array(3 * points.length)
     this.cells = columns * rows
     this.wall = new Float32Array(3 * this.cells)
+    const none = (): Float64Array => new Float64Array(this.cells)
+    this.onWall = [none(), none(), none()]
     this.lumens = new Float32Array(points.length)
     for (const { from, count, lumens, through } of runs)
       this.lumens.fill(lumens * through, from, from + count)
@@ -212,25 +216,32 @@ export class Look {
       this.lightRun(seen, byteAt, solved.get(id))
       alter?.({ id, from, count, isTurned: run?.isTurned === true }, this.light)
     }
-    this.wall.fill(0)
-    const { wall, light, lumens, falls, cells } = this
-    for (const [index, [from, to]] of this.sources.entries()) {
+    this.lightWall()
+  }
+
+  private lightWall(): void {
+    const { light, lumens, falls, cells, onWall } = this
+    for (const channel of onWall) channel.fill(0)
+    const from = new Int32Array(4)
+    const lm = new Float64Array(12)
+    let waiting = 0
+    for (const [index, [first, end]] of this.sources.entries()) {
       let [r, g, b] = [0, 0, 0]
-      for (let at = from; at < to; at += 1) {
-        const lm = lumens[at] ?? 0
-        r += lm * (light[3 * at] ?? 0)
-        g += lm * (light[3 * at + 1] ?? 0)
-        b += lm * (light[3 * at + 2] ?? 0)
+      for (let at = first; at < end; at += 1) {
+        const own = lumens[at] ?? 0
+        r += own * (light[3 * at] ?? 0)
+        g += own * (light[3 * at + 1] ?? 0)
+        b += own * (light[3 * at + 2] ?? 0)
       }
       if (r + g + b < 1e-4) continue
-      const own = index * cells
-      for (let cell = 0; cell < cells; cell += 1) {
-        const share = falls[own + cell] ?? 0
-        wall[3 * cell] = (wall[3 * cell] ?? 0) + share * r
-        wall[3 * cell + 1] = (wall[3 * cell + 1] ?? 0) + share * g
-        wall[3 * cell + 2] = (wall[3 * cell + 2] ?? 0) + share * b
-      }
+      from[waiting] = index * cells
+      lm.set([r, g, b], 3 * waiting)
+      waiting = (waiting + 1) % 4
+      if (waiting === 0) addFour(onWall, falls, from, lm)
     }
+    if (waiting > 0) addFour(onWall, falls, from, lm.fill(0, 3 * waiting))
+    for (const [channel, own] of onWall.entries())
+      for (let cell = 0; cell < cells; cell += 1) this.wall[3 * cell + channel] = own[cell] ?? 0
   }
 
   private lightRun(
@@ -266,6 +277,32 @@ export class Look {
       light[3 * (from + dot) + 1] = g
       light[3 * (from + dot) + 2] = b
     }
+  }
+}
+
+/**
+ * Adds what four sources light of the wall: together, and each colour by itself, which takes a quarter of the time.
+ *
+ * @param wall red, green and blue of each cell
+ * @param from where the cells of each source begin in `falls`
+ * @param lm red, green and blue of each source
+ */
+function addFour(
+  [red, green, blue]: readonly [Float64Array, Float64Array, Float64Array],
+  falls: Float32Array,
+  [at1 = 0, at2 = 0, at3 = 0, at4 = 0]: Int32Array,
+  lm: Float64Array,
+): void {
+  const [r1 = 0, g1 = 0, b1 = 0, r2 = 0, g2 = 0, b2 = 0] = lm
+  const [r3 = 0, g3 = 0, b3 = 0, r4 = 0, g4 = 0, b4 = 0] = lm.subarray(6)
+  for (let cell = 0; cell < red.length; cell += 1) {
+    const one = falls[at1 + cell] ?? 0
+    const two = falls[at2 + cell] ?? 0
+    const three = falls[at3 + cell] ?? 0
+    const four = falls[at4 + cell] ?? 0
+    red[cell] = (red[cell] ?? 0) + one * r1 + two * r2 + three * r3 + four * r4
+    green[cell] = (green[cell] ?? 0) + one * g1 + two * g2 + three * g3 + four * g4
+    blue[cell] = (blue[cell] ?? 0) + one * b1 + two * b2 + three * b3 + four * b4
   }
 }
 

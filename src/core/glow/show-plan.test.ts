@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { planNetwork } from '../feed/plan-network'
-import { solve } from '../feed/solve'
+import { solve, type SolvedRun } from '../feed/solve'
 import { shippedStrips } from '../parts/strips'
 import { emptyPlan } from '../plan/empty'
 import type { Line, Plan, Show } from '../plan/plan'
@@ -150,6 +150,25 @@ describe('lights of every kind in a show', () => {
       expect(litX).toContain(start)
     },
   )
+
+  it('lights the wall with the sum of what each light would light alone', () => {
+    const given = worked(planOf({ text: 'shelf 100' }))
+    const field = fieldOf(given)
+    const look = new Look(given, field, { box: given.layout.box, columns: 6, rows: 4 })
+    const volts = new Map([['a', { volts: new Float64Array(6).fill(5) } as SolvedRun]])
+    const wall = (isLit: (light: number) => boolean): number[] => {
+      look.frame((_, light, channel) => (isLit(light) ? 40 * (light + channel) : 0), volts)
+      return [...look.wall]
+    }
+    const alone = [...Array(field.count).keys()].map((own) => wall((light) => light === own))
+    expect(field.count).toBe(6)
+    expect(wall(() => false)).toEqual(Array(72).fill(0))
+    for (const [at, light] of wall(() => true).entries())
+      expect(light / alone.reduce((sum, one) => sum + one[at]!, 0)).toBeCloseTo(1, 5)
+    // What lies nearest gets most of it: the last light is near the right edge.
+    const last = alone.at(-1)!
+    expect(last[3 * 5]).toBeGreaterThan(2 * last[0]!)
+  })
 
   it('goes pink and dim where the copper leaves it so, and lights the wall by the square of the way', () => {
     const plan = planOf({ text: 'shelf 5000' })
