@@ -8,7 +8,7 @@ import { planNetwork } from '../feed/plan-network'
 import { solve } from '../feed/solve'
 import { change } from '../plan/commands'
 import type { Input, Plan, Scene, Show, ShowLayer } from '../plan/plan'
-import { judgeShow, showVerdicts } from '../verdict/judge-show'
+import { judgeShow, showVerdicts, type ShowGiven } from '../verdict/judge-show'
 import { worked } from '../worked'
 import { boardFps } from './board-needs'
 import { compileShow, type CompiledShow } from './compile'
@@ -508,6 +508,24 @@ describe('remedies of a show', () => {
     // Of several that would do the mildest is offered: half as slow still flashes.
     const [, times] = /(\d) times slower/.exec(remedies[0]!.label) ?? []
     expect(times).toBe(code === 'flash-rate' ? '4' : undefined)
+  })
+
+  it('offers none that brings another trouble', () => {
+    const show = showOf(scene([faster]))
+    const { plan } = change(pegboard, [{ do: 'put-show', show }])
+    const given = worked(plan)
+    const whole = playWhole(given, show, run)
+    // Whatever is tried, the supply is too small for the show then; the plan itself has nothing to say.
+    const small = (tried: Plan) => ({
+      ...worked(
+        change(tried, [{ do: 'pick-supply', supply: 'supply-a', part: 'usb-port-0_5' }]).plan,
+      ),
+      findings: given.findings,
+    })
+    const offered = (workOut: (tried: Plan) => ShowGiven): number[] =>
+      toEnd(showVerdicts(given, show, { whole, run, workOut })).map((one) => one.remedies.length)
+    expect(offered(worked)).toEqual([3])
+    expect(offered(small)).toEqual([0])
   })
 
   it('judges a scene that is only started, and lets the program hold it', () => {

@@ -4,7 +4,7 @@ import type { Scene, Show } from '../plan/plan'
 import { withSet } from '../plan/with-set'
 import { showBoard, type ShowBoard } from './board-needs'
 import { compileShow, hasClock, type CompiledShow } from './compile'
-import { byteOf, fieldOf, hasWhite, type FieldRun } from './field'
+import { fieldOf, hasWhite, type FieldRun } from './field'
 import { FlashWatch, type Flashing } from './flashing'
 import { limiterOf } from './limiter'
 import { dayMinutes, Player } from './player'
@@ -95,6 +95,13 @@ export const sentBy =
   (player: Player) =>
   ({ channels }: FieldRun, element: number, channel: number): number =>
     player.sent(channels[channel] ?? 'none', hasWhite(channels), element)
+
+/** What each supply should give at most by the plan's rules, A; `null` of one without a part. */
+export const mayGiveOf = ({
+  plan,
+  supplies,
+}: Pick<PlayGiven, 'plan' | 'supplies'>): (number | null)[] =>
+  supplies.map(({ part }) => (part === undefined ? null : mayGive(part, headroomOf(plan))))
 
 /** What a show comes to. */
 export interface Played {
@@ -192,17 +199,16 @@ export function* play(
   for (const own of curve)
     for (const [frame, amperes] of own.entries()) total[frame] = (total[frame] ?? 0) + amperes
   const all = peakOf(total, framesPerSecond)
-  const supplies = given.supplies.map(
-    ({ slot, part, volts, ratedA, limitA }, at): PlayedSupply => ({
-      id: slot.id,
-      name: slot.name,
-      volts,
-      ratedA,
-      mayGiveA: part === undefined ? null : mayGive(part, headroomOf(given.plan)),
-      limitMa: limitA === null ? null : Math.floor(limitA * 1000 + 1e-6),
-      ...peakOf(curve[at] ?? new Float64Array(frames), framesPerSecond),
-    }),
-  )
+  const mayGiveA = mayGiveOf(given)
+  const supplies = given.supplies.map(({ slot, volts, ratedA, limitA }, at): PlayedSupply => ({
+    id: slot.id,
+    name: slot.name,
+    volts,
+    ratedA,
+    mayGiveA: mayGiveA[at] ?? null,
+    limitMa: limitA === null ? null : Math.floor(limitA * 1000 + 1e-6),
+    ...peakOf(curve[at] ?? new Float64Array(frames), framesPerSecond),
+  }))
   return {
     seconds: frames / framesPerSecond,
     framesPerSecond,
@@ -238,7 +244,7 @@ export const sceneAlone = (show: Show, scene: Scene): Show => ({
 })
 
 /** A scene that an input or the clock starts, made ready to be played by itself, and for how long. */
-const visitOf = (
+export const visitOf = (
   given: Parameters<typeof readyShow>[0],
   show: Show,
   scene: Scene,
@@ -266,7 +272,7 @@ export interface PlayedShow {
 }
 
 /** Frames a second at which a scene is looked at for its amperes alone. */
-const startedFps = 10
+export const startedFps = 10
 
 /** Plays by itself each scene that an input or the clock starts. */
 export const playStarted = (given: PlayGiven, show: Show): StartedScene[] =>
@@ -373,20 +379,16 @@ export class LiveFlashes {
 const [liveFps, longestGapMs] = [50, 250]
 
 /** What is seen of the light that is sent: white where a run has no colours of its own. */
-function sentLight(player: Player, sent: Float64Array): void {
-  const {
-    light,
-    show: { field, limit },
-  } = player
-  for (let at = 0; at < light.length; at += 1)
-    sent[at] = player.limited(byteOf(light[at] ?? 0, limit), at >> 2) / 255
-  for (const { from, count, channels } of field.runs) {
-    if (channels.includes('red')) continue
-    for (let at = 4 * from; at < 4 * (from + count); at += 4) {
-      const [r = 0, g = 0, b = 0, w = 0] = sent.subarray(at, at + 4)
-      sent.fill(Math.min(1, Math.max(r, g, b) + w), at, at + 3)
-      sent[at + 3] = 0
-    }
+export function sentLight(player: Player, sent: Float64Array): void {
+  player.sentShares(sent)
+  for (const run of player.show.field.runs) if (!run.channels.includes('red')) whiten(run, sent)
+}
+
+function whiten({ from, count }: FieldRun, sent: Float64Array): void {
+  for (let at = 4 * from; at < 4 * (from + count); at += 4) {
+    const brightest = Math.max(sent[at] ?? 0, sent[at + 1] ?? 0, sent[at + 2] ?? 0)
+    sent.fill(Math.min(1, brightest + (sent[at + 3] ?? 0)), at, at + 3)
+    sent[at + 3] = 0
   }
 }
 

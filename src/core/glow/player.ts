@@ -1,5 +1,5 @@
 import type { CompiledLayer, CompiledScene, CompiledShow } from './compile'
-import { hasWhite, sentByte, type ChannelKind } from './field'
+import { byteOf, hasWhite, sentByte, type ChannelKind } from './field'
 import { full, mix, mul } from './fixed'
 import { limiterScales, scaleElements, unscaled } from './limiter'
 import { tickMs, type Paint } from './pattern'
@@ -166,12 +166,15 @@ export class Player {
   /** The byte that is sent for a channel of an element after `paint`: linear duty × the brightness limit, rounded, × the limiter's scale. */
   sent(kind: ChannelKind, isWithWhite: boolean, element: number): number {
     const byte = sentByte(kind, isWithWhite, this.light, element * 4, this.show.limit)
-    return this.limited(byte, element)
+    return scaled(byte, this.scales[element] ?? unscaled)
   }
 
-  /** A byte of an element as far as the limiter lets it. */
-  limited(byte: number, element: number): number {
-    return Math.floor((byte * (this.scales[element] ?? unscaled)) / unscaled)
+  /** The light of each element as it is sent after `paint`, 0–1: red, green, blue, white. @param into four for each element */
+  sentShares(into: Float64Array): void {
+    const { light, scales } = this
+    const { limit } = this.show
+    for (let at = 0; at < light.length; at += 1)
+      into[at] = scaled(byteOf(light[at] ?? 0, limit), scales[at >> 2] ?? unscaled) / 255
   }
 
   private paintScenes(ms: number): void {
@@ -221,6 +224,9 @@ export class Player {
     return bytes
   }
 }
+
+/** A byte as far as the limiter lets it. */
+const scaled = (byte: number, scale: number): number => Math.floor((byte * scale) / unscaled)
 
 function blended(
   blend: CompiledLayer['blend'],

@@ -1,7 +1,7 @@
 import { groupDraw } from '../load/group-draw'
 import { colourShares } from '../load/lit-colours'
 import { networkName, planNetwork, type PlanNetworkGiven } from '../feed/plan-network'
-import { solveAgain, type SolvedRun, type SolveResult } from '../feed/solve'
+import { changingFeed, type ChangingFeed, type SolvedRun } from '../feed/solve'
 import type { Field, FieldRun } from './field'
 
 /** Amperes and volts of one frame. */
@@ -11,6 +11,9 @@ export interface FrameFeed {
   /** Of each run by its id; runs that reach no supply are missing. */
   readonly runs: ReadonlyMap<string, SolvedRun>
 }
+
+/** What is sent for a channel of an element in a frame, 0–255. */
+type ByteAt = (run: FieldRun, element: number, channel: number) => number
 
 /** One run of the field with the brightness that the network reads. */
 interface DutyRun {
@@ -23,7 +26,7 @@ interface DutyRun {
 /** The feed of a plan while a show plays: its network is made once, and solved for each frame with the brightness of that frame. */
 export class ShowFeed {
   private readonly duties: readonly DutyRun[]
-  private readonly solve: () => SolveResult
+  private readonly feed: ChangingFeed
   private readonly supplies: readonly string[]
   readonly volts: readonly number[]
 
@@ -52,20 +55,40 @@ export class ShowFeed {
     this.supplies = given.plan.supplies.map(({ id }) => networkName.supply(id))
     this.volts = given.plan.supplies.map(({ id }) => given.volts.get(id) ?? 0)
     const levels = new Map(this.duties.map(({ run, duties }) => [run.id, duties]))
-    this.solve = solveAgain(planNetwork(given, 'full-white', levels))
+    this.feed = changingFeed(planNetwork(given, 'full-white', levels))
   }
 
   /**
    * Solves a frame.
    *
-   * @param bytes what is sent for each channel of each element: `byteAt(element, channel)`, 0–255
+   * @param byteAt what is sent for each channel of each element, 0–255
    * @returns `undefined` where the network has no answer
    */
-  frame(
-    byteAt: (run: FieldRun, element: number, channel: number) => number,
-  ): FrameFeed | undefined {
+  frame(byteAt: ByteAt): FrameFeed | undefined {
+    this.set(byteAt)
+    return this.solved()
+  }
+
+  /**
+   * Which supplies a frame draws more of than this, by their places in the plan; a frame is only solved where it could.
+   *
+   * @param mostA of each supply, A
+   */
+  over(byteAt: ByteAt, mostA: readonly number[]): number[] {
+    this.set(byteAt)
+    const bounds = this.feed.mostA()
+    const isOver = (amperes = 0, at: number): boolean => amperes > (mostA[at] ?? Infinity)
+    if (!this.supplies.some((id, at) => isOver(bounds.get(id), at))) return []
+    const supplyA = this.solved()?.supplyA ?? []
+    return [...supplyA.keys()].filter((at) => isOver(supplyA[at], at))
+  }
+
+  private set(byteAt: ByteAt): void {
     for (const { run, duties, weights } of this.duties) fill(run, duties, weights, byteAt)
-    const result = this.solve()
+  }
+
+  private solved(): FrameFeed | undefined {
+    const result = this.feed.solve()
     if (!result.ok) return undefined
     const { supplyA, runs } = result.solution
     return {
@@ -79,7 +102,7 @@ function fill(
   run: FieldRun,
   duties: Float64Array,
   weights: readonly number[] | undefined,
-  byteAt: (run: FieldRun, element: number, channel: number) => number,
+  byteAt: ByteAt,
 ): void {
   const { from, count, isTurned, channels } = run
   if (weights !== undefined) {

@@ -1,9 +1,9 @@
 import { mostFlashes } from '../glow/flash'
 import { slowFps } from '../lanes/timing'
-import { boardFps, type ShowBoard } from '../glow/board-needs'
+import { boardFps, showBoard, type ShowBoard } from '../glow/board-needs'
 import { patternOf } from '../glow/patterns'
 import {
-  playWhole,
+  readyShow,
   type Played,
   type PlayedShow,
   type PlayedSupply,
@@ -11,6 +11,7 @@ import {
   type ShowRun,
 } from '../glow/play'
 import type { NumberParameter } from '../glow/pattern'
+import { slightlyA, troublesOf } from '../glow/troubles'
 import type { Parts } from '../parts/find'
 import { change, type Command } from '../plan/commands'
 import type { Plan, Show, ShowLayer } from '../plan/plan'
@@ -28,6 +29,12 @@ export type ShowGiven = PlayGiven & {
 const stopsOf = ({ findings }: ShowGiven): readonly string[] =>
   findings.filter(({ grade }) => grade === 'stop').map(({ id }) => id)
 
+/** Ids of what can be wrong with a show as it is played. */
+const idOf = {
+  flashes: (show: Show): string => `flash-rate.${show.id}`,
+  overSupply: (supply: string): string => `scene-over-supply.${supply}`,
+} as const
+
 /** What is wrong with a show as it was played, without remedies. */
 export function judgeShow(
   show: Show,
@@ -38,7 +45,7 @@ export function judgeShow(
       ? []
       : [
           {
-            id: `flash-rate.${show.id}`,
+            id: idOf.flashes(show),
             code: 'flash-rate',
             grade: 'stop',
             about: [],
@@ -53,15 +60,15 @@ export function judgeShow(
     let number = sceneAt(played, inTurn.peakAtS)
     for (const { scene, played: alone } of started) {
       const own = alone.supplies[at]
-      if (own !== undefined && own.peakA > one.peakA + 1e-6) [one, number] = [own, scene]
+      if (own !== undefined && own.peakA > one.peakA + slightlyA) [one, number] = [own, scene]
     }
     const { ratedA, mayGiveA } = one
-    if (ratedA === null || mayGiveA === null || one.peakA <= mayGiveA + 1e-6) return []
-    const isOver = one.peakA > ratedA + 1e-6
+    if (ratedA === null || mayGiveA === null || one.peakA <= mayGiveA + slightlyA) return []
+    const isOver = one.peakA > ratedA + slightlyA
     const scene = show.scenes[number]?.name ?? ''
     return [
       {
-        id: `scene-over-supply.${one.id}`,
+        id: idOf.overSupply(one.id),
         code: 'scene-over-supply',
         grade: isOver ? 'stop' : 'warning',
         about: [one.id],
@@ -76,6 +83,14 @@ export function judgeShow(
     ]
   })
   return [...flashing, ...over, ...onBoard(show, board)]
+}
+
+/** The ids of what `judgeShow` would say, each as soon as it is certain, in less time than playing the show takes. */
+function* idsOfTrouble(given: ShowGiven, show: Show, run: ShowRun): Generator<string, void> {
+  const ready = readyShow(given, show)
+  for (const { id } of onBoard(show, showBoard(ready, given))) yield id
+  for (const trouble of troublesOf(given, show, ready, run))
+    yield trouble.kind === 'flashes' ? idOf.flashes(show) : idOf.overSupply(trouble.supply)
 }
 
 /** A show that the board has no memory for, or that it cannot work out often enough. */
@@ -139,6 +154,15 @@ export function* showVerdicts(
   const verdicts = judgeShow(show, whole)
   const codes = new Set(verdicts.map(({ id }) => id))
   const stops = new Set(stopsOf(given))
+  /** Whether a remedy takes its verdict away, and brings none that was not there. */
+  const helps = ({ commands }: Remedy, verdict: Verdict): boolean => {
+    const { plan } = change(given.plan, commands)
+    const next = workOut(plan)
+    const changed = plan.shows.find(({ id }) => id === show.id) ?? show
+    for (const id of idsOfTrouble(next, changed, run))
+      if (id === verdict.id || !codes.has(id)) return false
+    return stopsOf(next).every((id) => stops.has(id))
+  }
   let trials = 0
   const judged: Verdict[] = []
   for (const verdict of verdicts) {
@@ -152,12 +176,7 @@ export function* showVerdicts(
     for (const group of groups)
       for (const remedy of group) {
         yield (trials += 1)
-        const plan = change(given.plan, remedy.commands).plan
-        const next = workOut(plan)
-        const changed = plan.shows.find(({ id }) => id === show.id) ?? show
-        const after = judgeShow(changed, playWhole(next, changed, run))
-        const helps = after.every(({ id }) => id !== verdict.id && codes.has(id))
-        if (!helps || stopsOf(next).some((id) => !stops.has(id))) continue
+        if (!helps(remedy, verdict)) continue
         remedies.push(remedy)
         break
       }
