@@ -83,7 +83,8 @@ function onKey(event: KeyboardEvent): void {
     @pointerenter="emit('point', true)"
     @pointerleave="emit('point', false)"
   >
-    <div class="flex h-(--pad-row) items-center">
+    <!-- Contained: what is typed in one row does not lay out thousands of others. -->
+    <div class="flex h-(--pad-row) items-center contain-size contain-layout contain-style">
       <span
         class="grip grid h-full w-6 shrink-0 cursor-grab touch-none place-items-center text-paper-soft opacity-0 pointer-coarse:opacity-100 group-hover/line:opacity-100"
         title="Drag to move the line (Alt with the arrow keys does too)"

@@ -82,6 +82,24 @@ const { isNear, bringNear } = useNearRows(
   () => plan.value.lines.length,
 )
 
+/** All that a row shows: while it is the same, the row is not rendered again. What all rows share is asked for once, not a thousand times. */
+const shownIn = computed(() => {
+  const { units, lines } = plan.value
+  const { lit, chosen } = spotlight
+  const [isOnly, near, withNote] = [lines.length === 1, isNear.value, noted.value]
+  return (line: Line, index: number): unknown[] => [
+    line,
+    index,
+    units,
+    ownVolts(line),
+    lit.has(line.id),
+    chosen === line.id,
+    isOnly,
+    near(index),
+    withNote.has(line.id),
+  ]
+})
+
 const focusLine = async (id: string | undefined): Promise<void> => {
   if (id === undefined) return
   // The store's plan: a line that was just put in is not among the props yet.
@@ -260,17 +278,7 @@ function writeOn(): void {
           <PadLine
             v-for="(line, index) in sorted"
             :key="line.id"
-            v-memo="[
-              line,
-              index,
-              plan.units,
-              ownVolts(line),
-              spotlight.lit.has(line.id),
-              spotlight.chosen === line.id,
-              plan.lines.length === 1,
-              isNear(index),
-              noted.has(line.id),
-            ]"
+            v-memo="shownIn(line, index)"
             :line="line"
             :number="index + 1"
             :reading="readings.get(line.id)"
