@@ -42,11 +42,17 @@ const together = [
   ],
 ]
 
+/** Characters of a complaint that are said again, at most. */
+const mostRepeated = 4000
 const failed = []
+/** What a failed check said, to say it again at the end: what comes after it is long. */
+const complaints = []
 const told = (name, seconds, isGood, output = '') => {
   const how = `${isGood ? 'good' : 'FAILED'} after ${seconds.toFixed(0)} s`
   console.log(`${output}— ${name}: ${how}`)
-  if (!isGood) failed.push(name)
+  if (isGood) return
+  failed.push(name)
+  if (output !== '') complaints.push(`— ${name}\n${output.trim().slice(-mostRepeated)}`)
 }
 const since = (start) => (performance.now() - start) / 1000
 
@@ -68,6 +74,8 @@ for (const [name, check] of together) {
 }
 
 const counts = count()
+for (const test of counts.failedUnits) complaints.push(`— unit test ${test}`)
+if (complaints.length > 0) console.log(`\n${complaints.join('\n\n')}`)
 if (failed.length > 0) console.log(`\nFailed: ${failed.join(', ')}`)
 // A check that fails without a test of its own counts as one failure, so that the line below cannot look well.
 const failures = Math.max(counts.failed, failed.length > 0 ? 1 : 0)
@@ -85,7 +93,9 @@ function count() {
   const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : undefined)
   const unit = read(`${results}/unit.json`)
   const browser = read(`${results}/browser.json`)?.stats
+  const units = unit?.testResults.flatMap(({ assertionResults }) => assertionResults) ?? []
   return {
+    failedUnits: units.filter(({ status }) => status === 'failed').map(({ fullName }) => fullName),
     passed: (unit?.numPassedTests ?? 0) + (browser?.expected ?? 0),
     failed: (unit?.numFailedTests ?? 0) + (browser?.unexpected ?? 0) + (browser?.flaky ?? 0),
   }
