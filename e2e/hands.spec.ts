@@ -5,6 +5,7 @@ import {
   figure,
   line,
   openEmptyPlan,
+  openExample,
   roll,
   test,
   verdict,
@@ -220,4 +221,19 @@ test('a run seen from its end: its cover is dragged and moved by keys, in a prof
   await expect(page.locator('select[name=profile]')).toContainText('attic channel')
   await page.keyboard.press('Escape')
   await exportAndImport(page)
+})
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+  test('all lines of a pad stand in view, and no name lies under the tools', async ({ page }) => {
+    await openExample(page, 'Bay-window nook')
+    await expect(line(page, 7)).toBeInViewport({ ratio: 1 })
+    await expect(page.getByRole('button', { name: 'another line' })).toBeInViewport({ ratio: 1 })
+    await page.getByRole('radio', { name: 'Drawing' }).check()
+    const name = page.getByLabel('Drawing').getByText('crown', { exact: true })
+    const tools = page.getByRole('button', { name: 'Larger' })
+    await expect(tools).toBeVisible()
+    const [own, above] = [await name.boundingBox(), await tools.boundingBox()]
+    expect(own!.y).toBeGreaterThan(above!.y + above!.height)
+  })
 })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
+import { useElementSize, useMediaQuery } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
 import { computed, defineAsyncComponent, shallowRef, useTemplateRef } from 'vue'
 import { sourcePlaces } from '../../core/measure/source-places'
@@ -65,11 +65,14 @@ const wholeBox = computed(() => {
         ] as Point[])),
   ])
 })
+/** For fingers the tools at the top are higher: names of what is drawn stay below them. */
+const isForFingers = useMediaQuery('(pointer: coarse)')
 const { view, isFitted, fitAll, pan, zoom } = usePanZoom({
   box: () => wholeBox.value,
   width: () => width.value,
   height: () => height.value,
   padding: 46,
+  top: () => (isForFingers.value ? 78 : 46),
 })
 
 const { isLit } = spotlight

@@ -27,14 +27,16 @@ describe('the view', () => {
         box,
         fc.integer({ min: 200, max: 2000 }),
         fc.integer({ min: 200, max: 1500 }),
-        (b, w, h) => {
-          const { scale, x, y } = fit(b, w, h, 30)
+        fc.integer({ min: 30, max: 90 }),
+        (b, w, h, above) => {
+          const { scale, x, y } = fit(b, w, h, 30, above)
           const left = b.x * scale + x
           const top = b.y * scale + y
           expect(left).toBeGreaterThanOrEqual(29.99)
-          expect(top).toBeGreaterThanOrEqual(29.99)
+          expect(top).toBeGreaterThanOrEqual(above - 0.01)
           expect(left + b.width * scale + left).toBeCloseTo(w, 3)
-          expect(top + b.height * scale + top).toBeCloseTo(h, 3)
+          // What is left over is shared out evenly above and below.
+          expect(top - above).toBeCloseTo(h - 30 - (top + b.height * scale), 3)
         },
       ),
     )

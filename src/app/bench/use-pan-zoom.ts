@@ -8,6 +8,8 @@ export function usePanZoom(options: {
   readonly width: () => number
   readonly height: () => number
   readonly padding: number
+  /** … at the top, where that is more. */
+  readonly top?: () => number
 }): {
   view: ComputedRef<View>
   isFitted: ComputedRef<boolean>
@@ -17,7 +19,9 @@ export function usePanZoom(options: {
 } {
   const own = shallowRef<View>()
   const view = computed(
-    () => own.value ?? fit(options.box(), options.width(), options.height(), options.padding),
+    () =>
+      own.value ??
+      fit(options.box(), options.width(), options.height(), options.padding, options.top?.()),
   )
   return {
     view,

@@ -7,19 +7,19 @@ export interface View {
   readonly y: number
 }
 
-/** The view that shows all of a box, in the middle, with a border of `padding` px. */
-export function fit(box: Box, width: number, height: number, padding: number): View {
+/** The view that shows all of a box, in the middle, with a border of `padding` px; at the top of `top` px, below what lies over it there. */
+export function fit(box: Box, width: number, height: number, padding: number, top = padding): View {
   const scale = Math.max(
     1e-6,
     Math.min(
       (width - 2 * padding) / Math.max(box.width, 1),
-      (height - 2 * padding) / Math.max(box.height, 1),
+      (height - padding - top) / Math.max(box.height, 1),
     ),
   )
   return {
     scale,
     x: (width - box.width * scale) / 2 - box.x * scale,
-    y: (height - box.height * scale) / 2 - box.y * scale,
+    y: (height + top - padding - box.height * scale) / 2 - box.y * scale,
   }
 }
 

@@ -45,7 +45,7 @@ const units = [
     <template #default="{ shows }">
       <div
         v-if="shows('pad') || shows('drawing')"
-        class="grid min-h-0 flex-1 grid-cols-1 gap-4 max-[899px]:min-h-[24rem] max-[899px]:shrink-0 min-[900px]:grid-cols-[minmax(260px,318px)_minmax(0,1fr)]"
+        class="grid min-h-0 flex-1 grid-cols-1 gap-4 max-[899px]:min-h-[24rem] max-[899px]:flex-none min-[900px]:grid-cols-[minmax(260px,318px)_minmax(0,1fr)]"
       >
         <PadSheet v-if="shows('pad')" />
         <BenchDrawing v-if="shows('drawing')" />

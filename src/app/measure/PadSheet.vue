@@ -269,7 +269,7 @@ function writeOn(): void {
 
 <template>
   <section
-    class="on-paper flex min-h-0 flex-col overflow-hidden rounded-lg bg-pad font-mono text-[13px] text-paper-ink shadow-lg shadow-black/30"
+    class="on-paper flex min-h-0 flex-col overflow-hidden max-[899px]:max-h-[max(24rem,calc(100dvh-15.5rem))] rounded-lg bg-pad font-mono text-[13px] text-paper-ink shadow-lg shadow-black/30"
     aria-label="Pad"
   >
     <div ref="scroller" class="relative min-h-0 flex-1 overflow-y-auto pt-[9px]">
