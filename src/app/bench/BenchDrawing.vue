@@ -72,7 +72,7 @@ const { view, isFitted, fitAll, pan, zoom } = usePanZoom({
   width: () => width.value,
   height: () => height.value,
   padding: 46,
-  top: () => (isForFingers.value ? 78 : 46),
+  top: () => (isForFingers.value ? 78 : undefined),
 })
 
 const { isLit } = spotlight

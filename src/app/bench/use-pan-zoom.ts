@@ -8,8 +8,8 @@ export function usePanZoom(options: {
   readonly width: () => number
   readonly height: () => number
   readonly padding: number
-  /** … at the top, where that is more. */
-  readonly top?: () => number
+  /** … at the top, where that is another. */
+  readonly top?: () => number | undefined
 }): {
   view: ComputedRef<View>
   isFitted: ComputedRef<boolean>
