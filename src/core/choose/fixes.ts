@@ -1,7 +1,7 @@
 import type { Engine } from '../engine'
 import { change, type Command } from '../plan/commands'
 import { grades } from '../verdict/kinds'
-import type { JudgedFinding, Remedy, Verdict } from '../verdict/verdict'
+import { stopsOf, type JudgedFinding, type Remedy, type Verdict } from '../verdict/verdict'
 
 /** Further edits that a remedy may bring with it, where it would cause a new stop by itself. */
 const mostFollowUps = 3
@@ -114,9 +114,7 @@ const stopKeys = ({ code, about }: JudgedFinding): string[] =>
   about.length === 0 ? [code] : about.map((id) => `${code} ${id}`)
 
 const stopsIn = (findings: readonly JudgedFinding[]): ReadonlySet<string> =>
-  new Set(findings.filter(({ grade }) => grade === 'stop').flatMap(stopKeys))
+  new Set(stopsOf(findings).flatMap(stopKeys))
 
 const freshStops = (stops: ReadonlySet<string>, after: readonly JudgedFinding[]): JudgedFinding[] =>
-  after.filter(
-    (finding) => finding.grade === 'stop' && stopKeys(finding).some((key) => !stops.has(key)),
-  )
+  stopsOf(after).filter((finding) => stopKeys(finding).some((key) => !stops.has(key)))

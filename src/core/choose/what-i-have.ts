@@ -4,7 +4,7 @@ import { soldBoard, soldSupply } from '../parts/sold'
 import { change, type Command } from '../plan/commands'
 import type { Plan } from '../plan/plan'
 import { engineOf } from '../worked'
-import type { JudgedFinding, Remedy } from '../verdict/verdict'
+import { stopsOf, type JudgedFinding, type Remedy } from '../verdict/verdict'
 import { candidatesFor, layCommands } from './compare'
 import { fixSearch } from './fixes'
 
@@ -107,9 +107,6 @@ const takes = ({ buy }: Plan, item: string, line: string): Command => ({
   do: 'set-buy',
   buy: { taken: [...buy.taken.filter((one) => one.item !== item), { item, line, amount: 1 }] },
 })
-
-const stopsOf = (findings: readonly JudgedFinding[]): JudgedFinding[] =>
-  findings.filter(({ grade }) => grade === 'stop')
 
 /** An edit with the remedies that clear the stops that came with it, as far as there are any. */
 function settle(

@@ -18,16 +18,13 @@ import type { Plan, Show, ShowLayer } from '../plan/plan'
 import { fixed, formatQuantity, significant } from '../quantity/format'
 import { isSame } from '../quantity/same'
 import { nextSizeUp, whyShort, whyTight } from './supply-load'
-import type { JudgedFinding, Remedy, Verdict } from './verdict'
+import { stopsOf, type JudgedFinding, type Remedy, type Verdict } from './verdict'
 
 /** What a show is judged on. */
 export type ShowGiven = PlayGiven & {
   readonly parts: Parts
   readonly findings: readonly JudgedFinding[]
 }
-
-const stopsOf = ({ findings }: ShowGiven): readonly string[] =>
-  findings.filter(({ grade }) => grade === 'stop').map(({ id }) => id)
 
 /** Ids of what can be wrong with a show as it is played. */
 const idOf = {
@@ -153,7 +150,7 @@ export function* showVerdicts(
 ): Generator<number, Verdict[]> {
   const verdicts = judgeShow(show, whole)
   const codes = new Set(verdicts.map(({ id }) => id))
-  const stops = new Set(stopsOf(given))
+  const stops = new Set(stopsOf(given.findings).map(({ id }) => id))
   /** Whether a remedy takes its verdict away, and brings none that was not there. */
   const helps = ({ commands }: Remedy, verdict: Verdict): boolean => {
     const { plan } = change(given.plan, commands)
@@ -161,7 +158,7 @@ export function* showVerdicts(
     const changed = plan.shows.find(({ id }) => id === show.id) ?? show
     for (const id of idsOfTrouble(next, changed, run))
       if (id === verdict.id || !codes.has(id)) return false
-    return stopsOf(next).every((id) => stops.has(id))
+    return stopsOf(next.findings).every(({ id }) => stops.has(id))
   }
   let trials = 0
   const judged: Verdict[] = []

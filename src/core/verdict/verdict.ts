@@ -37,6 +37,10 @@ export interface JudgedFinding extends Omit<JudgedVerdict, 'remedies'> {
   readonly remedies: () => readonly Remedy[]
 }
 
+/** Those that must not stay as they are. */
+export const stopsOf = (findings: readonly JudgedFinding[]): JudgedFinding[] =>
+  findings.filter(({ grade }) => grade === 'stop')
+
 /** What a verdict is judged on: the plan and the results of the stages before. */
 export type Evidence = Omit<
   WiredPlan,
