@@ -1,4 +1,4 @@
-import type { Solution } from '../core/feed/solve'
+import type { Solution } from '../core/feed/solution'
 
 /** A solved network as plain JSON, runs and supplies by their ids; a run that hangs in the air says which rails do. */
 export function solutionJson({ runs, leads, supplyA }: Solution, withVolts: boolean): object {

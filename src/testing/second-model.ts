@@ -1,7 +1,7 @@
 import { chemistries } from '../core/parts/chemistries'
 import type { SupplyPart } from '../core/plan/parts'
 import type { Plan } from '../core/plan/plan'
-import type { WorkedPlan } from '../core/stages'
+import type { WorkedPlan } from '../core/derived'
 
 /** Everything that is drawn of a supply in one state of the light, and how it is reckoned. */
 export interface SecondSupply {

@@ -5,7 +5,9 @@ import type { Lead } from '../route/lead'
 import { junctionLeads, runLeads } from '../route/leads'
 import type { RoutedPlan } from '../route/routed-plan'
 import { stripNetwork } from './plan-network'
-import { solve, solvedParts, type SolvedRun } from './solve'
+import { solve } from './solve'
+import { solvedParts } from './solved-parts'
+import type { SolvedRun } from './solution'
 
 /** A run as it would be fed at some places. */
 export interface FedAlone {

@@ -5,7 +5,8 @@ import { solveDense } from './dense'
 import { drawOf } from './draw'
 import { endOf, type Network } from './network'
 import { networkIssues, networkSchema } from './network-schema'
-import { solve, type Solution, type SolvedRun } from './solve'
+import { solve } from './solve'
+import type { Solution, SolvedRun } from './solution'
 import { runs } from '../../testing/runs'
 
 interface FeedCase {

@@ -8,7 +8,9 @@ import { drawOf } from './draw'
 import { nominalAmperes } from './lead-fuse'
 import type { Network } from './network'
 import { loadsPerGroup } from '../load/group-draw'
-import { solve, solvedParts, type FloatingRun, type SolvedRun } from './solve'
+import { solve } from './solve'
+import { solvedParts } from './solved-parts'
+import type { FloatingRun, SolvedRun } from './solution'
 
 /** A run as it is fed in one load case. */
 export interface FedRun {

@@ -1,7 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
 import { pointOf } from '../cut/pads'
 import { sharesAt } from '../feed/brightness'
-import type { SolvedRun } from '../feed/solve'
+import type { SolvedRun } from '../feed/solution'
 import type { LitRun } from '../load/lights'
 import { hasOwnPins } from '../load/lit-colours'
 import type { Box, Point } from '../measure/geometry'

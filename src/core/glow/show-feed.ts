@@ -1,7 +1,8 @@
 import { groupDraw } from '../load/group-draw'
 import { colourShares } from '../load/lit-colours'
 import { networkName, planNetwork, type PlanNetworkGiven } from '../feed/plan-network'
-import { changingFeed, type ChangingFeed, type SolvedRun } from '../feed/solve'
+import { changingFeed, type ChangingFeed } from '../feed/solve'
+import type { SolvedRun } from '../feed/solution'
 import type { Field, FieldRun } from './field'
 
 /** Amperes and volts of one frame. */

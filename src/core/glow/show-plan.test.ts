@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { planNetwork } from '../feed/plan-network'
-import { solve, type SolvedRun } from '../feed/solve'
+import { solve } from '../feed/solve'
+import type { SolvedRun } from '../feed/solution'
 import { shippedStrips } from '../parts/strips'
 import { emptyPlan } from '../plan/empty'
 import type { Line, Plan, Show } from '../plan/plan'

@@ -1,13 +1,9 @@
 import { nodeOf, type Network } from '../feed/network'
 import { networkName, planNetwork } from '../feed/plan-network'
 import { leadFuse } from '../feed/lead-fuse'
-import {
-  separateParts,
-  solveWithRails,
-  type PlaceVolts,
-  type Rails,
-  type SolveResult,
-} from '../feed/solve'
+import { separateParts } from '../feed/separate'
+import { solveWithRails } from '../feed/solve'
+import type { PlaceVolts, Rails, SolveResult } from '../feed/solution'
 import { runParts, splitRuns, type PadJoins } from '../feed/split-runs'
 import { loadRuns } from '../load/load'
 import { changed } from './faulted-network'

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import type { Network } from '../feed/network'
 import { networkIssues } from '../feed/network-schema'
-import { solve, solveWithRails, type SolvedRun } from '../feed/solve'
+import { solve, solveWithRails } from '../feed/solve'
+import type { SolvedRun } from '../feed/solution'
 import type { FeedChange } from './fault'
 import { faultedNetwork } from './faulted-network'
 

@@ -1,6 +1,6 @@
 import type { Network } from '../feed/network'
 import { networkName } from '../feed/plan-network'
-import type { PlaceVolts } from '../feed/solve'
+import type { PlaceVolts } from '../feed/solution'
 import { loadsPerGroup } from '../load/group-draw'
 import { isOnPins } from '../load/lights'
 import { FaultFeed, type FaultedFeed, type LookCase } from './fault-feed'
