@@ -1,6 +1,6 @@
 import { Engine } from '../src/core/engine'
 import { allStages } from '../src/core/late-stages'
-import type { StageName } from '../src/core/stages'
+import type { StageName } from '../src/core/derived'
 import { shortRuns } from '../src/testing/short-runs'
 import { median } from './plans'
 

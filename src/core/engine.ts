@@ -1,5 +1,5 @@
 import type { Plan } from './plan/plan'
-import type { Derived, StageName, WorkedPlan } from './stages'
+import type { Derived, StageName, WorkedPlan } from './derived'
 
 /** Stages by name; an engine may begin without the late ones. */
 export type StageTable = { readonly [Name in StageName]?: Derived<WorkedPlan[Name]> }

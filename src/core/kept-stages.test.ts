@@ -1,9 +1,13 @@
 import { expect, it } from 'vitest'
-import { demoPlan } from '../testing/demo-plan'
+import { planParts } from '../app/engine/late-parts'
+import { demoNames, demoPlan } from '../testing/demo-plan'
+import type { Derived } from './derived'
 import { Engine } from './engine'
 import { allStages } from './late-stages'
 import type { Plan } from './plan/plan'
 import { feedsOf } from './plan/feeds'
+import { partsOf } from './parts/find'
+import { printed } from './roll/roll'
 import { earlyParts } from './tally-parts'
 
 /** Lines that no hand has placed: they are set out in rows. */
@@ -24,6 +28,7 @@ const edits: readonly [string, Partial<Plan>][] = [
   ],
   ['a limit', { limit: 0.37 }],
   ['more slack', { rules: { ...plan.rules, slack: plan.rules.slack + 0.2 } }],
+  ['another rounding', { rules: { ...plan.rules, rounding: 'cover' } }],
   ['another gauge', { defaults: { ...plan.defaults, wire: 'mm2-4' } }],
   ['the board elsewhere', { bench: { ...plan.bench, controllerAt: [-900, 700] } }],
   [
@@ -64,6 +69,7 @@ function expectAsAfresh(plan: Plan, edit: Partial<Plan>): void {
   const engine = new Engine(plan, allStages)
   const all = (of: Engine): unknown[] => [
     ...Object.values(earlyParts).map((part) => of.work<unknown>(part)),
+    ...Object.values(printed).map((section) => of.work<unknown>(section)),
     of.get('layout'),
     of.get('sources'),
     of.get('loads'),
@@ -136,4 +142,53 @@ it('a supply of other volts, with each run on leads of its own', () => {
 
 it('a diode before the first pixel: so it is with pixels', () => {
   expectAsAfresh(nook, { signal: { ...nook.signal, fix: 'diode' } })
+})
+
+it('leads begin at the board once their supply is a pin of it', () => {
+  const [slot] = nook.supplies
+  const part = partsOf(nook.own).supplies.find(({ kind }) => kind === 'board-pin')!
+  const pin = { ...part, id: 'own-supply' }
+  const onPin: Plan = {
+    ...nook,
+    supplies: [{ ...slot!, part: pin.id }],
+    own: { ...nook.own, supplies: [pin] },
+    signal: { ...nook.signal, boardFrom: 'supply' },
+  }
+  expectAsAfresh(onPin, { signal: { ...onPin.signal, boardFrom: 'usb' } })
+  expectAsAfresh(onPin, { own: { ...onPin.own, supplies: [{ ...pin, kind: 'enclosed' }] } })
+})
+
+/** A plan of which nothing but some fields can be read. */
+const onlyWith = (plan: Plan, fields: readonly (keyof Plan)[]): Plan =>
+  new Proxy(Object.fromEntries(fields.map((field) => [field, plan[field]])), {
+    get: (named, field) => {
+      if (field in plan && !(field in named)) throw new Error(`reads ${String(field)}`)
+      return Reflect.get(named, field) as unknown
+    },
+  }) as unknown as Plan
+
+const guarded = <Result>(of: Derived<Result>): Derived<Result> => ({
+  ...of,
+  work: (given) => of.work({ ...given, plan: onlyWith(given.plan, of.plan) }),
+})
+
+it.each(demoNames)('%s: nothing reads a field of the plan that it does not name', (name) => {
+  const engine = new Engine(demoPlan(name), allStages)
+  // Table by table: a stage, a part and a section may have the same name.
+  const tables: readonly Readonly<Record<string, Derived<unknown>>>[] = [
+    allStages,
+    planParts,
+    printed,
+  ]
+  const unnamed = tables
+    .flatMap((table) => Object.entries(table))
+    .flatMap(([part, of]) => {
+      try {
+        engine.work(guarded(of))
+        return []
+      } catch (error) {
+        return [`${part} ${String(error)}`]
+      }
+    })
+  expect(unnamed).toEqual([])
 })

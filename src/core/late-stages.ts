@@ -4,15 +4,8 @@ import { barsOf } from './buy/bars'
 import { billOf } from './buy/bill'
 import { receiptOf } from './buy/receipt'
 import { sheetsOf } from './buy/sheets'
-import {
-  derived,
-  everything,
-  sourceFields,
-  stages,
-  type Derived,
-  type LateName,
-  type WorkedPlan,
-} from './stages'
+import { derived, type Derived, type WorkedPlan } from './derived'
+import { everything, sourceFields, stages, type LateName } from './stages'
 import { judge, withRemedies } from './verdict/judges'
 import { jointsOf } from './wire/joints'
 import { wiringOf } from './wire/wires'

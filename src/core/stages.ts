@@ -1,3 +1,4 @@
+import { derived, type Derived, type StageName, type WorkedPlan } from './derived'
 import { cut } from './cut/cut'
 import { prewiredInstead } from './cut/prewired'
 import { cutFromReels } from './cut/reels'
@@ -16,18 +17,10 @@ import { layOut } from './measure/layout'
 import { measure } from './measure/measure'
 import { sourcePlaces } from './measure/source-places'
 import { partsOf } from './parts/find'
-import type { Plan } from './plan/plan'
 import { connect } from './route/connect'
 import { leadsOf } from './route/leads'
 import { plugTrees } from './route/plugs'
 import { signalLevels } from './signal/signal-levels'
-import type { JudgedPlan } from './verdict/judged-plan'
-
-/** A plan with the result of every stage. */
-export type WorkedPlan = JudgedPlan
-
-/** Everything that is worked out of a plan, by the name of its result. */
-export type StageName = Exclude<keyof WorkedPlan, 'plan'>
 
 /** Stages that come after the figures: their code is loaded a moment later where that counts. */
 export type LateName =
@@ -42,24 +35,21 @@ export type LateName =
   | 'findings'
   | 'verdicts'
 
-/** How something is worked out: which parts of the plan and which results of stages it reads, and the pure function of them. */
-export interface Derived<Result> {
-  readonly plan: readonly (keyof Plan)[]
-  readonly reads: readonly StageName[]
-  readonly work: (given: WorkedPlan) => Result
-}
-
-/** Types the function by what is declared: it cannot reach a result that it does not name. */
-export const derived = <Result, Reads extends StageName>(
-  plan: readonly (keyof Plan)[],
-  reads: readonly Reads[],
-  work: (given: Pick<WorkedPlan, Reads | 'plan'>) => Result,
-): Derived<Result> => ({ plan, reads, work })
-
 /** While somebody types the packing may not take long; the Cut page can search on where it was cut short. */
 const quickPacking = { mostNodes: 2_000, mostSets: 400, mostPieces: 60 }
 
 export const sourceFields = ['supplies', 'junctions'] as const
+/** Parts of a plan that its network is made of. */
+const networkFields = [
+  ...sourceFields,
+  'rules',
+  'defaults',
+  'scene',
+  'limit',
+  'signal',
+  'wiring',
+  'own',
+] as const
 /** All parts of a plan that figures and verdicts are made of. */
 export const everything = [
   'lines',
@@ -132,17 +122,17 @@ export const stages: {
     plugTrees(plan, cutRuns, lit, layout),
   ),
   leads: derived(
-    [...sourceFields, 'rules', 'defaults'],
+    [...sourceFields, 'rules', 'defaults', 'signal', 'own'],
     ['cutRuns', 'lit', 'plugs', 'layout', 'sources'],
     leadsOf,
   ),
   circuit: derived(
-    [...sourceFields, 'rules', 'defaults', 'signal', 'wiring', 'units'],
+    [...sourceFields, 'rules', 'defaults', 'signal', 'wiring', 'units', 'own'],
     ['cutRuns', 'lit', 'plugs', 'nodes', 'layout', 'sources', 'volts', 'lanes', 'fit', 'leads'],
     connect,
   ),
   full: derived(
-    [...sourceFields, 'rules', 'defaults', 'scene', 'limit', 'signal'],
+    networkFields,
     ['cutRuns', 'volts', 'leads', 'loads', 'lit', 'fit', 'lanes', 'circuit'],
     (given) =>
       solveFeed(
@@ -154,7 +144,7 @@ export const stages: {
       ),
   ),
   unlimited: derived(
-    [...sourceFields, 'rules', 'defaults', 'scene', 'limit', 'signal'],
+    networkFields,
     ['cutRuns', 'volts', 'leads', 'lit', 'fit', 'lanes', 'circuit', 'full'],
     (given) => {
       if (given.plan.limit === 1) return given.full
@@ -165,7 +155,7 @@ export const stages: {
     },
   ),
   shown: derived(
-    [...sourceFields, 'rules', 'defaults', 'scene', 'limit', 'signal'],
+    networkFields,
     ['cutRuns', 'volts', 'leads', 'loads', 'lit', 'fit', 'lanes', 'circuit', 'full'],
     (given) => {
       const { shown } = given.plan.scene
@@ -175,7 +165,7 @@ export const stages: {
     },
   ),
   supplies: derived(
-    [...sourceFields, 'rules', 'signal'],
+    [...sourceFields, 'rules', 'signal', 'own'],
     ['loads', 'parts', 'volts', 'fit', 'lanes', 'lit', 'leads', 'full'],
     (given) => feedSupplies(given, given.full),
   ),

@@ -18,7 +18,7 @@ import { Kept } from './quantity/kept'
 import type { Lead } from './route/lead'
 import type { PlugTree } from './route/plugs'
 import { tallySignal, type TallySignal } from './signal/tally-signal'
-import { derived, type Derived, type WorkedPlan } from './stages'
+import { derived, type Derived, type WorkedPlan } from './derived'
 
 export interface TallyRun {
   readonly id: string
@@ -135,7 +135,7 @@ export const earlyParts: { readonly [Part in keyof EarlyTally]: Derived<EarlyTal
       return keptRuns.get(entry, [load, fed, own], () => tallyRun(entry, load, fed, own))
     })
   }),
-  supplies: derived(['scene'], ['supplies'], (results) =>
+  supplies: derived(['scene', 'supplies', 'own'], ['supplies'], (results) =>
     results.supplies.map((supply) => tallySupply(supply, results.plan)),
   ),
   reels: derived([], ['reels'], ({ reels }) => reels),

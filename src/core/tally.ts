@@ -2,8 +2,10 @@ import type { Engine } from './engine'
 import { warmthOf } from './feed/run-warmth'
 import { allStages } from './late-stages'
 import type { Plan } from './plan/plan'
-import { rollOf, type RollSection } from './roll/roll'
-import { derived, everything, type Derived, type StageName } from './stages'
+import { rollOf } from './roll/roll'
+import type { RollSection } from './roll/section'
+import { derived, type Derived, type StageName } from './derived'
+import { everything } from './stages'
 import { earlyParts, type EarlyTally } from './tally-parts'
 import type { JudgedVerdict } from './verdict/verdict'
 import { engineOf } from './worked'
@@ -37,7 +39,7 @@ export const tallyParts: { readonly [Part in keyof Tally]: Derived<Tally[Part]> 
       ),
   ),
   verdicts: derived([], ['verdicts'], ({ verdicts }) => verdicts),
-  roll: derived(everything, Object.keys(allStages) as StageName[], rollOf),
+  roll: derived([...everything, 'build'], Object.keys(allStages) as StageName[], rollOf),
 }
 
 /** Works a plan out whole, stage after stage in the order of the work. Pure: the same plan gives the same tally. */

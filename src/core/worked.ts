@@ -1,7 +1,7 @@
 import { Engine } from './engine'
 import { allStages } from './late-stages'
 import type { Plan } from './plan/plan'
-import type { WorkedPlan } from './stages'
+import type { WorkedPlan } from './derived'
 
 // A plan is immutable: what was worked out of it stands as long as it is there.
 const engines = new WeakMap<Plan, Engine>()

@@ -1,4 +1,4 @@
-import type { WorkedPlan } from '../core/stages'
+import type { WorkedPlan } from '../core/derived'
 import { worked } from '../core/worked'
 import { middleOf, type Point } from '../core/measure/geometry'
 import { cornersOfBox, placer } from '../core/measure/layout'

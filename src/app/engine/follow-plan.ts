@@ -1,10 +1,10 @@
 import { messageOf } from '../../core/quantity/message-of'
 import type { Plan } from '../../core/plan/plan'
-import type { RollSection, SectionKind } from '../../core/roll/roll'
+import type { SectionKind } from '../../core/roll/section'
 import { deltaOf, withDelta, type Delta } from './delta'
 import { latestWins } from './latest'
 import type { PartName, PlanParts } from './parts'
-import type { Answer, Question } from './plan-service'
+import type { Answer, Question, RollFigures } from './plan-service'
 
 /** Parts that every page shows something of, and that are there first. */
 const always = [
@@ -23,7 +23,7 @@ const [leastPauseMs, longestPauseMs] = [100, 1_000]
 
 /** What is known of the open plan: the parts that every page has, and those that come later, once they have come. */
 export type PlanAnswers = Pick<PlanParts, (typeof always)[number]> &
-  Partial<PlanParts> & { readonly roll: readonly RollSection[] }
+  Partial<PlanParts> & { readonly roll?: RollFigures }
 
 /** The far end: in the worker, or in tests at the other end of a message channel. */
 export interface Answering {
@@ -143,7 +143,7 @@ export class PlanFollower {
   private ask(): void {
     clearTimeout(this.pause)
     if (this.plan === undefined) return
-    const first: Question = { parts: always, sections: [] }
+    const first: Question = { parts: always, sections: this.sections, isQuick: true }
     this.steps = [
       first,
       { parts: ['verdicts', 'fixes', ...this.wanted.keys()], sections: this.sections },
@@ -163,6 +163,6 @@ export class PlanFollower {
       ),
     }
     if (always.every((part) => part in this.parts))
-      this.onAnswers({ roll: [], ...this.parts } as unknown as PlanAnswers)
+      this.onAnswers(this.parts as unknown as PlanAnswers)
   }
 }

@@ -5,8 +5,9 @@ import { progressOf } from '../../core/build/progress'
 import { upkeepOf } from '../../core/mend/upkeep'
 import { linkPlan } from '../../core/glow/link/lanes'
 import { fixSearch as search } from '../../core/choose/fixes'
-import { sectionsOf as rollSections } from '../../core/roll/roll'
-import { derived, everything, type Derived } from '../../core/stages'
+import { printed } from '../../core/roll/roll'
+import { derived, type Derived } from '../../core/derived'
+import { everything } from '../../core/stages'
 import { tallyParts } from '../../core/tally'
 import { pixelMap } from '../../core/lanes/pixel-map'
 import { programData } from '../../core/signal/program'
@@ -20,7 +21,17 @@ import type { PlanParts, WholePart } from './parts'
 import { factsOf } from './plan-facts'
 
 /** Parts of a plan that its file has and no figure is made of. */
-const unworked = ['name', 'offcuts', 'build', 'shows', 'mends', 'notes', 'upkeep'] as const
+const unworked = [
+  'format',
+  'version',
+  'name',
+  'offcuts',
+  'build',
+  'shows',
+  'mends',
+  'notes',
+  'upkeep',
+] as const
 
 /** How each of them is made of the results of stages. */
 export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]> } = {
@@ -67,7 +78,7 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
     asMeasured(results, results.schedule.steps),
   ),
   upkeep: derived(
-    ['use', 'build', 'upkeep'],
+    ['use', 'scene', 'limit', 'build', 'upkeep'],
     ['cutRuns', 'joints', 'supplies', 'batteries'],
     upkeepOf,
   ),
@@ -95,6 +106,6 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
 
 export { allStages } from '../../core/late-stages'
 /** @public The worker asks for it once this file is loaded. */
-export const sectionsOf = rollSections
+export const rollSections = printed
 /** @public … and this one too. */
 export const fixSearch = search

@@ -7,12 +7,11 @@ import { afterAll, describe, expect, it, vi } from 'vitest'
 import { tally } from '../../core/tally'
 import { change } from '../../core/plan/commands'
 import type { Plan } from '../../core/plan/plan'
-import { rollOf } from '../../core/roll/roll'
-import { worked } from '../../core/worked'
+import { sectionKinds, withVerdicts } from '../../core/roll/section'
 import { demoPlan } from '../../testing/demo-plan'
 import { PlanFollower, type Answering, type PlanAnswers } from './follow-plan'
-import { whole } from './delta'
-import { PlanService } from './plan-service'
+import { whole, withDelta } from './delta'
+import { PlanService, type Question } from './plan-service'
 import { runs } from '../../testing/runs'
 
 // Both ends in one realm, over a real message channel: everything is cloned on its way.
@@ -53,7 +52,8 @@ describe('the engine of the open plan', () => {
         throw new Error(message)
       },
     )
-    follower.show(['length', 'supply', 'current'])
+    const kinds = ['length', 'current', 'supply'] as const
+    follower.show(kinds)
     const stop = follower.want('wiring')
     let plan = demoPlan('bay-window-nook')
     const edits = [
@@ -82,8 +82,10 @@ describe('the engine of the open plan', () => {
       expect(told.feed).toEqual(known.feed)
       expect(told.wiring).toEqual(known.wiring)
       expect(told.verdicts).toEqual(known.verdicts)
-      const kinds = ['length', 'supply', 'current']
-      expect(told.roll).toEqual(rollOf(worked(plan)).filter(({ kind }) => kinds.includes(kind)))
+      const sections = kinds.flatMap((kind) => told.roll?.[kind] ?? [])
+      expect(withVerdicts(sections, told.verdicts ?? [])).toEqual(
+        known.roll.filter(({ kind }) => kinds.some((one) => one === kind)),
+      )
     }
     stop()
     follower.leave()
@@ -92,11 +94,13 @@ describe('the engine of the open plan', () => {
   it('asks for what takes long only once nothing has changed for as long', async () => {
     vi.useFakeTimers()
     const asked: string[] = []
+    const beside: (readonly string[])[] = []
     const slow: Answering = {
       begin: () => undefined,
-      answer: async (_, { parts }) => {
+      answer: async (_, { parts, sections }) => {
         const what = parts.find((part) => ['totals', 'verdicts', 'facts', 'fixes'].includes(part))
         asked.push(what ?? '')
+        if (what === 'totals') beside.push(sections)
         if (what === 'verdicts') await new Promise((resolve) => setTimeout(resolve, 400))
         return { changes: [], problem: undefined, isSearching: false }
       },
@@ -107,6 +111,7 @@ describe('the engine of the open plan', () => {
       () => undefined,
     )
     const plan = demoPlan('wardrobe-rails')
+    follower.show(['length'])
     follower.follow(plan)
     await vi.advanceTimersByTimeAsync(1_000)
     expect(asked.splice(0)).toEqual(['totals', 'verdicts', 'facts', 'fixes'])
@@ -128,6 +133,8 @@ describe('the engine of the open plan', () => {
     follower.leave()
     await vi.advanceTimersByTimeAsync(1_000)
     expect(asked).toEqual(['totals'])
+    // Figures of the tally do not wait.
+    expect(new Set(beside.map(String))).toEqual(new Set(['length']))
     vi.useRealTimers()
   })
 
@@ -150,6 +157,28 @@ describe('the engine of the open plan', () => {
     const second = JSON.stringify(await own.answer(whole(edited), question)).length
     expect(second).toBeLessThan(first / 20)
     expect((await own.answer(whole(structuredClone(edited)), question)).changes).toEqual([])
+  })
+
+  it('tells figures of the roll with the totals, and those of late stages later', async () => {
+    const own = new PlanService()
+    const plan = demoPlan('wardrobe-rails')
+    const quick = { parts: ['totals'], sections: ['length', 'joints'], isQuick: true } as const
+    const roll: Record<string, unknown>[] = []
+    let last: unknown
+    const ask = async (text: string, question: Question): Promise<void> => {
+      const line = plan.lines[0]!.id
+      const next = change(plan, [{ do: 'set-text', line, text }]).plan
+      const { changes } = await own.answer(whole(structuredClone(next)), question)
+      last = withDelta(last, new Map(changes).get('roll') ?? { kind: 'same' })
+      roll.push(last as Record<string, unknown>)
+    }
+    await ask('back 900', { ...quick, isQuick: false })
+    await ask('oops', quick)
+    await ask('oops', { ...quick, isQuick: false })
+    expect(roll[1]!.length).not.toEqual(roll[0]!.length)
+    expect(roll[1]!.length).toEqual(roll[2]!.length)
+    expect(roll[1]!.joints).toEqual(roll[0]!.joints)
+    expect(roll[2]!.joints).not.toEqual(roll[0]!.joints)
   })
 
   it('says what went wrong in one stage and answers the rest; the next plan is answered again', async () => {
@@ -200,8 +229,9 @@ describe('a stage', () => {
     )
     const question = {
       parts: ['totals', 'runs', 'supplies', 'feed', 'signal', 'verdicts', 'wiring', 'batteries'],
-      sections: ['length', 'volts', 'use', 'joints', 'reels'],
+      sections: sectionKinds,
     } as const
+    const early = { ...question, parts: ['totals', 'runs'], isQuick: true } as const
     await fc.assert(
       fc.asyncProperty(fc.array(edit, { minLength: 1, maxLength: 5 }), async (edits) => {
         const own = new PlanService()
@@ -209,6 +239,7 @@ describe('a stage', () => {
         let next = plan
         for (const command of edits) {
           next = change(next, [command]).plan
+          await own.answer(whole(structuredClone(next)), early)
           expect((await own.answer(whole(structuredClone(next)), question)).problem).toBeUndefined()
         }
         const fresh = new PlanService()

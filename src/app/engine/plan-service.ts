@@ -1,10 +1,11 @@
 import { messageOf } from '../../core/quantity/message-of'
 import { Engine } from '../../core/engine'
-import { stages, type Derived } from '../../core/stages'
+import type { Derived } from '../../core/derived'
+import { stages } from '../../core/stages'
 import { earlyParts } from '../../core/tally-parts'
 import type { Fixes } from '../../core/choose/fixes'
 import type { Plan } from '../../core/plan/plan'
-import type { RollSection, SectionKind } from '../../core/roll/roll'
+import type { FigureSection, SectionKind } from '../../core/roll/section'
 import { deltaOf, withDelta, type Delta } from './delta'
 import type * as lateParts from './late-parts'
 import type { PartName } from './parts'
@@ -14,7 +15,12 @@ import { shared } from './share'
 export interface Question {
   readonly parts: readonly PartName[]
   readonly sections: readonly SectionKind[]
+  /** Sections of late stages can wait: as long as there are none, the last ones stand. */
+  readonly isQuick?: boolean
 }
+
+/** Sections of the roll that a page shows, by kind. */
+export type RollFigures = Partial<Record<SectionKind, readonly FigureSection[]>>
 
 /** What has changed of each part that was asked for since it was last told, or why it could not be worked out. */
 export interface Answer {
@@ -32,7 +38,11 @@ type LateParts = typeof lateParts
 
 /** The engine of the open plan. It remembers what it has told, so that an answer carries only what changed. */
 export class PlanService {
-  private readonly late: Promise<LateParts> = import('./late-parts')
+  private readonly late: Promise<LateParts> = import('./late-parts').then((late) => {
+    this.loaded = late
+    return late
+  })
+  private loaded: LateParts | undefined
   private engine: Engine | undefined
   private plan: Plan | undefined
   private readonly told = new Map<PartName | 'roll', unknown>()
@@ -52,14 +62,15 @@ export class PlanService {
    *
    * @param changed from the plan that was asked about last
    */
-  async answer(changed: Delta, { parts, sections }: Question): Promise<Answer> {
+  async answer(changed: Delta, { parts, sections, isQuick = false }: Question): Promise<Answer> {
     // What comes into a worker is new throughout: what equals the plan before is taken from there, so that stages see what changed.
     const plan = shared(this.plan, withDelta(this.plan, changed)) as Plan
     this.plan = plan
     const engine = (this.engine ??= new Engine(plan, stages))
     engine.follow(plan)
-    const needsLate = sections.length > 0 || parts.some((part) => !(part in earlyParts))
-    const late = needsLate ? await this.late : undefined
+    const needsLate =
+      !isQuick && (sections.length > 0 || parts.some((part) => !(part in earlyParts)))
+    const late = needsLate ? await this.late : this.loaded
     if (late !== undefined) engine.extend(late.allStages)
     // Another plan may have come while the late stages did.
     engine.follow(plan)
@@ -86,7 +97,15 @@ export class PlanService {
         return of === undefined ? undefined : engine.work(of)
       })
     if (late !== undefined && sections.length > 0)
-      tell('roll', (): RollSection[] => late.sectionsOf(engine.worked, sections))
+      tell('roll', (): RollFigures => {
+        const last = this.told.get('roll') as RollFigures | undefined
+        return Object.fromEntries(
+          sections.map((kind) => {
+            const of = late.rollSections[kind]
+            return [kind, isQuick && !isEarly(of) ? last?.[kind] : engine.work(of)]
+          }),
+        )
+      })
     return { changes, problem, isSearching: this.search?.isDone === false }
   }
 
@@ -103,6 +122,9 @@ export class PlanService {
     return search.found
   }
 }
+
+/** What needs no late stage. */
+const isEarly = ({ reads }: Derived<unknown>): boolean => reads.every((stage) => stage in stages)
 
 interface FixSearch {
   readonly plan: Plan

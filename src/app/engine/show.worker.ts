@@ -15,7 +15,7 @@ import { ShowFeed } from '../../core/glow/show-feed'
 import type { Box } from '../../core/measure/geometry'
 import { FaultInShow, type FaultyRuns } from '../../core/mend/in-show'
 import type { Plan, Show } from '../../core/plan/plan'
-import type { WorkedPlan } from '../../core/stages'
+import type { WorkedPlan } from '../../core/derived'
 import { worked } from '../../core/worked'
 
 /** What the page has to know of a show before its first frame. */

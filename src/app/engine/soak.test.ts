@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { solvedParts } from '../../core/feed/solve'
+import { solvedParts } from '../../core/feed/solved-parts'
 import { change } from '../../core/plan/commands'
 import { emptyHistory, mostSteps, recorded, undone } from '../../core/plan/history'
 import { heldBytes } from '../../testing/held-bytes'

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Figure } from '../../core/quantity/figure'
 import type { LengthUnits } from '../../core/quantity/format'
-import type { RollSection } from '../../core/roll/roll'
+import type { RollSection } from '../../core/roll/section'
 import { useSpotlight } from '../stores/spotlight'
 import ListRest from '../ui/ListRest.vue'
 import { useScrolled } from '../ui/use-gradual'

@@ -3,6 +3,7 @@ import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
 import { plural } from '../../core/quantity/format'
 import type { PlanAnswers } from '../engine/follow-plan'
 import { caseLabel } from '../../core/roll/case-label'
+import { withVerdicts } from '../../core/roll/section'
 import { usePlanStore } from '../stores/plan'
 import { useOpenPlan } from '../stores/use-open-plan'
 import { sectionsBeside, type StageName } from './stages'
@@ -30,8 +31,19 @@ watch(
   { immediate: true },
 )
 /** Until the sections of this page have come, those of the page before are not shown beside it. */
-const sections = computed(() => tally?.roll.filter(({ kind }) => kinds.value.includes(kind)))
-const isEmpty = computed(() => sections.value?.length === 0)
+const sections = computed(() => {
+  const roll = tally?.roll
+  if (roll === undefined) return undefined
+  return withVerdicts(
+    kinds.value.flatMap((kind) => roll[kind] ?? []),
+    tally?.verdicts ?? [],
+  )
+})
+/** Nothing will be printed: what has not come yet does not count as empty. */
+const isEmpty = computed(
+  () =>
+    sections.value?.length === 0 && kinds.value.every((kind) => tally?.roll?.[kind] !== undefined),
+)
 
 /** How many of each grade, gravest first; a click brings the first of them into view. */
 const grades = computed(() =>

@@ -1,30 +1,27 @@
-import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { emptyPlan } from '../../core/plan/empty'
 import type { Plan } from '../../core/plan/plan'
-import { tally } from '../../core/tally'
-import { readPlanFile } from '../../formats/plan-file'
+import { tally, type Tally } from '../../core/tally'
+import { demoNames, demoPlan } from '../../testing/demo-plan'
 import { Engine } from '../../core/engine'
 import type { PlanAnswers } from '../engine/follow-plan'
 import { allStages, planParts } from '../engine/late-parts'
 import { sectionsBeside, stages, stageState } from './stages'
 
 /** All that the engine tells of a plan. */
-const toldOf = (plan: Plan): PlanAnswers => ({
-  ...tally(plan),
-  facts: new Engine(plan, allStages).work(planParts.facts),
-  // Asked for once something of the build is noted.
-  ...(plan.build.log.length > 0 && {
-    howFar: new Engine(plan, allStages).work(planParts.howFar),
-  }),
-})
-const demo = (name: string): PlanAnswers => {
-  const read = readPlanFile(
-    readFileSync(new URL(`../../../demo/${name}.json`, import.meta.url), 'utf8'),
-  )
-  if (!read.ok) throw new Error(JSON.stringify(read.issues))
-  return toldOf(read.plan)
+const toldOf = (plan: Plan): PlanAnswers => {
+  const parts: Omit<Tally, 'roll'> = tally(plan)
+  return {
+    ...parts,
+    roll: {},
+    facts: new Engine(plan, allStages).work(planParts.facts),
+    // Asked for once something of the build is noted.
+    ...(plan.build.log.length > 0 && {
+      howFar: new Engine(plan, allStages).work(planParts.howFar),
+    }),
+  }
 }
+const demo = (name: string): PlanAnswers => toldOf(demoPlan(name))
 const of = (plan: Partial<Plan>): PlanAnswers => toldOf({ ...emptyPlan('t', 'a'), ...plan })
 const states = (result: PlanAnswers | undefined): string =>
   stages.map(({ name }) => stageState(name, result).text).join(' · ')
@@ -89,7 +86,7 @@ describe('the state of each stage in a word', () => {
   })
 
   it('counts every verdict that is no note at one stage', () => {
-    for (const name of ['bay-window-nook', 'pegboard-moon', 'wardrobe-rails', 'paper-lanterns']) {
+    for (const name of demoNames) {
       const result = demo(name)
       const graded = result.verdicts!.filter(({ grade }) => grade !== 'note')
       const worst = stages.map(({ name: stage }) => stageState(stage, result))
@@ -101,15 +98,15 @@ describe('the state of each stage in a word', () => {
 
 describe('the roll beside a page', () => {
   it('shows every section beside one page at least, and each verdict in one section at least', () => {
-    for (const name of ['bay-window-nook', 'pegboard-moon', 'wardrobe-rails', 'paper-lanterns']) {
-      const { roll, verdicts } = demo(name)
+    for (const name of demoNames) {
+      const { roll, verdicts } = tally(demoPlan(name))
       for (const { kind } of roll)
         expect(
           stages.some(({ name: stage }) => sectionsBeside(stage).includes(kind)),
           kind,
         ).toBe(true)
       const shown = new Set(roll.flatMap(({ verdicts: own }) => own.map(({ id }) => id)))
-      expect(verdicts!.filter(({ id }) => !shown.has(id)).map(({ code }) => code)).toEqual([])
+      expect(verdicts.filter(({ id }) => !shown.has(id)).map(({ code }) => code)).toEqual([])
     }
   })
 

@@ -1,6 +1,6 @@
 import { plural } from '../../core/quantity/format'
 import type { Grade } from '../../core/verdict/kinds'
-import type { SectionKind } from '../../core/roll/roll'
+import { sectionKinds, type SectionKind } from '../../core/roll/section'
 import type { PlanAnswers } from '../engine/follow-plan'
 
 /** The pages of a plan, in the order of the work. */
@@ -43,11 +43,9 @@ const sectionStages: Readonly<Record<SectionKind, readonly StageName[]>> = {
   build: ['build'],
 }
 
-/** Kinds of sections beside a page. */
+/** Kinds of sections beside a page, in the order of the work. */
 export const sectionsBeside = (stage: StageName): SectionKind[] =>
-  (Object.keys(sectionStages) as SectionKind[]).filter((kind) =>
-    sectionStages[kind].includes(stage),
-  )
+  sectionKinds.filter((kind) => sectionStages[kind].includes(stage))
 
 export interface StageState {
   readonly text: string

@@ -18,7 +18,7 @@ import {
 import type { Plan } from '../../core/plan/plan'
 import { messageOf } from '../../core/quantity/message-of'
 import type { Issue } from '../../core/quantity/z'
-import type { SectionKind } from '../../core/roll/roll'
+import type { SectionKind } from '../../core/roll/section'
 import { forgetLastStrokes, keepLastStrokes, lastStrokes } from '../storage/last-strokes'
 import { lockPlan, type PlanLock } from '../storage/plan-lock'
 import type { LoadedPlan } from '../storage/plans'

@@ -1,6 +1,6 @@
 import type { Engine } from '../engine'
 import { change, type Command } from '../plan/commands'
-import type { WorkedPlan } from '../stages'
+import type { WorkedPlan } from '../derived'
 import type { Grade } from '../verdict/kinds'
 import type { JudgedFinding, Remedy } from '../verdict/verdict'
 import { fixSearch } from './fixes'

@@ -17,7 +17,11 @@ function workingOf(costs: readonly Operand[]): Working {
 }
 
 /** What the bill comes to, group by group, and by the metre of light. */
-export function billFigures({ plan, receipt, cutRuns }: JudgedPlan): Figure[] {
+export function billFigures({
+  plan,
+  receipt,
+  cutRuns,
+}: Pick<JudgedPlan, 'plan' | 'receipt' | 'cutRuns'>): Figure[] {
   const groups = billGroups.flatMap((group): Figure[] => {
     const priced = receipt.lines.filter((line) => line.group === group && line.cost !== null)
     if (priced.length === 0) return []

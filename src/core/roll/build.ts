@@ -27,7 +27,7 @@ const minutesOf = (steps: readonly Step[]): number =>
   steps.reduce((sum, { minutes }) => sum + minutes, 0)
 
 /** How long building takes by the plan's own order and by the other, and what of it is done. */
-export function buildFigures({ plan, schedule }: JudgedPlan): Figure[] {
+export function buildFigures({ plan, schedule }: Pick<JudgedPlan, 'plan' | 'schedule'>): Figure[] {
   if (schedule.steps.length === 0) return []
   const figures = works.flatMap(([label, kinds]): Figure[] => {
     const own = schedule.steps.filter(({ kind }) => kinds.includes(kind))

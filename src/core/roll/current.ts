@@ -10,7 +10,7 @@ import { caseLabel } from './case-label'
 import { sumOf } from './total'
 
 /** Volts of the strips in the plan, each once, in the order of the pad. */
-export const voltsIn = ({ loads }: JudgedPlan): number[] => [
+export const voltsIn = ({ loads }: Pick<JudgedPlan, 'loads'>): number[] => [
   ...new Set(loads.filter((load) => load.groups > 0).map((load) => load.volts)),
 ]
 
@@ -23,7 +23,13 @@ const shownLevel = (plan: Plan, { run, strip }: CutStripRun): number =>
 
 /** What the runs at some volts draw in the scene that the plan shows: strip by strip, and level by level. */
 export function currentFigures(
-  { plan, cutRuns, lit, loads, nodes }: JudgedPlan,
+  {
+    plan,
+    cutRuns,
+    lit,
+    loads,
+    nodes,
+  }: Pick<JudgedPlan, 'plan' | 'cutRuns' | 'lit' | 'loads' | 'nodes'>,
   volts: number,
 ): Figure[] {
   const ofVolts = cutRuns.filter(({ strip, groups }) => strip.volts === volts && groups > 0)

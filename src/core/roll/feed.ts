@@ -29,8 +29,11 @@ const slackText = ({ rules, units }: Pick<Plan, 'rules' | 'units'>): string =>
   ].join(' and ')
 
 /** How long each lead is, and the wire that all need together. */
-export function leadFigures(results: JudgedPlan): Figure[] {
-  const { leads, plan, cutRuns } = results
+export function leadFigures({
+  leads,
+  plan,
+  cutRuns,
+}: Pick<JudgedPlan, 'leads' | 'plan' | 'cutRuns'>): Figure[] {
   if (leads.length === 0) return []
   const figures = leads.slice(0, mostListed).map((lead): Figure => ({
     id: `lead.${lead.id}`,
@@ -59,7 +62,11 @@ export function leadFigures(results: JudgedPlan): Figure[] {
 }
 
 /** Wires home of each run's lights or nodes, and the cables that they are bought as: from the one list of wires. */
-export function homeFigures({ circuit, cutRuns, plan }: JudgedPlan): Figure[] {
+export function homeFigures({
+  circuit,
+  cutRuns,
+  plan,
+}: Pick<JudgedPlan, 'circuit' | 'cutRuns' | 'plan'>): Figure[] {
   const byRun = new Map<string, RoutedWire[]>()
   for (const wire of circuit.wires) {
     if (wire.home === undefined) continue
@@ -101,7 +108,11 @@ export function homeFigures({ circuit, cutRuns, plan }: JudgedPlan): Figure[] {
 }
 
 /** How lights are plugged together: splitters and their plugs, extension leads. */
-export function plugFigures({ plan, plugs, cutRuns }: JudgedPlan): Figure[] {
+export function plugFigures({
+  plan,
+  plugs,
+  cutRuns,
+}: Pick<JudgedPlan, 'plan' | 'plugs' | 'cutRuns'>): Figure[] {
   return plugs.flatMap((tree): Figure[] => {
     const name = runName(cutRuns, tree.id)
     const about = [tree.id]
@@ -136,7 +147,11 @@ export function plugFigures({ plan, plugs, cutRuns }: JudgedPlan): Figure[] {
 }
 
 /** What each run draws in the load case shown. */
-export function drawFigures({ plan, cutRuns, loads }: JudgedPlan): Figure[] {
+export function drawFigures({
+  plan,
+  cutRuns,
+  loads,
+}: Pick<JudgedPlan, 'plan' | 'cutRuns' | 'loads'>): Figure[] {
   return cutRuns.flatMap(({ run, strip }, index): Figure[] => {
     const load = loads[index]
     if (load === undefined || load.groups === 0) return []
@@ -156,7 +171,9 @@ export function drawFigures({ plan, cutRuns, loads }: JudgedPlan): Figure[] {
 }
 
 /** How much warmer than the room each run gets at the plan's mix of scenes. */
-export function warmthFigures(results: JudgedPlan): Figure[] {
+export function warmthFigures(
+  results: Pick<JudgedPlan, 'plan' | 'cutRuns' | 'parts' | 'volts'>,
+): Figure[] {
   const { plan, cutRuns } = results
   return cutRuns.flatMap((entry): Figure[] => {
     if (entry.groups === 0) return []
@@ -176,8 +193,11 @@ export function warmthFigures(results: JudgedPlan): Figure[] {
 }
 
 /** What each lead loses, and its fuse. */
-export function dropFigures(results: JudgedPlan): Figure[] {
-  const { full, plan, cutRuns } = results
+export function dropFigures({
+  full,
+  plan,
+  cutRuns,
+}: Pick<JudgedPlan, 'full' | 'plan' | 'cutRuns'>): Figure[] {
   return full.leads.slice(0, mostListed).flatMap((fed): Figure[] => {
     const { lead, currentA, fuseLoadA, dropV } = fed
     const fuse = leadFuse(fed)
@@ -211,7 +231,7 @@ export function dropFigures(results: JudgedPlan): Figure[] {
 }
 
 /** What is lost on the way, in watts. */
-export function lossFigures({ full, shown }: JudgedPlan): Figure[] {
+export function lossFigures({ full, shown }: Pick<JudgedPlan, 'full' | 'shown'>): Figure[] {
   if (full.leads.length === 0) return []
   return [
     {
@@ -229,7 +249,10 @@ export function lossFigures({ full, shown }: JudgedPlan): Figure[] {
 }
 
 /** What a battery gives, or what the meter counts; and the capacitor. */
-export function useFigures({ plan, batteries, cutRuns }: JudgedPlan, supply: FedSupply): Figure[] {
+export function useFigures(
+  { plan, batteries, cutRuns }: Pick<JudgedPlan, 'plan' | 'batteries' | 'cutRuns'>,
+  supply: FedSupply,
+): Figure[] {
   const { slot, part, fits, onPins, volts, currentA, offA } = supply
   if (part === undefined || fits.length + onPins.length === 0) return []
   const about = [slot.id]

@@ -12,7 +12,12 @@ import { charliePins, matrixScan, npnSwitch, sinkBoards } from '../lanes/drives'
 import type { JudgedPlan } from '../verdict/judged-plan'
 
 /** Single lights: what stands before them, what they draw, and what drives them. */
-export function lightFigures({ plan, cutRuns, lit, fit }: JudgedPlan): Figure[] {
+export function lightFigures({
+  plan,
+  cutRuns,
+  lit,
+  fit,
+}: Pick<JudgedPlan, 'plan' | 'cutRuns' | 'lit' | 'fit'>): Figure[] {
   const runOf = new Map(lit.map((run) => [run.id, run]))
   return cutRuns
     .filter(({ run }) => run.lights.length > 0)

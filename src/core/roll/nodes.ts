@@ -5,7 +5,11 @@ import { formatDrill, formatLength } from '../quantity/format'
 import type { JudgedPlan } from '../verdict/judged-plan'
 
 /** Lights that are small assemblies: what all of them take. */
-export function nodeFigures({ plan, nodes, cutRuns }: JudgedPlan): Figure[] {
+export function nodeFigures({
+  plan,
+  nodes,
+  cutRuns,
+}: Pick<JudgedPlan, 'plan' | 'nodes' | 'cutRuns'>): Figure[] {
   return nodes.flatMap(({ id, node, nodes: count, each, holes, readers, minutes }): Figure[] => {
     const run = entryOf(cutRuns, id)?.run
     const name = run?.name ?? ''

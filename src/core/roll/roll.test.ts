@@ -3,6 +3,10 @@ import { emptyPlan } from '../plan/empty'
 import type { Plan } from '../plan/plan'
 import { figureText, workingText } from '../quantity/figure'
 import { tally } from '../tally'
+import type { JudgedVerdict } from '../verdict/verdict'
+import { worked } from '../worked'
+import { printed as printedOf } from './roll'
+import { withVerdicts } from './section'
 import { demoPlan } from '../../testing/demo-plan'
 
 /** The roll as it is printed: `label working = value`. */
@@ -136,6 +140,14 @@ describe('the roll', () => {
     expect(shown).toContain('— Current at 5 V')
     expect(shown).toContain('24 V white, 9.6 W/m 3.00 m × 9.6 W/m ÷ 24 V = 1.20 A')
     expect(shown).toContain('24 V white, 19.2 W/m 0.50 m × 19.2 W/m ÷ 24 V = 0.40 A')
+    // What is found of current as a whole is told under the first of them alone.
+    const sections = printedOf.current.work(worked({ ...emptyPlan('test', 'x'), ...plan }))
+    const found = {
+      code: 'nameplate',
+      section: 'current',
+      about: ['a'],
+    } as unknown as JudgedVerdict
+    expect(withVerdicts(sections, [found]).map(({ verdicts }) => verdicts.length)).toEqual([1, 0])
   })
 
   it('counts single lights and says that their current is not in it', () => {

@@ -1,7 +1,9 @@
 import { operand, working, type Figure } from '../quantity/figure'
-import { formatQuantity } from '../quantity/format'
-import { verdictKinds, type VerdictSection } from '../verdict/kinds'
-import type { Verdict } from '../verdict/verdict'
+import type { CutStripRun } from '../cut/cut'
+import { formatQuantity, type LengthUnits } from '../quantity/format'
+import { Kept } from '../quantity/kept'
+import type { Rules } from '../plan/plan'
+import { derived, type Derived } from '../derived'
 import { billFigures } from './bill'
 import { buildFigures } from './build'
 import { currentFigures, voltsIn } from './current'
@@ -19,116 +21,119 @@ import { lightFigures } from './lights'
 import { nodeFigures } from './nodes'
 import type { JudgedPlan } from '../verdict/judged-plan'
 import { boardFigures, levelFigures, timingFigures, wireFigures, jointFigures } from './signal'
+import {
+  sectionKinds,
+  withVerdicts,
+  type FigureSection,
+  type RollSection,
+  type SectionKind,
+} from './section'
 import { supplyFigures } from './supply'
 import { sumOf } from './total'
 
-/** What sections of the roll are about. */
-export type SectionKind =
-  | VerdictSection
-  | 'home'
-  | 'nodes'
-  | 'draw'
-  | 'wires'
-  | 'joints'
-  | 'bill'
-  | 'build'
+/** Sections with their figures, by kind: each is worked out of what it names. */
+export const printed: Readonly<Record<SectionKind, Derived<readonly FigureSection[]>>> = {
+  length: one('length', 'Length', derived(['rules', 'units'], ['cutRuns'], lengthFigures)),
+  lights: one(
+    'lights',
+    'Single lights',
+    derived(['rules'], ['cutRuns', 'lit', 'fit'], lightFigures),
+  ),
+  // Nothing but verdicts.
+  place: one(
+    'place',
+    'Where it is',
+    derived([], [], () => []),
+  ),
+  leads: one(
+    'leads',
+    'Leads from the supply',
+    derived(['junctions', 'rules', 'units'], ['leads', 'cutRuns'], leadFigures),
+  ),
+  plugs: one(
+    'plugs',
+    'Splitters and extensions',
+    derived(['units'], ['plugs', 'cutRuns'], plugFigures),
+  ),
+  home: one('home', 'Wires home', derived(['rules'], ['circuit', 'cutRuns'], homeFigures)),
+  nodes: one('nodes', 'Nodes', derived(['units'], ['nodes', 'cutRuns'], nodeFigures)),
+  current: derived(['scene', 'limit'], ['cutRuns', 'lit', 'loads', 'nodes'], (results) =>
+    voltsIn(results).map((volts, index): FigureSection => ({
+      id: `current.${String(volts)}`,
+      kind: 'current',
+      title: `Current at ${formatQuantity(volts, 'V')}`,
+      figures: currentFigures(results, volts),
+      verdicts: index === 0 ? 'of its kind' : 'none',
+    })),
+  ),
+  draw: one('draw', 'Run by run', derived(['scene'], ['cutRuns', 'loads'], drawFigures)),
+  reels: one('reels', 'Reels', derived([], ['reels'], reelFigures)),
+  supply: derived(['rules'], ['supplies'], ({ plan, supplies }) =>
+    supplies.map((supply): FigureSection => ({
+      id: `supply.${supply.slot.id}`,
+      kind: 'supply',
+      title: supplies.length === 1 ? 'Supply' : supply.slot.name,
+      figures: supplyFigures(plan, supply),
+      verdicts: { about: supply.slot.id },
+    })),
+  ),
+  volts: one('volts', 'Volts at full white', derived([], ['cutRuns', 'full'], voltFigures)),
+  drops: one(
+    'drops',
+    'Leads and fuses',
+    derived(['junctions'], ['full', 'shown', 'cutRuns'], (results) => [
+      ...dropFigures(results),
+      ...lossFigures(results),
+    ]),
+  ),
+  warmth: one(
+    'warmth',
+    'Warmth',
+    derived(
+      ['use', 'scene', 'limit', 'own', 'supplies', 'junctions'],
+      ['cutRuns', 'parts', 'volts'],
+      warmthFigures,
+    ),
+  ),
+  use: derived(
+    ['use', 'scene', 'limit'],
+    ['supplies', 'batteries', 'cutRuns'],
+    ({ supplies, ...results }) =>
+      supplies.map((supply): FigureSection => ({
+        id: `use.${supply.slot.id}`,
+        kind: 'use',
+        title: supplies.length === 1 ? 'In use' : `${supply.slot.name} in use`,
+        figures: useFigures(results, supply),
+        verdicts: { about: supply.slot.id },
+      })),
+  ),
+  level: one('level', 'Level at the first pixel', derived([], ['signal', 'lanes'], levelFigures)),
+  frames: one('frames', 'Frames', derived([], ['lanes'], timingFigures)),
+  board: one('board', 'Board', derived(['signal'], ['fit', 'lanes'], boardFigures)),
+  wires: one('wires', 'Wire', derived([], ['wiring'], wireFigures)),
+  joints: one('joints', 'Joints', derived([], ['joints'], jointFigures)),
+  bill: one('bill', 'The bill', derived(['buy'], ['receipt', 'cutRuns'], billFigures)),
+  build: one('build', 'Time to build', derived(['build', 'wiring'], ['schedule'], buildFigures)),
+}
 
-/** A part of the roll: figures in the order of the work, and the verdicts that concern them. */
-export interface RollSection {
-  readonly id: string
-  /** What it is about; sections of one kind stand for several volts or supplies. */
-  readonly kind: SectionKind
-  readonly title: string
-  readonly figures: readonly Figure[]
-  readonly verdicts: readonly Verdict[]
+/** A kind that has one section. */
+function one(
+  kind: SectionKind,
+  title: string,
+  of: Derived<readonly Figure[]>,
+): Derived<readonly FigureSection[]> {
+  return {
+    ...of,
+    work: (given) => [{ id: kind, kind, title, figures: of.work(given), verdicts: 'of its kind' }],
+  }
 }
 
 /** The whole roll of a plan; sections without figures are left out. */
-export const rollOf = (results: JudgedPlan): RollSection[] => sectionsOf(results, sectionKinds)
-
-/** The sections of some kinds, in the order of the work; only what they tell of is worked out. */
-export function sectionsOf(results: JudgedPlan, kinds: readonly SectionKind[]): RollSection[] {
-  const wanted = new Set(kinds)
-  return sectionKinds
-    .filter((kind) => wanted.has(kind))
-    .flatMap((kind) =>
-      printed[kind](results).map(({ title, figures, of, isJudged = true, about }): RollSection => ({
-        id: of === undefined ? kind : `${kind}.${of}`,
-        kind,
-        title,
-        figures,
-        verdicts: isJudged
-          ? results.verdicts.filter(
-              (verdict) =>
-                verdictKinds[verdict.code].section === kind &&
-                (about === undefined || verdict.about.includes(about)),
-            )
-          : [],
-      })),
-    )
-    .filter(({ figures, verdicts: found }) => figures.length > 0 || found.length > 0)
-}
-
-/** What is printed in a section. */
-interface Printed {
-  readonly title: string
-  readonly figures: readonly Figure[]
-  /** Tells it from others of its kind. */
-  readonly of?: string
-  /** Verdicts of its kind are printed in it. */
-  readonly isJudged?: boolean
-  /** … those alone that are about this. */
-  readonly about?: string
-}
-
-const one =
-  (title: string, figuresOf: (results: JudgedPlan) => readonly Figure[]) =>
-  (results: JudgedPlan): Printed[] => [{ title, figures: figuresOf(results) }]
-
-const printed: Readonly<Record<SectionKind, (results: JudgedPlan) => Printed[]>> = {
-  length: one('Length', lengthFigures),
-  lights: one('Single lights', lightFigures),
-  place: one('Where it is', () => []),
-  leads: one('Leads from the supply', leadFigures),
-  plugs: one('Splitters and extensions', plugFigures),
-  home: one('Wires home', homeFigures),
-  nodes: one('Nodes', nodeFigures),
-  current: (results) =>
-    voltsIn(results).map((volts, index) => ({
-      title: `Current at ${formatQuantity(volts, 'V')}`,
-      figures: currentFigures(results, volts),
-      of: String(volts),
-      isJudged: index === 0,
-    })),
-  draw: one('Run by run', drawFigures),
-  reels: one('Reels', reelFigures),
-  supply: ({ supplies, plan }) =>
-    supplies.map((supply) => ({
-      title: supplies.length === 1 ? 'Supply' : supply.slot.name,
-      figures: supplyFigures(plan, supply),
-      of: supply.slot.id,
-      about: supply.slot.id,
-    })),
-  volts: one('Volts at full white', voltFigures),
-  drops: one('Leads and fuses', (results) => [...dropFigures(results), ...lossFigures(results)]),
-  warmth: one('Warmth', warmthFigures),
-  use: (results) =>
-    results.supplies.map((supply) => ({
-      title: results.supplies.length === 1 ? 'In use' : `${supply.slot.name} in use`,
-      figures: useFigures(results, supply),
-      of: supply.slot.id,
-      about: supply.slot.id,
-    })),
-  level: one('Level at the first pixel', levelFigures),
-  frames: one('Frames', timingFigures),
-  board: one('Board', boardFigures),
-  wires: one('Wire', wireFigures),
-  joints: one('Joints', jointFigures),
-  bill: one('The bill', billFigures),
-  build: one('Time to build', buildFigures),
-}
-
-const sectionKinds = Object.keys(printed) as SectionKind[]
+export const rollOf = (results: JudgedPlan): RollSection[] =>
+  withVerdicts(
+    sectionKinds.flatMap((kind) => printed[kind].work(results)),
+    results.verdicts,
+  )
 
 const roundingRule = {
   inside: 'whole groups, inside',
@@ -136,23 +141,34 @@ const roundingRule = {
   cover: 'whole groups, covering',
 } as const
 
-function lengthFigures({ plan, cutRuns }: JudgedPlan): Figure[] {
+function lengthFigures({ plan, cutRuns }: Pick<JudgedPlan, 'plan' | 'cutRuns'>): Figure[] {
   const strips = cutRuns.filter(({ run }) => run.segments.length > 0)
   if (strips.length === 0) return []
-  const figures = strips.map(({ run, strip, groups, placedMm }): Figure => ({
-    id: `length.${run.id}`,
-    label: run.name,
-    value: placedMm,
-    unit: 'mm',
-    ...working`${operand('cut groups', groups)} × ${operand('cut pitch', strip.cutPitchMm, 'mm')}`,
-    rule: `${formatQuantity(run.wantedMm, 'mm', plan.units)} wanted; ${roundingRule[plan.rules.rounding]}`,
-    about: [run.id],
-  }))
+  const { units, rules } = plan
+  const figures = strips.map((entry) =>
+    keptLengths.get(entry, [units, rules.rounding], () => lengthFigure(entry, units, rules)),
+  )
   return [...figures, sumOf('length.total', 'strip to place', 'm', figures, 1 / 1000)]
 }
 
+const keptLengths = new Kept<CutStripRun, Figure>()
+
+const lengthFigure = (
+  { run, strip, groups, placedMm }: CutStripRun,
+  units: LengthUnits,
+  { rounding }: Pick<Rules, 'rounding'>,
+): Figure => ({
+  id: `length.${run.id}`,
+  label: run.name,
+  value: placedMm,
+  unit: 'mm',
+  ...working`${operand('cut groups', groups)} × ${operand('cut pitch', strip.cutPitchMm, 'mm')}`,
+  rule: `${formatQuantity(run.wantedMm, 'mm', units)} wanted; ${roundingRule[rounding]}`,
+  about: [run.id],
+})
+
 /** Reels to buy by kind, strip by strip, and what is left of them. */
-function reelFigures({ reels }: JudgedPlan): Figure[] {
+function reelFigures({ reels }: Pick<JudgedPlan, 'reels'>): Figure[] {
   const bought = reels.flatMap(({ strip, reels: bins }) => {
     const own = bins.filter(({ kind }) => kind === 'reel')
     const lengths = [...new Set(own.map(({ lengthMm }) => lengthMm))].toSorted((a, b) => b - a)
@@ -191,7 +207,7 @@ function reelFigures({ reels }: JudgedPlan): Figure[] {
 }
 
 /** The lowest volts of each run, with what is left of its weakest colour. */
-function voltFigures({ cutRuns, full }: JudgedPlan): Figure[] {
+function voltFigures({ cutRuns, full }: Pick<JudgedPlan, 'cutRuns' | 'full'>): Figure[] {
   return cutRuns.flatMap(({ run, strip }): Figure[] => {
     const fed = full.runs.get(run.id)
     if (fed === undefined) return []

@@ -6,7 +6,7 @@ import type { JudgedPlan } from '../verdict/judged-plan'
 import { sumOf } from './total'
 
 /** The margin of each lane's first pixel, with what it is made of. */
-export const levelFigures = ({ signal, lanes }: JudgedPlan): Figure[] =>
+export const levelFigures = ({ signal, lanes }: Pick<JudgedPlan, 'signal' | 'lanes'>): Figure[] =>
   lanes.flatMap(({ id, name, runs }): Figure[] => {
     const level = signal.levels.get(id)
     const about = runs.slice(0, 1).map(({ entry }) => entry.run.id)
@@ -24,7 +24,7 @@ export const levelFigures = ({ signal, lanes }: JudgedPlan): Figure[] =>
   })
 
 /** How long a frame takes on each lane. */
-export const timingFigures = ({ lanes }: JudgedPlan): Figure[] =>
+export const timingFigures = ({ lanes }: Pick<JudgedPlan, 'lanes'>): Figure[] =>
   lanes.map((lane) => {
     const { bitRateKhz, resetUs } = dataTiming[lane.data]
     const timing = laneTiming(lane)
@@ -39,7 +39,11 @@ export const timingFigures = ({ lanes }: JudgedPlan): Figure[] =>
   })
 
 /** What the board has to hold and to give. */
-export function boardFigures({ fit, lanes, plan }: JudgedPlan): Figure[] {
+export function boardFigures({
+  fit,
+  lanes,
+  plan,
+}: Pick<JudgedPlan, 'fit' | 'lanes' | 'plan'>): Figure[] {
   if (fit === undefined) return []
   const { board, pins, memory } = fit
   const sensors = sensorA(plan)
@@ -77,7 +81,7 @@ export function boardFigures({ fit, lanes, plan }: JudgedPlan): Figure[] {
 }
 
 /** Wire by gauge and colour. */
-export function wireFigures({ wiring: circuit }: JudgedPlan): Figure[] {
+export function wireFigures({ wiring: circuit }: Pick<JudgedPlan, 'wiring'>): Figure[] {
   if (circuit.wires.length === 0) return []
   const groups = new Map<string, { label: string; count: number; mm: number }>()
   for (const { gauge, colour, lengthMm } of circuit.wires) {
@@ -105,7 +109,7 @@ const kindName = {
 } as const
 
 /** All joints by their kind. */
-export function jointFigures({ joints: wireJoints }: JudgedPlan): Figure[] {
+export function jointFigures({ joints: wireJoints }: Pick<JudgedPlan, 'joints'>): Figure[] {
   const kinds = [...new Set(wireJoints.map(({ kind }) => kind))]
   if (kinds.length === 0) return []
   const figures = kinds.map((kind): Figure => {

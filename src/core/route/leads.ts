@@ -50,14 +50,15 @@ export function leadsOf({
   sources,
 }: Pick<RoutedPlan, 'plan' | 'cutRuns' | 'lit' | 'plugs' | 'layout' | 'sources'>): Lead[] {
   const placeOf = placesOf(layout)
-  const { supplies, junctions, rules, defaults } = plan
+  const { supplies, junctions, rules, defaults, own, signal } = plan
+  const read = [sources, supplies, junctions, rules, defaults, own.supplies, signal.boardFrom]
   return [
     ...junctionLeads(plan, sources),
     ...cutRuns.flatMap((entry) => {
       const place = placeOf.get(entry.run.id)
       return place === undefined
         ? []
-        : keptLeads.get(entry, [place, sources, supplies, junctions, rules, defaults], () =>
+        : keptLeads.get(entry, [place, ...read], () =>
             runLeads(plan, entry, place, sources, feedsOf(entry.run.line)),
           )
     }),

@@ -124,6 +124,7 @@ export const judge = (evidence: Evidence): JudgedFinding[] =>
     .map(({ remedies, ...finding }) => ({
       ...finding,
       page: verdictKinds[finding.code].page,
+      section: verdictKinds[finding.code].section,
       remedies: once(() => (typeof remedies === 'function' ? remedies() : remedies)),
     }))
     .toSorted((a, b) => grades.indexOf(a.grade) - grades.indexOf(b.grade))

@@ -1,7 +1,7 @@
 import type { Command } from '../plan/commands'
 import type { Line, Mount } from '../plan/plan'
 import type { WiredPlan } from '../wire/wired-plan'
-import type { Grade, VerdictCode, VerdictPage } from './kinds'
+import type { Grade, VerdictCode, VerdictPage, VerdictSection } from './kinds'
 
 /** An ordinary edit that answers a verdict, in one action that can be undone. */
 export interface Remedy {
@@ -22,9 +22,10 @@ export interface Verdict {
   readonly remedies: readonly Remedy[]
 }
 
-/** … with the page on which it is counted and can be acted on. */
+/** … with the page on which it is counted and can be acted on, and the section of the roll under which it is printed. */
 export interface JudgedVerdict extends Verdict {
   readonly page: VerdictPage
+  readonly section: VerdictSection
 }
 
 /** A verdict before anybody asks how to mend it. Remedies that have to be searched for are a function, because trials of a change do not need them. */
@@ -32,7 +33,7 @@ export interface Finding extends Omit<Verdict, 'remedies'> {
   readonly remedies: readonly Remedy[] | (() => readonly Remedy[])
 }
 
-/** … with the page on which it is counted; its remedies are worked out once, however often they are asked for. */
+/** … with its page and section; its remedies are worked out once, however often they are asked for. */
 export interface JudgedFinding extends Omit<JudgedVerdict, 'remedies'> {
   readonly remedies: () => readonly Remedy[]
 }

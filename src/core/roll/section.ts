@@ -1,0 +1,67 @@
+import type { Figure } from '../quantity/figure'
+import type { JudgedVerdict } from '../verdict/verdict'
+
+/** What sections of the roll are about, in the order of the work. */
+export const sectionKinds = [
+  'length',
+  'lights',
+  'place',
+  'leads',
+  'plugs',
+  'home',
+  'nodes',
+  'current',
+  'draw',
+  'reels',
+  'supply',
+  'volts',
+  'drops',
+  'warmth',
+  'use',
+  'level',
+  'frames',
+  'board',
+  'wires',
+  'joints',
+  'bill',
+  'build',
+] as const
+export type SectionKind = (typeof sectionKinds)[number]
+
+interface Section {
+  readonly id: string
+  /** What it is about; sections of one kind stand for several volts or supplies. */
+  readonly kind: SectionKind
+  readonly title: string
+  /** In the order of the work. */
+  readonly figures: readonly Figure[]
+}
+
+/** A part of the roll before anything is judged, and which verdicts are printed in it: all of its kind, those about one supply, or none. */
+export interface FigureSection extends Section {
+  readonly verdicts: 'of its kind' | 'none' | { readonly about: string }
+}
+
+/** A part of the roll: figures, and the verdicts that concern them. */
+export interface RollSection extends Section {
+  readonly verdicts: readonly JudgedVerdict[]
+}
+
+/** Sections with the verdicts that belong there; those in which nothing is printed are left out. */
+export const withVerdicts = (
+  sections: readonly FigureSection[],
+  verdicts: readonly JudgedVerdict[],
+): RollSection[] =>
+  sections
+    .map(({ verdicts: which, ...section }) => ({
+      ...section,
+      verdicts:
+        which === 'none'
+          ? []
+          : verdicts.filter(
+              (verdict) =>
+                verdict.section === section.kind &&
+                (which === 'of its kind' || verdict.about.includes(which.about)),
+            ),
+    }))
+    .filter(({ figures, verdicts: found }) => figures.length > 0 || found.length > 0)
