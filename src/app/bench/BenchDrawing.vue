@@ -10,7 +10,8 @@ import { formatLength } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
 import { useOpenPlan } from '../stores/use-open-plan'
 import { useSpotlight } from '../stores/spotlight'
-import { apart, chipsOf } from './chips'
+import { apart, chipLabel, chipsOf } from './chips'
+import { nameAbove, nameRoom, sourceBoxes } from './labels'
 import { drawnRuns } from './run-drawing'
 import type { Guide } from './snap'
 import { useDrag } from './use-drag'
@@ -84,14 +85,26 @@ const isRoomy = computed(() => store.measured.runs.length <= 60)
 const drawn = computed(() => drawnRuns(store.measured.runs, store.layout, litMm.value))
 const chosen = computed(() => drawn.value.find(({ run }) => run.id === spotlight.chosen))
 const scale = computed(() => view.value.scale)
+const boxes = computed(() =>
+  sourceBoxes(plan.value, sources.value, store.tally?.supplies ?? [], scale.value),
+)
 /** Those of the chosen run come first where there is not room for all. */
 const chips = computed(() => {
   const first = chosen.value
   const entries = first === undefined ? drawn.value : [first, ...drawn.value]
   return apart(
     [...new Set(entries)].flatMap((entry) =>
-      chipsOf(entry, scale.value).map((chip) => ({ ...chip, run: entry.run })),
+      chipsOf(entry, scale.value).map((chip) => ({
+        ...chip,
+        run: entry.run,
+        label: chipLabel(entry.run, chip, plan.value.units),
+        isChosen: entry === first,
+      })),
     ),
+    [
+      ...drawn.value.map((entry) => nameRoom(entry, scale.value)),
+      ...boxes.value.map(({ room }) => room),
+    ],
   )
 })
 const ruler = computed(() => {
@@ -270,7 +283,7 @@ const transform = computed(
         <template v-for="entry in drawn" :key="entry.run.id">
           <text
             :x="toScreen(view, [entry.box.x, 0])[0]"
-            :y="toScreen(view, [0, entry.box.y])[1] - 15"
+            :y="toScreen(view, [0, entry.box.y])[1] - nameAbove"
             class="fill-bench-ink text-[12.5px] font-semibold"
           >
             {{ entry.run.name }}{{ facingSigns[entry.run.line.mount?.facing ?? 'wall'] }}
@@ -317,14 +330,13 @@ const transform = computed(
       />
     </svg>
     <template v-if="isRoomy && store.measured.runs.length > 0">
-      <SourceBoxes :places="sources" :view="view" />
+      <SourceBoxes :boxes="boxes" :view="view" />
       <DimensionChip
-        v-for="{ run, dimension, times, at, x, y } in chips"
+        v-for="{ run, dimension, at, label, x, y } in chips"
         :key="`${run.id} ${at}`"
         :run="run"
         :dimension="dimension"
-        :times="times"
-        :units="plan.units"
+        :label="label"
         :x="view.x + x"
         :y="view.y + y"
         :is-lit="isLit(run.id)"

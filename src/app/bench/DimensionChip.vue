@@ -2,7 +2,6 @@
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import type { MeasuredRun } from '../../core/measure/measure'
 import { readLine } from '../../core/measure/jot'
-import { formatJotted, type LengthUnits } from '../../core/quantity/format'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 import { withDimension } from '../../core/measure/rewrite'
@@ -11,9 +10,8 @@ const props = defineProps<{
   run: MeasuredRun
   /** Index among the run's dimensions. */
   dimension: number
-  /** How many equal parts it stands for. */
-  times: number
-  units: LengthUnits
+  /** How long it is, and how many equal parts it stands for. */
+  label: string
   x: number
   y: number
   isLit: boolean
@@ -31,12 +29,6 @@ const measure = computed(() => props.run.dimensions[props.dimension])
 const source = computed(() => {
   const { at = 0, end = 0 } = measure.value ?? {}
   return props.run.line.text.slice(at, end).trim()
-})
-const label = computed(() => {
-  const { kind, value = 0 } = measure.value ?? {}
-  const length = formatJotted(value, props.units)
-  const text = kind === 'radius' ? `r ${length}` : kind === 'diameter' ? `⌀ ${length}` : length
-  return props.times > 1 ? `${String(props.times)} × ${text}` : text
 })
 
 async function edit(): Promise<void> {

@@ -1,9 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { emptyPlan } from '../../core/plan/empty'
 import { readLine } from '../../core/measure/jot'
 import { layOut } from '../../core/measure/layout'
 import { measure } from '../../core/measure/measure'
 import { apart, chipsOf } from './chips'
+import { meet, nameRoom, sourceBoxes } from './labels'
 import type { Dimension } from '../../core/measure/shape'
 import { withDimension } from '../../core/measure/rewrite'
 import { drawnRuns, type DrawnRun } from './run-drawing'
@@ -114,6 +116,7 @@ describe('dimensions on the drawing', () => {
     const point = fc.record({
       x: fc.integer({ min: -400, max: 400 }),
       y: fc.integer({ min: -200, max: 200 }),
+      label: fc.constantFrom('5', '1200'),
     })
     fc.assert(
       fc.property(fc.array(point, { maxLength: 40 }), (chips) => {
@@ -126,6 +129,19 @@ describe('dimensions on the drawing', () => {
         }
       }),
     )
+  })
+
+  it('stands on no name, unless its run is chosen', () => {
+    const name = nameRoom(runOf('shelf 900'), 0.2)
+    const on = { x: name.left + 10, y: name.bottom + 5, label: '900' }
+    const below = { ...on, y: name.bottom + 13 }
+    const beside = { ...on, x: name.right + 19 }
+    const wide = { ...beside, label: '2 × 900' }
+    expect(apart([on], [name])).toEqual([])
+    expect(apart([below], [name])).toEqual([below])
+    expect(apart([beside], [name])).toEqual([beside])
+    expect(apart([wide], [name])).toEqual([])
+    expect(apart([{ ...on, isChosen: true }], [name])).toHaveLength(1)
   })
 
   it.each<[string, number, string, string]>([
@@ -180,6 +196,38 @@ describe('dimensions on the drawing', () => {
           expect(others(after.dimensions)).toEqual(others(dimensions))
         },
       ),
+    )
+  })
+})
+
+describe('boxes of supplies, junctions and the board', () => {
+  it('stand where they are, or beside those that they would lie on', () => {
+    const at = fc.tuple(fc.integer({ min: -300, max: 300 }), fc.integer({ min: -60, max: 60 }))
+    fc.assert(
+      fc.property(fc.array(at, { maxLength: 9 }), at, (supplies, controller) => {
+        const [supply] = emptyPlan('t', 'x').supplies
+        const plan = {
+          supplies: supplies.map((_, index) => ({ ...supply!, id: `s${String(index)}` })),
+          junctions: [],
+        }
+        const places = {
+          supplies: new Map(supplies.map((place, index) => [`s${String(index)}`, place])),
+          junctions: new Map(),
+          controller,
+        }
+        const boxes = sourceBoxes(plan, places, [], 0.5)
+        for (const [index, { at: place, room }] of boxes.entries()) {
+          const before = boxes.slice(0, index)
+          expect(before.filter((other) => meet(other.room, room))).toEqual([])
+          const movedPx = (room.left + room.right) / 2 - place[0] * 0.5
+          const width = room.right - room.left
+          const own = { ...room, left: room.left - movedPx, right: room.right - movedPx }
+          // Nothing moves without a reason, nor up or down, and never farther than past those that are in its way.
+          expect(Math.abs(movedPx) > 0.01).toBe(before.some((other) => meet(other.room, own)))
+          expect((room.top + room.bottom) / 2).toBeCloseTo(place[1] * 0.5)
+          expect(Math.abs(movedPx)).toBeLessThan((before.length + 1) * (width + 90))
+        }
+      }),
     )
   })
 })

@@ -1,5 +1,8 @@
 import { middleOf, type Point } from '../../core/measure/geometry'
 import { placer } from '../../core/measure/layout'
+import type { MeasuredRun } from '../../core/measure/measure'
+import { formatJotted, type LengthUnits } from '../../core/quantity/format'
+import { meet, roomAround, type Room } from './labels'
 import type { DrawnRun } from './run-drawing'
 
 /** A dimension on the drawing: where it stands, px from where the bench begins, and for how many equal parts. */
@@ -46,16 +49,41 @@ export function chipsOf(entry: DrawnRun, scale: number): Chip[] {
   })
 }
 
+/** What a chip says: the measure that it stands for, and how often. */
+export function chipLabel(
+  { dimensions }: Pick<MeasuredRun, 'dimensions'>,
+  { dimension, times }: Pick<Chip, 'dimension' | 'times'>,
+  units: LengthUnits,
+): string {
+  const { kind, value = 0 } = dimensions[dimension] ?? {}
+  const length = formatJotted(value, units)
+  const text = kind === 'radius' ? `r ${length}` : kind === 'diameter' ? `⌀ ${length}` : length
+  return times > 1 ? `${String(times)} × ${text}` : text
+}
+
+/** A letter on a chip, and what the chip is wider than its label, px: it may touch what stands beside it. */
+const [letterPx, borderPx] = [7.2, 14]
 /** Room that a chip takes with a hand's width around it, px. */
 const [chipWidth, chipHeight] = [70, 28]
 
-/** Chips that stand clear of those before them; on a small drawing the others come as soon as there is room. */
-export function apart<Placed extends { readonly x: number; readonly y: number }>(
-  chips: readonly Placed[],
-): Placed[] {
+/**
+ * Chips that stand clear of those before them; on a small drawing the others come as soon as there is room.
+ *
+ * @param taken where no chip may stand unless it is of the run that is chosen
+ */
+export function apart<
+  Placed extends {
+    readonly x: number
+    readonly y: number
+    readonly label: string
+    readonly isChosen?: boolean
+  },
+>(chips: readonly Placed[], taken: readonly Room[] = []): Placed[] {
   const kept = new Map<string, Placed[]>()
   const cell = (value: number, size: number): number => Math.floor(value / size)
   return chips.filter((chip) => {
+    const room = roomAround(chip.x, chip.y, letterPx * chip.label.length + borderPx, 20)
+    if (chip.isChosen !== true && taken.some((other) => meet(room, other))) return false
     const [column, row] = [cell(chip.x, chipWidth), cell(chip.y, chipHeight)]
     for (const dx of [-1, 0, 1])
       for (const dy of [-1, 0, 1])

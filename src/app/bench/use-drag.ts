@@ -44,7 +44,8 @@ export function useDrag(): (event: PointerEvent, drag: Drag) => void {
     { capture: true },
   )
   return (event, drag) => {
-    if (event.button !== 0) return
+    // A second finger takes nothing.
+    if (event.button !== 0 || !event.isPrimary) return
     current = { drag, x: event.clientX, y: event.clientY, id: event.pointerId, isClick: true }
   }
 }
