@@ -118,14 +118,12 @@ function hasRoom(more: number): boolean {
   return false
 }
 
-/** Puts lines in at a place of the pad; gives back the id of the last one. */
-function insert(at: number, texts: readonly string[]): string | undefined {
-  if (!hasRoom(texts.length)) return undefined
-  const lines = texts.map((text) => newLine(text, plan.value.lines[at - 1]))
-  store.commit([{ do: 'add-lines', at, lines }], {
-    label: texts.length === 1 ? 'new line' : `paste ${String(texts.length)} lines`,
-  })
-  return lines.at(-1)?.id
+/** Puts an empty line in at a place of the pad, and the cursor on it. */
+function insert(at: number): void {
+  if (!hasRoom(1)) return
+  const line = newLine('', plan.value.lines[at - 1])
+  store.commit([{ do: 'add-lines', at, lines: [line] }], { label: 'new line' })
+  void focusLine(line.id)
 }
 
 /** A line below takes the light and the mount of the one above. */
@@ -146,7 +144,7 @@ function addBelow(index: number): void {
   const line = plan.value.lines[index]
   const several = line && runsFromTo(line.text)
   if (line === undefined || several === undefined || readings.value.get(line.id)?.kind === 'run') {
-    void focusLine(insert(index + 1, ['']))
+    insert(index + 1)
     return
   }
   // `tier 1 to 6 1040`: a line each.
@@ -162,8 +160,16 @@ function addBelow(index: number): void {
 async function paste(index: number, line: Line, text: string): Promise<void> {
   const { listLines } = await import('../../formats/list-lines')
   const [first = '', ...others] = listLines(text)
-  setText(line, first.slice(0, 500))
-  void focusLine(insert(index + 1, others))
+  if (!hasRoom(others.length)) return
+  const lines = others.map((other) => newLine(other, line))
+  store.commit(
+    [
+      { do: 'set-text', line: line.id, text: first.slice(0, 500) },
+      { do: 'add-lines', at: index + 1, lines },
+    ],
+    { label: `paste ${plural(lines.length + 1, 'line')}` },
+  )
+  void focusLine((lines.at(-1) ?? line).id)
 }
 
 function remove(index: number, line: Line): void {
@@ -263,7 +269,7 @@ const addTrace = (text: string, trace: Trace): void => void begin(text, trace)
 function writeOn(): void {
   const last = plan.value.lines.at(-1)
   if (last?.text === '') void focusLine(last.id)
-  else void focusLine(insert(plan.value.lines.length, ['']))
+  else insert(plan.value.lines.length)
 }
 </script>
 
