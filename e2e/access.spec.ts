@@ -68,8 +68,8 @@ const whole = (page: Page): readonly (readonly [address: RegExp, sign: Locator])
 ]
 
 const parts = [
-  ['a plan', ['Measure', 'Cut', 'Feed', 'Signal', 'Wire']],
-  ['a plan, and what comes after it', ['Buy', 'Build', 'Glow', 'Mend']],
+  ['a plan', [], ['Measure', 'Cut', 'Feed', 'Signal', 'Wire']],
+  ['a plan, and what comes after it', ['@long'], ['Buy', 'Build', 'Glow', 'Mend']],
 ] as const
 for (const [width, colorScheme] of [
   [1280, 'light'],
@@ -78,8 +78,8 @@ for (const [width, colorScheme] of [
   test.describe(`at ${String(width)}, ${colorScheme}`, () => {
     test.use({ viewport: { width, height: 844 }, colorScheme })
 
-    for (const [name, stages] of parts)
-      test(`every view of ${name} can be read and hit`, async ({ page }) => {
+    for (const [name, tag, stages] of parts)
+      test(`every view of ${name} can be read and hit`, { tag: [...tag] }, async ({ page }) => {
         test.slow()
         await page.goto('/')
         for (const stage of stages) {
@@ -101,7 +101,7 @@ for (const [width, colorScheme] of [
         }
       })
 
-    test('what is no plan can be read and hit', async ({ page }) => {
+    test('what is no plan can be read and hit', { tag: '@long' }, async ({ page }) => {
       for (const path of [
         '/plans',
         '/sums',
@@ -127,7 +127,7 @@ for (const isPhone of [false, true])
         ? { hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } }
         : { viewport: { width: 1280, height: 800 }, colorScheme: 'light' },
     )
-    test('every dialog can be read and hit', async ({ page }) => {
+    test('every dialog can be read and hit', { tag: '@long' }, async ({ page }) => {
       // Twelve dialogs in one.
       test.slow()
       await page.goto('/')

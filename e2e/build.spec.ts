@@ -167,45 +167,49 @@ test('by keyboard alone: a step done, and the next', async ({ page }) => {
   await expect(title(page)).toHaveText('Solder W13 to W15 from B1 to B2')
 })
 
-test('photos go with the plan as one zip, and what is no picture is refused', async ({ page }) => {
-  await openNook(page)
-  const picker = page.getByLabel('Photos of this step')
-  await picker.setInputFiles({
-    name: 'notes.jpg',
-    mimeType: 'image/jpeg',
-    buffer: Buffer.from('no picture'),
-  })
-  await expect(step(page).getByRole('alert')).toContainText(
-    'notes.jpg is no picture that this browser can read',
-  )
-  await picker.setInputFiles({
-    name: 'corner.png',
-    mimeType: 'image/png',
-    buffer: await page.screenshot({ clip: { x: 0, y: 0, width: 300, height: 200 } }),
-  })
-  const photo = page.getByRole('img', { name: 'Photo 1 of this step' })
-  await expect(photo).toBeVisible()
-  await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
-  await page.reload()
-  await expect(photo).toBeVisible()
+test(
+  'photos go with the plan as one zip, and what is no picture is refused',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openNook(page)
+    const picker = page.getByLabel('Photos of this step')
+    await picker.setInputFiles({
+      name: 'notes.jpg',
+      mimeType: 'image/jpeg',
+      buffer: Buffer.from('no picture'),
+    })
+    await expect(step(page).getByRole('alert')).toContainText(
+      'notes.jpg is no picture that this browser can read',
+    )
+    await picker.setInputFiles({
+      name: 'corner.png',
+      mimeType: 'image/png',
+      buffer: await page.screenshot({ clip: { x: 0, y: 0, width: 300, height: 200 } }),
+    })
+    const photo = page.getByRole('img', { name: 'Photo 1 of this step' })
+    await expect(photo).toBeVisible()
+    await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
+    await page.reload()
+    await expect(photo).toBeVisible()
 
-  const download = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Plan', exact: true }).click()
-  await page.getByRole('menuitem', { name: 'Export to a file' }).click()
-  const zip = await download
-  expect(zip.suggestedFilename()).toBe('bay-window-nook.zip')
-  // Removed here; the file brings it back.
-  await page.getByRole('button', { name: 'Remove photo 1' }).click()
-  await expect(photo).toHaveCount(0)
-  const chooser = page.waitForEvent('filechooser')
-  await page.getByRole('button', { name: 'Plan', exact: true }).click()
-  await page.getByRole('menuitem', { name: 'Import from a file' }).click()
-  await (await chooser).setFiles(await zip.path())
-  await expect(page.getByTestId('notice')).toHaveText(/“Bay-window nook” is on the shelf/)
-  await openBuild(page)
-  await expect(title(page)).toHaveText('Solder W13 to W15 from B1 to B2')
-  await expect(photo).toBeVisible()
-})
+    const download = page.waitForEvent('download')
+    await page.getByRole('button', { name: 'Plan', exact: true }).click()
+    await page.getByRole('menuitem', { name: 'Export to a file' }).click()
+    const zip = await download
+    expect(zip.suggestedFilename()).toBe('bay-window-nook.zip')
+    // Removed here; the file brings it back.
+    await page.getByRole('button', { name: 'Remove photo 1' }).click()
+    await expect(photo).toHaveCount(0)
+    const chooser = page.waitForEvent('filechooser')
+    await page.getByRole('button', { name: 'Plan', exact: true }).click()
+    await page.getByRole('menuitem', { name: 'Import from a file' }).click()
+    await (await chooser).setFiles(await zip.path())
+    await expect(page.getByTestId('notice')).toHaveText(/“Bay-window nook” is on the shelf/)
+    await openBuild(page)
+    await expect(title(page)).toHaveText('Solder W13 to W15 from B1 to B2')
+    await expect(photo).toBeVisible()
+  },
+)
 
 test('what was measured is taken into the plan as a strip of one’s own, and back', async ({
   page,
@@ -242,55 +246,61 @@ test('a run that goes into something has its holes threaded first', async ({ pag
   await expect(page.getByText(/W1 through the 10 mm hole in the shelf/).first()).toBeVisible()
 })
 
-test('templates at true size, and the steps on paper with a card for the lid', async ({ page }) => {
-  await openNook(page)
-  await view(page, 'Templates')
-  await page.getByLabel('Template of').selectOption('porthole')
-  await expect(page.getByTestId('template-size')).toContainText(
-    /5 sheets · parts lie 10 mm over each other/,
-  )
-  await page.emulateMedia({ media: 'print' })
-  const sheet = page.getByRole('img', { name: 'Sheet 1: porthole' }).last()
-  await expect(sheet).toBeVisible()
-  // A millimetre is a millimetre: 96 pixels to the inch.
-  const { width } = (await sheet.boundingBox())!
-  expect(width).toBeCloseTo((186 / 25.4) * 96, 0)
-  await expect(page.getByRole('heading', { name: 'Build', exact: true })).toBeHidden()
-  await page.emulateMedia({ media: 'screen' })
-  await page.getByLabel('Template of').selectOption('the whole drawing, to scale')
-  const whole = page.getByRole('img', { name: 'Bay-window nook at 1 : 20' })
-  await expect(whole).toBeVisible()
-  const size = (await whole.boundingBox())!
-  await page.getByLabel('Scale').selectOption('1 : 50')
-  const small = page.getByRole('img', { name: 'Bay-window nook at 1 : 50' })
-  await expect(small).toBeVisible()
-  expect((await small.boundingBox())!.width).toBeLessThan(size.width * 0.5)
-  // What is narrow shares a sheet with the rest.
-  await page.getByLabel('Template of').selectOption('all 7 places')
-  await expect(page.getByRole('img', { name: /seat front/ }).first()).toBeVisible()
-  await page.getByLabel('Template of').selectOption('porthole')
-  const front = await page
-    .getByRole('img', { name: 'Sheet 1: porthole' })
-    .first()
-    .getAttribute('src')
-  await page.getByRole('radio', { name: 'From behind' }).click()
-  const behind = page.getByRole('img', { name: 'Sheet 1: porthole' }).first()
-  await expect(behind).not.toHaveAttribute('src', front!)
-  expect(decodeURIComponent((await behind.getAttribute('src'))!)).toContain('porthole, from behind')
+test(
+  'templates at true size, and the steps on paper with a card for the lid',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openNook(page)
+    await view(page, 'Templates')
+    await page.getByLabel('Template of').selectOption('porthole')
+    await expect(page.getByTestId('template-size')).toContainText(
+      /5 sheets · parts lie 10 mm over each other/,
+    )
+    await page.emulateMedia({ media: 'print' })
+    const sheet = page.getByRole('img', { name: 'Sheet 1: porthole' }).last()
+    await expect(sheet).toBeVisible()
+    // A millimetre is a millimetre: 96 pixels to the inch.
+    const { width } = (await sheet.boundingBox())!
+    expect(width).toBeCloseTo((186 / 25.4) * 96, 0)
+    await expect(page.getByRole('heading', { name: 'Build', exact: true })).toBeHidden()
+    await page.emulateMedia({ media: 'screen' })
+    await page.getByLabel('Template of').selectOption('the whole drawing, to scale')
+    const whole = page.getByRole('img', { name: 'Bay-window nook at 1 : 20' })
+    await expect(whole).toBeVisible()
+    const size = (await whole.boundingBox())!
+    await page.getByLabel('Scale').selectOption('1 : 50')
+    const small = page.getByRole('img', { name: 'Bay-window nook at 1 : 50' })
+    await expect(small).toBeVisible()
+    expect((await small.boundingBox())!.width).toBeLessThan(size.width * 0.5)
+    // What is narrow shares a sheet with the rest.
+    await page.getByLabel('Template of').selectOption('all 7 places')
+    await expect(page.getByRole('img', { name: /seat front/ }).first()).toBeVisible()
+    await page.getByLabel('Template of').selectOption('porthole')
+    const front = await page
+      .getByRole('img', { name: 'Sheet 1: porthole' })
+      .first()
+      .getAttribute('src')
+    await page.getByRole('radio', { name: 'From behind' }).click()
+    const behind = page.getByRole('img', { name: 'Sheet 1: porthole' }).first()
+    await expect(behind).not.toHaveAttribute('src', front!)
+    expect(decodeURIComponent((await behind.getAttribute('src'))!)).toContain(
+      'porthole, from behind',
+    )
 
-  await view(page, 'Order')
-  await expect(page.getByRole('button', { name: 'Print the steps' })).toBeEnabled()
-  await page.emulateMedia({ media: 'print' })
-  await expect(
-    page.getByRole('heading', { name: 'Bay-window nook: how to build it' }),
-  ).toBeVisible()
-  await expect(page.getByText('first thread sleeve 4.8 mm on W1').first()).toBeVisible()
-  await expect(page.getByRole('heading', { name: 'Card for the lid: Supply A' })).toBeVisible()
-  await expect(page.getByText(/Fuses: .*crown 7.50 A/)).toBeVisible()
-  await expect(
-    page.getByText(/bench supply’s limit to 1.65 A · idle 0.045 to 0.13 A ______/),
-  ).toBeVisible()
-})
+    await view(page, 'Order')
+    await expect(page.getByRole('button', { name: 'Print the steps' })).toBeEnabled()
+    await page.emulateMedia({ media: 'print' })
+    await expect(
+      page.getByRole('heading', { name: 'Bay-window nook: how to build it' }),
+    ).toBeVisible()
+    await expect(page.getByText('first thread sleeve 4.8 mm on W1').first()).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'Card for the lid: Supply A' })).toBeVisible()
+    await expect(page.getByText(/Fuses: .*crown 7.50 A/)).toBeVisible()
+    await expect(
+      page.getByText(/bench supply’s limit to 1.65 A · idle 0.045 to 0.13 A ______/),
+    ).toBeVisible()
+  },
+)
 
 test('a part that was swapped is told at its step; the last step settles the drawer', async ({
   page,

@@ -119,44 +119,46 @@ test('a price list goes out and comes in; a file that is none changes nothing', 
   await expect.poll(() => amount(page)).toBeCloseTo(before + 5, 2)
 })
 
-test('the drawer is counted by hand and from a list, and settled when it is built', async ({
-  page,
-}) => {
-  // Beside the examples: what they have in their drawer is there too.
-  await page.goto('/plans')
-  await openEmptyPlan(page)
-  await page.keyboard.type('shelf 1000')
-  await openBill(page)
-  await view(page, 'Drawer')
-  await page.getByRole('combobox', { name: 'What' }).fill('12 V white, 9.6 W/m')
-  await page.getByLabel('its length').fill('twelve')
-  await page.getByRole('button', { name: 'Put in' }).click()
-  await expect(page.getByRole('alert')).toContainText('“twelve” is no length of strip')
-  await page.getByLabel('its length').fill('1.5 m')
-  await page.getByRole('button', { name: 'Put in' }).click()
-  const drawer = page.getByRole('group', { name: 'The drawer' })
-  await expect(drawer).toContainText('1500 mm')
-  const readFileIn = (text: string): Promise<void> =>
-    page
-      .getByLabel('Drawer file')
-      .setInputFiles({ name: 'mine.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
-  await readFileIn('name;amount;unit\nsolder, 0.8 mm, with flux;1,5;m\nlid;-2;piece\n')
-  await expect(page.getByText('row 3, amount: “-2” is no number above 0')).toBeVisible()
-  await expect(drawer).not.toContainText('solder')
-  await readFileIn('name;amount;unit\nsolder, 0.8 mm, with flux;1,5;m\n')
-  await expect(page.getByLabel('How much: solder, 0.8 mm, with flux')).toHaveValue('1.5')
+test(
+  'the drawer is counted by hand and from a list, and settled when it is built',
+  { tag: '@long' },
+  async ({ page }) => {
+    // Beside the examples: what they have in their drawer is there too.
+    await page.goto('/plans')
+    await openEmptyPlan(page)
+    await page.keyboard.type('shelf 1000')
+    await openBill(page)
+    await view(page, 'Drawer')
+    await page.getByRole('combobox', { name: 'What' }).fill('12 V white, 9.6 W/m')
+    await page.getByLabel('its length').fill('twelve')
+    await page.getByRole('button', { name: 'Put in' }).click()
+    await expect(page.getByRole('alert')).toContainText('“twelve” is no length of strip')
+    await page.getByLabel('its length').fill('1.5 m')
+    await page.getByRole('button', { name: 'Put in' }).click()
+    const drawer = page.getByRole('group', { name: 'The drawer' })
+    await expect(drawer).toContainText('1500 mm')
+    const readFileIn = (text: string): Promise<void> =>
+      page
+        .getByLabel('Drawer file')
+        .setInputFiles({ name: 'mine.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
+    await readFileIn('name;amount;unit\nsolder, 0.8 mm, with flux;1,5;m\nlid;-2;piece\n')
+    await expect(page.getByText('row 3, amount: “-2” is no number above 0')).toBeVisible()
+    await expect(drawer).not.toContainText('solder')
+    await readFileIn('name;amount;unit\nsolder, 0.8 mm, with flux;1,5;m\n')
+    await expect(page.getByLabel('How much: solder, 0.8 mm, with flux')).toHaveValue('1.5')
 
-  await view(page, 'Bill')
-  await page.getByRole('button', { name: /from the drawer/ }).click()
-  await expect(row(page, 'solder, 0.8 mm')).toContainText('from the drawer')
-  await page.getByLabel('Bought: cable ties, 100 mm').check()
-  await view(page, 'Drawer')
-  await page.getByRole('button', { name: 'It is built' }).click()
-  await expect(page.getByRole('dialog')).toContainText('5 V RGB pixels, 60/m')
-  await page.getByRole('button', { name: 'Settle the drawer' }).click()
-  await expect(page.getByText('built and settled')).toBeVisible()
-  await expect(page.getByLabel('How much: solder, 0.8 mm, with flux')).not.toHaveValue('1.5')
-})
+    await view(page, 'Bill')
+    await page.getByRole('button', { name: /from the drawer/ }).click()
+    await expect(row(page, 'solder, 0.8 mm')).toContainText('from the drawer')
+    await page.getByLabel('Bought: cable ties, 100 mm').check()
+    await view(page, 'Drawer')
+    await page.getByRole('button', { name: 'It is built' }).click()
+    await expect(page.getByRole('dialog')).toContainText('5 V RGB pixels, 60/m')
+    await page.getByRole('button', { name: 'Settle the drawer' }).click()
+    await expect(page.getByText('built and settled')).toBeVisible()
+    await expect(page.getByLabel('How much: solder, 0.8 mm, with flux')).not.toHaveValue('1.5')
+  },
+)
 
 test('profiles and sheets are chosen where a run is mounted, and drawn where they are cut', async ({
   page,
@@ -174,37 +176,39 @@ test('profiles and sheets are chosen where a run is mounted, and drawn where the
   await expect(page.getByText(/opal acrylic, 3 mm/)).toBeVisible()
 })
 
-test('a box: what hides in it fits with air around it, and its holes are told', async ({
-  page,
-}) => {
-  await openNook(page)
-  const before = await amount(page)
-  await view(page, 'Bars, sheets, boxes')
-  await page.getByRole('button', { name: 'Add a box' }).click()
-  const fit = page.getByTestId('box-fit')
-  await expect(fit).toContainText('No room for Supply A')
-  await expect(verdict(page, 'box-small')).toContainText('take the plastic box, 235')
-  await page.getByLabel('Height inside').fill('four')
-  await page.getByLabel('Height inside').press('Enter')
-  await expect(page.getByRole('alert').filter({ hasText: '“four”' })).toBeVisible()
-  await verdict(page, 'box-small')
-    .getByRole('button', { name: /^take the plastic box/ })
-    .click()
-  await expect(fit).toContainText('All of it fits')
-  await expect(verdict(page, 'box-small')).toHaveCount(0)
-  await expect(page.getByRole('row', { name: /alcove/ }).first()).toContainText('6 mm')
-  await page.getByRole('checkbox', { name: /Supply A and what sits/ }).uncheck()
-  await expect(page.getByRole('row', { name: /W1, W2/ })).toHaveCount(0)
-  await view(page, 'Bill')
-  await expect(row(page, 'plastic box, 235 × 180 × 90 mm inside')).toContainText('16.00')
-  expect(await amount(page)).toBeCloseTo(before + 16, 2)
-  await exportAndImport(page)
-  await openBill(page)
-  await view(page, 'Bars, sheets, boxes')
-  await expect(fit).toContainText('All of it fits')
-  await page.getByRole('button', { name: 'Remove Box' }).click()
-  await expect(fit).toHaveCount(0)
-})
+test(
+  'a box: what hides in it fits with air around it, and its holes are told',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openNook(page)
+    const before = await amount(page)
+    await view(page, 'Bars, sheets, boxes')
+    await page.getByRole('button', { name: 'Add a box' }).click()
+    const fit = page.getByTestId('box-fit')
+    await expect(fit).toContainText('No room for Supply A')
+    await expect(verdict(page, 'box-small')).toContainText('take the plastic box, 235')
+    await page.getByLabel('Height inside').fill('four')
+    await page.getByLabel('Height inside').press('Enter')
+    await expect(page.getByRole('alert').filter({ hasText: '“four”' })).toBeVisible()
+    await verdict(page, 'box-small')
+      .getByRole('button', { name: /^take the plastic box/ })
+      .click()
+    await expect(fit).toContainText('All of it fits')
+    await expect(verdict(page, 'box-small')).toHaveCount(0)
+    await expect(page.getByRole('row', { name: /alcove/ }).first()).toContainText('6 mm')
+    await page.getByRole('checkbox', { name: /Supply A and what sits/ }).uncheck()
+    await expect(page.getByRole('row', { name: /W1, W2/ })).toHaveCount(0)
+    await view(page, 'Bill')
+    await expect(row(page, 'plastic box, 235 × 180 × 90 mm inside')).toContainText('16.00')
+    expect(await amount(page)).toBeCloseTo(before + 16, 2)
+    await exportAndImport(page)
+    await openBill(page)
+    await view(page, 'Bars, sheets, boxes')
+    await expect(fit).toContainText('All of it fits')
+    await page.getByRole('button', { name: 'Remove Box' }).click()
+    await expect(fit).toHaveCount(0)
+  },
+)
 
 test('which light: whole plans side by side, and one is taken in one edit', async ({ page }) => {
   await openExample(page, 'Wardrobe rails')
@@ -232,34 +236,36 @@ test('which light: whole plans side by side, and one is taken in one edit', asyn
   await expect.poll(() => amount(page)).toBe(before)
 })
 
-test('which light at another size: the size is taken with the light, in one edit', async ({
-  page,
-}) => {
-  await openExample(page, 'Wardrobe rails')
-  await openBill(page)
-  const before = await amount(page)
-  await view(page, 'Which light')
-  const ready = page.getByText(/lights, each the whole plan/)
-  await expect(ready).toBeVisible({ timeout: 60_000 })
-  const present = page.locator('[data-light]', { hasText: '· now' })
-  await expect(present).toContainText(before.toFixed(2))
-  const size = page.getByLabel('What if')
-  await size.selectOption({ index: 1 })
-  await page.getByLabel('The other size').fill('ten feet')
-  await page.getByLabel('The other size').press('Enter')
-  await expect(page.getByRole('alert')).toContainText('“ten”')
-  await page.getByLabel('The other size').fill('3.1 m')
-  await page.getByLabel('The other size').press('Enter')
-  await expect(present).not.toContainText(before.toFixed(2), { timeout: 60_000 })
-  await expect(ready).toBeVisible({ timeout: 60_000 })
-  const cost = await present.locator('td').nth(1).innerText()
-  await present.getByRole('checkbox').check()
-  await page.getByTestId('side-by-side').getByRole('button', { name: 'Take it' }).click()
-  await view(page, 'Bill')
-  await expect.poll(async () => cost.includes((await amount(page)).toFixed(2))).toBe(true)
-  await page.getByRole('button', { name: 'Undo' }).click()
-  await expect.poll(() => amount(page)).toBe(before)
-})
+test(
+  'which light at another size: the size is taken with the light, in one edit',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openExample(page, 'Wardrobe rails')
+    await openBill(page)
+    const before = await amount(page)
+    await view(page, 'Which light')
+    const ready = page.getByText(/lights, each the whole plan/)
+    await expect(ready).toBeVisible({ timeout: 60_000 })
+    const present = page.locator('[data-light]', { hasText: '· now' })
+    await expect(present).toContainText(before.toFixed(2))
+    const size = page.getByLabel('What if')
+    await size.selectOption({ index: 1 })
+    await page.getByLabel('The other size').fill('ten feet')
+    await page.getByLabel('The other size').press('Enter')
+    await expect(page.getByRole('alert')).toContainText('“ten”')
+    await page.getByLabel('The other size').fill('3.1 m')
+    await page.getByLabel('The other size').press('Enter')
+    await expect(present).not.toContainText(before.toFixed(2), { timeout: 60_000 })
+    await expect(ready).toBeVisible({ timeout: 60_000 })
+    const cost = await present.locator('td').nth(1).innerText()
+    await present.getByRole('checkbox').check()
+    await page.getByTestId('side-by-side').getByRole('button', { name: 'Take it' }).click()
+    await view(page, 'Bill')
+    await expect.poll(async () => cost.includes((await amount(page)).toFixed(2))).toBe(true)
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect.poll(() => amount(page)).toBe(before)
+  },
+)
 
 test('what the next step of building lacks is on the bill by itself', async ({ page }) => {
   await openNook(page)

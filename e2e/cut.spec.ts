@@ -103,54 +103,56 @@ test('the drawing is saved as SVG', async ({ page }) => {
   expect(svg).toContain('>alcove, 1888 mm</text>')
 })
 
-test('a plan of many runs comes row by row, and all of it is there in the end', async ({
-  page,
-}) => {
-  const runs = 90
-  // A browser under load may miss that a place came into view: the lists must not wait to be told.
-  await page.addInitScript(() => {
-    window.IntersectionObserver = class extends IntersectionObserver {
-      constructor(tell: IntersectionObserverCallback, options?: IntersectionObserverInit) {
-        super((entries, observer) => {
-          const gone = entries.filter(({ isIntersecting }) => !isIntersecting)
-          if (gone.length > 0) tell(gone, observer)
-        }, options)
+test(
+  'a plan of many runs comes row by row, and all of it is there in the end',
+  { tag: '@long' },
+  async ({ page }) => {
+    const runs = 90
+    // A browser under load may miss that a place came into view: the lists must not wait to be told.
+    await page.addInitScript(() => {
+      window.IntersectionObserver = class extends IntersectionObserver {
+        constructor(tell: IntersectionObserverCallback, options?: IntersectionObserverInit) {
+          super((entries, observer) => {
+            const gone = entries.filter(({ isIntersecting }) => !isIntersecting)
+            if (gone.length > 0) tell(gone, observer)
+          }, options)
+        }
       }
-    }
-  })
-  await openEmptyPlan(page)
-  await pasteLines(
-    page,
-    Array.from({ length: runs }, (_, index) => `shelf-${String(index)} ${String(900 + index)}`),
-  )
-  await expect(roll(page)).toContainText('strip to place')
-  // What they come to, under a line for each.
-  await expect(figure(page, 'length.total')).toBeVisible()
-  await scrollThrough(roll(page))
-  await expect(roll(page)).toContainText(`shelf-${String(runs - 1)}`)
-  await page.getByRole('link', { name: /^Cut/ }).click()
-  const tapes = page.getByRole('group', { name: 'Tapes' })
-  await expect(page.locator('[data-tape]').first()).toBeVisible()
-  await scrollThrough(tapes)
-  await expect(page.locator('[data-tape]')).toHaveCount(runs)
-  // The list for the printer has every piece once, in as many reels as are drawn.
-  const pieces = await page.locator('.print-only tbody b').allTextContents()
-  expect(pieces.length).toBeGreaterThanOrEqual(runs)
-  expect(new Set(pieces).size).toBe(runs)
-  await page.getByRole('link', { name: /^Feed/ }).click()
-  await expect(page.locator('[data-flag]').first()).toBeVisible()
-  await scrollThrough(tapes)
-  await expect(page.locator('[data-flag]')).toHaveCount(runs)
-  await page
-    .getByRole('button', { name: `Feed shelf-${String(runs - 1)} at its far end too` })
-    .click()
-  await expect(page.locator('[data-flag]')).toHaveCount(runs + 1)
-  await page.getByRole('link', { name: /^Signal/ }).click()
-  await expect(page.locator('[data-lane-run]')).toHaveCount(runs)
-  await page.getByRole('link', { name: /^Wire/ }).click()
-  const picture = page.getByRole('img', { name: 'Wiring of New plan' })
-  await expect(picture.locator(`[data-block="board"]`).first()).toBeVisible()
-  await expect(picture).toContainText(`shelf-${String(runs - 1)}`)
-  // Plus and minus of each run and of its far end, and of the board.
-  await expect(picture.locator('g[data-wire] > title')).toHaveCount(2 * runs + 2 + 2 + runs)
-})
+    })
+    await openEmptyPlan(page)
+    await pasteLines(
+      page,
+      Array.from({ length: runs }, (_, index) => `shelf-${String(index)} ${String(900 + index)}`),
+    )
+    await expect(roll(page)).toContainText('strip to place')
+    // What they come to, under a line for each.
+    await expect(figure(page, 'length.total')).toBeVisible()
+    await scrollThrough(roll(page))
+    await expect(roll(page)).toContainText(`shelf-${String(runs - 1)}`)
+    await page.getByRole('link', { name: /^Cut/ }).click()
+    const tapes = page.getByRole('group', { name: 'Tapes' })
+    await expect(page.locator('[data-tape]').first()).toBeVisible()
+    await scrollThrough(tapes)
+    await expect(page.locator('[data-tape]')).toHaveCount(runs)
+    // The list for the printer has every piece once, in as many reels as are drawn.
+    const pieces = await page.locator('.print-only tbody b').allTextContents()
+    expect(pieces.length).toBeGreaterThanOrEqual(runs)
+    expect(new Set(pieces).size).toBe(runs)
+    await page.getByRole('link', { name: /^Feed/ }).click()
+    await expect(page.locator('[data-flag]').first()).toBeVisible()
+    await scrollThrough(tapes)
+    await expect(page.locator('[data-flag]')).toHaveCount(runs)
+    await page
+      .getByRole('button', { name: `Feed shelf-${String(runs - 1)} at its far end too` })
+      .click()
+    await expect(page.locator('[data-flag]')).toHaveCount(runs + 1)
+    await page.getByRole('link', { name: /^Signal/ }).click()
+    await expect(page.locator('[data-lane-run]')).toHaveCount(runs)
+    await page.getByRole('link', { name: /^Wire/ }).click()
+    const picture = page.getByRole('img', { name: 'Wiring of New plan' })
+    await expect(picture.locator(`[data-block="board"]`).first()).toBeVisible()
+    await expect(picture).toContainText(`shelf-${String(runs - 1)}`)
+    // Plus and minus of each run and of its far end, and of the board.
+    await expect(picture.locator('g[data-wire] > title')).toHaveCount(2 * runs + 2 + 2 + runs)
+  },
+)

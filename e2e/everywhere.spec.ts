@@ -5,31 +5,32 @@ import { deployed, expect, figure, line, openEmptyPlan, pasteLines, roll, test }
 test.describe('without network', () => {
   test.use({ serviceWorkers: 'allow' })
 
-  test('every stage opens, those too that were never visited, and a reload brings all back', async ({
-    page,
-    context,
-  }) => {
-    await page.goto('/')
-    await expect(roll(page)).toContainText('alcove')
-    // As soon as all is kept, this visit too is served from it.
-    await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
-    await context.setOffline(true)
-    for (const stage of ['Cut', 'Feed', 'Signal', 'Wire', 'Buy', 'Build', 'Glow', 'Mend']) {
-      await page.getByTitle(new RegExp(`^${stage} `)).click()
-      await expect(page.getByRole('heading', { level: 1, name: stage })).toBeVisible()
-    }
-    await page.reload()
-    await expect(page.getByRole('heading', { level: 1, name: 'Mend' })).toBeVisible()
-    await expect(page.getByRole('region', { name: 'Suspects' })).toBeVisible()
-    await page.goto('/sums')
-    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-    await openEmptyPlan(page)
-    await page.keyboard.type('attic 730')
-    await expect(roll(page)).toContainText('attic')
-    await page.reload()
-    await expect(line(page, 1)).toHaveValue('attic 730')
-    await context.setOffline(false)
-  })
+  test(
+    'every stage opens, those too that were never visited, and a reload brings all back',
+    { tag: '@long' },
+    async ({ page, context }) => {
+      await page.goto('/')
+      await expect(roll(page)).toContainText('alcove')
+      // As soon as all is kept, this visit too is served from it.
+      await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
+      await context.setOffline(true)
+      for (const stage of ['Cut', 'Feed', 'Signal', 'Wire', 'Buy', 'Build', 'Glow', 'Mend']) {
+        await page.getByTitle(new RegExp(`^${stage} `)).click()
+        await expect(page.getByRole('heading', { level: 1, name: stage })).toBeVisible()
+      }
+      await page.reload()
+      await expect(page.getByRole('heading', { level: 1, name: 'Mend' })).toBeVisible()
+      await expect(page.getByRole('region', { name: 'Suspects' })).toBeVisible()
+      await page.goto('/sums')
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+      await openEmptyPlan(page)
+      await page.keyboard.type('attic 730')
+      await expect(roll(page)).toContainText('attic')
+      await page.reload()
+      await expect(line(page, 1)).toHaveValue('attic 730')
+      await context.setOffline(false)
+    },
+  )
 
   test('it can be installed with its own icons', async ({ page, request }) => {
     await page.goto('/plans')
@@ -94,7 +95,7 @@ test('reload and the back button return to the view, the run and the sheet', asy
   await expect(roll(page)).toBeVisible()
 })
 
-test('search, help and the short guide by keys', async ({ page }) => {
+test('search, help and the short guide by keys', { tag: '@long' }, async ({ page }) => {
   await page.goto('/')
   await expect(line(page, 1)).toHaveValue('seat front 2140')
   const search = page.getByRole('combobox', { name: /^Search pages/ })
@@ -144,103 +145,107 @@ test('search, help and the short guide by keys', async ({ page }) => {
   await expect(page.getByRole('tooltip')).toHaveCount(0)
 })
 
-test('a plan goes to another device as a link, and everything as a backup', async ({
-  page,
-  browser,
-  context,
-}) => {
-  await context.grantPermissions(['clipboard-read', 'clipboard-write'])
-  await page.goto('/')
-  await expect(line(page, 1)).toHaveValue('seat front 2140')
-  await page.getByRole('button', { name: 'Plan', exact: true }).click()
-  await page.getByRole('menuitem', { name: 'Share as a link' }).click()
-  await expect(page.getByTestId('notice')).toContainText('The link is copied')
-  await expect(page.getByTestId('notice')).toContainText('Without 1 photo')
-  const link = await page.evaluate(() => navigator.clipboard.readText())
+test(
+  'a plan goes to another device as a link, and everything as a backup',
+  { tag: '@long' },
+  async ({ page, browser, context }) => {
+    await context.grantPermissions(['clipboard-read', 'clipboard-write'])
+    await page.goto('/')
+    await expect(line(page, 1)).toHaveValue('seat front 2140')
+    await page.getByRole('button', { name: 'Plan', exact: true }).click()
+    await page.getByRole('menuitem', { name: 'Share as a link' }).click()
+    await expect(page.getByTestId('notice')).toContainText('The link is copied')
+    await expect(page.getByTestId('notice')).toContainText('Without 1 photo')
+    const link = await page.evaluate(() => navigator.clipboard.readText())
 
-  const other = await (await browser.newContext({ serviceWorkers: 'block' })).newPage()
-  await other.goto(link.replace('4185', '4186'))
-  await expect(
-    other.getByRole('heading', { name: 'A plan for you: Bay-window nook' }),
-  ).toBeVisible()
-  await other.getByRole('button', { name: 'Open as a copy' }).click()
-  await expect(line(other, 1)).toHaveValue('seat front 2140')
-  await expect(roll(other)).toContainText('18.5 A')
-  await other.goto(`${deployed}/shared#${new URL(link).hash.slice(1, 400)}`)
-  await other.reload()
-  await expect(other.getByText('The link is damaged')).toBeVisible()
+    const other = await (await browser.newContext({ serviceWorkers: 'block' })).newPage()
+    await other.goto(link.replace('4185', '4186'))
+    await expect(
+      other.getByRole('heading', { name: 'A plan for you: Bay-window nook' }),
+    ).toBeVisible()
+    await other.getByRole('button', { name: 'Open as a copy' }).click()
+    await expect(line(other, 1)).toHaveValue('seat front 2140')
+    await expect(roll(other)).toContainText('18.5 A')
+    await other.goto(`${deployed}/shared#${new URL(link).hash.slice(1, 400)}`)
+    await other.reload()
+    await expect(other.getByText('The link is damaged')).toBeVisible()
 
-  await page.goto('/plans')
-  await page.getByRole('button', { name: 'Tag Pegboard moon' }).click()
-  await page.getByLabel('Tags, with commas between them').fill('hall, gift')
-  await page.keyboard.press('Enter')
-  await page.getByRole('button', { name: 'gift', exact: true }).click()
-  await expect(page.getByRole('link', { name: 'Paper lanterns' })).toHaveCount(0)
-  await expect(page.getByRole('link', { name: 'Pegboard moon' })).toBeVisible()
-  await page.getByRole('button', { name: 'gift', exact: true }).click()
-  await expect(page.getByText('step 96 of 231')).toBeVisible()
-  const download = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Back up everything' }).click()
-  const file = await (await download).path()
-  await expect(page.getByText(/Last backup: /)).toBeVisible()
-  await page.getByRole('button', { name: 'Remove all examples' }).click()
-  await expect(page.getByText('The shelf is empty')).toBeVisible()
-  await page.getByLabel('Backup file').setInputFiles(file)
-  await expect(page.getByTestId('notice')).toContainText('7 plans added')
-  await expect(page.getByRole('link', { name: 'Pegboard moon' })).toBeVisible()
-  await expect(page.getByRole('button', { name: 'gift', exact: true })).toBeVisible()
+    await page.goto('/plans')
+    await page.getByRole('button', { name: 'Tag Pegboard moon' }).click()
+    await page.getByLabel('Tags, with commas between them').fill('hall, gift')
+    await page.keyboard.press('Enter')
+    await page.getByRole('button', { name: 'gift', exact: true }).click()
+    await expect(page.getByRole('link', { name: 'Paper lanterns' })).toHaveCount(0)
+    await expect(page.getByRole('link', { name: 'Pegboard moon' })).toBeVisible()
+    await page.getByRole('button', { name: 'gift', exact: true }).click()
+    await expect(page.getByText('step 96 of 231')).toBeVisible()
+    const download = page.waitForEvent('download')
+    await page.getByRole('button', { name: 'Back up everything' }).click()
+    const file = await (await download).path()
+    await expect(page.getByText(/Last backup: /)).toBeVisible()
+    await page.getByRole('button', { name: 'Remove all examples' }).click()
+    await expect(page.getByText('The shelf is empty')).toBeVisible()
+    await page.getByLabel('Backup file').setInputFiles(file)
+    await expect(page.getByTestId('notice')).toContainText('7 plans added')
+    await expect(page.getByRole('link', { name: 'Pegboard moon' })).toBeVisible()
+    await expect(page.getByRole('button', { name: 'gift', exact: true })).toBeVisible()
 
-  await other.goto(`${deployed}/plans`)
-  await other.getByLabel('Backup file').setInputFiles(file)
-  await expect(other.getByTestId('notice')).toContainText('7 plans added')
-  await other.context().close()
-})
+    await other.goto(`${deployed}/plans`)
+    await other.getByLabel('Backup file').setInputFiles(file)
+    await expect(other.getByTestId('notice')).toContainText('7 plans added')
+    await other.context().close()
+  },
+)
 
-test('every page has a form for paper: all of it, with the plan’s name, and sheets in their size', async ({
-  page,
-}) => {
-  await page.setViewportSize({ width: 390, height: 844 })
-  await page.goto('/')
-  await expect(line(page, 1)).toHaveValue('seat front 2140')
-  await page.emulateMedia({ media: 'print', colorScheme: 'dark' })
-  await page.setViewportSize({ width: 1010, height: 740 })
-  // Pad, drawing and tally, of which a narrow window shows one at a time.
-  await expect(page.getByRole('region', { name: 'Drawing' })).toBeVisible()
-  await expect(roll(page)).toBeVisible()
-  await expect(page.getByRole('navigation', { name: 'Stages' })).toBeHidden()
-  await expect(page.getByText(/^Bay-window nook · Measure · Glow Tally · /)).toBeVisible()
-  await expect(page.getByText('have fixed mains wiring done by a', { exact: false })).toBeVisible()
-  await expect(roll(page)).toHaveCSS('background-color', 'rgb(255, 255, 255)')
-  // Nothing on paper can be pressed.
-  await expect(
-    page.locator('.button-quiet:visible, .button-main:visible, .to-press:visible'),
-  ).toHaveCount(0)
-  await expect(page.getByRole('button', { name: 'Remove line 1' })).toBeHidden()
-  await expect(page.getByRole('radiogroup').filter({ visible: true })).toHaveCount(0)
-  await page.emulateMedia({ media: null })
-  await page.setViewportSize({ width: 1280, height: 800 })
-  // The whole diagram, where the screen shows a part of it, and every wire and joint.
-  await page.getByTitle(/^Wire /).click()
-  await expect(
-    page
-      .getByLabel(/^Diagram of all wires/)
-      .locator('svg')
-      .first(),
-  ).toBeVisible()
-  await page.evaluate(() => dispatchEvent(new Event('beforeprint')))
-  await page.emulateMedia({ media: 'print' })
-  await expect(page.locator('.print-only svg text', { hasText: 'crown' }).first()).toBeVisible()
-  await expect(page.getByRole('cell', { name: 'W41', exact: true })).toBeVisible()
-  await expect(page.getByText(/^Bay-window nook · Wire · Glow Tally · /)).toBeVisible()
-  await page.emulateMedia({ media: null })
-  await page.evaluate(() => dispatchEvent(new Event('afterprint')))
-  await expect(page.locator('.print-only')).toHaveCount(0)
-  await page.goto(page.url().replace(/\/wire.*/, '/build?view=templates'))
-  await expect(page.locator('.print-only img').first()).toBeAttached()
-  const sheets = await page.locator('.print-only img').count()
-  const paper = (await page.pdf({ preferCSSPageSize: true })).toString('latin1')
-  expect(paper.match(/\/Type\s*\/Page\b/g)).toHaveLength(sheets)
-})
+test(
+  'every page has a form for paper: all of it, with the plan’s name, and sheets in their size',
+  { tag: '@long' },
+  async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 844 })
+    await page.goto('/')
+    await expect(line(page, 1)).toHaveValue('seat front 2140')
+    await page.emulateMedia({ media: 'print', colorScheme: 'dark' })
+    await page.setViewportSize({ width: 1010, height: 740 })
+    // Pad, drawing and tally, of which a narrow window shows one at a time.
+    await expect(page.getByRole('region', { name: 'Drawing' })).toBeVisible()
+    await expect(roll(page)).toBeVisible()
+    await expect(page.getByRole('navigation', { name: 'Stages' })).toBeHidden()
+    await expect(page.getByText(/^Bay-window nook · Measure · Glow Tally · /)).toBeVisible()
+    await expect(
+      page.getByText('have fixed mains wiring done by a', { exact: false }),
+    ).toBeVisible()
+    await expect(roll(page)).toHaveCSS('background-color', 'rgb(255, 255, 255)')
+    // Nothing on paper can be pressed.
+    await expect(
+      page.locator('.button-quiet:visible, .button-main:visible, .to-press:visible'),
+    ).toHaveCount(0)
+    await expect(page.getByRole('button', { name: 'Remove line 1' })).toBeHidden()
+    await expect(page.getByRole('radiogroup').filter({ visible: true })).toHaveCount(0)
+    await page.emulateMedia({ media: null })
+    await page.setViewportSize({ width: 1280, height: 800 })
+    // The whole diagram, where the screen shows a part of it, and every wire and joint.
+    await page.getByTitle(/^Wire /).click()
+    await expect(
+      page
+        .getByLabel(/^Diagram of all wires/)
+        .locator('svg')
+        .first(),
+    ).toBeVisible()
+    await page.evaluate(() => dispatchEvent(new Event('beforeprint')))
+    await page.emulateMedia({ media: 'print' })
+    await expect(page.locator('.print-only svg text', { hasText: 'crown' }).first()).toBeVisible()
+    await expect(page.getByRole('cell', { name: 'W41', exact: true })).toBeVisible()
+    await expect(page.getByText(/^Bay-window nook · Wire · Glow Tally · /)).toBeVisible()
+    await page.emulateMedia({ media: null })
+    await page.evaluate(() => dispatchEvent(new Event('afterprint')))
+    await expect(page.locator('.print-only')).toHaveCount(0)
+    await page.goto(page.url().replace(/\/wire.*/, '/build?view=templates'))
+    await expect(page.locator('.print-only img').first()).toBeAttached()
+    const sheets = await page.locator('.print-only img').count()
+    const paper = (await page.pdf({ preferCSSPageSize: true })).toString('latin1')
+    expect(paper.match(/\/Type\s*\/Page\b/g)).toHaveLength(sheets)
+  },
+)
 
 test('forced colours show what is chosen', async ({ page }) => {
   await page.emulateMedia({ forcedColors: 'active' })
@@ -341,7 +346,7 @@ test.describe('by touch', () => {
     expect((middleY - y - after[5]!) / after[0]!).toBeCloseTo((middleY - y - offsetY!) / before!, 0)
     await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
   })
-  test('whatever a finger hits is 44 px high', async ({ page }) => {
+  test('whatever a finger hits is 44 px high', { tag: '@long' }, async ({ page }) => {
     await page.goto('/')
     await expect(line(page, 1)).toHaveValue('seat front 2140')
     const id = new URL(page.url()).pathname.split('/')[2]!
@@ -373,50 +378,51 @@ test.describe('by touch', () => {
   })
 })
 
-test('what was done on the phone comes back to the plan that it came from', async ({
-  page,
-  browser,
-}) => {
-  await page.goto('/')
-  await expect(line(page, 1)).toHaveValue('seat front 2140')
-  const out = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Plan', exact: true }).click()
-  await page.getByRole('menuitem', { name: 'Export to a file' }).click()
-  const file = await (await out).path()
+test(
+  'what was done on the phone comes back to the plan that it came from',
+  { tag: '@long' },
+  async ({ page, browser }) => {
+    await page.goto('/')
+    await expect(line(page, 1)).toHaveValue('seat front 2140')
+    const out = page.waitForEvent('download')
+    await page.getByRole('button', { name: 'Plan', exact: true }).click()
+    await page.getByRole('menuitem', { name: 'Export to a file' }).click()
+    const file = await (await out).path()
 
-  const phone = await (await browser.newContext({ serviceWorkers: 'block' })).newPage()
-  await phone.goto(`${deployed}/plans`)
-  const chooser = phone.waitForEvent('filechooser')
-  await phone.getByRole('button', { name: 'Import a file' }).click()
-  await (await chooser).setFiles(file)
-  await expect(line(phone, 1)).toHaveValue('seat front 2140')
-  await phone.getByTitle(/^Buy /).click()
-  await phone.getByRole('checkbox', { name: /knob/ }).first().check()
-  await phone.getByTitle(/^Build /).click()
-  const step = phone.getByRole('region', { name: 'The step at hand' })
-  const title = await step.getByRole('heading', { level: 2 }).innerText()
-  await phone.getByLabel('Note', { exact: true }).fill('tight behind the crown')
-  await phone.getByRole('button', { name: /^Done/ }).click()
-  await expect(step.getByRole('heading', { level: 2 })).not.toHaveText(title)
-  const back = phone.waitForEvent('download')
-  await phone.getByRole('button', { name: 'Plan', exact: true }).click()
-  await phone.getByRole('menuitem', { name: 'Export to a file' }).click()
-  const done = await (await back).path()
+    const phone = await (await browser.newContext({ serviceWorkers: 'block' })).newPage()
+    await phone.goto(`${deployed}/plans`)
+    const chooser = phone.waitForEvent('filechooser')
+    await phone.getByRole('button', { name: 'Import a file' }).click()
+    await (await chooser).setFiles(file)
+    await expect(line(phone, 1)).toHaveValue('seat front 2140')
+    await phone.getByTitle(/^Buy /).click()
+    await phone.getByRole('checkbox', { name: /knob/ }).first().check()
+    await phone.getByTitle(/^Build /).click()
+    const step = phone.getByRole('region', { name: 'The step at hand' })
+    const title = await step.getByRole('heading', { level: 2 }).innerText()
+    await phone.getByLabel('Note', { exact: true }).fill('tight behind the crown')
+    await phone.getByRole('button', { name: /^Done/ }).click()
+    await expect(step.getByRole('heading', { level: 2 })).not.toHaveText(title)
+    const back = phone.waitForEvent('download')
+    await phone.getByRole('button', { name: 'Plan', exact: true }).click()
+    await phone.getByRole('menuitem', { name: 'Export to a file' }).click()
+    const done = await (await back).path()
 
-  await page.getByRole('button', { name: 'Plan', exact: true }).click()
-  await page.getByRole('menuitem', { name: 'Take over what was done elsewhere …' }).click()
-  await page.getByLabel('Its file').setInputFiles(done)
-  await phone.context().close()
-  const list = page.getByLabel('What differs')
-  await expect(list).toContainText('tight behind the crown')
-  await expect(list).toContainText('knob: bought')
-  await page.getByRole('button', { name: /^Take over \d/ }).click()
-  await expect(page.getByTestId('notice')).toContainText('taken over')
-  await page.getByTitle(/^Build /).click()
-  await expect(page.getByRole('region', { name: 'The step at hand' })).not.toContainText(title)
-  await page.getByRole('radio', { name: 'Log' }).click()
-  await expect(page.getByText('tight behind the crown')).toBeVisible()
-})
+    await page.getByRole('button', { name: 'Plan', exact: true }).click()
+    await page.getByRole('menuitem', { name: 'Take over what was done elsewhere …' }).click()
+    await page.getByLabel('Its file').setInputFiles(done)
+    await phone.context().close()
+    const list = page.getByLabel('What differs')
+    await expect(list).toContainText('tight behind the crown')
+    await expect(list).toContainText('knob: bought')
+    await page.getByRole('button', { name: /^Take over \d/ }).click()
+    await expect(page.getByTestId('notice')).toContainText('taken over')
+    await page.getByTitle(/^Build /).click()
+    await expect(page.getByRole('region', { name: 'The step at hand' })).not.toContainText(title)
+    await page.getByRole('radio', { name: 'Log' }).click()
+    await expect(page.getByText('tight behind the crown')).toBeVisible()
+  },
+)
 
 test('a snapshot is kept, compared and taken back', async ({ page }) => {
   await openEmptyPlan(page)
@@ -485,25 +491,29 @@ test('a note is kept on a run, with its photo, and what is being written is neve
   await expect(page.getByRole('button', { name: 'Notes on line 2' })).toBeVisible()
 })
 
-test('upkeep has its days once it is in use, and the shelf tells what is due', async ({ page }) => {
-  await page.goto('/')
-  await page.getByTitle(/^Mend /).click()
-  await page.getByRole('radio', { name: 'Upkeep' }).click()
-  const screws = page.getByRole('listitem').filter({ hasText: 'screws again' })
-  await expect(screws).toContainText('once, 7 days after it was built')
-  await expect(screws).not.toContainText('due')
-  const day = new Date(Date.now() - 9 * 86_400_000).toLocaleDateString('sv')
-  await page.getByLabel('In use since').fill(day)
-  await expect(screws).toContainText('2 days late')
-  await expect(page.getByRole('listitem').filter({ hasText: 'Wipe dust' })).toContainText('due ')
-  await page.getByRole('link', { name: 'Plans', exact: true }).click()
-  const late = page.getByRole('link', { name: /screws again: 2 days late/ })
-  await late.click()
-  await screws.getByRole('button', { name: /^Done today/ }).click()
-  await expect(screws).toContainText('done')
-  await page.reload()
-  await expect(screws).not.toContainText('late')
-})
+test(
+  'upkeep has its days once it is in use, and the shelf tells what is due',
+  { tag: '@long' },
+  async ({ page }) => {
+    await page.goto('/')
+    await page.getByTitle(/^Mend /).click()
+    await page.getByRole('radio', { name: 'Upkeep' }).click()
+    const screws = page.getByRole('listitem').filter({ hasText: 'screws again' })
+    await expect(screws).toContainText('once, 7 days after it was built')
+    await expect(screws).not.toContainText('due')
+    const day = new Date(Date.now() - 9 * 86_400_000).toLocaleDateString('sv')
+    await page.getByLabel('In use since').fill(day)
+    await expect(screws).toContainText('2 days late')
+    await expect(page.getByRole('listitem').filter({ hasText: 'Wipe dust' })).toContainText('due ')
+    await page.getByRole('link', { name: 'Plans', exact: true }).click()
+    const late = page.getByRole('link', { name: /screws again: 2 days late/ })
+    await late.click()
+    await screws.getByRole('button', { name: /^Done today/ }).click()
+    await expect(screws).toContainText('done')
+    await page.reload()
+    await expect(screws).not.toContainText('late')
+  },
+)
 
 test('lengths are shown in metres, short ones in millimetres', async ({ page }) => {
   await openEmptyPlan(page)
@@ -535,27 +545,31 @@ test.describe('in a language with decimal commas', () => {
   })
 })
 
-test('a whole plan becomes one PDF, and its drawing a picture', async ({ page }) => {
-  await page.goto('/')
-  await expect(roll(page)).toContainText('alcove')
-  const saved = async (action: string): Promise<{ name: string; bytes: Buffer }> => {
-    const download = page.waitForEvent('download')
-    await page.getByRole('button', { name: 'Plan', exact: true }).click()
-    await page.getByRole('menuitem', { name: action }).click()
-    const file = await download
-    return { name: file.suggestedFilename(), bytes: await readFile(await file.path()) }
-  }
-  const book = await saved('Save everything as one PDF')
-  expect(book.name).toBe('bay-window-nook.pdf')
-  expect(book.bytes.subarray(0, 5).toString()).toBe('%PDF-')
-  // Fifty pages or so: drawing, sums, lists, diagram, wires, joints, steps, program, labels, and 30 sheets of templates.
-  expect(book.bytes.toString('latin1').match(/\/Type \/Page\b/g)?.length).toBeGreaterThan(40)
-  const picture = await saved('Save the drawing as PNG')
-  expect(picture.name).toBe('bay-window-nook.png')
-  expect(picture.bytes.subarray(1, 4).toString()).toBe('PNG')
-  // Width and height stand in its header; the longer side is as long as it is made.
-  expect(Math.max(picture.bytes.readUInt32BE(16), picture.bytes.readUInt32BE(20))).toBe(2400)
-})
+test(
+  'a whole plan becomes one PDF, and its drawing a picture',
+  { tag: '@long' },
+  async ({ page }) => {
+    await page.goto('/')
+    await expect(roll(page)).toContainText('alcove')
+    const saved = async (action: string): Promise<{ name: string; bytes: Buffer }> => {
+      const download = page.waitForEvent('download')
+      await page.getByRole('button', { name: 'Plan', exact: true }).click()
+      await page.getByRole('menuitem', { name: action }).click()
+      const file = await download
+      return { name: file.suggestedFilename(), bytes: await readFile(await file.path()) }
+    }
+    const book = await saved('Save everything as one PDF')
+    expect(book.name).toBe('bay-window-nook.pdf')
+    expect(book.bytes.subarray(0, 5).toString()).toBe('%PDF-')
+    // Fifty pages or so: drawing, sums, lists, diagram, wires, joints, steps, program, labels, and 30 sheets of templates.
+    expect(book.bytes.toString('latin1').match(/\/Type \/Page\b/g)?.length).toBeGreaterThan(40)
+    const picture = await saved('Save the drawing as PNG')
+    expect(picture.name).toBe('bay-window-nook.png')
+    expect(picture.bytes.subarray(1, 4).toString()).toBe('PNG')
+    // Width and height stand in its header; the longer side is as long as it is made.
+    expect(Math.max(picture.bytes.readUInt32BE(16), picture.bytes.readUInt32BE(20))).toBe(2400)
+  },
+)
 
 test('F6 goes from part to part of a page, and the job goes on by keys', async ({ page }) => {
   await openEmptyPlan(page)

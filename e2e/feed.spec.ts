@@ -134,15 +134,19 @@ test('a junction stands on the drawing, and moving it changes every lead that co
   await expect(figure(page, 'lead.top.first')).toHaveText('2.70 m')
 })
 
-test('a supply of another kind and a plan of supplies that do not fit say so', async ({ page }) => {
-  await openEmptyPlan(page)
-  await page.keyboard.type('shelf 1200')
-  await page.getByRole('button', { name: /^Supply:/ }).click()
-  await page.getByRole('option', { name: /Board’s 5 V pin, 9 V in/ }).click()
-  await expect(verdict(page, 'regulator-hot')).toContainText('passes 0.25 A from 9 V')
-  await verdict(page, 'regulator-hot').getByRole('button').first().click()
-  await expect(verdict(page, 'regulator-hot')).toHaveCount(0)
-  await page.getByRole('button', { name: /^Supply:/ }).click()
-  await page.getByRole('option', { name: /USB port, 0.5 A/ }).click()
-  await expect(verdict(page, 'port-over')).toContainText('0.5 A given')
-})
+test(
+  'a supply of another kind and a plan of supplies that do not fit say so',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    await page.keyboard.type('shelf 1200')
+    await page.getByRole('button', { name: /^Supply:/ }).click()
+    await page.getByRole('option', { name: /Board’s 5 V pin, 9 V in/ }).click()
+    await expect(verdict(page, 'regulator-hot')).toContainText('passes 0.25 A from 9 V')
+    await verdict(page, 'regulator-hot').getByRole('button').first().click()
+    await expect(verdict(page, 'regulator-hot')).toHaveCount(0)
+    await page.getByRole('button', { name: /^Supply:/ }).click()
+    await page.getByRole('option', { name: /USB port, 0.5 A/ }).click()
+    await expect(verdict(page, 'port-over')).toContainText('0.5 A given')
+  },
+)

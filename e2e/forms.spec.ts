@@ -63,7 +63,7 @@ test.describe('parts of one’s own', () => {
     await expect(page.getByRole('button', { name: /odd strip/ })).toBeVisible()
   })
 
-  test('a supply of every kind', async ({ page }) => {
+  test('a supply of every kind', { tag: '@long' }, async ({ page }) => {
     for (const kind of [
       'Enclosed supply',
       'Plug-in brick',

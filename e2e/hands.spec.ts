@@ -214,7 +214,8 @@ test('a run seen from its end: its cover is dragged and moved by keys, in a prof
   await form.getByLabel('Name').fill('attic channel')
   await form.getByLabel('From strip to cover').fill('0')
   await form.getByRole('button', { name: 'Add the profile' }).click()
-  await expect(form).toContainText('more than 0, or choose a flat bar')
+  // The form's own answer: the field says so as soon as it is left.
+  await expect(form.getByRole('alert')).toContainText('more than 0, or choose a flat bar')
   await form.getByLabel('From strip to cover').fill('20')
   await form.getByRole('button', { name: 'Add the profile' }).click()
   await expect(cover).toHaveAttribute('aria-valuetext', '20 mm')

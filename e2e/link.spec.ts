@@ -17,105 +17,113 @@ const simulate = async (page: Page): Promise<void> => {
   await expect(status(page)).toContainText('Connected to the simulated board. 3 lanes, 2 inputs')
 }
 
-test('pixels are lit, counted and found dead on a simulated board', async ({ page }) => {
-  await openLink(page)
-  await page.getByRole('radio', { name: 'Order' }).click()
-  await page.getByRole('button', { name: 'test Light alcove up to B2' }).click()
-  await page.getByRole('button', { name: 'Light the last pixel of B2' }).click()
-  await simulate(page)
-  await expect(page.getByTestId('link-place')).toHaveText(/of 113 · piece B2.*number 94/)
-  await page.getByRole('button', { name: 'Light it' }).click()
-  await expect(lit(page)).toHaveCount(1)
-  await expect(lit(page)).toHaveAttribute('data-at', '94')
-  // What is chosen is followed at once.
-  await page.getByRole('spinbutton', { name: 'Pixel', exact: true }).press('ArrowDown')
-  await expect(lit(page)).toHaveAttribute('data-at', '93')
-  await page.getByRole('radio', { name: 'Up to it' }).click()
-  await expect(lit(page)).toHaveCount(94)
-  await page.getByRole('radio', { name: 'Green' }).click()
-  await expect(lit(page).first()).toHaveAttribute('data-lit', '#00ff00')
-  await page.getByRole('button', { name: 'All off' }).click()
-  await expect(lit(page)).toHaveCount(0)
-  // The view scrolls by itself: the page round it never does.
-  const over = await page.evaluate(
-    () => document.documentElement.scrollHeight - document.documentElement.clientHeight,
-  )
-  expect(over).toBe(0)
-  await page.getByRole('radio', { name: 'Chase' }).click()
-  await page.getByRole('button', { name: 'Light it' }).click()
-  await expect(lit(page)).toHaveCount(1)
+test(
+  'pixels are lit, counted and found dead on a simulated board',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openLink(page)
+    await page.getByRole('radio', { name: 'Order' }).click()
+    await page.getByRole('button', { name: 'test Light alcove up to B2' }).click()
+    await page.getByRole('button', { name: 'Light the last pixel of B2' }).click()
+    await simulate(page)
+    await expect(page.getByTestId('link-place')).toHaveText(/of 113 · piece B2.*number 94/)
+    await page.getByRole('button', { name: 'Light it' }).click()
+    await expect(lit(page)).toHaveCount(1)
+    await expect(lit(page)).toHaveAttribute('data-at', '94')
+    // What is chosen is followed at once.
+    await page.getByRole('spinbutton', { name: 'Pixel', exact: true }).press('ArrowDown')
+    await expect(lit(page)).toHaveAttribute('data-at', '93')
+    await page.getByRole('radio', { name: 'Up to it' }).click()
+    await expect(lit(page)).toHaveCount(94)
+    await page.getByRole('radio', { name: 'Green' }).click()
+    await expect(lit(page).first()).toHaveAttribute('data-lit', '#00ff00')
+    await page.getByRole('button', { name: 'All off' }).click()
+    await expect(lit(page)).toHaveCount(0)
+    // The view scrolls by itself: the page round it never does.
+    const over = await page.evaluate(
+      () => document.documentElement.scrollHeight - document.documentElement.clientHeight,
+    )
+    expect(over).toBe(0)
+    await page.getByRole('radio', { name: 'Chase' }).click()
+    await page.getByRole('button', { name: 'Light it' }).click()
+    await expect(lit(page)).toHaveCount(1)
 
-  // A strip that ends early and has a dead pixel: both are found, and looked for in Mend.
-  await fault(page).getByLabel('Lane').selectOption('Niche')
-  await fault(page).getByLabel('Deaf from pixel').fill('300')
-  await fault(page).getByLabel('Deaf from pixel').press('Enter')
-  await expect(fault(page).getByRole('alert')).toContainText('“300”: from 1 to 204')
-  await fault(page).getByLabel('Deaf from pixel').fill('111')
-  await fault(page).getByLabel('Deaf from pixel').press('Enter')
-  await page.getByRole('button', { name: 'Count them' }).click()
-  for (let question = 0; question < 12; question += 1) {
-    const asked = await page.getByText(/The first \d+ are lit/).textContent({ timeout: 2_000 })
-    const count = Number(/\d+/.exec(asked ?? '')?.[0])
-    await expect(lit(page)).toHaveCount(Math.min(count, 110))
-    await page
-      .getByRole('button', { name: count < 110 ? 'Yes, some' : 'No, lit to the end' })
-      .click()
-    if (await page.getByTestId('count-found').isVisible()) break
-  }
-  await expect(page.getByTestId('count-found')).toContainText('110 pixels; the plan has 113')
-  await page.getByRole('spinbutton', { name: 'Pixel', exact: true }).fill('12')
-  await page.getByRole('spinbutton', { name: 'Pixel', exact: true }).press('Enter')
-  await page.getByRole('button', { name: 'Pixel 12 stays dark' }).click()
-  const found = page.getByTestId('link-found')
-  await expect(found).toHaveText('alcove: 110 pixels counted, 113 planned; dark: pixel 12.')
+    // A strip that ends early and has a dead pixel: both are found, and looked for in Mend.
+    await fault(page).getByLabel('Lane').selectOption('Niche')
+    await fault(page).getByLabel('Deaf from pixel').fill('300')
+    await fault(page).getByLabel('Deaf from pixel').press('Enter')
+    await expect(fault(page).getByRole('alert')).toContainText('“300”: from 1 to 204')
+    await fault(page).getByLabel('Deaf from pixel').fill('111')
+    await fault(page).getByLabel('Deaf from pixel').press('Enter')
+    await page.getByRole('button', { name: 'Count them' }).click()
+    for (let question = 0; question < 12; question += 1) {
+      const asked = await page.getByText(/The first \d+ are lit/).textContent({ timeout: 2_000 })
+      const count = Number(/\d+/.exec(asked ?? '')?.[0])
+      await expect(lit(page)).toHaveCount(Math.min(count, 110))
+      await page
+        .getByRole('button', { name: count < 110 ? 'Yes, some' : 'No, lit to the end' })
+        .click()
+      if (await page.getByTestId('count-found').isVisible()) break
+    }
+    await expect(page.getByTestId('count-found')).toContainText('110 pixels; the plan has 113')
+    await page.getByRole('spinbutton', { name: 'Pixel', exact: true }).fill('12')
+    await page.getByRole('spinbutton', { name: 'Pixel', exact: true }).press('Enter')
+    await page.getByRole('button', { name: 'Pixel 12 stays dark' }).click()
+    const found = page.getByTestId('link-found')
+    await expect(found).toHaveText('alcove: 110 pixels counted, 113 planned; dark: pixel 12.')
 
-  // The plug is pulled: it says so, and what was found stays.
-  await page.getByRole('button', { name: 'Pull its plug' }).click()
-  await expect(page.getByRole('alert')).toContainText('The board is gone')
-  await page.reload()
-  await page.getByTestId('link-run').selectOption({ label: 'alcove · Niche' })
-  await expect(found).toHaveText('alcove: 110 pixels counted, 113 planned; dark: pixel 12.')
-  await page.getByRole('button', { name: 'Note it on the run' }).click()
-  await expect(page.getByText('Noted on alcove.')).toBeVisible()
-  await page.getByRole('button', { name: 'Look for the cause' }).click()
-  await expect(page).toHaveURL(/\/mend/)
-  await expect(page.getByRole('region', { name: 'Suspects' })).toContainText(/pixel/i)
-  await page.getByRole('link', { name: 'Light single pixels' }).click()
-  await expect(page).toHaveURL(/build\?view=link/)
-})
+    // The plug is pulled: it says so, and what was found stays.
+    await page.getByRole('button', { name: 'Pull its plug' }).click()
+    await expect(page.getByRole('alert')).toContainText('The board is gone')
+    await page.reload()
+    await page.getByTestId('link-run').selectOption({ label: 'alcove · Niche' })
+    await expect(found).toHaveText('alcove: 110 pixels counted, 113 planned; dark: pixel 12.')
+    await page.getByRole('button', { name: 'Note it on the run' }).click()
+    await expect(page.getByText('Noted on alcove.')).toBeVisible()
+    await page.getByRole('button', { name: 'Look for the cause' }).click()
+    await expect(page).toHaveURL(/\/mend/)
+    await expect(page.getByRole('region', { name: 'Suspects' })).toContainText(/pixel/i)
+    await page.getByRole('link', { name: 'Light single pixels' }).click()
+    await expect(page).toHaveURL(/build\?view=link/)
+  },
+)
 
-test('the colour order is found by three looks and taken into the plan', async ({ page }) => {
-  await openLink(page)
-  await simulate(page)
-  await fault(page).getByLabel('Colour order').selectOption('BRG')
-  await fault(page).getByText('noise on the wire').click()
-  await page.getByRole('button', { name: 'Find it' }).click()
-  const names: Readonly<Record<string, string>> = {
-    '#ff0000': 'Red',
-    '#00ff00': 'Green',
-    '#0000ff': 'Blue',
-  }
-  const finds = page.getByRole('region', { name: 'What is found at seat front' })
-  for (let look = 1; look <= 3; look += 1) {
-    await expect(finds).toContainText(`${String(look)} of 3`)
-    await expect(lit(page)).toHaveCount(128)
-    const colour = (await lit(page).first().getAttribute('data-lit')) ?? ''
-    await finds.getByRole('button', { name: names[colour] ?? colour }).click()
-  }
-  await expect(page.getByTestId('order-found')).toContainText('BRG; the plan says GRB')
-  await page.getByRole('button', { name: 'Take it into the plan' }).click()
-  await expect(finds).toContainText('The plan says BRG')
-  await exportAndImport(page)
-  await page.getByRole('link', { name: /^Measure/ }).click()
-  await expect(page.getByText(/order BRG/).first()).toBeVisible()
+test(
+  'the colour order is found by three looks and taken into the plan',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openLink(page)
+    await simulate(page)
+    await fault(page).getByLabel('Colour order').selectOption('BRG')
+    await fault(page).getByText('noise on the wire').click()
+    await page.getByRole('button', { name: 'Find it' }).click()
+    const names: Readonly<Record<string, string>> = {
+      '#ff0000': 'Red',
+      '#00ff00': 'Green',
+      '#0000ff': 'Blue',
+    }
+    const finds = page.getByRole('region', { name: 'What is found at seat front' })
+    for (let look = 1; look <= 3; look += 1) {
+      await expect(finds).toContainText(`${String(look)} of 3`)
+      await expect(lit(page)).toHaveCount(128)
+      const colour = (await lit(page).first().getAttribute('data-lit')) ?? ''
+      await finds.getByRole('button', { name: names[colour] ?? colour }).click()
+    }
+    await expect(page.getByTestId('order-found')).toContainText('BRG; the plan says GRB')
+    await page.getByRole('button', { name: 'Take it into the plan' }).click()
+    await expect(finds).toContainText('The plan says BRG')
+    await exportAndImport(page)
+    await page.getByRole('link', { name: /^Measure/ }).click()
+    await expect(page.getByText(/order BRG/).first()).toBeVisible()
 
-  // Inputs are read.
-  await page.goto(page.url().replace(/measure.*/, 'build?view=link'))
-  await simulate(page)
-  await fault(page).getByLabel('brightness knob').fill('40000')
-  await page.getByRole('button', { name: 'Read them' }).click()
-  await expect(page.getByTestId(/^input-/).nth(1)).toHaveText('61 %')
-})
+    // Inputs are read.
+    await page.goto(page.url().replace(/measure.*/, 'build?view=link'))
+    await simulate(page)
+    await fault(page).getByLabel('brightness knob').fill('40000')
+    await page.getByRole('button', { name: 'Read them' }).click()
+    await expect(page.getByTestId(/^input-/).nth(1)).toHaveText('61 %')
+  },
+)
 
 /** A board on a serial port, as the browser hands one out: it answers what the page of the test says. */
 function putSerialPort(): void {

@@ -25,33 +25,35 @@ async function paintDarkAlcove(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'The rest is right' }).click()
 }
 
-test('a light that wanders is a test: the first that does not answer is typed', async ({
-  page,
-}) => {
-  await openMend(page, 'Bay-window nook')
-  const heading = nextTest(page).getByRole('heading', { level: 2 })
-  await expect(heading).toContainText('Look at')
-  // Nobody can look from here: what is left is to light one after another, and to measure.
-  for (let times = 0; times < 12; times += 1) {
-    const title = await heading.textContent()
-    if (title?.includes('wander along') === true) break
-    await nextTest(page).getByRole('button', { name: 'Can’t do this one' }).click()
-    await expect(heading).not.toHaveText(title ?? '')
-  }
-  const first = nextTest(page).getByLabel(/The first that does not, 1 to \d+/)
-  await first.fill('none')
-  await first.press('Enter')
-  await expect(page.getByRole('alert')).toContainText('a number from 1 to')
-  await noBarriers(page)
-  await first.fill('1')
-  await first.press('Enter')
-  await expect(nextTest(page).getByRole('listitem').filter({ hasText: 'take back' })).toContainText(
-    'does not answer: the first is 1',
-  )
-  await nextTest(page).getByRole('button', { name: 'take back' }).click()
-  await expect(nextTest(page).getByText('take back')).toHaveCount(0)
-  await expect(page.getByRole('alert')).toHaveCount(0)
-})
+test(
+  'a light that wanders is a test: the first that does not answer is typed',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openMend(page, 'Bay-window nook')
+    const heading = nextTest(page).getByRole('heading', { level: 2 })
+    await expect(heading).toContainText('Look at')
+    // Nobody can look from here: what is left is to light one after another, and to measure.
+    for (let times = 0; times < 12; times += 1) {
+      const title = await heading.textContent()
+      if (title?.includes('wander along') === true) break
+      await nextTest(page).getByRole('button', { name: 'Can’t do this one' }).click()
+      await expect(heading).not.toHaveText(title ?? '')
+    }
+    const first = nextTest(page).getByLabel(/The first that does not, 1 to \d+/)
+    await first.fill('none')
+    await first.press('Enter')
+    await expect(page.getByRole('alert')).toContainText('a number from 1 to')
+    await noBarriers(page)
+    await first.fill('1')
+    await first.press('Enter')
+    await expect(
+      nextTest(page).getByRole('listitem').filter({ hasText: 'take back' }),
+    ).toContainText('does not answer: the first is 1')
+    await nextTest(page).getByRole('button', { name: 'take back' }).click()
+    await expect(nextTest(page).getByText('take back')).toHaveCount(0)
+    await expect(page.getByRole('alert')).toHaveCount(0)
+  },
+)
 
 test('what is seen is painted by keys, a reading tells suspects apart, and the mend is noted', async ({
   page,
@@ -137,7 +139,7 @@ test('pixels are painted by hand, wiped, and contradictions are said', async ({ 
   await expect(seat.locator('[data-painted]')).toHaveCount(0)
 })
 
-test('a hidden fault is found with the meter', async ({ page }) => {
+test('a hidden fault is found with the meter', { tag: '@long' }, async ({ page }) => {
   await openMend(page, 'Bay-window nook')
   await page.getByRole('radio', { name: 'Practice' }).click()
   await noBarriers(page)
@@ -194,7 +196,7 @@ test('a hidden fault is found with the meter', async ({ page }) => {
   await expect(page.getByText(/The best course: \d+ tests? in/)).toBeVisible()
 })
 
-test('what is painted is played in the room', async ({ page }) => {
+test('what is painted is played in the room', { tag: '@long' }, async ({ page }) => {
   await openMend(page, 'Bay-window nook')
   await page.getByRole('radio', { name: 'Room' }).click()
   await expect(page.getByText('As it should look.')).toBeVisible()
@@ -243,7 +245,7 @@ test('what is painted is played in the room', async ({ page }) => {
   await page.getByRole('button', { name: 'Pause' }).click()
 })
 
-test('a meter shows what it would with each suspect', async ({ page }) => {
+test('a meter shows what it would with each suspect', { tag: '@long' }, async ({ page }) => {
   await openMend(page, 'Bay-window nook')
   await page.getByRole('button', { name: 'Paint all of crown' }).click()
   await page.getByRole('radio', { name: 'Meter' }).click()

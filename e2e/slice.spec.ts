@@ -310,9 +310,10 @@ test('a pasted list becomes lines; in a long one only those in view are fields',
   await expect(verdict(page, 'supply-short')).toBeInViewport()
   await roll(page).locator('[data-figure]').first().click()
   await expect(line(page, 1)).toBeFocused()
-  await page.keyboard.press('Control+z')
+  // What was pasted at once is undone at once.
   await page.keyboard.press('Control+z')
   await expect(page.locator('.pad-lines > *')).toHaveCount(1)
+  await expect(line(page, 1)).toHaveValue('')
 })
 
 test('the name of the plan is changed in place and kept', async ({ page }) => {

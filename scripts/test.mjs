@@ -1,9 +1,11 @@
-// `npm test`: everything that has to hold, on a fresh clone with only Node and npm. Ends with the tests' count.
+// `npm test [-- --all]`: what has to hold, on a fresh clone with only Node and npm; with `--all` the long browser tests, too, and more random
+// cases for each property. Ends with the tests' count.
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { findChromium } from './chromium.mjs'
 import { install, roomForReading, run, runApart } from './lib.mjs'
 
 const results = 'node_modules/.cache/results'
+const isAll = process.argv.includes('--all')
 
 install()
 rmSync(results, { recursive: true, force: true })
@@ -29,19 +31,23 @@ const together = [
     'unit tests',
     () => {
       const json = ['--reporter=json', `--outputFile.json=${results}/unit.json`]
-      return run('npx', ['vitest', 'run', '--reporter=default', ...json])
+      return run('npx', ['vitest', 'run', '--reporter=default', ...json], {
+        env: { PROVE: process.env.PROVE ?? (isAll ? '1' : '0.3') },
+      })
     },
   ],
   [
     'browser tests',
     () =>
       chromium !== undefined &&
-      run('npx', ['playwright', 'test', '--reporter=list,json'], {
+      run('npx', ['playwright', 'test', '--reporter=list,json', ...(isAll ? [] : notLong)], {
         env: { CHROMIUM_PATH: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: `${results}/browser.json` },
       }),
   ],
 ]
 
+/** Tests that take long, of what shorter ones look at, too. */
+const notLong = ['--grep-invert', '@long']
 /** Characters of a complaint that are said again, at most. */
 const mostRepeated = 4000
 const failed = []
@@ -79,6 +85,7 @@ if (complaints.length > 0) console.log(`\n${complaints.join('\n\n')}`)
 if (failed.length > 0) console.log(`\nFailed: ${failed.join(', ')}`)
 // A check that fails without a test of its own counts as one failure, so that the line below cannot look well.
 const failures = Math.max(counts.failed, failed.length > 0 ? 1 : 0)
+if (!isAll) console.log('\nWithout long browser tests: npm test -- --all runs them, too')
 console.log(`\n${counts.passed} passed, ${failures} failed`)
 process.exit(failed.length > 0 || counts.passed === 0 ? 1 : 0)
 
