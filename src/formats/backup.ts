@@ -1,5 +1,6 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
-import { ownPriceSchema, type OwnPrice, type Plan } from '../core/plan/plan'
+import { ownPriceSchema } from '../core/plan/buy'
+import type { OwnPrice, Plan } from '../core/plan/plan'
 import {
   boardSchema,
   idSchema,
