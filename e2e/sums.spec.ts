@@ -78,7 +78,7 @@ test('kinds and ways change the fields; drawings follow', async ({ page }) => {
   await form.getByLabel('Scanned').selectOption('led')
   await expect(answer(page, 'refresh')).toContainText('flickers')
   await page.goto('/sums/logic-level')
-  await expect(page.getByRole('img', { name: /reaches 3\.3 V, has to pass 3\.5 V/ })).toBeVisible()
+  await expect(page.getByRole('img', { name: /reaches 3\.3 V, must exceed 3\.5 V/ })).toBeVisible()
 })
 
 test('an answer goes into the plan that is open, and can be undone there', async ({ page }) => {

@@ -127,7 +127,7 @@ const setScene = (scene: LoadCase): void => {
             size="w-40"
           />
           <p v-if="tally" class="ml-auto text-[12.5px] text-bench-soft">
-            {{ formatQuantity(tally.totals.shownCurrentA, 'A') }} asked for ·
+            {{ formatQuantity(tally.totals.shownCurrentA, 'A') }} load ·
             {{ formatQuantity(tally.feed.lostW, 'W') }} lost in copper
           </p>
         </div>

@@ -68,7 +68,7 @@ const lastOf = ({ id }: UpkeepTask): string[] =>
       v-if="tasks?.length === 0"
       class="grid flex-1 place-items-center rounded-lg bg-bench-raised p-6 text-center text-bench-soft"
     >
-      Nothing here asks for upkeep: no screws, no batteries, no covers, nothing outdoors.
+      Nothing here needs upkeep: no screws, no batteries, no covers, nothing outdoors.
     </p>
     <ul v-else class="min-h-0 flex-1 space-y-3 overflow-y-auto">
       <li

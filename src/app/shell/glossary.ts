@@ -54,7 +54,7 @@ export const glossary: readonly Word[] = [
       'How much dimmer a run is at its dimmest than at its brightest, because volts are lost on the way.',
     isEveryday: true,
   },
-  { word: 'feed', means: 'A place where power enters a run. A long run wants more than one.' },
+  { word: 'feed', means: 'A place where power enters a run. A long run needs more than one.' },
   {
     word: 'ferrule',
     means:
@@ -111,7 +111,7 @@ export const glossary: readonly Word[] = [
     word: 'load case',
     means: 'What is assumed to be lit: nothing, all white, one colour, or a level.',
   },
-  { word: 'margin', means: 'What is left above what the part asks for.', isEveryday: true },
+  { word: 'margin', means: 'What is left above what the part needs.', isEveryday: true },
   {
     word: 'node',
     means: 'One of many like places with a light and a sensor of its own.',

@@ -19,14 +19,14 @@ const marginText = computed(
 )
 </script>
 
-<!-- How high the data reaches, and what it has to pass. -->
+<!-- How high the data reaches, and the threshold that it must exceed. -->
 <template>
   <svg
     :width="width + 70"
     height="46"
     class="block"
     role="img"
-    :aria-label="`${hop.name}: reaches ${formatQuantity(reachesV, 'V')}, has to pass ${formatQuantity(hop.thresholdV, 'V')}, margin ${marginText}`"
+    :aria-label="`${hop.name}: reaches ${formatQuantity(reachesV, 'V')}, must exceed ${formatQuantity(hop.thresholdV, 'V')}, margin ${marginText}`"
   >
     <rect x="0" y="17" :width="width" height="9" rx="4.5" class="fill-bench-line" />
     <rect
@@ -60,7 +60,7 @@ const marginText = computed(
       class="fill-bench-soft text-[12px]"
       :text-anchor="x(hop.thresholdV) > width / 2 ? 'end' : 'start'"
     >
-      has to pass {{ formatQuantity(hop.thresholdV, 'V') }}
+      must exceed {{ formatQuantity(hop.thresholdV, 'V') }}
     </text>
     <text :x="width + 10" y="26" class="text-[13px] font-semibold" :class="tone">
       {{ marginText }}

@@ -154,7 +154,7 @@ export const cautions = {
   bench:
     'On a current-limited or fused supply only. Minus first, then plus, data last; never data into an unpowered strip.',
   unpowered: 'Nothing is powered: supply and board are apart.',
-  tape: 'Tape wants a surface above 15 °C, free of dust and grease. Pads on bare metal need insulation below.',
+  tape: 'Tape needs a surface above 15 °C, free of dust and grease. Pads on bare metal need insulation below.',
   glue: 'Hot glue lets go above 60 °C and on oily metal; superglue fogs acrylic and hardens cable.',
   seal: 'Neutral silicone only: the kind that smells of vinegar eats copper.',
   ladder: 'On a ladder have somebody hold it. Near mains fittings the mains is off first.',

@@ -77,7 +77,7 @@ export function addLights(bill: Bill, { lit, plugs, plan, cutRuns }: BillGiven):
         amount: count,
         for: [tree.id],
         page: 'measure',
-        ...(!hasExtensions && { note: 'asked for by leads that do not reach' }),
+        ...(!hasExtensions && { note: 'required by leads that do not reach' }),
       })
   }
 }

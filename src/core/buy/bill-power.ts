@@ -46,7 +46,7 @@ export function addSupplies(bill: Bill, { supplies, wiring }: BillGiven): void {
     if (part.kind === 'usb-port' || part.kind === 'usb-c' || part.kind === 'power-bank')
       bill.add(soldUsbLead, { what: 'to the source', ...share })
     if (part.kind === 'usb-c' && part.volts > plainUsbV)
-      bill.add(soldTrigger(part.volts), { what: 'to ask for its volts', ...share })
+      bill.add(soldTrigger(part.volts), { what: 'to request its volts', ...share })
     if (part.kind === 'brick')
       bill.add(soldBarrelSocket, { what: 'for the plug of the brick', ...share })
     const byHand = wiring.blocks.some(

@@ -15,7 +15,7 @@ import { boardsFor, dataHighV, laneHighV, suffices, type FittedBoard } from '../
 import type { Lane } from '../lanes/lanes'
 import { firstPixelDiode, goodMarginV, levelGrade, logicLevel, type LevelGrade } from './level'
 
-/** One step of the data: from whom, how high, and what it has to pass. */
+/** One step of the data: from whom, how high, and what it must exceed. */
 export interface Hop {
   readonly name: string
   readonly highV: number
@@ -250,7 +250,7 @@ function diodeWay(given: BoardGiven): LevelWay {
   const name = 'diode before the first pixel'
   const diode = diodeOf(plan.signal.diode)
   if (lanes.some((lane) => Number.isFinite(chipVOf(lane))))
-    return cannot('diode', name, 'a pixel that makes its own 5 V does not ask for less behind one')
+    return cannot('diode', name, 'a pixel that makes its own 5 V does not need less behind one')
   const isBuilt = plan.signal.fix === 'diode'
   const levels = levelsWith(given, (lane, supplyV) => ({
     ...givenFor(given, lane, supplyV),

@@ -32,7 +32,7 @@ export const firstPixelDiodeSum = defineSum(
     fields: {
       boardHighV: ['The board’s high', 'V'],
       pixelSupplyV: ['Strip', 'V'],
-      ratio: ['A pixel asks for', '%'],
+      ratio: ['A pixel needs', '%'],
       diodeV: ['The diode drops', 'V'],
       firstPixelMa: ['The pixel draws', 'mA'],
       diodeLimitMa: ['The diode carries', 'mA'],
@@ -45,7 +45,7 @@ export const firstPixelDiodeSum = defineSum(
         word: levelWords[levelGrade(nextMarginV)],
       }),
       line('the first pixel has', firstSupplyV, 'V', {
-        note: `and asks for ${fixed(firstThresholdV, 2)} V; it is a little dimmer`,
+        note: `and needs ${fixed(firstThresholdV, 2)} V; it is a little dimmer`,
       }),
       line('the diode', null, '', { word: diodeOk ? 'stands it' : 'is too small' }),
     ],

@@ -21,7 +21,7 @@ export const logicLevelSum = defineSum(
     fields: {
       boardHighV: ['The board’s high', 'V'],
       pixelSupplyV: ['At the first pixel', 'V'],
-      ratio: ['It asks for', '%'],
+      ratio: ['It needs', '%'],
       groundRiseV: ['Ground offset', 'V'],
     },
     lines: ({ boardHighV, pixelSupplyV, ratio, groundRiseV }, { thresholdV, marginV, verdict }) => [

@@ -72,7 +72,7 @@ export const fade: Judge = (evidence) => {
         about: [run.id],
         text: isFaded
           ? `${run.name} fades to ${volts(fed.minV)}: ${weakestName(entry, fed)} is down to ${formatQuantity(fed.weakest, '%')}`
-          : `${run.name} sags to ${volts(fed.minV)}, below the ${volts(kneeV)} that ${weakestName(entry, fed)} wants`,
+          : `${run.name} sags to ${volts(fed.minV)}, below the ${volts(kneeV)} that ${weakestName(entry, fed)} needs`,
         why:
           strip.light.kind === 'pixels'
             ? isDead

@@ -72,9 +72,9 @@ export const levels: Judge = (evidence) => {
         code,
         grade: isHopeless ? 'stop' : 'warning',
         about: own.flatMap(({ lane }) => lane.runs.slice(0, 1).map(({ entry }) => entry.run.id)),
-        text: `${fewNames(own.map(({ lane }) => lane.name))}, ${hop.name}: ${volts(hop.highV)} has to pass ${volts(hop.thresholdV)}, margin ${signed(hop.marginV)}${dark}`,
+        text: `${fewNames(own.map(({ lane }) => lane.name))}, ${hop.name}: ${volts(hop.highV)} must exceed ${volts(hop.thresholdV)}, margin ${signed(hop.marginV)}${dark}`,
         why: isLow
-          ? 'It may work on the bench and flicker for a week in its place: pixels ask for 0.7 × their supply.'
+          ? 'It may work on the bench and flicker for a week in its place: pixels need 0.7 × their supply.'
           : 'Below 0.3 V of margin a warm day or a longer wire is enough for flicker.',
         remedies: () => remediesFor(evidence, worst.level),
       },

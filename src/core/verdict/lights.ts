@@ -298,7 +298,7 @@ export const switchDrive: Judge = (evidence) =>
     return {
       code: 'base-over',
       grade: 'stop',
-      text: `${name}: its transistor wants ${formatQuantity(baseMa, 'mA')} of base current, a pin gives ${mA(fit.board.pinA)}`,
+      text: `${name}: its transistor needs ${formatQuantity(baseMa, 'mA')} of base current, a pin gives ${mA(fit.board.pinA)}`,
       why: 'Half switched on it gets hot and the lights stay dim.',
       remedies: setLights(evidence, run, 'a logic-level MOSFET instead', { switchWith: 'mosfet' }),
     }

@@ -128,7 +128,7 @@ export const glands: Judge = ({ plan, cutRuns, circuit }) => {
         code: 'glands',
         grade: 'warning',
         about: [run.id],
-        text: `${run.name}: a hole of ${formatDrill(first.hole.mm, plan.units)} for wires ${formatLength(first.thickMm, plan.units)} thick; their gland wants ${formatDrill(wantedMm, plan.units)}`,
+        text: `${run.name}: a hole of ${formatDrill(first.hole.mm, plan.units)} for wires ${formatLength(first.thickMm, plan.units)} thick; their gland needs ${formatDrill(wantedMm, plan.units)}`,
         why: 'Outdoors a bare hole lets water in along the wire. A gland closes it, with a drip loop below it.',
         remedies: [
           {

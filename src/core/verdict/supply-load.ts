@@ -38,7 +38,7 @@ export const supplyLoad: Judge = (evidence) =>
           code: 'supply-tight',
           grade: 'warning',
           about,
-          text: `${slot.name}: ${amperes(loadA)} is ${formatQuantity(loadA / ratedA, '%')} of ${rating(ratedA)}; with headroom it wants ${amperes(needA)}`,
+          text: `${slot.name}: ${amperes(loadA)} is ${formatQuantity(loadA / ratedA, '%')} of ${rating(ratedA)}; ${amperes(needA)} is required with headroom`,
           why: whyTight,
           remedies,
         },
