@@ -1,35 +1,40 @@
+import type { Page } from '@playwright/test'
 import { deployed, expect, fadeOf, line, openExample, test, verdict } from './browser'
 
-const folder = 'docs/screenshots'
+/** Of the whole window, once everything on it has come. */
+async function takePicture(page: Page, name: string): Promise<void> {
+  await expect(page.getByText('Looking for fixes …')).toHaveCount(0)
+  await page.screenshot({ path: `docs/screenshots/${name}.png` })
+}
 
 test('measure', async ({ page }) => {
   await page.goto('/')
   await expect(verdict(page, 'supply-tight')).toBeVisible()
-  await page.screenshot({ path: `${folder}/measure.png` })
+  await takePicture(page, 'measure')
 })
 
 test('cut', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('link', { name: /^Cut/ }).click()
   await expect(page.getByTestId('packing')).toContainText('proved cheapest')
-  await page.screenshot({ path: `${folder}/cut.png` })
+  await takePicture(page, 'cut')
 })
 
 test('feed', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('link', { name: /^Feed/ }).click()
   await expect(fadeOf(page, 'porthole')).toBeVisible()
-  await page.screenshot({ path: `${folder}/feed.png` })
+  await takePicture(page, 'feed')
 })
 
 test('signal and wire', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('link', { name: /^Signal/ }).click()
   await expect(verdict(page, 'low-level')).toBeVisible()
-  await page.screenshot({ path: `${folder}/signal.png` })
+  await takePicture(page, 'signal')
   await page.getByRole('link', { name: /^Wire/ }).click()
   await expect(page.locator('[data-block="board"]').first()).toBeVisible()
-  await page.screenshot({ path: `${folder}/wire.png` })
+  await takePicture(page, 'wire')
 })
 
 test('buy', async ({ page }) => {
@@ -40,11 +45,11 @@ test('buy', async ({ page }) => {
   await expect(page.getByRole('button', { name: /^Put \d+ things back/ })).toBeVisible()
   await page.getByLabel('Bought: 5 V enclosed, 20 A').check()
   await page.getByRole('button', { name: /^fuse holder/ }).click()
-  await page.screenshot({ path: `${folder}/buy.png` })
+  await takePicture(page, 'buy')
   await page.getByRole('radio', { name: 'Drawer' }).click()
   await page.getByRole('button', { name: 'With what I have' }).click()
   await expect(page.locator('[data-have="5 V brick, 10 A"]')).toBeVisible({ timeout: 60_000 })
-  await page.screenshot({ path: `${folder}/drawer.png` })
+  await takePicture(page, 'drawer')
   await page.getByRole('radio', { name: 'Which light' }).click()
   await expect(page.getByText(/20 lights, each the whole plan/)).toBeVisible({ timeout: 60_000 })
   for (const name of [
@@ -53,13 +58,13 @@ test('buy', async ({ page }) => {
     '5 V RGBW pixels, 60/m',
   ])
     await page.getByLabel(`Side by side: ${name}`, { exact: true }).check()
-  await page.screenshot({ path: `${folder}/which-light.png` })
+  await takePicture(page, 'which-light')
 })
 
 test('sums', async ({ page }) => {
   await page.goto('/sums/battery')
   await expect(page.locator('.apexcharts-svg')).toBeVisible()
-  await page.screenshot({ path: `${folder}/sums.png` })
+  await takePicture(page, 'sums')
 })
 
 test('first visit', async ({ page }) => {
@@ -67,28 +72,28 @@ test('first visit', async ({ page }) => {
   await page.goto(deployed)
   await expect(page.getByRole('region', { name: 'Ways to begin' })).toBeVisible()
   await expect(page.getByRole('group', { name: 'Shapes' })).toBeVisible()
-  await page.screenshot({ path: `${folder}/first-visit.png` })
+  await takePicture(page, 'first-visit')
 })
 
 test('plans', async ({ page }) => {
   await page.goto('/plans')
   await expect(page.getByRole('listitem').first()).toBeVisible()
   await expect(page.getByRole('listitem').filter({ hasText: '…' })).toHaveCount(0)
-  await page.screenshot({ path: `${folder}/plans.png` })
+  await takePicture(page, 'plans')
 })
 
 test('a narrow window', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await page.goto('/')
   await expect(line(page, 1)).toBeVisible()
-  await page.screenshot({ path: `${folder}/measure-narrow.png` })
+  await takePicture(page, 'measure-narrow')
 })
 
 test('put it right', async ({ page }) => {
   await page.goto('/')
   await page.getByRole('button', { name: 'Put it right …' }).click()
   await expect(page.getByRole('button', { name: /^Apply/ })).toBeVisible({ timeout: 30_000 })
-  await page.screenshot({ path: `${folder}/put-right.png` })
+  await takePicture(page, 'put-right')
 })
 
 test('build', async ({ page }) => {
@@ -96,12 +101,12 @@ test('build', async ({ page }) => {
   await page.getByRole('link', { name: /^Build/ }).click()
   await page.getByRole('button', { name: /Light B1 through its own wires/ }).click()
   await expect(page.getByTestId('judgement')).toHaveText('as it should be')
-  await page.screenshot({ path: `${folder}/build.png` })
+  await takePicture(page, 'build')
   await page.setViewportSize({ width: 390, height: 844 })
   // Without the step that was chosen: the one that is due.
   await page.goto(new URL(page.url()).pathname)
   await expect(page.getByTestId('done')).toBeVisible()
-  await page.screenshot({ path: `${folder}/build-narrow.png` })
+  await takePicture(page, 'build-narrow')
 })
 
 test('glow', async ({ page }) => {
@@ -112,10 +117,10 @@ test('glow', async ({ page }) => {
   for (let second = 0; second < 4; second += 1) await time.press('PageDown')
   await expect(time).toHaveAttribute('aria-valuenow', '4')
   await expect(page.locator('.apexcharts-svg')).toBeVisible()
-  await page.screenshot({ path: `${folder}/glow.png` })
+  await takePicture(page, 'glow')
   await page.getByRole('radio', { name: 'Scenes' }).click()
   await page.getByRole('button', { name: 'Someone sits down' }).click()
-  await page.screenshot({ path: `${folder}/glow-scenes.png` })
+  await takePicture(page, 'glow-scenes')
 })
 
 test('mend', async ({ page }) => {
@@ -131,7 +136,7 @@ test('mend', async ({ page }) => {
   const suspects = page.getByRole('region', { name: 'Suspects' }).getByRole('button')
   await expect(suspects.first()).toContainText('Open data')
   await suspects.nth(1).click()
-  await page.screenshot({ path: `${folder}/mend.png` })
+  await takePicture(page, 'mend')
 })
 
 test('the bench link', async ({ page }) => {
@@ -150,5 +155,5 @@ test('the bench link', async ({ page }) => {
   await dead.fill('31')
   await dead.press('Enter')
   await page.getByRole('button', { name: 'Read them' }).click()
-  await page.screenshot({ path: `${folder}/bench-link.png` })
+  await takePicture(page, 'bench-link')
 })
