@@ -12,7 +12,7 @@ import { useOpenPlan } from '../stores/use-open-plan'
 import { useSpotlight } from '../stores/spotlight'
 import { apart, chipLabel, chipsOf } from './chips'
 import { nameAbove, nameRoom, sourceBoxes } from './labels'
-import { drawnRuns } from './run-drawing'
+import { drawnRuns, type DrawnRun } from './run-drawing'
 import type { Guide } from './snap'
 import { useDrag } from './use-drag'
 import { usePinch } from './use-pinch'
@@ -30,6 +30,7 @@ const SourceBoxes = defineAsyncComponent(() => import('./SourceBoxes.vue'))
 const BenchTools = defineAsyncComponent(() => import('./BenchTools.vue'))
 const EmptyGuide = defineAsyncComponent(() => import('../plans/EmptyGuide.vue'))
 const DimensionChip = defineAsyncComponent(() => import('./DimensionChip.vue'))
+const ManyRuns = defineAsyncComponent(() => import('./ManyRuns.vue'))
 const PhotoLayer = defineAsyncComponent(() => import('./PhotoLayer.vue'))
 const ThingPanel = defineAsyncComponent(() => import('./ThingPanel.vue'))
 const WhatIfPanel = defineAsyncComponent(() => import('./WhatIfPanel.vue'))
@@ -82,8 +83,13 @@ const litMm = computed(() => new Map(store.tally?.runs.map((run) => [run.id, run
 const brightness = computed(() => 0.3 + 0.7 * levelIn(plan.value, plan.value.scene.shown))
 /** Names, dimensions and what can be grabbed show while a run has room for them. */
 const isRoomy = computed(() => store.measured.runs.length <= 60)
-const drawn = computed(() => drawnRuns(store.measured.runs, store.layout, litMm.value))
-const chosen = computed(() => drawn.value.find(({ run }) => run.id === spotlight.chosen))
+const drawn = computed<readonly DrawnRun[]>((before) =>
+  drawnRuns(store.measured.runs, store.layout, litMm.value, before),
+)
+const chosen = computed(() => {
+  const id = spotlight.chosen
+  return drawn.value.find(({ run }) => run.id === id)
+})
 const scale = computed(() => view.value.scale)
 const boxes = computed(() =>
   sourceBoxes(plan.value, sources.value, store.tally?.supplies ?? [], scale.value),
@@ -214,35 +220,32 @@ const transform = computed(
           />
         </g>
         <BenchWires v-if="store.tally" :tally="store.tally" :drawn="drawn" :is-roomy="isRoomy" />
-        <g
-          v-for="entry in drawn"
-          :key="entry.run.id"
-          v-memo="[entry, brightness, isRoomy, shining.has(entry.run.id)]"
-          class="cursor-move outline-none [&:focus-visible>.halo]:stroke-white"
-          :data-run="entry.run.id"
-          :tabindex="isRoomy ? 0 : undefined"
-          :role="isRoomy ? 'button' : undefined"
-          :aria-label="
-            isRoomy ? `${entry.run.name}: move with the arrow keys, turn with R` : undefined
-          "
-          fill="none"
-          :stroke="entry.hue"
-          @pointerenter="spotlight.light([entry.run.id])"
-          @pointerleave="spotlight.dim"
-          @pointerdown="hands.dragRun($event, entry)"
-          @focus="pick(entry.run.id)"
-          @keydown="hands.runKey($event, entry)"
-        >
-          <path :d="entry.course" stroke="none" stroke-width="22" pointer-events="stroke" />
-          <path
-            v-if="isRoomy"
-            :d="entry.course"
-            stroke-width="1.5"
-            stroke-opacity="0.5"
-            stroke-dasharray="2 3"
-          />
-          <!-- A glow of bands: blurring is too slow for hundreds of runs. -->
-          <template v-if="isRoomy">
+        <template v-if="isRoomy">
+          <g
+            v-for="entry in drawn"
+            :key="entry.run.id"
+            v-memo="[entry, brightness, shining.has(entry.run.id)]"
+            class="cursor-move outline-none [&:focus-visible>.halo]:stroke-white"
+            :data-run="entry.run.id"
+            tabindex="0"
+            role="button"
+            :aria-label="`${entry.run.name}: move with the arrow keys, turn with R`"
+            fill="none"
+            :stroke="entry.hue"
+            @pointerenter="spotlight.light([entry.run.id])"
+            @pointerleave="spotlight.dim"
+            @pointerdown="hands.dragRun($event, entry)"
+            @focus="pick(entry.run.id)"
+            @keydown="hands.runKey($event, entry)"
+          >
+            <path :d="entry.course" stroke="none" stroke-width="22" pointer-events="stroke" />
+            <path
+              :d="entry.course"
+              stroke-width="1.5"
+              stroke-opacity="0.5"
+              stroke-dasharray="2 3"
+            />
+            <!-- A glow of bands: blurring is too slow for dozens of runs. -->
             <path
               v-for="band in [34, 27, 21]"
               :key="band"
@@ -252,31 +255,31 @@ const transform = computed(
               :stroke-width="band"
               :stroke-opacity="(shining.has(entry.run.id) ? 0.07 : 0.04) * brightness"
             />
-          </template>
-          <path
-            v-if="isRoomy || shining.has(entry.run.id)"
-            class="halo"
-            :d="entry.litCourse"
-            stroke-linecap="round"
-            stroke-linejoin="round"
-            :stroke-width="shining.has(entry.run.id) ? 15 : 12"
-            :stroke-opacity="(shining.has(entry.run.id) ? 0.26 : 0.14) * brightness"
-          />
-          <path
-            :d="entry.litCourse"
-            :stroke-width="shining.has(entry.run.id) ? 5 : 3.5"
-            :stroke-opacity="brightness"
-          />
-          <path
-            v-for="([lx, ly], index) in entry.lights"
-            :key="index"
-            :d="`M${lx} ${ly}h0.001`"
-            stroke-linecap="round"
-            :stroke-width="entry.run.shape === 'scatter' ? 8 : 5"
-            :stroke-opacity="brightness"
-            @pointerdown="hands.dragSpot($event, entry, index)"
-          />
-        </g>
+            <path
+              class="halo"
+              :d="entry.litCourse"
+              stroke-linecap="round"
+              stroke-linejoin="round"
+              :stroke-width="shining.has(entry.run.id) ? 15 : 12"
+              :stroke-opacity="(shining.has(entry.run.id) ? 0.26 : 0.14) * brightness"
+            />
+            <path
+              :d="entry.litCourse"
+              :stroke-width="shining.has(entry.run.id) ? 5 : 3.5"
+              :stroke-opacity="brightness"
+            />
+            <path
+              v-for="([lx, ly], index) in entry.lights"
+              :key="index"
+              :d="`M${lx} ${ly}h0.001`"
+              stroke-linecap="round"
+              :stroke-width="entry.run.shape === 'scatter' ? 8 : 5"
+              :stroke-opacity="brightness"
+              @pointerdown="hands.dragSpot($event, entry, index)"
+            />
+          </g>
+        </template>
+        <ManyRuns v-else :drawn="drawn" :brightness="brightness" :bench="bench" />
       </g>
 
       <g v-if="isRoomy" class="pointer-events-none">

@@ -17,13 +17,13 @@ const spotlight = useSpotlight()
 /** Where there are many, those alone that are pointed at. */
 const leads = computed(() => {
   const { shining } = spotlight
-  return tally.feed.leads
-    .filter(({ to }) => isRoomy || (to.kind === 'run' && shining.has(to.run)))
-    .map(({ id, start, end, to }) => ({
-      id,
-      about: to.kind === 'run' ? to.run : to.junction,
-      path: `M${String(start[0])} ${String(start[1])}H${String(end[0])}V${String(end[1])}`,
-    }))
+  const all = tally.feed.leads
+  const shown = isRoomy ? all : all.filter(({ to }) => to.kind === 'run' && shining.has(to.run))
+  return shown.map(({ id, start, end, to }) => ({
+    id,
+    about: to.kind === 'run' ? to.run : to.junction,
+    path: `M${String(start[0])} ${String(start[1])}H${String(end[0])}V${String(end[1])}`,
+  }))
 })
 
 /** Wire between single lights: from splitters to what is plugged in, and along strings of pixel nodes. */

@@ -6,6 +6,7 @@ import { layOut } from '../../core/measure/layout'
 import { measure } from '../../core/measure/measure'
 import { apart, chipsOf } from './chips'
 import { meet, nameRoom, sourceBoxes } from './labels'
+import { entryAt, hueLayers } from './many-runs'
 import type { Dimension } from '../../core/measure/shape'
 import { withDimension } from '../../core/measure/rewrite'
 import { drawnRuns, type DrawnRun } from './run-drawing'
@@ -229,5 +230,49 @@ describe('boxes of supplies, junctions and the board', () => {
         }
       }),
     )
+  })
+})
+
+describe('many runs', () => {
+  const { runs } = measure({
+    lines: Array.from({ length: 20 }, (_, n) => ({
+      id: `l${String(n)}`,
+      text: n % 7 === 3 ? 'sky scatter 4' : n % 7 === 5 ? 'eaves string 6 @ 50' : 'rung 900',
+    })),
+  })
+  const drawn = drawnRuns(runs, layOut(runs), new Map())
+
+  it('are drawn hue by hue, each of them once', () => {
+    const layers = hueLayers(drawn)
+    expect(layers.flatMap(({ entries }) => entries)).toHaveLength(drawn.length)
+    expect(new Set(layers.map(({ hue }) => hue)).size).toBe(layers.length)
+    for (const { hue, entries, course, litCourse, lights, scattered } of layers) {
+      expect(new Set(entries.map((entry) => entry.hue))).toEqual(new Set([hue]))
+      expect(course).toBe(entries.map((entry) => entry.course).join(''))
+      expect(litCourse).toBe(entries.map((entry) => entry.litCourse).join(''))
+      const count = (of: (entry: DrawnRun) => boolean): number =>
+        entries.filter(of).reduce((sum, entry) => sum + entry.lights.length, 0)
+      expect(scattered.split('M')).toHaveLength(1 + count(({ run }) => run.shape === 'scatter'))
+      expect(lights.split('M')).toHaveLength(1 + count(({ run }) => run.shape !== 'scatter'))
+    }
+  })
+
+  it('are found under a pointer: by their course, by their lights, the topmost first', () => {
+    const none = (): boolean => false
+    const onAll = (): boolean => true
+    const rung = drawn[0]!
+    const { x, y } = rung.box
+    const onRung = (course: string, [, atY]: readonly [number, number], mm: number): boolean =>
+      course === rung.course && Math.abs(atY - y) <= mm / 2
+    // At 2 mm a pixel a pointer reaches 22 mm.
+    expect(entryAt(drawn, [x + 450, y - 21], 2, onRung)).toBe(rung)
+    expect(entryAt(drawn, [x + 450, y - 23], 2, onAll)).not.toBe(rung)
+    expect(entryAt(drawn, [x + 450, y], 2, none)).toBeUndefined()
+    const sky = drawn[3]!
+    const [lx, ly] = sky.lights[2]!
+    expect(entryAt([sky], [lx + 11, ly], 2, none)).toBe(sky)
+    expect(entryAt([sky], [lx + 13, ly], 2, none)).toBeUndefined()
+    const above = { ...rung }
+    expect(entryAt([rung, above], [x, y], 2, onAll)).toBe(above)
   })
 })

@@ -23,19 +23,29 @@ export interface DrawnRun {
   readonly heading: number
 }
 
+const origin: Place = { x: 0, y: 0, degrees: 0 }
+const unlit: DrawnRun['lit'] = []
+
 // What did not change is drawn from the same object, so that the page need not look at it again.
 const kept = new Kept<MeasuredRun, DrawnRun>()
 
-/** Runs where the layout has them, each with what of it is lit. */
+/**
+ * Runs where the layout has them, each with what of it is lit.
+ *
+ * @param before what was drawn last: most runs are still in their places
+ */
 export function drawnRuns(
   runs: readonly MeasuredRun[],
   { placed }: Layout,
   litOf: ReadonlyMap<string, DrawnRun['lit']>,
+  before: readonly DrawnRun[] = [],
 ): DrawnRun[] {
   return runs.map((run, index) => {
-    const place = placed[index]?.place ?? { x: 0, y: 0, degrees: 0 }
+    const place = placed[index]?.place ?? origin
     const hue = hueAt(index)
-    const lit = litOf.get(run.id) ?? []
+    const lit = litOf.get(run.id) ?? unlit
+    const last = before[index]
+    if (last?.run === run && last.place === place && last.lit === lit) return last
     const inputs = [hue, lit, place.x, place.y, place.degrees]
     return kept.get(run, inputs, () => drawOne(run, place, hue, lit))
   })

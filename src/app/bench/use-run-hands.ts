@@ -64,7 +64,8 @@ export function usePutRun(): (
 export function useRunHands({ view, drawn, guides, pick }: Bench): {
   dragRun: (event: PointerEvent, entry: DrawnRun) => void
   runKey: (event: KeyboardEvent, entry: DrawnRun) => void
-  dragSpot: (event: PointerEvent, entry: DrawnRun, index: number) => void
+  /** Whether it takes the light: it may only belong to a run that is dragged as a whole. */
+  dragSpot: (event: PointerEvent, entry: DrawnRun, index: number) => boolean
 } {
   const store = usePlanStore()
   const spotlight = useSpotlight()
@@ -118,9 +119,9 @@ export function useRunHands({ view, drawn, guides, pick }: Bench): {
   }
 
   /** Single lights that are placed by hand. */
-  function dragSpot(event: PointerEvent, entry: DrawnRun, index: number): void {
+  function dragSpot(event: PointerEvent, entry: DrawnRun, index: number): boolean {
     const { run, place } = entry
-    if (run.shape !== 'scatter' || spotlight.chosen !== run.id) return
+    if (run.shape !== 'scatter' || spotlight.chosen !== run.id) return false
     const { scale } = view()
     const start = run.lights[index] ?? [0, 0]
     // Places by hand are kept in the order in which the lights were jotted.
@@ -147,6 +148,7 @@ export function useRunHands({ view, drawn, guides, pick }: Bench): {
         })
       },
     })
+    return true
   }
 
   return { dragRun, runKey, dragSpot }

@@ -170,7 +170,7 @@ function inColumns(runs: readonly MeasuredRun[], margin: number): Layout {
     Float64Array.from(runs, ({ box }) => box.width),
     Float64Array.from(runs, ({ box }) => box.height),
   ]
-  const tableOf = (columns: number): Size & { xs: number[]; ys: number[] } => {
+  const tableOf = (columns: number): { widths: Float64Array; heights: Float64Array } => {
     const [widths, heights] = [
       new Float64Array(columns),
       new Float64Array(Math.ceil(runs.length / columns)),
@@ -182,26 +182,35 @@ function inColumns(runs: readonly MeasuredRun[], margin: number): Layout {
       column += 1
       if (column === columns) [column, row] = [0, row + 1]
     }
-    const xs = startsOf(widths, margin)
-    const ys = startsOf(heights, 1.6 * margin)
-    return { xs, ys, width: (xs.at(-1) ?? 0) - margin, height: ys.at(-1) ?? 0 }
+    return { widths, heights }
   }
+  const rowGap = 1.6 * margin
+  const sizeOf = ({ widths, heights }: ReturnType<typeof tableOf>): Size => ({
+    width: sumOf(widths) + (widths.length - 1) * margin,
+    height: sumOf(heights) + heights.length * rowGap,
+  })
   const most = runs.length
   const counts = Array.from({ length: 16 }, (_, step) => Math.round(most ** (step / 15)))
-  const columns = largestDrawn([...new Set(counts)], tableOf)
-  const { xs, ys, width, height } = tableOf(columns)
+  const columns = largestDrawn([...new Set(counts)], (count) => sizeOf(tableOf(count)))
+  const table = tableOf(columns)
+  const [xs, ys] = [startsOf(table.widths, margin), startsOf(table.heights, rowGap)]
   const placed = runs.map((run, index) => {
     const [x = 0, y = 0] = [xs[index % columns], ys[Math.floor(index / columns)]]
     return placedAt(run, x - run.box.x, y + margin - run.box.y)
   })
-  return { placed, box: { x: 0, y: 0, width, height } }
+  return { placed, box: { x: 0, y: 0, ...sizeOf(table) } }
 }
 
-/** Where each of some sizes begins with a gap after each, and where the last gap ends. */
+const sumOf = (sizes: Float64Array): number => sizes.reduce((sum, size) => sum + size, 0)
+
+/** Where each of some sizes begins with a gap after each. */
 function startsOf(sizes: Float64Array, gap: number): number[] {
-  const starts = [0]
-  for (const size of sizes) starts.push((starts.at(-1) ?? 0) + size + gap)
-  return starts
+  let next = 0
+  return Array.from(sizes, (size) => {
+    const start = next
+    next += size + gap
+    return start
+  })
 }
 
 /** Sets runs in rows of a width, tells where each goes, and gives back how large all of it is, mm. */

@@ -9,3 +9,11 @@ export function isSame(a: unknown, b: unknown): boolean {
 
 const definedEntries = (value: object): Map<string, unknown> =>
   new Map(Object.entries(value).filter(([, own]) => own !== undefined))
+
+/** Whether two lists hold the very same things. A loop and no callback: thousands of them are compared at every key stroke. */
+export function areSame(some: readonly unknown[], others: readonly unknown[]): boolean {
+  if (some.length !== others.length) return false
+  for (let index = 0; index < some.length; index += 1)
+    if (!Object.is(some[index], others[index])) return false
+  return true
+}

@@ -51,17 +51,15 @@ export interface RollSection extends Section {
 export const withVerdicts = (
   sections: readonly FigureSection[],
   verdicts: readonly JudgedVerdict[],
-): RollSection[] =>
-  sections
-    .map(({ verdicts: which, ...section }) => ({
-      ...section,
-      verdicts:
-        which === 'none'
-          ? []
-          : verdicts.filter(
-              (verdict) =>
-                verdict.section === section.kind &&
-                (which === 'of its kind' || verdict.about.includes(which.about)),
-            ),
-    }))
-    .filter(({ figures, verdicts: found }) => figures.length > 0 || found.length > 0)
+): RollSection[] => {
+  const ofKind = new Map<SectionKind, JudgedVerdict[]>(sectionKinds.map((kind) => [kind, []]))
+  for (const verdict of verdicts) ofKind.get(verdict.section)?.push(verdict)
+  const found = ({ kind, verdicts: which }: FigureSection): readonly JudgedVerdict[] => {
+    const all = ofKind.get(kind) ?? []
+    if (which === 'none') return []
+    return which === 'of its kind' ? all : all.filter(({ about }) => about.includes(which.about))
+  }
+  return sections
+    .map((section) => ({ ...section, verdicts: found(section) }))
+    .filter((section) => section.figures.length > 0 || section.verdicts.length > 0)
+}

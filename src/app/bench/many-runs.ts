@@ -1,0 +1,90 @@
+import { distance, type Point } from '../../core/measure/geometry'
+import { areSame } from '../../core/quantity/same'
+import type { DrawnRun } from './run-drawing'
+
+/** How near a pointer has to be to a run, and to a single light, to be on it, px. */
+export const [nearRunPx, nearLightPx] = [11, 6]
+
+/** All runs of one hue, drawn at once. */
+export interface HueLayer {
+  readonly hue: string
+  readonly entries: readonly DrawnRun[]
+  /** Their whole courses, and what of them is lit. */
+  readonly course: string
+  readonly litCourse: string
+  /** Their single lights; those that are scattered are larger. */
+  readonly lights: string
+  readonly scattered: string
+}
+
+/** A path that draws a round dot for each light. */
+export const dotsPath = (lights: readonly Point[]): string =>
+  lights.map(([x, y]) => `M${x.toFixed(2)} ${y.toFixed(2)}h0.001`).join('')
+
+/**
+ * Runs by hue, each hue with its paths: a page draws six of them, however many runs there are.
+ *
+ * @param before what was drawn last: a hue in which nothing changed stays as it is
+ */
+export function hueLayers(
+  drawn: readonly DrawnRun[],
+  before: readonly HueLayer[] = [],
+): HueLayer[] {
+  const byHue = new Map<string, DrawnRun[]>()
+  for (const entry of drawn) {
+    const same = byHue.get(entry.hue)
+    if (same === undefined) byHue.set(entry.hue, [entry])
+    else same.push(entry)
+  }
+  return [...byHue].map(([hue, entries]) => {
+    const last = before.find((layer) => layer.hue === hue)
+    if (last !== undefined && areSame(last.entries, entries)) return last
+    const dots = (isScattered: boolean): string =>
+      dotsPath(
+        entries
+          .filter(({ run }) => (run.shape === 'scatter') === isScattered)
+          .flatMap(({ lights }) => lights),
+      )
+    return {
+      hue,
+      entries,
+      course: entries.map(({ course }) => course).join(''),
+      litCourse: entries.map(({ litCourse }) => litCourse).join(''),
+      lights: dots(false),
+      scattered: dots(true),
+    }
+  })
+}
+
+/**
+ * The run that is drawn at a place, the topmost first.
+ *
+ * @param at mm of the bench
+ * @param mmPerPx how much of it a pixel of the screen is
+ * @param isOnCourse whether a place is on a path of that width, mm
+ */
+export function entryAt(
+  entries: readonly DrawnRun[],
+  [x, y]: Point,
+  mmPerPx: number,
+  isOnCourse: (course: string, at: Point, widthMm: number) => boolean,
+): DrawnRun | undefined {
+  const reach = nearRunPx * mmPerPx
+  return entries.findLast(({ box, course, lights }) => {
+    const isAround =
+      x >= box.x - reach &&
+      x <= box.x + box.width + reach &&
+      y >= box.y - reach &&
+      y <= box.y + box.height + reach
+    return (
+      isAround &&
+      (isOnCourse(course, [x, y], 2 * reach) || lightAt(lights, [x, y], mmPerPx) !== undefined)
+    )
+  })
+}
+
+/** Which single light is at a place, if any. */
+export function lightAt(lights: readonly Point[], at: Point, mmPerPx: number): number | undefined {
+  const index = lights.findIndex((light) => distance(light, at) <= nearLightPx * mmPerPx)
+  return index < 0 ? undefined : index
+}
