@@ -281,6 +281,7 @@ test('a list is dropped or pasted as it was kept; an outline is traced; the rest
   await drop(page, 'attic.csv', 'Place;Count;Length (cm)\nshelf;3;65\nrail;1;90,5\n')
   await expect(line(page, 2)).toHaveValue('rail 1 x 90,5 cm')
   await expect(line(page, 1)).toHaveValue('shelf 3 x 65 cm')
+  await expect(page.getByTestId('understood').first()).toHaveText('3 × 650')
   await expect(page.getByTestId('to-light')).toContainText('2.85 m')
   await line(page, 2).click()
   await page.keyboard.press('Enter')

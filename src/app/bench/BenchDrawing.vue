@@ -118,6 +118,9 @@ const ruler = computed(() => {
   return { mm, px: mm * view.value.scale, label: formatLength(mm, plan.value.units) }
 })
 
+/** A dimension that would stick out a little at the right is brought in. */
+const inView = (x: number): number => Math.max(x - 24, Math.min(x, width.value - 40))
+
 /** The measure that is asked about: what if it were another. */
 const asked = shallowRef<{ readonly id: string; readonly dimension: number }>()
 const askedRun = computed(() => store.measured.runs.find(({ id }) => id === asked.value?.id))
@@ -340,7 +343,7 @@ const transform = computed(
         :run="run"
         :dimension="dimension"
         :label="label"
-        :x="view.x + x"
+        :x="inView(view.x + x)"
         :y="view.y + y"
         :is-lit="isLit(run.id)"
         @what-if="asked = { id: run.id, dimension }"

@@ -51,7 +51,7 @@ function takeMix(): void {
       { do: 'set-level', level: mix.value },
       { do: 'set-use', use: { mix: { fullWhite: 0, level: 60 } } },
     ],
-    { label: `reckon with “${show.name}” on the Feed page` },
+    { label: `use the mean of “${show.name}” on the Feed page` },
   )
 }
 </script>
@@ -68,7 +68,7 @@ function takeMix(): void {
         class="text-left text-[12px] underline decoration-dotted underline-offset-3"
         @click="takeMix"
       >
-        reckon with it on the Feed page, at {{ Math.round(100 * mix) }} % in the mean
+        use its mean on the Feed page: {{ Math.round(100 * mix) }} %
       </button>
     </p>
     <VerdictStamp

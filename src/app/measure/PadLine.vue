@@ -37,11 +37,16 @@ const emit = defineEmits<{
   point: [isOn: boolean]
 }>()
 
+/** What was understood: of several equal edges how many and how long, so that a count taken for a length is seen. */
 const understood = computed(() => {
   if (reading?.kind !== 'run') return ''
-  return reading.lights.length > 0
-    ? plural(reading.lights.length, 'light')
-    : formatJotted(reading.wantedMm, units)
+  const { shape, segments, lights, wantedMm } = reading
+  if (lights.length > 0) return plural(lights.length, 'light')
+  const each = segments[0]?.lengthMm ?? 0
+  const areEqual = shape === 'edge' && segments.every(({ lengthMm }) => lengthMm === each)
+  return areEqual && segments.length > 1
+    ? `${String(segments.length)} × ${formatJotted(each, units)}`
+    : formatJotted(wantedMm, units)
 })
 const error = computed(() => (reading?.kind === 'error' ? reading.message : undefined))
 

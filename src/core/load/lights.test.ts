@@ -214,7 +214,7 @@ describe('verdicts on single lights', () => {
     [
       'base-over',
       planOf('a string 40 @ 90', { ...red, drive: 'switch' }, { board: 'small-5v' }),
-      /its transistor wants 40 mA of base current, a pin gives 20 mA/,
+      /its transistor needs 40 mA of base current, a pin gives 20 mA/,
     ],
     [
       'switch-in-plus',

@@ -10,7 +10,7 @@ export const clockText = (seconds: number): string => {
   return `${String(Math.floor(whole / 60))}:${String(whole % 60).padStart(2, '0')}.${String(tenths % 10)}`
 }
 
-/** What a show draws: mean and peak of each supply, and what an hour of it takes. */
+/** What a show draws: mean and peak of each supply, and what it takes per hour. */
 export function showFigures({ supplies, seconds, framesPerSecond }: Played): Figure[] {
   const frames = Math.round(seconds * framesPerSecond)
   return supplies.flatMap(({ id, name, volts, meanA, peakA, peakAtS }): Figure[] => {
@@ -34,7 +34,7 @@ export function showFigures({ supplies, seconds, framesPerSecond }: Played): Fig
       },
       {
         id: `show.hour.${id}`,
-        label: `${prefix}an hour of it`,
+        label: `${prefix}per hour`,
         value: meanA * volts,
         unit: 'Wh',
         ...working`${operand('mean', meanA, 'A')} × ${operand('volts', volts, 'V')} × 1 h`,

@@ -94,7 +94,7 @@ export function wireFigures({ wiring: circuit }: Pick<JudgedPlan, 'wiring'>): Fi
     label,
     value: mm / 1000,
     unit: 'm',
-    ...working`${operand('wires', count)} of ${operand('on average', mm / count, 'mm')}`,
+    ...working`${operand('wires', count)} × ${operand('on average', mm / count, 'mm')}`,
     about: [],
   }))
   return [...figures, sumOf('wires.total', plural(circuit.wires.length, 'wire'), 'm', figures)]

@@ -421,7 +421,7 @@ const cases: [VerdictCode, Verdict['grade'], RegExp, Plan, Plan][] = [
   [
     'glands',
     'warning',
-    /^wall: a hole of 4 mm for wires [\d.]+ mm thick; their gland wants 1\d mm/,
+    /^wall: a hole of 4 mm for wires [\d.]+ mm thick; their gland needs 1\d mm/,
     planOf({ text: 'wall 900', ...throughHole(4) }),
     planOf({ text: 'wall 900', ...throughHole(25) }),
   ],

@@ -46,7 +46,7 @@ describe('verdicts name what, by how much, and the way out', () => {
     // 3000 mm: 180 px × 36.7 mA + 30 mA of the board = 6.636 A of 8 A; ÷ 0.8 = 8.30 A.
     const plan = planOf([line('shelf 3000')], 'brick-5v-8')
     expect(said(plan)).toEqual([
-      'warning supply-tight Supply A: 6.64 A is 83 % of 8 A; with headroom it wants 8.29 A',
+      'warning supply-tight Supply A: 6.64 A is 83 % of 8 A; 8.29 A is required with headroom',
     ])
     expect(remedies(plan)).toEqual(['take the next size up, 10 A', 'limit brightness to 96 %'])
   })
