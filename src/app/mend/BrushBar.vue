@@ -32,8 +32,10 @@ const whenOptions = whens.map((value) => ({ value, label: whenWords[value] }))
         >
           <template v-if="option === 'wipe'">not known</template>
           <template v-else>
+            <!-- On black by day, too, as on the tapes: a light colour is not seen on white. -->
             <span
               aria-hidden="true"
+              class="night rounded-sm bg-bench px-1 text-bench-ink"
               :style="{ color: option === 'dark' ? undefined : lookWords[option].fill }"
               >{{ lookWords[option].sign }}</span
             >

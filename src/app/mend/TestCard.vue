@@ -5,7 +5,6 @@ import { allAnswer, walkText, type WalkOutcome } from '../../core/mend/walk'
 import { readAmount } from '../../core/quantity/amount'
 import type { DoneTest } from './mend-case'
 import { percent } from './looks'
-import { fixed } from '../../core/quantity/format'
 
 const { tests, openBits, done, isBusy } = defineProps<{
   tests: readonly Test[]
@@ -71,6 +70,9 @@ function sayFirst(): void {
 const sayWalk = (outcome: WalkOutcome): void => {
   say({ id: outcome, text: walkText(outcome) })
 }
+/** How much of what is still open among the suspects a test settles, on average. */
+const settled = ({ bits }: Test): string =>
+  bits >= 0.995 * openBits ? 'all' : percent(bits / openBits)
 const meansText = ({ leaves, means }: Outcome): string =>
   leaves > 0 && means !== '' ? `then first: ${means} (${percent(leaves)})` : ''
 const likely = computed(() =>
@@ -89,7 +91,7 @@ const likely = computed(() =>
       <p class="text-[13px] text-bench-soft">
         Next test ·
         {{ test.minutes < 1 ? 'under a minute' : `${String(Math.round(test.minutes))} min` }} ·
-        tells {{ fixed(test.bits, 1) }} of {{ fixed(openBits, 1) }} bits
+        settles {{ settled(test) }} of the question
         <span v-if="test.opens" class="text-warning">· opens a joint</span>
         · power {{ test.power }}
       </p>
@@ -208,7 +210,7 @@ const likely = computed(() =>
               {{ other.title }}
             </button>
             <span class="ml-1.5 text-bench-soft">
-              {{ fixed(other.bits, 1) }} bits,
+              settles {{ settled(other) }},
               {{
                 other.minutes < 1 ? 'under a minute' : `${String(Math.round(other.minutes))} min`
               }}

@@ -75,7 +75,7 @@ const chemistries = [
     <MoreFields>
       <template v-if="values.kind !== 'battery'">
         <FormField name="efficiencyPercent" label="Efficiency" unit="%" type="number" />
-        <FormField name="standbyW" label="Draws by itself" unit="W" type="number" />
+        <FormField name="standbyW" label="Standby draw" unit="W" type="number" />
       </template>
       <FormField name="price" label="Price" type="number" />
     </MoreFields>

@@ -51,7 +51,7 @@ const options = computed((): PartOption[] => [
 const shown = computed(() => {
   const { board } = signal
   if (board === null) return 'none is needed'
-  return plan.value.signal.board === 'auto' ? `${board.name}, by itself` : board.name
+  return plan.value.signal.board === 'auto' ? `Picked: ${board.name}` : board.name
 })
 function pick(id: string): void {
   const known = boards.value.find((board) => board.id === id)

@@ -11,7 +11,7 @@ const { use, board } = defineProps<{ use: PinUse; board: Board | null }>()
 const store = usePlanStore()
 
 const options = computed((): Option<string | undefined>[] => [
-  { value: undefined, label: use.isChosen ? 'by itself' : (use.pin?.name ?? 'none left') },
+  { value: undefined, label: use.isChosen ? 'automatic' : (use.pin?.name ?? 'none left') },
   ...(board?.pins ?? []).map((pin) => ({
     value: pin.name,
     label: `${pin.name}: ${abilitiesText(pin)}`,
