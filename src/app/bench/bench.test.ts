@@ -257,6 +257,27 @@ describe('many runs', () => {
     }
   })
 
+  it('are drawn anew only where something changed', () => {
+    const layers = hueLayers(drawn)
+    const layout = layOut(runs)
+    expect(drawnRuns(runs, layout, new Map(), drawn)).toEqual(drawn)
+    const lit = new Map([['l8', [[0, 450]] as const]])
+    const after = drawnRuns(runs, layout, lit, drawn)
+    expect(after.map((entry, index) => entry === drawn[index])).toEqual(
+      drawn.map((_, index) => index !== 8),
+    )
+    expect(after[8]?.litCourse).not.toBe(drawn[8]?.litCourse)
+    const [moved, ...others] = layout.placed
+    const place = { ...moved!.place, x: 70 }
+    const elsewhere = { ...layout, placed: [{ ...moved!, place }, ...others] }
+    expect(drawnRuns(runs, elsewhere, new Map(), drawn)[0]?.place.x).toBe(70)
+    for (const [index, layer] of hueLayers(after, layers).entries()) {
+      const isSame = layer.hue !== drawn[8]?.hue
+      expect(layer === layers[index]).toBe(isSame)
+      expect(layer).toEqual(hueLayers(after)[index])
+    }
+  })
+
   it('are found under a pointer: by their course, by their lights, the topmost first', () => {
     const none = (): boolean => false
     const onAll = (): boolean => true
