@@ -288,6 +288,7 @@ describe('many runs', () => {
     // At 2 mm a pixel a pointer reaches 22 mm.
     expect(entryAt(drawn, [x + 450, y - 21], 2, onRung)).toBe(rung)
     expect(entryAt(drawn, [x + 450, y - 23], 2, onAll)).not.toBe(rung)
+    expect(entryAt([rung], [x + 450, y + 23], 2, onAll)).toBeUndefined()
     expect(entryAt(drawn, [x + 450, y], 2, none)).toBeUndefined()
     const sky = drawn[3]!
     const [lx, ly] = sky.lights[2]!

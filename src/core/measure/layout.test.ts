@@ -59,6 +59,18 @@ it('of many runs one that changes moves no other, unless it is the widest of its
   expect(others('shelf 6700')).not.toEqual(before)
 })
 
+it('equal runs stand in columns with a twentieth of their length between, and their box ends with the last', () => {
+  const { runs } = linesOf(Array.from({ length: 200 }, () => 'shelf 700'))
+  const { placed, box } = layOut(runs)
+  const starts = (of: 'x' | 'y'): number[] => [...new Set(placed.map(({ place }) => place[of]))]
+  const [xs, ys] = [starts('x'), starts('y')]
+  expect(xs).toEqual(xs.map((_, column) => 735 * column))
+  expect(ys).toEqual(ys.map((_, row) => expect.closeTo(35 + 56 * row, 6)))
+  expect(xs.length * ys.length).toBeGreaterThanOrEqual(200)
+  expect(box.width).toBeCloseTo(735 * xs.length - 35, 6)
+  expect(box.height).toBeCloseTo(56 * ys.length, 6)
+})
+
 it('a few shelves stand one under the other', () => {
   const { runs } = linesOf(['seat 2140', 'ledge 2 x 555', 'sill 1680'])
   const tops = layOut(runs).placed.map(({ place }) => place.y)
