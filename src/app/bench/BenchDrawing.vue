@@ -12,14 +12,14 @@ import { useOpenPlan } from '../stores/use-open-plan'
 import { useSpotlight } from '../stores/spotlight'
 import { apart, chipLabel, chipsOf } from './chips'
 import { nameAbove, nameRoom, sourceBoxes } from './labels'
-import { drawnRuns, type DrawnRun } from './run-drawing'
+import { drawnRuns, lightPx, nearRunPx, scatteredPx, type DrawnRun } from './run-drawing'
 import type { Guide } from './snap'
 import { useDrag } from './use-drag'
 import { usePinch } from './use-pinch'
 import { useRunHands, type Bench } from './use-run-hands'
 import { useThingHands } from './use-thing-hands'
 import { usePanZoom } from './use-pan-zoom'
-import { rulerStep, toBench, toScreen } from './view'
+import { dotsPath, pointerAt, rulerStep, toBench, toScreen } from './view'
 
 const plan = useOpenPlan()
 
@@ -154,11 +154,7 @@ function dragBench(event: PointerEvent): void {
 }
 usePinch(frame, { view: () => view.value, pan, zoom })
 function wheel(event: WheelEvent): void {
-  const bounds = frame.value?.getBoundingClientRect()
-  zoom(Math.exp(-event.deltaY * 0.0015), [
-    event.clientX - (bounds?.left ?? 0),
-    event.clientY - (bounds?.top ?? 0),
-  ])
+  zoom(Math.exp(-event.deltaY * 0.0015), pointerAt(bench.bounds(), event))
 }
 
 function addThing(kind: Furniture['kind'], id: string): void {
@@ -241,7 +237,12 @@ const transform = computed(
             @focus="pick(entry.run.id)"
             @keydown="hands.runKey($event, entry)"
           >
-            <path :d="entry.course" stroke="none" stroke-width="22" pointer-events="stroke" />
+            <path
+              :d="entry.course"
+              stroke="none"
+              :stroke-width="2 * nearRunPx"
+              pointer-events="stroke"
+            />
             <path
               :d="entry.course"
               stroke-width="1.5"
@@ -272,11 +273,11 @@ const transform = computed(
               :stroke-opacity="brightness"
             />
             <path
-              v-for="([lx, ly], index) in entry.lights"
+              v-for="(light, index) in entry.lights"
               :key="index"
-              :d="`M${lx} ${ly}h0.001`"
+              :d="dotsPath([light])"
               stroke-linecap="round"
-              :stroke-width="entry.run.shape === 'scatter' ? 8 : 5"
+              :stroke-width="entry.run.shape === 'scatter' ? scatteredPx : lightPx"
               :stroke-opacity="brightness"
               @pointerdown="hands.dragSpot($event, entry, index)"
             />

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { PlanAnswers } from '../engine/follow-plan'
 import { useSpotlight } from '../stores/spotlight'
 import { plugPath, type DrawnRun } from './run-drawing'
-import { pathOf } from './view'
+import { dotsPath, pathOf } from './view'
 
 const { tally, drawn, isRoomy } = defineProps<{
   tally: PlanAnswers
@@ -60,9 +60,9 @@ const webs = computed(() => {
         stroke-opacity="0.7"
       />
       <path
-        v-for="{ name, at: [sx, sy] } in web.splitters"
+        v-for="{ name, at } in web.splitters"
         :key="name"
-        :d="`M${sx} ${sy}h0.001`"
+        :d="dotsPath([at])"
         class="stroke-bench-soft"
         stroke-width="9"
         stroke-linecap="square"

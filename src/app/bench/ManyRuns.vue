@@ -2,10 +2,10 @@
 import { computed } from 'vue'
 import type { Point } from '../../core/measure/geometry'
 import { useSpotlight } from '../stores/spotlight'
-import { dotsPath, entryAt, hueLayers, lightAt, nearRunPx, type HueLayer } from './many-runs'
-import type { DrawnRun } from './run-drawing'
+import { entryAt, hueLayers, lightAt, type HueLayer } from './many-runs'
+import { lightPx, nearRunPx, scatteredPx, type DrawnRun } from './run-drawing'
 import { useRunHands, type Bench } from './use-run-hands'
-import { toBench } from './view'
+import { dotsPath, pointerAt, toBench } from './view'
 
 const { drawn, bench } = defineProps<{
   drawn: readonly DrawnRun[]
@@ -29,25 +29,24 @@ function isOnCourse(course: string, [x, y]: Point, widthMm: number): boolean {
   return pen.isPointInStroke(new Path2D(course), x, y)
 }
 
-function placeOf({ clientX, clientY }: PointerEvent): Point {
-  const { left = 0, top = 0 } = bench.bounds() ?? {}
-  return toBench(bench.view(), [clientX - left, clientY - top])
-}
+const placeOf = (event: PointerEvent): Point =>
+  toBench(bench.view(), pointerAt(bench.bounds(), event))
 const mmPerPx = (): number => 1 / bench.view().scale
-const under = (event: PointerEvent, { entries }: HueLayer): DrawnRun | undefined =>
-  entryAt(entries, placeOf(event), mmPerPx(), isOnCourse)
+const under = (at: Point, { entries }: HueLayer): DrawnRun | undefined =>
+  entryAt(entries, at, mmPerPx(), isOnCourse)
 
 function point(event: PointerEvent, layer: HueLayer): void {
   if (event.buttons !== 0) return
-  const entry = under(event, layer)
+  const entry = under(placeOf(event), layer)
   if (entry === undefined) spotlight.dim()
   else if (!spotlight.lit.has(entry.run.id)) spotlight.light([entry.run.id])
 }
 
 function grab(event: PointerEvent, layer: HueLayer): void {
-  const entry = under(event, layer)
+  const at = placeOf(event)
+  const entry = under(at, layer)
   if (entry === undefined) return
-  const light = lightAt(entry.lights, placeOf(event), mmPerPx())
+  const light = lightAt(entry.lights, at, mmPerPx())
   if (light === undefined || !hands.dragSpot(event, entry, light)) hands.dragRun(event, entry)
 }
 </script>
@@ -68,8 +67,8 @@ function grab(event: PointerEvent, layer: HueLayer): void {
     >
       <path :d="layer.course" stroke="none" :stroke-width="2 * nearRunPx" pointer-events="stroke" />
       <path :d="layer.litCourse" stroke-linecap="butt" stroke-width="3.5" />
-      <path v-if="layer.lights" :d="layer.lights" stroke-width="5" />
-      <path v-if="layer.scattered" :d="layer.scattered" stroke-width="8" />
+      <path v-if="layer.lights" :d="layer.lights" :stroke-width="lightPx" />
+      <path v-if="layer.scattered" :d="layer.scattered" :stroke-width="scatteredPx" />
     </g>
     <g
       v-for="entry in shining"
@@ -91,7 +90,7 @@ function grab(event: PointerEvent, layer: HueLayer): void {
         v-if="entry.lights.length > 0"
         :d="dotsPath(entry.lights)"
         stroke-linecap="round"
-        :stroke-width="entry.run.shape === 'scatter' ? 10 : 7"
+        :stroke-width="(entry.run.shape === 'scatter' ? scatteredPx : lightPx) + 2"
       />
     </g>
   </g>

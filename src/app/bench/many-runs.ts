@@ -1,9 +1,11 @@
 import { distance, type Point } from '../../core/measure/geometry'
+import { listed } from '../../core/quantity/listed'
 import { areSame } from '../../core/quantity/same'
-import type { DrawnRun } from './run-drawing'
+import { nearRunPx, type DrawnRun } from './run-drawing'
+import { dotsPath } from './view'
 
-/** How near a pointer has to be to a run, and to a single light, to be on it, px. */
-export const [nearRunPx, nearLightPx] = [11, 6]
+/** How near a pointer has to be to a single light to be on it, px. */
+const nearLightPx = 6
 
 /** All runs of one hue, drawn at once. */
 export interface HueLayer {
@@ -17,10 +19,6 @@ export interface HueLayer {
   readonly scattered: string
 }
 
-/** A path that draws a round dot for each light. */
-export const dotsPath = (lights: readonly Point[]): string =>
-  lights.map(([x, y]) => `M${x.toFixed(2)} ${y.toFixed(2)}h0.001`).join('')
-
 /**
  * Runs by hue, each hue with its paths: a page draws six of them, however many runs there are.
  *
@@ -31,11 +29,7 @@ export function hueLayers(
   before: readonly HueLayer[] = [],
 ): HueLayer[] {
   const byHue = new Map<string, DrawnRun[]>()
-  for (const entry of drawn) {
-    const same = byHue.get(entry.hue)
-    if (same === undefined) byHue.set(entry.hue, [entry])
-    else same.push(entry)
-  }
+  for (const entry of drawn) listed(byHue, entry.hue).push(entry)
   return [...byHue].map(([hue, entries]) => {
     const last = before.find((layer) => layer.hue === hue)
     if (last !== undefined && areSame(last.entries, entries)) return last

@@ -7,6 +7,11 @@ import { Kept } from '../../core/quantity/kept'
 import { hueAt } from './hues'
 import { pathOf } from './view'
 
+/** How near a pointer has to be to a run to be on it, px. */
+export const nearRunPx = 11
+/** How large a single light is drawn, and one of those that are scattered, px. */
+export const [lightPx, scatteredPx] = [5, 8]
+
 /** A run as it is drawn, in mm of the bench. */
 export interface DrawnRun {
   readonly run: MeasuredRun

@@ -11,7 +11,7 @@ import { draggedTo, type Handle } from './handles'
 import { snapLength } from './snap'
 import { useDrag } from './use-drag'
 import { roundStep, useDragKeys, usePutRun, type Bench } from './use-run-hands'
-import { toScreen } from './view'
+import { pointerAt, toScreen } from './view'
 
 const firstOf = ({ segments, lights }: Pick<JottedRun, 'segments' | 'lights'>): Point =>
   segments[0]?.points[0] ?? lights[0] ?? [0, 0]
@@ -60,14 +60,14 @@ export function useSizeHands({ view, bounds }: Pick<Bench, 'view' | 'bounds'>): 
   function dragTurn(event: PointerEvent, entry: DrawnRun): void {
     const { box } = entry
     const centre = toScreen(view(), [box.x + box.width / 2, box.y + box.height / 2])
-    const { left = 0, top = 0 } = bounds() ?? {}
+    const from = bounds()
     const key = dragKey('turn')
     event.stopPropagation()
     startDrag(event, {
-      move: (_dx, _dy, { clientX, clientY, altKey }) => {
-        const [x, y] = [clientX - left, clientY - top]
+      move: (_dx, _dy, moved) => {
+        const [x, y] = pointerAt(from, moved)
         const raw = (Math.atan2(y - centre[1], x - centre[0]) * 180) / Math.PI + 90
-        const degrees = altKey ? Math.round(raw) : Math.round(raw / 15) * 15
+        const degrees = moved.altKey ? Math.round(raw) : Math.round(raw / 15) * 15
         putRun(entry, { ...entry.place, degrees }, key, true)
       },
     })

@@ -30,6 +30,12 @@ export function zoomed({ scale, x, y }: View, factor: number, [atX, atY]: Point)
   return { scale: next, x: atX - (atX - x) * by, y: atY - (atY - y) * by }
 }
 
+/** Where a pointer is on the drawing, px from its corner. */
+export const pointerAt = (
+  bounds: DOMRect | undefined,
+  { clientX, clientY }: Pick<MouseEvent, 'clientX' | 'clientY'>,
+): Point => [clientX - (bounds?.left ?? 0), clientY - (bounds?.top ?? 0)]
+
 /** Where a place of the drawing is on the screen. */
 export const toScreen = ({ scale, x, y }: View, [mmX, mmY]: Point): Point => [
   mmX * scale + x,
@@ -47,6 +53,10 @@ export const pathOf = (points: readonly Point[]): string =>
   points
     .map(([x, y], index) => `${index === 0 ? 'M' : 'L'}${x.toFixed(2)} ${y.toFixed(2)}`)
     .join('')
+
+/** An SVG path with a round dot at each point, mm. */
+export const dotsPath = (points: readonly Point[]): string =>
+  points.map((point) => `${pathOf([point])}h0.001`).join('')
 
 const steps = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000, 10_000, 50_000, 100_000]
 
