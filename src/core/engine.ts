@@ -1,5 +1,6 @@
 import type { Plan } from './plan/plan'
 import type { Derived, StageName, WorkedPlan } from './derived'
+import { areSame } from './quantity/same'
 
 /** Stages by name; an engine may begin without the late ones. */
 export type StageTable = { readonly [Name in StageName]?: Derived<WorkedPlan[Name]> }
@@ -68,7 +69,7 @@ export class Engine {
     if (known !== undefined && this.fresh.has(of)) return known.value as Result
     const results = of.reads.map((read) => this.get(read))
     const inputs = [...of.plan.map((field) => this.plan[field]), ...results]
-    if (known?.inputs.every((input, index) => Object.is(input, inputs[index])) !== true) {
+    if (known === undefined || !areSame(known.inputs, inputs)) {
       // It gets the results that it names and no others.
       const given = Object.fromEntries(of.reads.map((read, index) => [read, results[index]]))
       const value = of.work({ plan: this.plan, ...given } as unknown as WorkedPlan)

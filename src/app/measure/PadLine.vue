@@ -3,6 +3,7 @@ import { GripVertical, X } from '@lucide/vue'
 import { computed } from 'vue'
 import type { Reading } from '../../core/measure/jot'
 import type { Line } from '../../core/plan/plan'
+import { mostCharacters } from '../../core/plan/usual'
 import { formatJotted, plural, type LengthUnits } from '../../core/quantity/format'
 
 const { line, reading, units, ownVolts } = defineProps<{
@@ -106,7 +107,7 @@ function onKey(event: KeyboardEvent): void {
         :aria-label="`Line ${String(number)}`"
         :aria-invalid="error !== undefined"
         :aria-describedby="error === undefined ? undefined : `error-${line.id}`"
-        maxlength="500"
+        :maxlength="mostCharacters"
         spellcheck="false"
         autocomplete="off"
         autocapitalize="off"

@@ -15,7 +15,7 @@ import {
 import { runsFromTo } from '../../core/measure/from-to'
 import { separateCommands, takenOver } from '../../core/measure/line-edits'
 import type { Line, Trace } from '../../core/plan/plan'
-import { mostLines } from '../../core/plan/usual'
+import { mostCharacters, mostLines } from '../../core/plan/usual'
 import { fixed, formatLength, plural } from '../../core/quantity/format'
 import { stripOf } from '../../core/parts/find-strips'
 import { useNotices } from '../stores/notices'
@@ -130,7 +130,7 @@ function insert(at: number): void {
 const newLine = (text: string, above: Line | undefined): Line => ({
   ...(above !== undefined && takenOver(above)),
   id: nanoid(8),
-  text: text.slice(0, 500),
+  text: text.slice(0, mostCharacters),
 })
 
 const setText = (line: Line, text: string): void => {
@@ -164,7 +164,7 @@ async function paste(index: number, line: Line, text: string): Promise<void> {
   const lines = others.map((other) => newLine(other, line))
   store.commit(
     [
-      { do: 'set-text', line: line.id, text: first.slice(0, 500) },
+      { do: 'set-text', line: line.id, text: first.slice(0, mostCharacters) },
       { do: 'add-lines', at: index + 1, lines },
     ],
     { label: `paste ${plural(lines.length + 1, 'line')}` },

@@ -1,4 +1,5 @@
 import type { Figure } from '../quantity/figure'
+import { listed } from '../quantity/listed'
 import type { JudgedVerdict } from '../verdict/verdict'
 
 /** What sections of the roll are about, in the order of the work. */
@@ -52,8 +53,8 @@ export const withVerdicts = (
   sections: readonly FigureSection[],
   verdicts: readonly JudgedVerdict[],
 ): RollSection[] => {
-  const ofKind = new Map<SectionKind, JudgedVerdict[]>(sectionKinds.map((kind) => [kind, []]))
-  for (const verdict of verdicts) ofKind.get(verdict.section)?.push(verdict)
+  const ofKind = new Map<SectionKind, JudgedVerdict[]>()
+  for (const verdict of verdicts) listed(ofKind, verdict.section).push(verdict)
   const found = ({ kind, verdicts: which }: FigureSection): readonly JudgedVerdict[] => {
     const all = ofKind.get(kind) ?? []
     if (which === 'none') return []
