@@ -9,14 +9,13 @@ import type { Plan } from '../core/plan/plan'
 import { worked } from '../core/worked'
 import { planFeedNetwork } from '../formats/exports'
 import { networkWithFault } from './mend'
-import { kindOf } from './options'
+import { oneOf } from './options'
 import { BadInput, json } from './output'
 
 /** The steps of building a plan in their order, as the contract has them. */
 export function stepsJson(plan: Plan, options: { school?: string }): string {
-  const schools = Object.fromEntries(buildSchools.map((one) => [one, one] as const))
   const school =
-    options.school === undefined ? undefined : kindOf(schools, 'school', options.school)
+    options.school === undefined ? undefined : oneOf(buildSchools, 'school', options.school)
   const { steps, minutes, elapsedMin } = scheduleOf(worked(plan), school)
   return json({
     steps: steps.map(stepJson),
@@ -51,9 +50,8 @@ export interface NetworkArguments {
 }
 
 export function networkJson(plan: Plan, options: NetworkArguments): string {
-  const cases = Object.fromEntries(caseNames.map((one) => [one, one] as const))
   const loadCase =
-    options.case === undefined ? plan.scene.shown : kindOf(cases, 'case', options.case)
+    options.case === undefined ? plan.scene.shown : oneOf(caseNames, 'case', options.case)
   if (options.after !== undefined && options.fault !== undefined)
     throw new CommanderError(2, 'glow.usage', 'error: either --after or --fault')
   if (options.fault !== undefined) return json(networkWithFault(plan, loadCase, options.fault))

@@ -14,6 +14,14 @@ export function numberOption(
   return value
 }
 
+/** The name itself where it is one of these, or an error that lists them. */
+export const oneOf = <Name extends string>(
+  names: readonly Name[],
+  what: string,
+  name: string,
+): Name =>
+  kindOf(Object.fromEntries(names.map((one) => [one, one])) as Record<string, Name>, what, name)
+
 /** The one of that name, or an error that lists those there are. */
 export function kindOf<Kind>(
   kinds: Readonly<Record<string, Kind>>,

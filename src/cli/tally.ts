@@ -7,7 +7,7 @@ import { toCents } from '../core/quantity/round'
 import { tallyOf } from '../core/tally'
 import type { TallyRun } from '../core/tally-parts'
 import { engineOf, worked } from '../core/worked'
-import { kindOf } from './options'
+import { oneOf } from './options'
 import { json } from './output'
 
 /** Trials of remedies in one tally: a plan with more than that to mend gets told its gravest first. */
@@ -33,8 +33,8 @@ const printedRun = ({ groups, pieces, ...run }: TallyRun): object => ({
 
 /** What one stage makes of a plan. */
 export function stageJson(name: string, plan: Plan): string {
-  const names = Object.fromEntries(Object.keys(allStages).map((one) => [one, one]))
-  return json(worked(plan)[kindOf(names, 'stage', name) as StageName])
+  const names = Object.keys(allStages) as StageName[]
+  return json(worked(plan)[oneOf(names, 'stage', name)])
 }
 
 /** The plan with each strip that fits it, worked out whole. */
