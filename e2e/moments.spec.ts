@@ -1,4 +1,4 @@
-import { expect, line, openEmptyPlan, test } from './browser'
+import { expect, line, openEmptyPlan, test, verdict } from './browser'
 
 // What goes wrong between two moments: what moves under the pointer, what is typed too early, what joins that should not.
 
@@ -70,6 +70,38 @@ test('the focus goes back to where a dialog came from', async ({ page }) => {
   await opener.click()
   await page.getByRole('button', { name: 'Cancel' }).click()
   await expect(opener).toBeFocused()
+})
+
+test('the focus waits where fixes are looked for, and is on the first one when they come', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: /^Signal/ }).click()
+  await expect(page).toHaveURL(/signal$/)
+  await page.addInitScript(() => {
+    const asked = new Promise<void>((resolve) => {
+      Object.assign(window, { lookForFixes: resolve })
+    })
+    window.Worker = class extends Worker {
+      override postMessage(...message: [unknown]): void {
+        if (JSON.stringify(message).includes('{"parts":["fixes"]'))
+          void asked.then(() => {
+            super.postMessage(...message)
+          })
+        else super.postMessage(...message)
+      }
+    }
+  })
+  await page.reload()
+  const fixes = verdict(page, 'low-level').getByRole('button')
+  await expect(fixes).toHaveText('Looking for fixes …')
+  await fixes.focus()
+  await page.keyboard.press('Enter')
+  await page.evaluate('lookForFixes()')
+  await expect(fixes.first()).not.toHaveText('Looking for fixes …')
+  await expect(fixes.first()).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(verdict(page, 'low-level')).toHaveCount(0)
 })
 
 test('the shelf works out the facts of every plan, one after another', async ({ page }) => {

@@ -24,11 +24,14 @@ const looks = {
 } as const
 const look = computed(() => looks[verdict.grade])
 /** Remedies that work; `undefined` while they are being tried. */
-const fixes = computed(
+const found = computed(
   () => given ?? (verdict.remedies.length === 0 ? [] : store.tally?.fixes?.[verdict.id]),
 )
+/** While fixes are looked for a button holds their place: Tab reaches it, and the focus stays. */
+const fixes = computed(() => found.value ?? [{ label: 'Looking for fixes …', commands: [] }])
 
 function apply(remedy: Verdict['remedies'][number]): void {
+  if (found.value === undefined) return
   store.commit(remedy.commands, { label: remedy.label })
   notices.done(`Done: ${remedy.label}.`, store.undo)
 }
@@ -50,12 +53,17 @@ function apply(remedy: Verdict['remedies'][number]): void {
       {{ ' ' }}<ExplainedText :text="verdict.text" />
     </p>
     <p class="mt-0.5 text-[12px] text-paper-soft"><ExplainedText :text="verdict.why" /></p>
-    <p v-if="fixes === undefined" class="mt-1 text-[12px] text-paper-soft">Looking for fixes …</p>
-    <p v-else-if="fixes.length > 0" class="mt-1 flex flex-wrap gap-x-3 gap-y-0.5">
+    <p v-if="fixes.length > 0" class="mt-1 flex flex-wrap gap-x-3 gap-y-0.5">
       <button
-        v-for="remedy in fixes"
-        :key="remedy.label"
-        class="min-h-6 text-left underline decoration-dotted underline-offset-3 hover:decoration-solid"
+        v-for="(remedy, at) in fixes"
+        :key="at"
+        class="min-h-6 text-left"
+        :class="
+          found
+            ? 'underline decoration-dotted underline-offset-3 hover:decoration-solid'
+            : 'text-[12px] text-paper-soft'
+        "
+        :aria-disabled="!found"
         @click="apply(remedy)"
       >
         {{ remedy.label }}
