@@ -1,5 +1,6 @@
 import { demandOf, fillBin, hair } from './fill'
 import { pack, setsByPrice, undominated, type Bin, type PackGiven, type PackOptions } from './pack'
+import { listed } from '../quantity/listed'
 
 /** A piece, or one of the two parts that it is joined of. */
 export interface JoinedPart {
@@ -94,9 +95,7 @@ export function packJoined(
 function withIndices(bins: readonly Bin[], pieces: readonly number[]): JoinedBin[] {
   const waiting = new Map<number, number[]>()
   for (const [index, length] of pieces.entries()) {
-    const known = waiting.get(length)
-    if (known === undefined) waiting.set(length, [index])
-    else known.push(index)
+    listed(waiting, length).push(index)
   }
   return bins.map((bin) => ({
     ...bin,

@@ -7,6 +7,7 @@ import { leadName } from '../route/leads'
 import { countBy, type Splitter } from '../route/plugs'
 import type { FedPlan } from './fed-plan'
 import type { FedLead } from './solved-feed'
+import { listed } from '../quantity/listed'
 
 /** A place of the feed and all that hangs on it: supply, junction, splitter, run, or lights. */
 export interface Branch {
@@ -51,9 +52,7 @@ export function branchesOf({
 }: Pick<FedPlan, 'plan' | 'cutRuns' | 'supplies' | 'full' | 'plugs'>): Branch[] {
   const byFrom = new Map<string, FedLead[]>()
   for (const fed of full.leads) {
-    const known = byFrom.get(fed.lead.from)
-    if (known === undefined) byFrom.set(fed.lead.from, [fed])
-    else known.push(fed)
+    listed(byFrom, fed.lead.from).push(fed)
   }
   const treeOf = new Map(plugs.map((tree) => [tree.id, tree]))
   const junctionOf = new Map(plan.junctions.map((junction) => [junction.id, junction]))

@@ -1,5 +1,6 @@
 import type { Lead } from '../route/lead'
 import { fuseFor } from './fuse'
+import { listed } from '../quantity/listed'
 
 /**
  * What each lead would carry if its runs drew their nominal current: a run's is shared out as its solved current is, evenly where that is
@@ -15,9 +16,7 @@ export function nominalAmperes(
   const all = new Map<string, { solvedA: number; count: number }>()
   const below = new Map<string, number[]>()
   for (const [index, { to, from }] of leads.entries()) {
-    const siblings = below.get(from)
-    if (siblings === undefined) below.set(from, [index])
-    else siblings.push(index)
+    listed(below, from).push(index)
     if (to.kind !== 'run') continue
     const { solvedA: sum, count } = all.get(to.run) ?? { solvedA: 0, count: 0 }
     all.set(to.run, { solvedA: sum + (solvedA[index] ?? 0), count: count + 1 })

@@ -11,6 +11,7 @@ import { loadsPerGroup } from '../load/group-draw'
 import { solve } from './solve'
 import { solvedParts } from './solved-parts'
 import type { FloatingRun, SolvedRun } from './solution'
+import { listed } from '../quantity/listed'
 
 /** A run as it is fed in one load case. */
 export interface FedRun {
@@ -96,9 +97,7 @@ export function solveFeed(
   for (const [index, { to }] of leads.entries()) {
     if (to.kind !== 'run') continue
     const inflow = { pad: to.pad, plusA: solution.leads[index]?.plusA ?? 0 }
-    const known = leadsTo.get(to.run)
-    if (known === undefined) leadsTo.set(to.run, [inflow])
-    else known.push(inflow)
+    listed(leadsTo, to.run).push(inflow)
   }
   for (const entry of cutRuns) {
     const { id } = entry.run

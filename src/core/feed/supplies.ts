@@ -11,6 +11,7 @@ import type { RoutedPlan } from '../route/routed-plan'
 import { linearRegulator } from './linear-regulator'
 import type { SolvedFeed } from './solved-feed'
 import { supplySize } from './supply-size'
+import { listed } from '../quantity/listed'
 
 /** What a run has on a supply: all of it, or the share that its leads from there carry. */
 export interface SupplyShare {
@@ -145,9 +146,7 @@ function sharesOf(
     const supply = supplyBehind(plan, from)
     if (to.kind !== 'run' || supply === undefined) continue
     const entry = { supply, currentA: amperes.get(id) ?? 0 }
-    const known = byRun.get(to.run)
-    if (known === undefined) byRun.set(to.run, [entry])
-    else known.push(entry)
+    listed(byRun, to.run).push(entry)
   }
   return new Map(
     [...byRun].map(([run, own]) => {

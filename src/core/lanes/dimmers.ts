@@ -1,6 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
 import { entryOf } from '../cut/entry-of'
 import type { LitRun } from '../load/lights'
+import { listed } from '../quantity/listed'
 
 /** What switches plain strips that dim together, or single lights, in their minus. */
 export interface Dimmer {
@@ -25,9 +26,7 @@ export function dimmersOf(cutRuns: readonly CutStripRun[], lit: readonly LitRun[
   for (const entry of cutRuns) {
     const { dimmer } = entry.run.line
     if (dimmer === undefined || entry.groups === 0 || entry.strip.light.kind !== 'plain') continue
-    const runs = byName.get(dimmer)
-    if (runs === undefined) byName.set(dimmer, [entry])
-    else runs.push(entry)
+    listed(byName, dimmer).push(entry)
   }
   const dimmed = [...byName].map(([name, runs]): Dimmer => {
     const channels = [

@@ -1,5 +1,6 @@
 import type { NodeObject } from '../plan/plan'
 import { boxAround, type Point } from './geometry'
+import { listed } from '../quantity/listed'
 
 /** Half of its size, mm, with a hair more: its edge counts. */
 const reachOf = ({ mm }: NodeObject): number => mm / 2 + 1e-9
@@ -32,9 +33,7 @@ export function coverRange(
   for (let column = 0; column <= tries; column += 1)
     tried.set(x + (width * column) / tries, [...rows])
   for (const [lightX, lightY] of lights) {
-    const known = tried.get(lightX)
-    if (known === undefined) tried.set(lightX, [lightY])
-    else known.push(lightY)
+    listed(tried, lightX).push(lightY)
   }
   const reach = reachOf(object)
   let [least, most] = [Infinity, 0]

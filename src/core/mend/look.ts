@@ -22,6 +22,7 @@ import {
   uniform,
   type LookRun,
 } from './run-states'
+import { listed } from '../quantity/listed'
 
 /** What is seen and measured with a fault. */
 export interface Look {
@@ -91,9 +92,7 @@ export class Stage {
     ]
     this.points = this.meterPoints()
     for (const [index, { run }] of this.points.entries()) {
-      const known = this.placesOf.get(run)
-      if (known === undefined) this.placesOf.set(run, [index])
-      else known.push(index)
+      listed(this.placesOf, run).push(index)
     }
   }
 

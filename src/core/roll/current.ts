@@ -8,6 +8,7 @@ import { operand, working, type Figure } from '../quantity/figure'
 import type { JudgedPlan } from '../verdict/judged-plan'
 import { caseLabel } from './case-label'
 import { sumOf } from './total'
+import { listed } from '../quantity/listed'
 
 /** Volts of the strips in the plan, each once, in the order of the pad. */
 export const voltsIn = ({ loads }: Pick<JudgedPlan, 'loads'>): number[] => [
@@ -36,9 +37,7 @@ export function currentFigures(
   const batches = new Map<string, Batch>()
   for (const entry of ofVolts) {
     const key = `${entry.strip.id}.${String(shownLevel(plan, entry))}${isDimmable(entry.strip, entry.run.line) ? '' : '.undimmed'}`
-    const known = batches.get(key)
-    if (known === undefined) batches.set(key, [entry])
-    else known.push(entry)
+    listed(batches, key).push(entry)
   }
   const figures = [...batches].flatMap(([key, batch]) =>
     batchFigures(plan, key, batch, batches.size > 1),

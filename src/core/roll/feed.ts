@@ -17,6 +17,7 @@ import { operand, working, type Figure } from '../quantity/figure'
 import { formatLength, plural } from '../quantity/format'
 import { caseLabel } from './case-label'
 import type { JudgedPlan } from '../verdict/judged-plan'
+import { listed } from '../quantity/listed'
 
 /** Leads that are listed one by one; a plan of hundreds tells their sum. */
 const mostListed = 24
@@ -70,9 +71,7 @@ export function homeFigures({
   const byRun = new Map<string, RoutedWire[]>()
   for (const wire of circuit.wires) {
     if (wire.home === undefined) continue
-    const known = byRun.get(wire.home)
-    if (known === undefined) byRun.set(wire.home, [wire])
-    else known.push(wire)
+    listed(byRun, wire.home).push(wire)
   }
   return [...byRun].flatMap(([run, wires]): Figure[] => {
     const name = runName(cutRuns, run)

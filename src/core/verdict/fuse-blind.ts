@@ -7,6 +7,7 @@ import { formatQuantity, significant } from '../quantity/format'
 import { bothEnds, middleToo } from './more-feeds'
 import type { Evidence, Judge, Remedy } from './verdict'
 import { fewNames } from '../quantity/few-names'
+import { listed } from '../quantity/listed'
 
 /** A fuse blows for certain at this many times what is printed on it (handbook 3, fuse). */
 const blowsAt = 2
@@ -27,9 +28,7 @@ export const fuseBlind: Judge = (evidence) => {
   for (const fed of evidence.full.leads) {
     const { to, lightShare } = fed.lead
     if (to.kind !== 'run' || lightShare !== undefined) continue
-    const known = leadsTo.get(to.run)
-    if (known === undefined) leadsTo.set(to.run, [fed])
-    else known.push(fed)
+    listed(leadsTo, to.run).push(fed)
   }
   const upstream = new Map(
     evidence.full.leads.flatMap((fed) =>

@@ -15,6 +15,7 @@ import { formatQuantity, significant } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
 import { bothEnds, middleToo, spread } from './more-feeds'
 import type { Evidence, Judge, Remedy, Verdict } from './verdict'
+import { listed } from '../quantity/listed'
 
 const amperes = (value: number): string => formatQuantity(value, 'A')
 
@@ -281,9 +282,7 @@ export const copperHot: Judge = (evidence) => {
   const leadsTo = new Map<string, FedLead[]>()
   for (const fed of evidence.full.leads) {
     const target = targetOf(fed.lead)
-    const known = leadsTo.get(target)
-    if (known === undefined) leadsTo.set(target, [fed])
-    else known.push(fed)
+    listed(leadsTo, target).push(fed)
   }
   return evidence.cutRuns.flatMap((entry): Verdict[] => {
     const { run, strip, groups } = entry
@@ -323,9 +322,7 @@ export const joinedSupplies: Judge = (evidence) => {
   const leadsTo = new Map<string, Lead[]>()
   for (const lead of leads) {
     if (lead.to.kind !== 'run') continue
-    const known = leadsTo.get(lead.to.run)
-    if (known === undefined) leadsTo.set(lead.to.run, [lead])
-    else known.push(lead)
+    listed(leadsTo, lead.to.run).push(lead)
   }
   const joined = cutRuns.flatMap(({ run }): Verdict[] => {
     const own = leadsTo.get(run.id) ?? []

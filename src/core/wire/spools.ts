@@ -56,9 +56,7 @@ export function wireGroups(
     // What is a core of a cable is bought as that.
     if (wire.cable !== undefined) continue
     const key = `${wire.gauge.id} ${wire.colour}`
-    const known = groups.get(key)
-    if (known === undefined) groups.set(key, [wire])
-    else known.push(wire)
+    listed(groups, key).push(wire)
   }
   return [...groups.values()]
     .flatMap((own): WireGroup[] => {
@@ -178,9 +176,7 @@ export function cableGroups({ cables, wires }: Pick<Wiring, 'cables' | 'wires'>)
   const byCable = new Map<string, PlanWire[]>()
   for (const wire of wires) {
     if (wire.cable === undefined) continue
-    const known = byCable.get(wire.cable.cable)
-    if (known === undefined) byCable.set(wire.cable.cable, [wire])
-    else known.push(wire)
+    listed(byCable, wire.cable.cable).push(wire)
   }
   return cables.map((cable) => ({ cable, wires: byCable.get(cable.name) ?? [] }))
 }
