@@ -7,6 +7,7 @@ export default defineConfig({
     maxWorkers: '100%',
     setupFiles: ['src/test-setup.ts'],
     testTimeout: 180_000,
+    tags: [{ name: 'long', description: 'takes seconds, of what shorter tests look at, too' }],
     // Modules are loaded once a worker, not once a file: that took longer than the tests.
     isolate: false,
   },

@@ -73,11 +73,11 @@ const parts = [
   ['a plan', [], ['Measure', 'Cut', 'Feed', 'Signal', 'Wire']],
   ['a plan, and what comes after it', ['@long'], ['Buy', 'Build', 'Glow', 'Mend']],
 ] as const
-for (const [width, colorScheme] of [
-  [1280, 'light'],
-  [390, 'dark'],
+for (const [width, colorScheme, tag] of [
+  [1280, 'light', []],
+  [390, 'dark', ['@long']],
 ] as const)
-  test.describe(`at ${String(width)}, ${colorScheme}`, () => {
+  test.describe(`at ${String(width)}, ${colorScheme}`, { tag: [...tag] }, () => {
     test.use({ viewport: { width, height: 844 }, colorScheme })
 
     for (const [name, tag, stages] of parts)

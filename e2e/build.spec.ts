@@ -29,88 +29,90 @@ test('an empty plan has nothing to build; one line has a whole build', async ({ 
   await expect(number(page)).toHaveText(/^2 of/)
 })
 
-test('at the bench: the clock, readings that are off, what went wrong, skipping, and back', async ({
-  page,
-}) => {
-  await openNook(page)
-  // The demo is half built: it goes on with the first corner of the alcove.
-  await expect(title(page)).toHaveText('Solder W13 to W15 from B1 to B2')
-  await expect(step(page)).toContainText('sleeve 4.8 mm on W13')
-  // The two pieces that meet are lit on the tape.
-  await expect(page.getByRole('img', { name: 'alcove: B1, B2 of B1, B2, B3' })).toBeVisible()
-  await page.getByRole('button', { name: 'Start the clock' }).click()
-  await expect(page.getByRole('button', { name: 'Stop the clock' })).toContainText(/0:0[2-9]/)
-  await done(page).click()
-  await expect(title(page)).toHaveText('Meter check: alcove, B1 end')
+test(
+  'at the bench: the clock, readings that are off, what went wrong, skipping, and back',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openNook(page)
+    // The demo is half built: it goes on with the first corner of the alcove.
+    await expect(title(page)).toHaveText('Solder W13 to W15 from B1 to B2')
+    await expect(step(page)).toContainText('sleeve 4.8 mm on W13')
+    // The two pieces that meet are lit on the tape.
+    await expect(page.getByRole('img', { name: 'alcove: B1, B2 of B1, B2, B3' })).toBeVisible()
+    await page.getByRole('button', { name: 'Start the clock' }).click()
+    await expect(page.getByRole('button', { name: 'Stop the clock' })).toContainText(/0:0[2-9]/)
+    await done(page).click()
+    await expect(title(page)).toHaveText('Meter check: alcove, B1 end')
 
-  // A reading in other words, one that is none, and one that is off.
-  const reading = page.getByPlaceholder('reading')
-  await reading.fill('1k2')
-  await reading.press('Enter')
-  await expect(page.getByTestId('judgement')).toHaveText('as it should be')
-  await reading.fill('beeps')
-  await reading.press('Enter')
-  await expect(step(page).getByRole('alert')).toContainText('“beeps”')
-  await reading.fill('6')
-  await reading.press('Enter')
-  await expect(page.getByTestId('judgement')).toHaveText('too low')
-  await expect(step(page).getByRole('alert')).toContainText('alcove, B1 end')
+    // A reading in other words, one that is none, and one that is off.
+    const reading = page.getByPlaceholder('reading')
+    await reading.fill('1k2')
+    await reading.press('Enter')
+    await expect(page.getByTestId('judgement')).toHaveText('as it should be')
+    await reading.fill('beeps')
+    await reading.press('Enter')
+    await expect(step(page).getByRole('alert')).toContainText('“beeps”')
+    await reading.fill('6')
+    await reading.press('Enter')
+    await expect(page.getByTestId('judgement')).toHaveText('too low')
+    await expect(step(page).getByRole('alert')).toContainText('alcove, B1 end')
 
-  await page.getByRole('button', { name: 'It went wrong' }).click()
-  await page.getByRole('button', { name: 'Keep it in the log' }).click()
-  await expect(page.getByRole('alert').filter({ hasText: 'Not yet' })).toBeVisible()
-  await page.getByLabel('What went wrong').fill('plus bridged to data')
-  await page.getByLabel('What fixed it, once you know').fill('wicked it off')
-  await page.getByRole('button', { name: 'Keep it in the log' }).click()
-  await expect(step(page)).toContainText('plus bridged to data')
+    await page.getByRole('button', { name: 'It went wrong' }).click()
+    await page.getByRole('button', { name: 'Keep it in the log' }).click()
+    await expect(page.getByRole('alert').filter({ hasText: 'Not yet' })).toBeVisible()
+    await page.getByLabel('What went wrong').fill('plus bridged to data')
+    await page.getByLabel('What fixed it, once you know').fill('wicked it off')
+    await page.getByRole('button', { name: 'Keep it in the log' }).click()
+    await expect(step(page)).toContainText('plus bridged to data')
 
-  await page.getByRole('button', { name: 'Skip this step' }).click()
-  await expect(page.getByRole('button', { name: 'Skip it' })).toBeDisabled()
-  await page.getByLabel('Why it is skipped').fill('buzzer says fine')
-  await page.getByRole('button', { name: 'Skip it' }).click()
-  await expect(title(page)).toHaveText('Light alcove up to B2')
+    await page.getByRole('button', { name: 'Skip this step' }).click()
+    await expect(page.getByRole('button', { name: 'Skip it' })).toBeDisabled()
+    await page.getByLabel('Why it is skipped').fill('buzzer says fine')
+    await page.getByRole('button', { name: 'Skip it' }).click()
+    await expect(title(page)).toHaveText('Light alcove up to B2')
 
-  // A step back, and not done after all.
-  await page.getByRole('button', { name: 'Back to the step before' }).click()
-  await expect(step(page)).toContainText('Skipped: buzzer says fine')
-  await page.getByRole('button', { name: 'Not done after all' }).click()
-  await expect(done(page)).toBeVisible()
-  await done(page).click()
-  await expect(title(page)).toHaveText('Light alcove up to B2')
+    // A step back, and not done after all.
+    await page.getByRole('button', { name: 'Back to the step before' }).click()
+    await expect(step(page)).toContainText('Skipped: buzzer says fine')
+    await page.getByRole('button', { name: 'Not done after all' }).click()
+    await expect(done(page)).toBeVisible()
+    await done(page).click()
+    await expect(title(page)).toHaveText('Light alcove up to B2')
 
-  // On the test everything that is joined lights.
-  await expect(step(page)).toContainText('alcove 95 groups')
-  await page.getByRole('button', { name: /^red/ }).click()
-  const red = parseFloat(await page.getByTestId('expected').innerText())
-  await reading.fill(`${String(Math.round(red * 1000))} mA`)
-  await reading.press('Enter')
-  await expect(page.getByTestId('judgement')).toHaveText('as it should be')
+    // On the test everything that is joined lights.
+    await expect(step(page)).toContainText('alcove 95 groups')
+    await page.getByRole('button', { name: /^red/ }).click()
+    const red = parseFloat(await page.getByTestId('expected').innerText())
+    await reading.fill(`${String(Math.round(red * 1000))} mA`)
+    await reading.press('Enter')
+    await expect(page.getByTestId('judgement')).toHaveText('as it should be')
 
-  await view(page, 'Log')
-  await page.getByLabel('Search the log').fill('wicked it off')
-  const entries = page.getByRole('list', { name: 'The log' })
-  await expect(entries.getByRole('listitem')).toHaveCount(1)
-  await expect(entries).toContainText('plus bridged to data')
-  await page.getByLabel('Search the log').fill('no such thing')
-  await expect(entries).toContainText('Nothing in the log has')
-  // Have I had this before? The wall of jars has a note on filing.
-  await page.getByLabel('Search the log').fill('is filed')
-  await expect(entries).toContainText('Nothing in the log has')
-  await page.getByLabel('in all plans').check()
-  await expect(entries.getByRole('link', { name: 'Wall of jars' })).toBeVisible()
-  await page.getByLabel('in all plans').uncheck()
+    await view(page, 'Log')
+    await page.getByLabel('Search the log').fill('wicked it off')
+    const entries = page.getByRole('list', { name: 'The log' })
+    await expect(entries.getByRole('listitem')).toHaveCount(1)
+    await expect(entries).toContainText('plus bridged to data')
+    await page.getByLabel('Search the log').fill('no such thing')
+    await expect(entries).toContainText('Nothing in the log has')
+    // Have I had this before? The wall of jars has a note on filing.
+    await page.getByLabel('Search the log').fill('is filed')
+    await expect(entries).toContainText('Nothing in the log has')
+    await page.getByLabel('in all plans').check()
+    await expect(entries.getByRole('link', { name: 'Wall of jars' })).toBeVisible()
+    await page.getByLabel('in all plans').uncheck()
 
-  // It is there after a reload, on the Wire page, and in the file.
-  await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
-  await page.reload()
-  await expect(entries).toBeVisible()
-  await view(page, 'Step')
-  await expect(title(page)).toHaveText('Light alcove up to B2')
-  await page.getByRole('link', { name: /^Wire/ }).click()
-  await view(page, 'Joints')
-  await expect(page.getByTestId('joints-left')).toContainText(/of 58 joints done/)
-  await exportAndImport(page)
-})
+    // It is there after a reload, on the Wire page, and in the file.
+    await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
+    await page.reload()
+    await expect(entries).toBeVisible()
+    await view(page, 'Step')
+    await expect(title(page)).toHaveText('Light alcove up to B2')
+    await page.getByRole('link', { name: /^Wire/ }).click()
+    await view(page, 'Joints')
+    await expect(page.getByTestId('joints-left')).toContainText(/of 58 joints done/)
+    await exportAndImport(page)
+  },
+)
 
 test('the order: both schools, an evening’s work, moves as far as the rules allow', async ({
   page,
@@ -302,30 +304,32 @@ test(
   },
 )
 
-test('a part that was swapped is told at its step; the last step settles the drawer', async ({
-  page,
-}) => {
-  await openNook(page)
-  await page.getByRole('button', { name: /Cut W11 and W12: 3353 mm each/ }).click()
-  await page.getByLabel('Gauge of the lead with W11, as it is').selectOption('1.5 mm²')
-  await expect(page.getByTestId('build-state')).toHaveText('step 96 of 231')
-  await page.getByRole('button', { name: /Fix the supply where it hides/ }).click()
-  await page.getByLabel('Supply A, as it is').selectOption('5 V enclosed, 40 A')
-  await page.keyboard.press('Control+z')
-  await expect(page.getByLabel('Supply A, as it is')).toHaveValue('enclosed-5v-100w')
-  await page.getByRole('button', { name: /Book it out of the drawer/ }).click()
-  await done(page).click()
-  const dialog = page.getByRole('dialog')
-  await expect(dialog).toContainText('5 V RGB pixels, 60/m')
-  await dialog.getByRole('button', { name: 'Cancel' }).click()
-  await expect(title(page)).toHaveText(/^Book it out/)
-  await done(page).click()
-  await page.getByRole('button', { name: 'Settle the drawer' }).click()
-  await expect(page.getByText('The drawer is settled')).toBeVisible()
-  await expect(page.getByTestId('build-state')).toHaveText('step 97 of 231')
-  await page.getByRole('button', { name: /Book it out of the drawer/ }).click()
-  await expect(step(page).getByText('Done', { exact: true })).toBeVisible()
-})
+test(
+  'a part that was swapped is told at its step; the last step settles the drawer',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openNook(page)
+    await page.getByRole('button', { name: /Cut W11 and W12: 3353 mm each/ }).click()
+    await page.getByLabel('Gauge of the lead with W11, as it is').selectOption('1.5 mm²')
+    await expect(page.getByTestId('build-state')).toHaveText('step 96 of 231')
+    await page.getByRole('button', { name: /Fix the supply where it hides/ }).click()
+    await page.getByLabel('Supply A, as it is').selectOption('5 V enclosed, 40 A')
+    await page.keyboard.press('Control+z')
+    await expect(page.getByLabel('Supply A, as it is')).toHaveValue('enclosed-5v-100w')
+    await page.getByRole('button', { name: /Book it out of the drawer/ }).click()
+    await done(page).click()
+    const dialog = page.getByRole('dialog')
+    await expect(dialog).toContainText('5 V RGB pixels, 60/m')
+    await dialog.getByRole('button', { name: 'Cancel' }).click()
+    await expect(title(page)).toHaveText(/^Book it out/)
+    await done(page).click()
+    await page.getByRole('button', { name: 'Settle the drawer' }).click()
+    await expect(page.getByText('The drawer is settled')).toBeVisible()
+    await expect(page.getByTestId('build-state')).toHaveText('step 97 of 231')
+    await page.getByRole('button', { name: /Book it out of the drawer/ }).click()
+    await expect(step(page).getByText('Done', { exact: true })).toBeVisible()
+  },
+)
 
 test('what is cut otherwise than planned is kept as it is, and figures follow', async ({
   page,

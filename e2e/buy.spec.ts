@@ -210,31 +210,35 @@ test(
   },
 )
 
-test('which light: whole plans side by side, and one is taken in one edit', async ({ page }) => {
-  await openExample(page, 'Wardrobe rails')
-  await openBill(page)
-  const before = await amount(page)
-  await view(page, 'Which light')
-  await expect(page.getByText(/20 lights, each the whole plan/)).toBeVisible({ timeout: 60_000 })
-  await page.getByLabel('Volts').selectOption('12 V')
-  await expect(page.locator('[data-light="white-24v-14"]')).toHaveCount(0)
-  const row12 = page.locator('[data-light="white-12v-10"]')
-  const told = await row12.locator('td').nth(1).innerText()
-  await page.getByLabel('Side by side: 12 V white, 9.6 W/m').check()
-  const card = page.getByTestId('side-by-side')
-  await expect(card).toContainText('on 12 V')
-  await page.getByLabel('ticked ones only').check()
-  await expect(page.locator('[data-light]')).toHaveCount(2)
-  await page.getByLabel('ticked ones only').uncheck()
-  await card.getByRole('button', { name: 'Take it' }).click()
-  await expect(page.locator('[data-light="white-12v-10"]')).toContainText('now', {
-    timeout: 60_000,
-  })
-  await view(page, 'Bill')
-  expect(told).toContain((await amount(page)).toFixed(2))
-  await page.getByRole('button', { name: 'Undo' }).click()
-  await expect.poll(() => amount(page)).toBe(before)
-})
+test(
+  'which light: whole plans side by side, and one is taken in one edit',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openExample(page, 'Wardrobe rails')
+    await openBill(page)
+    const before = await amount(page)
+    await view(page, 'Which light')
+    await expect(page.getByText(/20 lights, each the whole plan/)).toBeVisible({ timeout: 60_000 })
+    await page.getByLabel('Volts').selectOption('12 V')
+    await expect(page.locator('[data-light="white-24v-14"]')).toHaveCount(0)
+    const row12 = page.locator('[data-light="white-12v-10"]')
+    const told = await row12.locator('td').nth(1).innerText()
+    await page.getByLabel('Side by side: 12 V white, 9.6 W/m').check()
+    const card = page.getByTestId('side-by-side')
+    await expect(card).toContainText('on 12 V')
+    await page.getByLabel('ticked ones only').check()
+    await expect(page.locator('[data-light]')).toHaveCount(2)
+    await page.getByLabel('ticked ones only').uncheck()
+    await card.getByRole('button', { name: 'Take it' }).click()
+    await expect(page.locator('[data-light="white-12v-10"]')).toContainText('now', {
+      timeout: 60_000,
+    })
+    await view(page, 'Bill')
+    expect(told).toContain((await amount(page)).toFixed(2))
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect.poll(() => amount(page)).toBe(before)
+  },
+)
 
 test(
   'which light at another size: the size is taken with the light, in one edit',

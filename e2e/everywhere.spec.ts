@@ -425,7 +425,7 @@ test(
   },
 )
 
-test('a snapshot is kept, compared and taken back', async ({ page }) => {
+test('a snapshot is kept, compared and taken back', { tag: '@long' }, async ({ page }) => {
   await openEmptyPlan(page)
   await page.keyboard.type('attic 730')
   await expect(roll(page)).toContainText('attic')
@@ -456,41 +456,43 @@ test('a snapshot is kept, compared and taken back', async ({ page }) => {
   await expect(line(page, 2)).toHaveValue('rail 2000')
 })
 
-test('a note is kept on a run, with its photo, and what is being written is never lost', async ({
-  page,
-}) => {
-  await openEmptyPlan(page)
-  await page.keyboard.type('attic 730')
-  await page.keyboard.press('Enter')
-  await page.keyboard.type('rail 2000')
-  await expect(roll(page)).toContainText('rail')
-  await page.getByRole('button', { name: 'Add a note on rail' }).click()
-  const sheet = page.getByRole('dialog', { name: 'Notes' })
-  await expect(sheet.getByLabel('On')).toHaveValue(/^run /)
-  await sheet.getByLabel('Note', { exact: true }).fill('pipe behind it at 300')
-  await page.keyboard.press('Escape')
-  await expect(sheet).toHaveCount(0)
-  await page.getByRole('button', { name: 'Add a note on rail' }).click()
-  await expect(sheet.getByLabel('Note', { exact: true })).toHaveValue('pipe behind it at 300')
-  await sheet.getByLabel('Photos of this note').setInputFiles('demo/photos/nook-start.jpg')
-  await expect(sheet.getByRole('img')).toBeVisible()
-  await sheet.getByRole('button', { name: 'Keep the note' }).click()
-  const kept = sheet.getByLabel('Notes kept')
-  await expect(kept.getByRole('listitem')).toContainText(/rail.*pipe behind it at 300/s)
-  await expect(sheet.getByLabel('Note', { exact: true })).toHaveValue('')
-  await kept.getByRole('button', { name: 'Change the note on rail' }).click()
-  await kept.getByRole('textbox').fill('pipe behind it at 320')
-  await page.keyboard.press('Escape')
-  await page.reload()
-  await page.getByRole('button', { name: 'Notes on line 2' }).click()
-  await expect(kept.getByRole('listitem')).toContainText('pipe behind it at 320')
-  await expect(kept.getByRole('img')).toBeVisible()
-  await kept.getByRole('button', { name: 'Delete the note on rail' }).click()
-  await page.keyboard.press('Escape')
-  await expect(page.getByRole('button', { name: 'Notes on line 2' })).toHaveCount(0)
-  await page.getByTestId('notice').getByRole('button', { name: 'Undo' }).click()
-  await expect(page.getByRole('button', { name: 'Notes on line 2' })).toBeVisible()
-})
+test(
+  'a note is kept on a run, with its photo, and what is being written is never lost',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    await page.keyboard.type('attic 730')
+    await page.keyboard.press('Enter')
+    await page.keyboard.type('rail 2000')
+    await expect(roll(page)).toContainText('rail')
+    await page.getByRole('button', { name: 'Add a note on rail' }).click()
+    const sheet = page.getByRole('dialog', { name: 'Notes' })
+    await expect(sheet.getByLabel('On')).toHaveValue(/^run /)
+    await sheet.getByLabel('Note', { exact: true }).fill('pipe behind it at 300')
+    await page.keyboard.press('Escape')
+    await expect(sheet).toHaveCount(0)
+    await page.getByRole('button', { name: 'Add a note on rail' }).click()
+    await expect(sheet.getByLabel('Note', { exact: true })).toHaveValue('pipe behind it at 300')
+    await sheet.getByLabel('Photos of this note').setInputFiles('demo/photos/nook-start.jpg')
+    await expect(sheet.getByRole('img')).toBeVisible()
+    await sheet.getByRole('button', { name: 'Keep the note' }).click()
+    const kept = sheet.getByLabel('Notes kept')
+    await expect(kept.getByRole('listitem')).toContainText(/rail.*pipe behind it at 300/s)
+    await expect(sheet.getByLabel('Note', { exact: true })).toHaveValue('')
+    await kept.getByRole('button', { name: 'Change the note on rail' }).click()
+    await kept.getByRole('textbox').fill('pipe behind it at 320')
+    await page.keyboard.press('Escape')
+    await page.reload()
+    await page.getByRole('button', { name: 'Notes on line 2' }).click()
+    await expect(kept.getByRole('listitem')).toContainText('pipe behind it at 320')
+    await expect(kept.getByRole('img')).toBeVisible()
+    await kept.getByRole('button', { name: 'Delete the note on rail' }).click()
+    await page.keyboard.press('Escape')
+    await expect(page.getByRole('button', { name: 'Notes on line 2' })).toHaveCount(0)
+    await page.getByTestId('notice').getByRole('button', { name: 'Undo' }).click()
+    await expect(page.getByRole('button', { name: 'Notes on line 2' })).toBeVisible()
+  },
+)
 
 test(
   'upkeep has its days once it is in use, and the shelf tells what is due',

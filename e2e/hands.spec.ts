@@ -51,62 +51,64 @@ test('a run is moved, turned and sized on the drawing, each one step back', asyn
   expect((await run.boundingBox())!.height).toBeLessThan(60)
 })
 
-test('where there are many runs each is still pointed at, chosen and moved by a pointer', async ({
-  page,
-}) => {
-  await openEmptyPlan(page)
-  await pasteLines(
-    page,
-    Array.from({ length: 70 }, (_, n) => (n === 40 ? 'sky scatter 5' : `rung-${String(n)} 900`)),
-  )
-  await expect(figure(page, 'length.total')).toHaveText('62.10 m')
-  const drawing = page.getByRole('group', { name: 'The runs to scale' })
-  const shining = drawing.locator('[data-run]')
-  // The one that is chosen is drawn by itself: that tells where it is.
-  const placeOf = async (number: number): Promise<readonly [x: number, y: number]> => {
-    await line(page, number).click()
-    await expect(shining).toHaveCount(1)
-    const { x, y, width, height } = (await shining.boundingBox())!
-    return [x + width / 2, y + height / 2]
-  }
-  /** From the fourth to the third, px. */
-  const way = async (): Promise<readonly number[]> => {
-    const [fromX, fromY] = await placeOf(4)
-    const [toX, toY] = await placeOf(3)
-    return [toX - fromX, toY - fromY].map(Math.round)
-  }
-  const before = await way()
-  const [x, y] = await placeOf(3)
-  await placeOf(1)
-  await page.mouse.move(x, y)
-  await expect(shining).toHaveCount(2)
-  await page.mouse.down()
-  await page.mouse.up()
-  await expect(line(page, 3)).toBeFocused()
-  await page.mouse.down()
-  await page.mouse.move(x + 40, y + 30, { steps: 4 })
-  await page.mouse.up()
-  expect(await way()).not.toEqual(before)
-  await page.keyboard.press('Control+z')
-  await expect.poll(way).toEqual(before)
+test(
+  'where there are many runs each is still pointed at, chosen and moved by a pointer',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    await pasteLines(
+      page,
+      Array.from({ length: 70 }, (_, n) => (n === 40 ? 'sky scatter 5' : `rung-${String(n)} 900`)),
+    )
+    await expect(figure(page, 'length.total')).toHaveText('62.10 m')
+    const drawing = page.getByRole('group', { name: 'The runs to scale' })
+    const shining = drawing.locator('[data-run]')
+    // The one that is chosen is drawn by itself: that tells where it is.
+    const placeOf = async (number: number): Promise<readonly [x: number, y: number]> => {
+      await line(page, number).click()
+      await expect(shining).toHaveCount(1)
+      const { x, y, width, height } = (await shining.boundingBox())!
+      return [x + width / 2, y + height / 2]
+    }
+    /** From the fourth to the third, px. */
+    const way = async (): Promise<readonly number[]> => {
+      const [fromX, fromY] = await placeOf(4)
+      const [toX, toY] = await placeOf(3)
+      return [toX - fromX, toY - fromY].map(Math.round)
+    }
+    const before = await way()
+    const [x, y] = await placeOf(3)
+    await placeOf(1)
+    await page.mouse.move(x, y)
+    await expect(shining).toHaveCount(2)
+    await page.mouse.down()
+    await page.mouse.up()
+    await expect(line(page, 3)).toBeFocused()
+    await page.mouse.down()
+    await page.mouse.move(x + 40, y + 30, { steps: 4 })
+    await page.mouse.up()
+    expect(await way()).not.toEqual(before)
+    await page.keyboard.press('Control+z')
+    await expect.poll(way).toEqual(before)
 
-  // Of the scattered lights that are chosen one is moved by itself.
-  await placeOf(41)
-  const dots = shining.locator('path').last()
-  const first = (): Promise<{ x: number; y: number }> =>
-    dots.evaluate((path: SVGPathElement) => {
-      const { x, y } = path.getPointAtLength(0).matrixTransform(path.getScreenCTM()!)
-      return { x: Math.round(x), y: Math.round(y) }
-    })
-  const others = async (): Promise<unknown> => (await dots.getAttribute('d'))!.split('M').slice(2)
-  const [light, rest] = [await first(), await others()]
-  await page.mouse.move(light.x, light.y)
-  await page.mouse.down()
-  await page.mouse.move(light.x + 30, light.y + 20, { steps: 4 })
-  await page.mouse.up()
-  expect(await first()).not.toEqual(light)
-  expect(await others()).toEqual(rest)
-})
+    // Of the scattered lights that are chosen one is moved by itself.
+    await placeOf(41)
+    const dots = shining.locator('path').last()
+    const first = (): Promise<{ x: number; y: number }> =>
+      dots.evaluate((path: SVGPathElement) => {
+        const { x, y } = path.getPointAtLength(0).matrixTransform(path.getScreenCTM()!)
+        return { x: Math.round(x), y: Math.round(y) }
+      })
+    const others = async (): Promise<unknown> => (await dots.getAttribute('d'))!.split('M').slice(2)
+    const [light, rest] = [await first(), await others()]
+    await page.mouse.move(light.x, light.y)
+    await page.mouse.down()
+    await page.mouse.move(light.x + 30, light.y + 20, { steps: 4 })
+    await page.mouse.up()
+    expect(await first()).not.toEqual(light)
+    expect(await others()).toEqual(rest)
+  },
+)
 
 test('a lead follows the drawing, and turning a run round shortens it', async ({ page }) => {
   await page.goto('/')
@@ -222,26 +224,32 @@ test('a piece is split, moved and cut off its mark by keys', async ({ page }) =>
   await expect(roll(page)).toContainText('pad on pad')
 })
 
-test('what is sold can be changed, and the feeds come out as files', async ({ page }) => {
-  await page.goto('/')
-  await page.getByRole('link', { name: /^Cut/ }).click()
-  await page.getByRole('button', { name: 'reels and prices' }).click()
-  const price = page.getByLabel('Reels that can be had: price 3')
-  // A form is not taken while one of its fields holds what could not be read.
-  await price.fill('twenty')
-  await page.getByRole('button', { name: 'Keep' }).click()
-  await expect(page.getByRole('dialog').getByRole('alert')).toHaveText('“twenty”: a number?')
-  await expect(price).toBeFocused()
-  await price.fill('20')
-  await page.getByRole('button', { name: 'Keep' }).click()
-  await expect(page.getByTestId('packing')).toContainText('40.00')
-  await page.getByRole('button', { name: 'Plan', exact: true }).click()
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('menuitem', { name: 'Save the feed as a netlist' }).click(),
-  ])
-  expect(await readFile(await download.path(), 'utf8')).toContain('* Bay-window nook: feed network')
-})
+test(
+  'what is sold can be changed, and the feeds come out as files',
+  { tag: '@long' },
+  async ({ page }) => {
+    await page.goto('/')
+    await page.getByRole('link', { name: /^Cut/ }).click()
+    await page.getByRole('button', { name: 'reels and prices' }).click()
+    const price = page.getByLabel('Reels that can be had: price 3')
+    // A form is not taken while one of its fields holds what could not be read.
+    await price.fill('twenty')
+    await page.getByRole('button', { name: 'Keep' }).click()
+    await expect(page.getByRole('dialog').getByRole('alert')).toHaveText('“twenty”: a number?')
+    await expect(price).toBeFocused()
+    await price.fill('20')
+    await page.getByRole('button', { name: 'Keep' }).click()
+    await expect(page.getByTestId('packing')).toContainText('40.00')
+    await page.getByRole('button', { name: 'Plan', exact: true }).click()
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('menuitem', { name: 'Save the feed as a netlist' }).click(),
+    ])
+    expect(await readFile(await download.path(), 'utf8')).toContain(
+      '* Bay-window nook: feed network',
+    )
+  },
+)
 
 test('a run seen from its end: its cover is dragged and moved by keys, in a profile of one’s own', async ({
   page,

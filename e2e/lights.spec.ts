@@ -93,36 +93,38 @@ test('the card can be read and used by all', async ({ page }) => {
   await noBarriers(page)
 })
 
-test('grains are plugged together: too short, too many, through too small a hole', async ({
-  page,
-}) => {
-  await openEmptyPlan(page)
-  await page.keyboard.type('rail string 30 @ 200')
-  const card = page.getByRole('region', { name: 'Single lights' })
-  await card.getByRole('button', { name: /^Single lights:/ }).click()
-  await page.getByRole('option', { name: /^pre-wired 12 V grain/ }).click()
-  await expect(verdict(page, 'lead-over')).toContainText('30 lights on one lead, which takes 24')
-  await card.getByRole('button', { name: 'splitters and plugs' }).click()
-  const dialog = page.getByRole('dialog', { name: 'Plugs of rail' })
-  await expect(page.getByTestId('plug-answer')).toContainText('6 splitters of 6, 1 plug left')
-  await dialog.getByRole('button', { name: '2 leads from the source' }).click()
-  await expect(dialog.getByLabel('Leads from the source')).toHaveValue('2')
-  await dialog.getByRole('button', { name: /^extension leads:/ }).click()
-  await dialog.getByRole('button', { name: 'drill 7 mm' }).click()
-  await expect(dialog.getByLabel('Hole they go through')).toHaveValue('7 mm')
-  await expect(dialog).not.toContainText('too short,')
-  await dialog.getByLabel('Ways of a splitter').selectOption('4')
-  // 14 of each lead's 15 lights by three.
-  await expect(page.getByTestId('plug-answer')).toContainText('10 splitters of 4, 2 plugs left')
-  await expect(dialog.getByRole('group', { name: 'Splitters of rail' })).toContainText('225 mA')
-  await page.keyboard.press('Escape')
-  await page.getByRole('link', { name: /^Feed/ }).click()
-  await expect(page.getByRole('region', { name: 'Leads to single lights' })).toContainText(
-    '30 lights · 2 leads',
-  )
-  await page.getByRole('radio', { name: 'Supplies and use' }).click()
-  await expect(page.getByRole('group', { name: 'Tree of the feed' })).toContainText('rail, S6')
-})
+test(
+  'grains are plugged together: too short, too many, through too small a hole',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    await page.keyboard.type('rail string 30 @ 200')
+    const card = page.getByRole('region', { name: 'Single lights' })
+    await card.getByRole('button', { name: /^Single lights:/ }).click()
+    await page.getByRole('option', { name: /^pre-wired 12 V grain/ }).click()
+    await expect(verdict(page, 'lead-over')).toContainText('30 lights on one lead, which takes 24')
+    await card.getByRole('button', { name: 'splitters and plugs' }).click()
+    const dialog = page.getByRole('dialog', { name: 'Plugs of rail' })
+    await expect(page.getByTestId('plug-answer')).toContainText('6 splitters of 6, 1 plug left')
+    await dialog.getByRole('button', { name: '2 leads from the source' }).click()
+    await expect(dialog.getByLabel('Leads from the source')).toHaveValue('2')
+    await dialog.getByRole('button', { name: /^extension leads:/ }).click()
+    await dialog.getByRole('button', { name: 'drill 7 mm' }).click()
+    await expect(dialog.getByLabel('Hole they go through')).toHaveValue('7 mm')
+    await expect(dialog).not.toContainText('too short,')
+    await dialog.getByLabel('Ways of a splitter').selectOption('4')
+    // 14 of each lead's 15 lights by three.
+    await expect(page.getByTestId('plug-answer')).toContainText('10 splitters of 4, 2 plugs left')
+    await expect(dialog.getByRole('group', { name: 'Splitters of rail' })).toContainText('225 mA')
+    await page.keyboard.press('Escape')
+    await page.getByRole('link', { name: /^Feed/ }).click()
+    await expect(page.getByRole('region', { name: 'Leads to single lights' })).toContainText(
+      '30 lights · 2 leads',
+    )
+    await page.getByRole('radio', { name: 'Supplies and use' }).click()
+    await expect(page.getByRole('group', { name: 'Tree of the feed' })).toContainText('rail, S6')
+  },
+)
 
 test(
   'pixel nodes on a grid: back and forth, on a lane, with more in each',
@@ -179,7 +181,7 @@ test('a matrix part’s pins can be changed over, seen from both sides', async (
   await expect(page.getByTestId('led-pins')).toContainText('pin 1 (R1')
 })
 
-test('a light of one’s own is kept for every plan', async ({ page }) => {
+test('a light of one’s own is kept for every plan', { tag: '@long' }, async ({ page }) => {
   await openEmptyPlan(page)
   await page.keyboard.type('lamps string 6 @ 400')
   const card = page.getByRole('region', { name: 'Single lights' })
@@ -314,41 +316,45 @@ test('in a narrow window dialogs stay within it', { tag: '@long' }, async ({ pag
   }
 })
 
-test('LEDs of several colours: a resistor and a pin for each, mixed by hand, and one of one’s own', async ({
-  page,
-}) => {
-  await openEmptyPlan(page)
-  await page.keyboard.type('drops string 3 @ 120')
-  const card = page.getByRole('region', { name: 'Single lights' })
-  await card.getByRole('button', { name: /^Single lights:/ }).click()
-  await page
-    .getByRole('option', { name: /^red, green and blue LED, four legs, common minus/ })
-    .click()
-  await expect(card).toContainText('All colours are lit together')
-  await expect(card.getByLabel('In series')).toHaveCount(0)
-  await card.getByLabel('Driven by').selectOption({ label: 'each on a pin' })
-  // (5 − 2), (5 − 3) and (5 − 3.1) V ÷ 20 mA.
-  await expect(page.getByTestId('lit-answer')).toHaveText(
-    /3 × 150 Ω red · 20 mA each · 3 × 100 Ω green · 20 mA each · 3 × 100 Ω blue · 19 mA each · 0\.18 A/,
-  )
-  await expect(roll(page)).toContainText('3 × (20 mA + 20 mA + 19 mA)')
-  await card.getByRole('button', { name: 'Light red + green', exact: true }).click()
-  await expect(card.getByRole('slider', { name: 'blue' })).toHaveValue('0')
-  await card.getByRole('slider', { name: 'green' }).fill('25')
-  await expect(card.getByRole('img', { name: /^They look like #ff[6-9a]/ })).toBeVisible()
-  await page.keyboard.press('Control+z')
-  await expect(card.getByRole('slider', { name: 'green' })).toHaveValue('100')
+test(
+  'LEDs of several colours: a resistor and a pin for each, mixed by hand, and one of one’s own',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    await page.keyboard.type('drops string 3 @ 120')
+    const card = page.getByRole('region', { name: 'Single lights' })
+    await card.getByRole('button', { name: /^Single lights:/ }).click()
+    await page
+      .getByRole('option', { name: /^red, green and blue LED, four legs, common minus/ })
+      .click()
+    await expect(card).toContainText('All colours are lit together')
+    await expect(card.getByLabel('In series')).toHaveCount(0)
+    await card.getByLabel('Driven by').selectOption({ label: 'each on a pin' })
+    // (5 − 2), (5 − 3) and (5 − 3.1) V ÷ 20 mA.
+    await expect(page.getByTestId('lit-answer')).toHaveText(
+      /3 × 150 Ω red · 20 mA each · 3 × 100 Ω green · 20 mA each · 3 × 100 Ω blue · 19 mA each · 0\.18 A/,
+    )
+    await expect(roll(page)).toContainText('3 × (20 mA + 20 mA + 19 mA)')
+    await card.getByRole('button', { name: 'Light red + green', exact: true }).click()
+    await expect(card.getByRole('slider', { name: 'blue' })).toHaveValue('0')
+    await card.getByRole('slider', { name: 'green' }).fill('25')
+    await expect(card.getByRole('img', { name: /^They look like #ff[6-9a]/ })).toBeVisible()
+    await page.keyboard.press('Control+z')
+    await expect(card.getByRole('slider', { name: 'green' })).toHaveValue('100')
 
-  await card.getByRole('button', { name: 'add your own' }).click()
-  const form = page.getByRole('dialog')
-  await form.getByLabel('Name').fill('two whites from the drawer')
-  await form.getByLabel('Its colours').selectOption('two-white')
-  await form.getByLabel('Leg in common').selectOption('plus')
-  await form.getByLabel('Forward volts, warm white').fill('2.9')
-  await form.getByRole('button', { name: 'Add the light' }).click()
-  await expect(page.getByTestId('lit-answer')).toHaveText(/3 × 110 Ω warm white .* 3 × 100 Ω white/)
-  await exportAndImport(page)
-})
+    await card.getByRole('button', { name: 'add your own' }).click()
+    const form = page.getByRole('dialog')
+    await form.getByLabel('Name').fill('two whites from the drawer')
+    await form.getByLabel('Its colours').selectOption('two-white')
+    await form.getByLabel('Leg in common').selectOption('plus')
+    await form.getByLabel('Forward volts, warm white').fill('2.9')
+    await form.getByRole('button', { name: 'Add the light' }).click()
+    await expect(page.getByTestId('lit-answer')).toHaveText(
+      /3 × 110 Ω warm white .* 3 × 100 Ω white/,
+    )
+    await exportAndImport(page)
+  },
+)
 
 test(
   'pixel nodes farther apart than their wire get wire in between, and what one strip counts',

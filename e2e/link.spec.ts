@@ -172,44 +172,48 @@ function putSerialPort(): void {
   })
 }
 
-test('a board on a serial port is spoken to, and noticed when it goes', async ({ page }) => {
-  await page.addInitScript(putSerialPort)
-  await openEmptyPlan(page)
-  await page.getByLabel('Line 1', { exact: true }).fill('shelf 500')
-  await page.getByRole('link', { name: /^Build/ }).click()
-  await page.getByRole('radio', { name: 'Bench link' }).click()
-  await page.getByRole('button', { name: 'Connect a board' }).click()
-  await expect(status(page)).toContainText('Connected to the board on the serial port')
-  // Its program was made from another plan, and it prints more than answers.
-  await expect(page.getByRole('alert')).toContainText('another state of this plan')
-  await page.getByText('The board also said').click()
-  await expect(page.getByText('starting up').first()).toBeVisible()
-  await page.getByRole('button', { name: 'Last pixel' }).click()
-  await expect(lit(page)).toHaveCount(1)
-  const asked = (): Promise<string[]> =>
-    page.evaluate(() => (window as unknown as { asked: string[] }).asked)
-  expect((await asked()).at(-1)).toBe('light 0 29 333333')
-  // From one thing that moves to another: what is shown begins anew.
-  await page.getByRole('radio', { name: 'Chase' }).click()
-  await expect.poll(async () => (await asked()).at(-1)).toBe('chase 0 60 333333')
-  await expect(lit(page)).toHaveCount(1)
-  await page.getByRole('radio', { name: 'Count up' }).click()
-  await expect.poll(async () => (await asked()).at(-1)).toBe('count 0 60 333333')
-  await page.getByRole('radio', { name: 'Chase' }).click()
-  await expect(lit(page)).toHaveCount(1)
-  const pixels = await strip(page).locator('[data-at]').count()
-  expect(pixels).toBe(30)
-  await noBarriers(page)
-  await page.evaluate(() => {
-    ;(window as unknown as { pull: () => void }).pull()
-  })
-  await expect(page.getByRole('alert')).toContainText('The board is gone')
-  await page.getByRole('button', { name: 'Connect a board' }).click()
-  await expect(status(page)).toContainText('Connected')
-  await page.getByRole('button', { name: 'Disconnect' }).click()
-  await expect(status(page)).toContainText('No board is connected')
-  expect((await asked()).at(-1)).toBe('off')
-})
+test(
+  'a board on a serial port is spoken to, and noticed when it goes',
+  { tag: '@long' },
+  async ({ page }) => {
+    await page.addInitScript(putSerialPort)
+    await openEmptyPlan(page)
+    await page.getByLabel('Line 1', { exact: true }).fill('shelf 500')
+    await page.getByRole('link', { name: /^Build/ }).click()
+    await page.getByRole('radio', { name: 'Bench link' }).click()
+    await page.getByRole('button', { name: 'Connect a board' }).click()
+    await expect(status(page)).toContainText('Connected to the board on the serial port')
+    // Its program was made from another plan, and it prints more than answers.
+    await expect(page.getByRole('alert')).toContainText('another state of this plan')
+    await page.getByText('The board also said').click()
+    await expect(page.getByText('starting up').first()).toBeVisible()
+    await page.getByRole('button', { name: 'Last pixel' }).click()
+    await expect(lit(page)).toHaveCount(1)
+    const asked = (): Promise<string[]> =>
+      page.evaluate(() => (window as unknown as { asked: string[] }).asked)
+    expect((await asked()).at(-1)).toBe('light 0 29 333333')
+    // From one thing that moves to another: what is shown begins anew.
+    await page.getByRole('radio', { name: 'Chase' }).click()
+    await expect.poll(async () => (await asked()).at(-1)).toBe('chase 0 60 333333')
+    await expect(lit(page)).toHaveCount(1)
+    await page.getByRole('radio', { name: 'Count up' }).click()
+    await expect.poll(async () => (await asked()).at(-1)).toBe('count 0 60 333333')
+    await page.getByRole('radio', { name: 'Chase' }).click()
+    await expect(lit(page)).toHaveCount(1)
+    const pixels = await strip(page).locator('[data-at]').count()
+    expect(pixels).toBe(30)
+    await noBarriers(page)
+    await page.evaluate(() => {
+      ;(window as unknown as { pull: () => void }).pull()
+    })
+    await expect(page.getByRole('alert')).toContainText('The board is gone')
+    await page.getByRole('button', { name: 'Connect a board' }).click()
+    await expect(status(page)).toContainText('Connected')
+    await page.getByRole('button', { name: 'Disconnect' }).click()
+    await expect(status(page)).toContainText('No board is connected')
+    expect((await asked()).at(-1)).toBe('off')
+  },
+)
 
 test('a browser without a serial port says so, and offers the simulated board', async ({
   page,

@@ -55,64 +55,66 @@ test(
   },
 )
 
-test('what is seen is painted by keys, a reading tells suspects apart, and the mend is noted', async ({
-  page,
-}) => {
-  await openMend(page, 'Bay-window nook')
-  await expect(suspects(page)).toContainText('Data level too low')
-  await paintDarkAlcove(page)
-  await expect(roll(page)).toContainText('alcove 19–113')
-  await expect(suspects(page).getByRole('button').first()).toContainText('Open data')
-  await noBarriers(page)
+test(
+  'what is seen is painted by keys, a reading tells suspects apart, and the mend is noted',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openMend(page, 'Bay-window nook')
+    await expect(suspects(page)).toContainText('Data level too low')
+    await paintDarkAlcove(page)
+    await expect(roll(page)).toContainText('alcove 19–113')
+    await expect(suspects(page).getByRole('button').first()).toContainText('Open data')
+    await noBarriers(page)
 
-  // The meter at the start of B2: there are no volts, so it is the feed and not the data.
-  await expect(nextTest(page).getByRole('heading', { level: 2 })).toContainText('Measure')
-  const field = nextTest(page).getByLabel('What the meter shows')
-  await field.fill('zero')
-  await field.press('Enter')
-  await expect(page.getByRole('alert')).toContainText('such as 4.6 V')
-  await field.fill('0')
-  await field.press('Enter')
-  await expect(suspects(page).getByRole('button').first()).toContainText(/Open (plus|minus)/)
-  await expect(nextTest(page)).toContainText('Done')
+    // The meter at the start of B2: there are no volts, so it is the feed and not the data.
+    await expect(nextTest(page).getByRole('heading', { level: 2 })).toContainText('Measure')
+    const field = nextTest(page).getByLabel('What the meter shows')
+    await field.fill('zero')
+    await field.press('Enter')
+    await expect(page.getByRole('alert')).toContainText('such as 4.6 V')
+    await field.fill('0')
+    await field.press('Enter')
+    await expect(suspects(page).getByRole('button').first()).toContainText(/Open (plus|minus)/)
+    await expect(nextTest(page)).toContainText('Done')
 
-  // A wrong entry is taken back, and is as it was.
-  await nextTest(page).getByRole('button', { name: 'take back' }).click()
-  await expect(suspects(page).getByRole('button').first()).toContainText('Open data')
+    // A wrong entry is taken back, and is as it was.
+    await nextTest(page).getByRole('button', { name: 'take back' }).click()
+    await expect(suspects(page).getByRole('button').first()).toContainText('Open data')
 
-  // What was painted is still there after a reload.
-  await page.reload()
-  await expect(roll(page)).toContainText('alcove 19–113')
-  await expect(suspects(page).getByRole('button').first()).toContainText('Open data')
+    // What was painted is still there after a reload.
+    await page.reload()
+    await expect(roll(page)).toContainText('alcove 19–113')
+    await expect(suspects(page).getByRole('button').first()).toContainText('Open data')
 
-  await suspects(page).getByRole('button').first().click()
-  await page.getByRole('button', { name: /^How to mend/ }).click()
-  const mend = page.getByRole('region', { name: 'Mend' })
-  await expect(mend).toContainText('Proof:')
-  await expect(mend).toContainText('licensed electrician')
-  // One that looks the same is mended in its own way, and noted as what it is.
-  const which = mend.getByLabel('Which it was')
-  const bridge = await which
-    .locator('option', { hasText: /^Plus bridged to data/ })
-    .first()
-    .innerText()
-  await which.selectOption(bridge)
-  await expect(mend.getByRole('heading', { level: 2 })).toHaveText('Plus bridged to data')
-  await mend.getByLabel('What you did').fill('new joint at B1')
-  await mend.getByRole('button', { name: 'It works: note it in the log' }).click()
-  await expect(page.getByRole('heading', { name: bridge })).toHaveCount(1)
-  await expect(page.getByText('new joint at B1')).toBeVisible()
-  await expect(page.getByTestId('mend-state')).toHaveText('2 mended')
-  await page.getByLabel('Search here and in all other plans').fill('joint at B1')
-  await expect(page.getByRole('heading', { name: bridge })).toHaveCount(1)
-  const download = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Plan', exact: true }).click()
-  await page.getByRole('menuitem', { name: 'Export to a file' }).click()
-  expect(await exportedPlan(download)).toMatch(/"kind": "bridge-plus-data"/)
-  await page.keyboard.press('Escape')
-  await page.getByRole('radio', { name: 'Find it' }).click()
-  await expect(roll(page)).toContainText('Nothing is painted yet')
-})
+    await suspects(page).getByRole('button').first().click()
+    await page.getByRole('button', { name: /^How to mend/ }).click()
+    const mend = page.getByRole('region', { name: 'Mend' })
+    await expect(mend).toContainText('Proof:')
+    await expect(mend).toContainText('licensed electrician')
+    // One that looks the same is mended in its own way, and noted as what it is.
+    const which = mend.getByLabel('Which it was')
+    const bridge = await which
+      .locator('option', { hasText: /^Plus bridged to data/ })
+      .first()
+      .innerText()
+    await which.selectOption(bridge)
+    await expect(mend.getByRole('heading', { level: 2 })).toHaveText('Plus bridged to data')
+    await mend.getByLabel('What you did').fill('new joint at B1')
+    await mend.getByRole('button', { name: 'It works: note it in the log' }).click()
+    await expect(page.getByRole('heading', { name: bridge })).toHaveCount(1)
+    await expect(page.getByText('new joint at B1')).toBeVisible()
+    await expect(page.getByTestId('mend-state')).toHaveText('2 mended')
+    await page.getByLabel('Search here and in all other plans').fill('joint at B1')
+    await expect(page.getByRole('heading', { name: bridge })).toHaveCount(1)
+    const download = page.waitForEvent('download')
+    await page.getByRole('button', { name: 'Plan', exact: true }).click()
+    await page.getByRole('menuitem', { name: 'Export to a file' }).click()
+    expect(await exportedPlan(download)).toMatch(/"kind": "bridge-plus-data"/)
+    await page.keyboard.press('Escape')
+    await page.getByRole('radio', { name: 'Find it' }).click()
+    await expect(roll(page)).toContainText('Nothing is painted yet')
+  },
+)
 
 test('pixels are painted by hand, wiped, and contradictions are said', async ({ page }) => {
   await openMend(page, 'Bay-window nook')
@@ -289,7 +291,7 @@ test('five answers give a first guess without a plan, and an empty plan says wha
   await expect(page.getByText('Nothing lights in this plan yet.')).toBeVisible()
 })
 
-test('at 390 it is painted by a finger', async ({ page }) => {
+test('at 390 it is painted by a finger', { tag: '@long' }, async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await openMend(page, 'Bay-window nook')
   await expect(tape(page, 'crown')).toBeVisible()

@@ -90,34 +90,38 @@ test('lanes are added, named, shared out and taken away; a pin is pinned down', 
   await expect(verdict(page, 'pin-kind')).toHaveCount(0)
 })
 
-test('pixels are skipped, a relay counts, and a wire at the wrong end is told', async ({
-  page,
-}) => {
-  await openSignal(page)
-  await page.getByRole('button', { name: 'Skip pixels of right ledge' }).click()
-  const editor = page.getByRole('group', { name: 'Data of right ledge' })
-  await editor.getByLabel('Its data wire comes apart at').selectOption('strip plug pair')
-  await expect(editor.getByLabel('Its data wire comes apart at')).toHaveValue('strip-plug')
-  await editor.getByLabel('Dark from').fill('100')
-  await editor.getByRole('button', { name: 'skip' }).click()
-  await expect(editor.getByRole('alert')).toHaveText('“100”: from 128 to 160')
-  // Nothing was skipped in its place.
-  await expect(editor.getByRole('listitem')).toHaveCount(0)
-  await editor.getByLabel('Dark from').fill('130')
-  await editor.getByLabel('to', { exact: true }).fill('134')
-  await editor.getByRole('button', { name: 'skip' }).click()
-  await expect(editor.getByText('130 to 134 dark')).toBeVisible()
-  await editor.getByLabel('Relay pixels before it').fill('1')
-  await editor.getByLabel('Relay pixels before it').press('Enter')
-  await expect(page.getByRole('img', { name: 'right ledge: pixels 129 to 161' })).toBeVisible()
-  await expect(figure(page, 'frame.lane-low')).toHaveText('4.94 ms')
-  await editor.press('Escape')
-  await expect(editor).toHaveCount(0)
-  await page.getByRole('button', { name: 'The data wire of right ledge is at its far end' }).click()
-  await expect(verdict(page, 'against-arrow')).toContainText('right ledge')
-  await verdict(page, 'against-arrow').getByRole('button', { name: 'bring the wire' }).click()
-  await expect(verdict(page, 'against-arrow')).toHaveCount(0)
-})
+test(
+  'pixels are skipped, a relay counts, and a wire at the wrong end is told',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openSignal(page)
+    await page.getByRole('button', { name: 'Skip pixels of right ledge' }).click()
+    const editor = page.getByRole('group', { name: 'Data of right ledge' })
+    await editor.getByLabel('Its data wire comes apart at').selectOption('strip plug pair')
+    await expect(editor.getByLabel('Its data wire comes apart at')).toHaveValue('strip-plug')
+    await editor.getByLabel('Dark from').fill('100')
+    await editor.getByRole('button', { name: 'skip' }).click()
+    await expect(editor.getByRole('alert')).toHaveText('“100”: from 128 to 160')
+    // Nothing was skipped in its place.
+    await expect(editor.getByRole('listitem')).toHaveCount(0)
+    await editor.getByLabel('Dark from').fill('130')
+    await editor.getByLabel('to', { exact: true }).fill('134')
+    await editor.getByRole('button', { name: 'skip' }).click()
+    await expect(editor.getByText('130 to 134 dark')).toBeVisible()
+    await editor.getByLabel('Relay pixels before it').fill('1')
+    await editor.getByLabel('Relay pixels before it').press('Enter')
+    await expect(page.getByRole('img', { name: 'right ledge: pixels 129 to 161' })).toBeVisible()
+    await expect(figure(page, 'frame.lane-low')).toHaveText('4.94 ms')
+    await editor.press('Escape')
+    await expect(editor).toHaveCount(0)
+    await page
+      .getByRole('button', { name: 'The data wire of right ledge is at its far end' })
+      .click()
+    await expect(verdict(page, 'against-arrow')).toContainText('right ledge')
+    await verdict(page, 'against-arrow').getByRole('button', { name: 'bring the wire' }).click()
+    await expect(verdict(page, 'against-arrow')).toHaveCount(0)
+  },
+)
 
 test('sensors get pins with reasons; too many of them name the board that would do', async ({
   page,
@@ -138,29 +142,33 @@ test('sensors get pins with reasons; too many of them name the board that would 
   await expect(row).toHaveCount(0)
 })
 
-test('a board of one’s own; a note on a board goes with it into every plan', async ({ page }) => {
-  await openSignal(page)
-  await page.getByRole('button', { name: '+ your own' }).click()
-  const dialog = page.getByRole('dialog')
-  await dialog.getByLabel('Name', { exact: false }).first().fill('green board')
-  await dialog.getByLabel(/^Pins, a line each/).fill('D0-D9 digital dimmable')
-  await dialog.getByRole('button', { name: 'Add the board' }).click()
-  await expect(dialog.getByRole('alert')).toContainText('“dimmable” of D0-D9: a pin can be')
-  await dialog.getByLabel(/^Pins, a line each/).fill('D0-D9 digital pwm\nA0-A3 analogue')
-  await dialog.getByRole('button', { name: 'Add the board' }).click()
-  await expect(page.getByRole('button', { name: 'Board: green board' })).toBeVisible()
-  await page.getByLabel('Disturbs timing?').fill('radio steals time')
-  await page.getByLabel('Disturbs timing?').press('Enter')
-  await expect(verdict(page, 'board-quirk')).toContainText('radio steals time')
-  // What is kept for every plan is kept by then too.
-  await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
-  await openEmptyPlan(page)
-  await page.keyboard.type('shelf 900')
-  await page.getByRole('link', { name: /^Signal/ }).click()
-  await page.getByRole('button', { name: /^Board:/ }).click()
-  await page.getByRole('option', { name: /^green board \(disturbs timing\)/ }).click()
-  await expect(verdict(page, 'board-quirk')).toContainText('radio steals time')
-})
+test(
+  'a board of one’s own; a note on a board goes with it into every plan',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openSignal(page)
+    await page.getByRole('button', { name: '+ your own' }).click()
+    const dialog = page.getByRole('dialog')
+    await dialog.getByLabel('Name', { exact: false }).first().fill('green board')
+    await dialog.getByLabel(/^Pins, a line each/).fill('D0-D9 digital dimmable')
+    await dialog.getByRole('button', { name: 'Add the board' }).click()
+    await expect(dialog.getByRole('alert')).toContainText('“dimmable” of D0-D9: a pin can be')
+    await dialog.getByLabel(/^Pins, a line each/).fill('D0-D9 digital pwm\nA0-A3 analogue')
+    await dialog.getByRole('button', { name: 'Add the board' }).click()
+    await expect(page.getByRole('button', { name: 'Board: green board' })).toBeVisible()
+    await page.getByLabel('Disturbs timing?').fill('radio steals time')
+    await page.getByLabel('Disturbs timing?').press('Enter')
+    await expect(verdict(page, 'board-quirk')).toContainText('radio steals time')
+    // What is kept for every plan is kept by then too.
+    await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
+    await openEmptyPlan(page)
+    await page.keyboard.type('shelf 900')
+    await page.getByRole('link', { name: /^Signal/ }).click()
+    await page.getByRole('button', { name: /^Board:/ }).click()
+    await page.getByRole('option', { name: /^green board \(disturbs timing\)/ }).click()
+    await expect(verdict(page, 'board-quirk')).toContainText('radio steals time')
+  },
+)
 
 test('plain strips are dimmed by a pin for each colour', async ({ page }) => {
   await openExample(page, 'Wardrobe rails')
@@ -180,7 +188,7 @@ test('plain strips are dimmed by a pin for each colour', async ({ page }) => {
   await expect(verdict(page, 'board-volts')).toHaveCount(0)
 })
 
-test('a status light says who can tell its colours apart', async ({ page }) => {
+test('a status light says who can tell its colours apart', { tag: '@long' }, async ({ page }) => {
   await openSignal(page)
   await page.getByRole('radio', { name: 'Pins' }).click()
   const card = page.getByRole('region', { name: 'Status light' })

@@ -285,36 +285,38 @@ test('pointing at a sum lights its run, a click goes to its line', async ({ page
   await expect(line(page, 4)).toBeFocused()
 })
 
-test('a pasted list becomes lines; in a long one only those in view are fields', async ({
-  page,
-}) => {
-  await openEmptyPlan(page)
-  const texts = Array.from({ length: 300 }, (_, n) => `shelf-${String(n)} ${String(2600 + n)}`)
-  await pasteLines(page, texts)
-  await expect(line(page, 300)).toBeFocused()
-  await expect(line(page, 300)).toHaveValue('shelf-299 2899')
-  await expect(figure(page, 'length.total')).toHaveText('822.40 m')
-  expect(await page.locator('.pad-lines input').count()).toBeLessThan(120)
+test(
+  'a pasted list becomes lines; in a long one only those in view are fields',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    const texts = Array.from({ length: 300 }, (_, n) => `shelf-${String(n)} ${String(2600 + n)}`)
+    await pasteLines(page, texts)
+    await expect(line(page, 300)).toBeFocused()
+    await expect(line(page, 300)).toHaveValue('shelf-299 2899')
+    await expect(figure(page, 'length.total')).toHaveText('822.40 m')
+    expect(await page.locator('.pad-lines input').count()).toBeLessThan(120)
 
-  // The tally, too, has the sums that it is scrolled to, and all of them on paper.
-  const lengths = roll(page).locator('[data-section="length"]')
-  const last = lengths.getByText(/^shelf-299 /)
-  await expect(last).toHaveCount(0)
-  await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')))
-  await expect(last).toHaveCount(1)
-  await page.evaluate(() => window.dispatchEvent(new Event('afterprint')))
-  await expect(last).toHaveCount(0)
-  await scrollThrough(lengths)
-  await expect(last).toHaveCount(1)
-  await roll(page).getByRole('button', { name: '1 stop' }).click()
-  await expect(verdict(page, 'supply-short')).toBeInViewport()
-  await roll(page).locator('[data-figure]').first().click()
-  await expect(line(page, 1)).toBeFocused()
-  // What was pasted at once is undone at once.
-  await page.keyboard.press('Control+z')
-  await expect(page.locator('.pad-lines > *')).toHaveCount(1)
-  await expect(line(page, 1)).toHaveValue('')
-})
+    // The tally, too, has the sums that it is scrolled to, and all of them on paper.
+    const lengths = roll(page).locator('[data-section="length"]')
+    const last = lengths.getByText(/^shelf-299 /)
+    await expect(last).toHaveCount(0)
+    await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')))
+    await expect(last).toHaveCount(1)
+    await page.evaluate(() => window.dispatchEvent(new Event('afterprint')))
+    await expect(last).toHaveCount(0)
+    await scrollThrough(lengths)
+    await expect(last).toHaveCount(1)
+    await roll(page).getByRole('button', { name: '1 stop' }).click()
+    await expect(verdict(page, 'supply-short')).toBeInViewport()
+    await roll(page).locator('[data-figure]').first().click()
+    await expect(line(page, 1)).toBeFocused()
+    // What was pasted at once is undone at once.
+    await page.keyboard.press('Control+z')
+    await expect(page.locator('.pad-lines > *')).toHaveCount(1)
+    await expect(line(page, 1)).toHaveValue('')
+  },
+)
 
 test('the name of the plan is changed in place and kept', async ({ page }) => {
   await page.goto('/')

@@ -38,26 +38,27 @@ test('taking a plan over takes the last stroke with it', async ({ page, context 
   await expect(page.getByRole('alert')).toContainText('taken over')
 })
 
-test('renaming on the shelf reaches the tab that has the plan, and locks nobody out', async ({
-  page,
-  context,
-}) => {
-  await page.goto('/')
-  await line(page, 1).fill('seat front 2145')
-  const shelf = await context.newPage()
-  await shelf.goto('/plans')
-  await shelf.getByRole('button', { name: 'Rename Bay-window nook' }).click()
-  await shelf.getByLabel('Name of the plan').fill('Window seat')
-  await shelf.keyboard.press('Enter')
-  await expect(page.getByRole('button', { name: 'Window seat', exact: true })).toBeVisible()
-  await expect(shelf.getByRole('link', { name: 'Window seat', exact: true })).toBeVisible()
-  await line(page, 1).fill('seat front 2150')
-  await saved(page)
-  await expect(page.getByRole('alert')).toHaveCount(0)
-  await page.keyboard.press('Control+z')
-  await page.keyboard.press('Control+z')
-  await expect(page.getByRole('button', { name: 'Bay-window nook', exact: true })).toBeVisible()
-})
+test(
+  'renaming on the shelf reaches the tab that has the plan, and locks nobody out',
+  { tag: '@long' },
+  async ({ page, context }) => {
+    await page.goto('/')
+    await line(page, 1).fill('seat front 2145')
+    const shelf = await context.newPage()
+    await shelf.goto('/plans')
+    await shelf.getByRole('button', { name: 'Rename Bay-window nook' }).click()
+    await shelf.getByLabel('Name of the plan').fill('Window seat')
+    await shelf.keyboard.press('Enter')
+    await expect(page.getByRole('button', { name: 'Window seat', exact: true })).toBeVisible()
+    await expect(shelf.getByRole('link', { name: 'Window seat', exact: true })).toBeVisible()
+    await line(page, 1).fill('seat front 2150')
+    await saved(page)
+    await expect(page.getByRole('alert')).toHaveCount(0)
+    await page.keyboard.press('Control+z')
+    await page.keyboard.press('Control+z')
+    await expect(page.getByRole('button', { name: 'Bay-window nook', exact: true })).toBeVisible()
+  },
+)
 
 test('a plan that is deleted elsewhere says so, and comes back only when asked', async ({
   page,

@@ -135,7 +135,7 @@ test('for the program: header, JSON and pixel map, to copy and to save', async (
   expect(JSON.parse((await bytes(download)).toString())).toMatchObject({ fullWhiteMa: 18108 })
 })
 
-test('diagram, lists and labels as files for paper', async ({ page }) => {
+test('diagram, lists and labels as files for paper', { tag: '@long' }, async ({ page }) => {
   await openWire(page)
   expect((await bytes(await saved(page, 'Diagram as SVG'))).toString()).toContain('data-wire="W41"')
   for (const item of ['Diagram as PDF', 'Wires and joints as PDF', 'Labels as PDF']) {
@@ -147,20 +147,22 @@ test('diagram, lists and labels as files for paper', async ({ page }) => {
   expect((await bytes(await saved(page, 'Joints as CSV'))).toString()).toContain('what meets')
 })
 
-test('sixteen shelves stand close in one picture, and each has its wires in it', async ({
-  page,
-}) => {
-  await openEmptyPlan(page)
-  for (let shelf = 1; shelf <= 16; shelf += 1) {
-    await page.keyboard.type(`"shelf ${String(shelf)}" ${String(500 + 13 * shelf)}`)
-    await page.keyboard.press('Enter')
-  }
-  await page.getByRole('link', { name: /^Wire/ }).click()
-  await expect(page.locator('[data-block^="run:"]').first()).toBeVisible()
-  await expect(page.locator('text[data-wire="W1"]')).toHaveText(/W1 W2 · 1 mm²/)
-  await page.getByRole('radio', { name: 'Joints' }).click()
-  await expect(page.getByTestId('joints-left')).toHaveText(/^0 of 8\d joints done/)
-})
+test(
+  'sixteen shelves stand close in one picture, and each has its wires in it',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    for (let shelf = 1; shelf <= 16; shelf += 1) {
+      await page.keyboard.type(`"shelf ${String(shelf)}" ${String(500 + 13 * shelf)}`)
+      await page.keyboard.press('Enter')
+    }
+    await page.getByRole('link', { name: /^Wire/ }).click()
+    await expect(page.locator('[data-block^="run:"]').first()).toBeVisible()
+    await expect(page.locator('text[data-wire="W1"]')).toHaveText(/W1 W2 · 1 mm²/)
+    await page.getByRole('radio', { name: 'Joints' }).click()
+    await expect(page.getByTestId('joints-left')).toHaveText(/^0 of 8\d joints done/)
+  },
+)
 
 test('an empty plan says what to do; its first line is wired at once', async ({ page }) => {
   await openEmptyPlan(page)

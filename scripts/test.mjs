@@ -1,5 +1,5 @@
-// `npm test [-- --all]`: what has to hold, on a fresh clone with only Node and npm; with `--all` the long browser tests, too, and more random
-// cases for each property. Ends with the tests' count.
+// `npm test [-- --all]`: what has to hold, on a fresh clone with only Node and npm; with `--all` the long tests, too, and more random cases
+// for each property. Ends with the tests' count.
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { findChromium } from './chromium.mjs'
 import { install, roomForReading, run, runApart } from './lib.mjs'
@@ -23,6 +23,10 @@ const alone = [
   ['layers', npm('layers')],
   ['share of tests', npm('share')],
 ]
+/** Without tests that take long, of what shorter ones look at, too. */
+const notLong = isAll
+  ? { units: [], browser: [] }
+  : { units: ['--tags-filter=!long'], browser: ['--grep-invert', '@long'] }
 /** What takes all cores, or what stands before it. */
 const together = [
   ['lockfile', hasNoAddresses],
@@ -31,7 +35,7 @@ const together = [
     'unit tests',
     () => {
       const json = ['--reporter=json', `--outputFile.json=${results}/unit.json`]
-      return run('npx', ['vitest', 'run', '--reporter=default', ...json], {
+      return run('npx', ['vitest', 'run', '--reporter=default', ...json, ...notLong.units], {
         env: { PROVE: process.env.PROVE ?? (isAll ? '1' : '0.3') },
       })
     },
@@ -40,14 +44,12 @@ const together = [
     'browser tests',
     () =>
       chromium !== undefined &&
-      run('npx', ['playwright', 'test', '--reporter=list,json', ...(isAll ? [] : notLong)], {
+      run('npx', ['playwright', 'test', '--reporter=list,json', ...notLong.browser], {
         env: { CHROMIUM_PATH: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: `${results}/browser.json` },
       }),
   ],
 ]
 
-/** Tests that take long, of what shorter ones look at, too. */
-const notLong = ['--grep-invert', '@long']
 /** Characters of a complaint that are said again, at most. */
 const mostRepeated = 4000
 const failed = []
@@ -85,7 +87,7 @@ if (complaints.length > 0) console.log(`\n${complaints.join('\n\n')}`)
 if (failed.length > 0) console.log(`\nFailed: ${failed.join(', ')}`)
 // A check that fails without a test of its own counts as one failure, so that the line below cannot look well.
 const failures = Math.max(counts.failed, failed.length > 0 ? 1 : 0)
-if (!isAll) console.log('\nWithout long browser tests: npm test -- --all runs them, too')
+if (!isAll) console.log('\nWithout long tests: npm test -- --all runs them, too')
 console.log(`\n${counts.passed} passed, ${failures} failed`)
 process.exit(failed.length > 0 || counts.passed === 0 ? 1 : 0)
 

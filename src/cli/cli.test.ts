@@ -354,7 +354,7 @@ describe('the command line', () => {
     expect(priced.lines.find(({ id }) => id === 'solder')?.cost).toBe(4.5)
   })
 
-  it('compares a plan with other lights', () => {
+  it('compares a plan with other lights', { tags: 'long' }, () => {
     const { candidates } = asked(['compare', 'demo/pegboard-moon.json']).json as {
       candidates: { stripId: string; isPresent: boolean; cost: number; problems: object[] }[]
     }
@@ -375,16 +375,20 @@ describe('the command line', () => {
     })
   })
 
-  it('runs as a program: what it says goes to the right place, and its code is the exit code', () => {
-    const started = (...args: string[]) =>
-      spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/main.ts', ...args], {
-        cwd: root,
-        input: '{"loadA": 13.17, "headroom": 0.1, "sizesA": [10, 15]}',
-        encoding: 'utf8',
-      })
-    expect(JSON.parse(started('sum', 'supply-size').stdout)).toMatchObject({ pickA: 15 })
-    expect(started('tally', 'none.json')).toMatchObject({ status: 1, stdout: '' })
-  })
+  it(
+    'runs as a program: what it says goes to the right place, and its code is the exit code',
+    { tags: 'long' },
+    () => {
+      const started = (...args: string[]) =>
+        spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/main.ts', ...args], {
+          cwd: root,
+          input: '{"loadA": 13.17, "headroom": 0.1, "sizesA": [10, 15]}',
+          encoding: 'utf8',
+        })
+      expect(JSON.parse(started('sum', 'supply-size').stdout)).toMatchObject({ pickA: 15 })
+      expect(started('tally', 'none.json')).toMatchObject({ status: 1, stdout: '' })
+    },
+  )
 
   it('lists faults, shows one, and ranks them by what is seen', () => {
     const plan = 'demo/bay-window-nook.json'

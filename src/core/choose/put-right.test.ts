@@ -22,6 +22,7 @@ const count = (plan: Plan, grade: string): number =>
 
 it.each(['bay-window-nook', 'pegboard-moon'])(
   '%s: no stop is left, and nothing it says is made up',
+  { tags: 'long' },
   (name) => {
     const plan = demoPlan(name)
     const result = found(plan)
@@ -54,19 +55,23 @@ it('a plan that is right already gets nothing to do', () => {
   expect([steps, commands]).toEqual([[], []])
 })
 
-it('leaves fewer stops on any plan, tells what is left, and never makes it worse', () => {
-  fc.assert(
-    fc.property(anyPlan, (plan) => {
-      const result = found(plan)
-      const after = change(plan, result.commands).plan
-      expect(count(after, 'stop')).toBe(result.after.stops)
-      expect(result.after.stops).toBeLessThanOrEqual(result.before.stops)
-      expect(result.left).toHaveLength(result.after.stops + result.after.warnings)
-      if (result.steps.length > 0)
-        expect(result.after.stops * 10 + result.after.warnings).toBeLessThan(
-          result.before.stops * 10 + result.before.warnings,
-        )
-    }),
-    { numRuns: runs(2, 1000) },
-  )
-})
+it(
+  'leaves fewer stops on any plan, tells what is left, and never makes it worse',
+  { tags: 'long' },
+  () => {
+    fc.assert(
+      fc.property(anyPlan, (plan) => {
+        const result = found(plan)
+        const after = change(plan, result.commands).plan
+        expect(count(after, 'stop')).toBe(result.after.stops)
+        expect(result.after.stops).toBeLessThanOrEqual(result.before.stops)
+        expect(result.left).toHaveLength(result.after.stops + result.after.warnings)
+        if (result.steps.length > 0)
+          expect(result.after.stops * 10 + result.after.warnings).toBeLessThan(
+            result.before.stops * 10 + result.before.warnings,
+          )
+      }),
+      { numRuns: runs(2, 1000) },
+    )
+  },
+)

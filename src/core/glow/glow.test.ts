@@ -510,7 +510,7 @@ describe('remedies of a show', () => {
     expect(times).toBe(code === 'flash-rate' ? '4' : undefined)
   })
 
-  it('offers none that brings another trouble', () => {
+  it('offers none that brings another trouble', { tags: 'long' }, () => {
     const show = showOf(scene([faster]))
     const { plan } = change(pegboard, [{ do: 'put-show', show }])
     const given = worked(plan)
@@ -528,7 +528,7 @@ describe('remedies of a show', () => {
     expect(offered(small)).toEqual([0])
   })
 
-  it('judges a scene that is only started, and lets the program hold it', () => {
+  it('judges a scene that is only started, and lets the program hold it', { tags: 'long' }, () => {
     const { plan } = change(pegboard, [
       { do: 'pick-supply', supply: 'supply-a', part: 'brick-5v-10' },
     ])
@@ -544,36 +544,40 @@ describe('remedies of a show', () => {
     expect(labels[1]).toMatch(/^dim “Visit” to \d+ %$/)
   })
 
-  it('a show that is too much for its board: another board, or less of it', () => {
-    const layers = ['fire', 'ripple', 'twinkle', 'clouds', 'flow'].map((id) => layer(id))
-    const show = showOf(scene(layers))
-    const slow = change(pegboard, [{ do: 'set-signal', signal: { board: 'small-5v' } }]).plan
-    const [verdict] = judged(slow, show).filter(({ code }) => code === 'slow-frames')
-    const { board } = playWhole(worked(slow), show, run)
-    const pixels = worked(slow).lanes.reduce((sum, { pixels: own }) => sum + own, 0)
-    // 4,500 steps a light and layer and 1,200 a byte, 16 million a second.
-    expect(board!.needs.workMs).toBeCloseTo((pixels * (5 * 4_500 + 3 * 1_200)) / 16_000, 0)
-    expect(boardFps(board!)).toBeLessThan(3)
-    expect(verdict).toMatchObject({ grade: 'warning' })
-    const [faster] = verdict!.remedies
-    const after = change(slow, faster!.commands).plan
-    expect(judged(after, show).map(({ code }) => code)).not.toContain('slow-frames')
-    // No board is offered that the plan could not live with: none that is faster takes 12 V.
-    const high: Plan = {
-      ...slow,
-      lines: [{ id: 'a', text: 'shelf 8 m', stripId: 'pixels-12v-20' }],
-    }
-    const found = judged(high, show).find(({ code }) => code === 'slow-frames')
-    expect(found!.remedies.filter(({ label }) => label.startsWith('take '))).toEqual([])
-    // While scenes fade both are painted.
-    const fading = showOf(
-      scene(layers),
-      scene(layers.slice(0, 2), { id: 'next', name: 'Next', fade: 1 }),
-    )
-    const both = playWhole(worked(slow), fading, run).board!.needs.workMs!
-    expect(both - board!.needs.workMs!).toBeCloseTo((pixels * 2 * 4_500) / 16_000, 0)
-    // What is limited is painted twice.
-    const held = playWhole(worked(slow), { ...show, isLimited: true }, run).board
-    expect(held!.needs.workMs).toBeCloseTo(2 * board!.needs.workMs!, 6)
-  })
+  it(
+    'a show that is too much for its board: another board, or less of it',
+    { tags: 'long' },
+    () => {
+      const layers = ['fire', 'ripple', 'twinkle', 'clouds', 'flow'].map((id) => layer(id))
+      const show = showOf(scene(layers))
+      const slow = change(pegboard, [{ do: 'set-signal', signal: { board: 'small-5v' } }]).plan
+      const [verdict] = judged(slow, show).filter(({ code }) => code === 'slow-frames')
+      const { board } = playWhole(worked(slow), show, run)
+      const pixels = worked(slow).lanes.reduce((sum, { pixels: own }) => sum + own, 0)
+      // 4,500 steps a light and layer and 1,200 a byte, 16 million a second.
+      expect(board!.needs.workMs).toBeCloseTo((pixels * (5 * 4_500 + 3 * 1_200)) / 16_000, 0)
+      expect(boardFps(board!)).toBeLessThan(3)
+      expect(verdict).toMatchObject({ grade: 'warning' })
+      const [faster] = verdict!.remedies
+      const after = change(slow, faster!.commands).plan
+      expect(judged(after, show).map(({ code }) => code)).not.toContain('slow-frames')
+      // No board is offered that the plan could not live with: none that is faster takes 12 V.
+      const high: Plan = {
+        ...slow,
+        lines: [{ id: 'a', text: 'shelf 8 m', stripId: 'pixels-12v-20' }],
+      }
+      const found = judged(high, show).find(({ code }) => code === 'slow-frames')
+      expect(found!.remedies.filter(({ label }) => label.startsWith('take '))).toEqual([])
+      // While scenes fade both are painted.
+      const fading = showOf(
+        scene(layers),
+        scene(layers.slice(0, 2), { id: 'next', name: 'Next', fade: 1 }),
+      )
+      const both = playWhole(worked(slow), fading, run).board!.needs.workMs!
+      expect(both - board!.needs.workMs!).toBeCloseTo((pixels * 2 * 4_500) / 16_000, 0)
+      // What is limited is painted twice.
+      const held = playWhole(worked(slow), { ...show, isLimited: true }, run).board
+      expect(held!.needs.workMs).toBeCloseTo(2 * board!.needs.workMs!, 6)
+    },
+  )
 })

@@ -720,28 +720,40 @@ describe('the next test', () => {
         expect(rails.stage.runs.find(({ id }) => id === run)!.strip.light.kind).toBe('pixels')
   })
 
-  it('finds faults that were painted without a mistake, whatever they are', () => {
-    for (const truth of [openData, openMinus, poor, bridge]) {
-      const { taken, tests } = courseOf(diagnosis, seenOf(truth), answeredExactly(diagnosis, truth))
-      expect(measuredAs(taken!), truth.fault.id).toBe(measuredAs(truth))
-      expect(tests.length).toBeLessThan(11)
-    }
-  })
+  it(
+    'finds faults that were painted without a mistake, whatever they are',
+    { tags: 'long' },
+    () => {
+      for (const truth of [openData, openMinus, poor, bridge]) {
+        const { taken, tests } = courseOf(
+          diagnosis,
+          seenOf(truth),
+          answeredExactly(diagnosis, truth),
+        )
+        expect(measuredAs(taken!), truth.fault.id).toBe(measuredAs(truth))
+        expect(tests.length).toBeLessThan(11)
+      }
+    },
+  )
 
-  it('finds blurred ones mostly: among the first three before any test, and in a few tests', () => {
-    const all = ['bay-window-nook', 'toy-harbour', 'paper-lanterns'].flatMap((name) => {
-      const own = name === 'bay-window-nook' ? diagnosis : new Diagnosis(worked(demoPlan(name)))
-      const random = seeded(11)
-      const draw = drawing(own, random)
-      return Array.from({ length: 20 }, () => trial(own, draw(), random))
-    })
-    const found = all.filter(({ isFound }) => isFound)
-    const tests = found.map((one) => one.tests).toSorted((a, b) => a - b)
-    expect(all.filter(({ rank }) => rank <= 3).length / all.length).toBeGreaterThan(0.65)
-    expect(all.filter(({ sightRank }) => sightRank <= 3).length / all.length).toBeGreaterThan(0.8)
-    expect(found.length / all.length).toBeGreaterThan(0.94)
-    expect(tests[Math.floor(tests.length / 2)]).toBeLessThanOrEqual(4)
-  })
+  it(
+    'finds blurred ones mostly: among the first three before any test, and in a few tests',
+    { tags: 'long' },
+    () => {
+      const all = ['bay-window-nook', 'toy-harbour', 'paper-lanterns'].flatMap((name) => {
+        const own = name === 'bay-window-nook' ? diagnosis : new Diagnosis(worked(demoPlan(name)))
+        const random = seeded(11)
+        const draw = drawing(own, random)
+        return Array.from({ length: 20 }, () => trial(own, draw(), random))
+      })
+      const found = all.filter(({ isFound }) => isFound)
+      const tests = found.map((one) => one.tests).toSorted((a, b) => a - b)
+      expect(all.filter(({ rank }) => rank <= 3).length / all.length).toBeGreaterThan(0.65)
+      expect(all.filter(({ sightRank }) => sightRank <= 3).length / all.length).toBeGreaterThan(0.8)
+      expect(found.length / all.length).toBeGreaterThan(0.94)
+      expect(tests[Math.floor(tests.length / 2)]).toBeLessThanOrEqual(4)
+    },
+  )
 })
 
 describe('practice', () => {
@@ -749,7 +761,7 @@ describe('practice', () => {
     readFileSync(new URL('../../../demo/practice/faults.json', import.meta.url), 'utf8'),
   ) as { grade: number; plan: string; fault?: string; kind?: string }[]
 
-  it('has ten graded faults, each of which shows in its plan', () => {
+  it('has ten graded faults, each of which shows in its plan', { tags: 'long' }, () => {
     expect(tasks).toHaveLength(10)
     expect(tasks.map(({ grade }) => grade)).toEqual(
       tasks.map(({ grade }) => grade).toSorted((a, b) => a - b),

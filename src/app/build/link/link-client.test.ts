@@ -89,17 +89,21 @@ describe('the client of the bench link', () => {
     expect(sent).toHaveLength(2)
   })
 
-  it('says that a board is silent, that it refuses, and that it is gone', async () => {
-    const port = boardOf()
-    const client = new LinkClient(port)
-    await expect(client.ask({ word: 'lane', lane: 9 })).rejects.toMatchObject({ kind: 'lane' })
-    port.wire = { isNoisy: false, isDeaf: true }
-    await expect(client.light(pixel(1))).rejects.toMatchObject({ kind: 'silent' })
-    port.wire = { isNoisy: false, isDeaf: false }
-    await expect(client.ask({ word: 'read', input: 1 })).resolves.toBe('0')
-    const waiting = client.ask({ word: 'hello' })
-    port.pull()
-    await expect(waiting).rejects.toMatchObject({ kind: 'gone' })
-    await expect(client.light(pixel(1))).rejects.toMatchObject({ kind: 'gone' })
-  })
+  it(
+    'says that a board is silent, that it refuses, and that it is gone',
+    { tags: 'long' },
+    async () => {
+      const port = boardOf()
+      const client = new LinkClient(port)
+      await expect(client.ask({ word: 'lane', lane: 9 })).rejects.toMatchObject({ kind: 'lane' })
+      port.wire = { isNoisy: false, isDeaf: true }
+      await expect(client.light(pixel(1))).rejects.toMatchObject({ kind: 'silent' })
+      port.wire = { isNoisy: false, isDeaf: false }
+      await expect(client.ask({ word: 'read', input: 1 })).resolves.toBe('0')
+      const waiting = client.ask({ word: 'hello' })
+      port.pull()
+      await expect(waiting).rejects.toMatchObject({ kind: 'gone' })
+      await expect(client.light(pixel(1))).rejects.toMatchObject({ kind: 'gone' })
+    },
+  )
 })
