@@ -296,6 +296,18 @@ test(
     await expect(line(page, 300)).toHaveValue('shelf-299 2899')
     await expect(figure(page, 'length.total')).toHaveText('822.40 m')
     expect(await page.locator('.pad-lines input').count()).toBeLessThan(120)
+    // Rows far from view are skipped on the screen, where they can be searched for and scrolled to, and not on paper.
+    const far = page.locator('.pad-lines > *').nth(20)
+    const isShown = (): Promise<boolean> =>
+      far.evaluate((row) => row.firstElementChild!.checkVisibility())
+    await expect(far).toHaveAttribute('hidden', 'until-found')
+    expect(await isShown()).toBe(false)
+    await page.emulateMedia({ media: 'print' })
+    expect(await isShown()).toBe(true)
+    await page.emulateMedia({ media: null })
+    await far.scrollIntoViewIfNeeded()
+    await expect(line(page, 21)).toHaveValue('shelf-20 2620')
+    expect(await isShown()).toBe(true)
 
     // The tally, too, has the sums that it is scrolled to, and all of them on paper.
     const lengths = roll(page).locator('[data-section="length"]')
