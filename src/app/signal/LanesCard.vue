@@ -28,7 +28,7 @@ const spotlight = useSpotlight()
 const { parts } = storeToRefs(store)
 
 const area = useTemplateRef<HTMLElement>('area')
-const { runs, nameWidth, tapeWidth, scale } = useTapes(area, 66, 168)
+const { runs, nameWidth, tapeWidth, scale } = useTapes(area, 66, 204)
 /** Each lane's runs with their tapes and their lines of the pad. */
 const rows = computed(() => {
   const tapes = new Map(runs.value.map((run) => [run.id, run]))
@@ -205,7 +205,7 @@ const offsetText = (lane: TallyLane, index: number): string => {
               >
                 {{ run.name }}
               </p>
-              <p class="flex gap-2 text-[12px] text-bench-soft">
+              <p class="flex gap-2 text-[12px] whitespace-nowrap text-bench-soft">
                 <button
                   class="link-quiet"
                   :aria-label="`Turn ${run.name} round`"

@@ -40,6 +40,7 @@ const toneOf = (volts: number | null): string =>
         ? 'text-warning'
         : 'text-ok'
 
+const costText = ({ marginV, cost }: LevelWay): string => (marginV === null ? '' : price(cost))
 const butText = ({ drawback, hops }: LevelWay): string =>
   hops.length > 1
     ? `${hops.map((hop) => margin(hop.marginV)).join(' and ')}; ${drawback}`
@@ -149,47 +150,49 @@ const setDiode = (diode: string): void => {
         </tr>
       </thead>
       <tbody>
-        <tr
-          v-for="way in signal.ways"
-          :key="way.id"
-          class="border-t border-bench-line"
-          :data-way="way.id"
-        >
-          <td class="truncate py-1 pr-2 font-semibold" :title="way.name">{{ way.name }}</td>
-          <td class="py-1 text-right whitespace-nowrap" :class="toneOf(way.marginV)">
-            {{ margin(way.marginV) }}
-          </td>
-          <td class="py-1 text-right whitespace-nowrap" :class="toneOf(way.darkMarginV)">
-            {{ margin(way.darkMarginV) }}
-          </td>
-          <td class="py-1 text-right max-sm:hidden">
-            {{ way.marginV === null ? '' : price(way.cost) }}
-          </td>
-          <td class="py-1 text-center">
-            <button
-              v-if="way.isBuilt && way.id !== '5v-board'"
-              class="link-quiet"
-              :aria-label="`Take away: ${way.name}`"
-              @click="drop(way)"
-            >
-              take away
-            </button>
-            <span v-else-if="way.isBuilt" class="inline-flex items-center gap-1 text-ok"
-              ><Check :size="13" /> built</span
-            >
-            <button
-              v-else-if="way.commands.length > 0"
-              class="to-press rounded border border-bench-line px-2.5 py-px text-[12.5px] hover:bg-bench-high"
-              :aria-label="`Take: ${way.name}`"
-              @click="take(way)"
-            >
-              take
-            </button>
-          </td>
-          <td class="truncate py-1 text-[12px] text-bench-soft max-sm:hidden" :title="butText(way)">
-            {{ butText(way) }}
-          </td>
-        </tr>
+        <template v-for="way in signal.ways" :key="way.id">
+          <tr class="border-t border-bench-line" :data-way="way.id">
+            <td class="py-1 pr-2 font-semibold">{{ way.name }}</td>
+            <td class="py-1 text-right whitespace-nowrap" :class="toneOf(way.marginV)">
+              {{ margin(way.marginV) }}
+            </td>
+            <td class="py-1 text-right whitespace-nowrap" :class="toneOf(way.darkMarginV)">
+              {{ margin(way.darkMarginV) }}
+            </td>
+            <td class="py-1 text-right max-sm:hidden">
+              {{ costText(way) }}
+            </td>
+            <td class="py-1 text-center">
+              <button
+                v-if="way.isBuilt && way.id !== '5v-board'"
+                class="link-quiet"
+                :aria-label="`Take away: ${way.name}`"
+                @click="drop(way)"
+              >
+                take away
+              </button>
+              <span v-else-if="way.isBuilt" class="inline-flex items-center gap-1 text-ok"
+                ><Check :size="13" /> built</span
+              >
+              <button
+                v-else-if="way.commands.length > 0"
+                class="to-press rounded border border-bench-line px-2.5 py-px text-[12.5px] hover:bg-bench-high"
+                :aria-label="`Take: ${way.name}`"
+                @click="take(way)"
+              >
+                take
+              </button>
+            </td>
+            <td class="py-1 text-[12px] leading-4 text-bench-soft max-sm:hidden">
+              {{ butText(way) }}
+            </td>
+          </tr>
+          <tr class="sm:hidden">
+            <td colspan="4" class="pb-1.5 text-[12px] leading-4 text-bench-soft">
+              {{ [costText(way), butText(way)].filter((text) => text !== '').join(' · ') }}
+            </td>
+          </tr>
+        </template>
       </tbody>
     </table>
   </section>
