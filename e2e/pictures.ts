@@ -3,7 +3,7 @@ import { deployed, expect, fadeOf, line, openExample, test, verdict } from './br
 
 /** Of the whole window, once everything on it has come. */
 async function takePicture(page: Page, name: string): Promise<void> {
-  await expect(page.getByText('Looking for fixes …')).toHaveCount(0)
+  await expect(page.getByText(/looking for (possible )?fixes …/i)).toHaveCount(0)
   await page.screenshot({ path: `docs/screenshots/${name}.png` })
 }
 

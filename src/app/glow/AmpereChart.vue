@@ -5,6 +5,7 @@ import { fixed, formatQuantity, significant } from '../../core/quantity/format'
 import LineChart from '../ui/LineChart.vue'
 import { useAfterPaint } from '../ui/use-after-paint'
 import { clockText } from '../../core/roll/show'
+import { roundParts, roundScale } from './round-scale'
 
 const { played, ms } = defineProps<{
   played: Played
@@ -36,7 +37,14 @@ const lines = computed(() =>
     return [
       ...(ratedA === null
         ? []
-        : [{ y: ratedA, colour: '#ff8471', text: `${of}rated ${significant(ratedA)} A` }]),
+        : [
+            {
+              y: ratedA,
+              colour: '#ff8471',
+              text: `${of}rated ${significant(ratedA)} A`,
+              offsetY: 0,
+            },
+          ]),
       ...(mayGiveA === null
         ? []
         : [
@@ -44,19 +52,23 @@ const lines = computed(() =>
               y: mayGiveA,
               colour: '#ffcb60',
               text: `${of}keep below ${formatQuantity(mayGiveA, 'A')}`,
+              // Beneath its line: the other label stands above one that is near.
+              offsetY: 17,
             },
           ]),
     ]
   }),
 )
-const top = computed(
-  () =>
-    1.12 *
-    Math.max(
-      0.01,
-      played.peakA,
-      ...lines.value.filter(({ y }) => y < 3 * played.peakA).map(({ y }) => y),
-    ),
+const scale = computed(() =>
+  roundScale(
+    1.04 *
+      Math.max(
+        0.01,
+        played.peakA,
+        ...lines.value.filter(({ y }) => y < 3 * played.peakA).map(({ y }) => y),
+      ),
+    5,
+  ),
 )
 /** Where the plot lies in the chart, px. */
 const plot = shallowRef<{ left: number; width: number; top: number; height: number }>()
@@ -102,17 +114,17 @@ const options = computed(() => ({
   xaxis: {
     min: 0,
     max: played.seconds,
-    tickAmount: 6,
+    tickAmount: roundParts(played.seconds),
     labels: { formatter: (value: string | number) => clockText(Number(value)) },
   },
   yaxis: {
     min: 0,
-    max: top.value,
-    tickAmount: 3,
-    labels: { formatter: (value: number) => `${fixed(value, top.value < 1 ? 2 : 0)} A` },
+    max: scale.value.max,
+    tickAmount: scale.value.steps,
+    labels: { formatter: (value: number) => `${fixed(value, scale.value.decimals)} A` },
   },
   annotations: {
-    yaxis: lines.value.map(({ y, colour, text }) => ({
+    yaxis: lines.value.map(({ y, colour, text, offsetY }) => ({
       y,
       borderColor: colour,
       strokeDashArray: 4,
@@ -122,6 +134,7 @@ const options = computed(() => ({
         position: 'left',
         textAnchor: 'start',
         offsetX: 4,
+        offsetY,
         style: { background: '#1c1e27', color: colour },
       },
     })),
