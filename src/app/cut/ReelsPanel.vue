@@ -21,6 +21,7 @@ import ReelBar from './ReelBar.vue'
 import { useJob } from '../engine/use-job'
 import { useReelRows } from './use-reel-rows'
 import ExplainedText from '../shell/ExplainedText.vue'
+import JobProblem from '../ui/JobProblem.vue'
 import NumberField from '../ui/NumberField.vue'
 import TickField from '../ui/TickField.vue'
 
@@ -142,6 +143,12 @@ const saveCsv = (): void => {
         <button class="button-quiet" @click="print"><Printer :size="14" /> Cut list</button>
       </div>
     </div>
+    <JobProblem
+      class="mb-2"
+      what="The longer search gave no answer"
+      :problem="deep.problem.value"
+      @again="deep.start"
+    />
     <p v-if="drawer.length > 0" class="mb-2 text-[12.5px] text-bench-soft">
       In the drawer:
       {{ drawer.map(({ lengthMm }) => formatLength(lengthMm, plan.units)).join(', ') }}

@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import ActionMenu from '../ui/ActionMenu.vue'
 import ErrorBoundary from '../ui/ErrorBoundary.vue'
+import JobProblem from '../ui/JobProblem.vue'
 import ListRest from '../ui/ListRest.vue'
 import LineChart from '../ui/LineChart.vue'
 import PartList from '../ui/PartList.vue'
@@ -60,6 +61,13 @@ const hasFailure = ref(false)
       :series="[{ name: 'A', data: curve }]"
       :options="{ stroke: { width: 2 } }"
       :height="160"
+    />
+  </StateCard>
+  <StateCard title="JobProblem">
+    <JobProblem
+      what="The longer search gave no answer"
+      problem="its worker could not be started"
+      @again="done = 'Try again'"
     />
   </StateCard>
   <StateCard title="ListRest">

@@ -6,6 +6,7 @@ import PlanFrame from '../shell/PlanFrame.vue'
 import { useSheetView } from '../shell/use-sheet-view'
 import { usePlanStore } from '../stores/plan'
 import { useHeardPlan } from '../stores/use-heard-plan'
+import JobProblem from '../ui/JobProblem.vue'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import TickField from '../ui/TickField.vue'
 import TimeField from '../ui/TimeField.vue'
@@ -68,11 +69,13 @@ const { isByClock, minute, setMinute, isTouched, forget } = useShowClock(
   show,
   () => store.plan?.signal.inputs.length ?? 0,
 )
-const { results, flashing, progress } = useShowSums(playedPlan, show, events)
+const sums = useShowSums(playedPlan, show, events)
+const { results, flashing, progress } = sums
 
 const waiting = computed(() => {
   if (open.value?.canPlay === false) return 'nothing to play'
-  return flashing.value === undefined ? 'looking for flashes …' : undefined
+  if (flashing.value !== undefined) return undefined
+  return sums.problem.value === undefined ? 'looking for flashes …' : 'its flashes are not known'
 })
 const consent = useFlashConsent(player, show, flashing)
 const { asked } = consent
@@ -146,6 +149,7 @@ const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + o
         :results="results"
         :flashing="flashing"
         :progress="progress"
+        :has-failed="sums.problem.value !== undefined"
         :is-touched="isTouched"
       />
     </template>
@@ -161,6 +165,11 @@ const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + o
         >
           The show cannot be played: {{ problem }}
         </p>
+        <JobProblem
+          what="What the show takes could not be worked out"
+          :problem="sums.problem.value"
+          @again="sums.again"
+        />
         <p
           v-if="!open || !show"
           class="grid flex-1 place-items-center rounded-lg bg-bench-raised text-bench-soft"
@@ -235,7 +244,10 @@ const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + o
               class="grid h-[158px] shrink-0 place-items-center rounded-lg bg-bench-raised text-bench-soft"
               role="status"
             >
-              Amperes are worked out … {{ Math.round(100 * (progress ?? 0)) }} %
+              <template v-if="sums.problem.value !== undefined">Amperes are not known.</template>
+              <template v-else
+                >Amperes are worked out … {{ Math.round(100 * (progress ?? 0)) }} %</template
+              >
             </div>
           </template>
           <template v-else-if="view === 'edit'">

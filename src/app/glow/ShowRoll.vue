@@ -9,12 +9,14 @@ import { usePlanStore } from '../stores/plan'
 import { useOpenPlan } from '../stores/use-open-plan'
 import ShowFigures from './ShowFigures.vue'
 
-const { show, results, flashing, progress, isTouched } = defineProps<{
+const { show, results, flashing, progress, hasFailed, isTouched } = defineProps<{
   show: Show
   results: ShowResults | undefined
   flashing: Flashing | undefined
   /** How far the sums of the show are, 0–1. */
   progress: number | undefined
+  /** They do not come: the page says why. */
+  hasFailed: boolean
   /** Sensors were touched while it played. */
   isTouched: boolean
 }>()
@@ -60,7 +62,8 @@ function takeMix(): void {
   <section class="mt-4">
     <h3 :class="heading">This show{{ isTouched ? ', as you touched it' : '' }}</h3>
     <p v-if="results === undefined" class="min-h-[54px] text-paper-soft" role="status">
-      Played through once … {{ Math.round((progress ?? 0) * 100) }} %
+      <template v-if="hasFailed">not worked out</template>
+      <template v-else>Played through once … {{ Math.round((progress ?? 0) * 100) }} %</template>
     </p>
     <ShowFigures v-else :figures="figures" :units="plan.units" />
     <p v-if="mix !== undefined" class="mt-1">
@@ -91,7 +94,9 @@ function takeMix(): void {
   </section>
   <section class="mt-4">
     <h3 :class="heading">Flashing</h3>
-    <p v-if="flashing === undefined" class="text-paper-soft">Looking for flashes …</p>
+    <p v-if="flashing === undefined" class="text-paper-soft">
+      {{ hasFailed ? 'not known' : 'Looking for flashes …' }}
+    </p>
     <p v-else-if="flashing.perSecond <= 3">
       {{
         flashing.perSecond === 0

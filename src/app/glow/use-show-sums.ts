@@ -18,6 +18,10 @@ export interface ShowSums {
   readonly flashing: ComputedRef<Flashing | undefined>
   /** How far they are, 0–1; `undefined` once they are there. */
   readonly progress: Ref<number | undefined>
+  /** Why they did not come. */
+  readonly problem: Ref<string | undefined>
+  /** Plays the show through again. */
+  readonly again: () => void
 }
 
 /** Plays a show through beside the page: its amperes, energy, flashes and verdicts. What is known of it stays while it is worked out anew. */
@@ -27,7 +31,7 @@ export function useShowSums(
   events: Ref<readonly InputEvent[]>,
 ): ShowSums {
   const early = shallowRef<EarlyShow>()
-  const { result, progress, start } = useJob(
+  const { result, progress, problem, start } = useJob(
     () => plan.value ?? emptyPlan('', 'line'),
     (service, own, tell, current: Show) =>
       service.show(
@@ -64,5 +68,9 @@ export function useShowSums(
     }),
     flashing: computed(() => early.value?.flashing),
     progress,
+    problem,
+    again: () => {
+      if (show.value !== undefined) start(show.value)
+    },
   }
 }

@@ -12,6 +12,7 @@ import DuskStage from '../glow/DuskStage.vue'
 import FlashConsent from '../glow/FlashConsent.vue'
 import { useFlashConsent } from '../glow/use-flash-consent'
 import { framesPerSecond, usualEye, useShow } from '../glow/use-show'
+import JobProblem from '../ui/JobProblem.vue'
 import PickField from '../ui/PickField.vue'
 import SliderField from '../ui/SliderField.vue'
 import { byName } from '../ui/option'
@@ -84,6 +85,11 @@ const seconds = computed(() => ms.value / 1000)
         :are-lights-off="false"
         @shape="aspect = $event"
         @touch="player.touch"
+      />
+      <JobProblem
+        what="Whether the show flashes could not be worked out"
+        :problem="job.problem.value"
+        @again="job.start"
       />
       <div class="flex flex-wrap items-center gap-3">
         <button
