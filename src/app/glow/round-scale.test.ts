@@ -7,6 +7,7 @@ describe('the scale of a chart', () => {
   it.each<[most: number, max: number, steps: number, decimals: number]>([
     [1.08, 1.5, 3, 1],
     [0.96, 1, 2, 1],
+    [2.1, 3, 3, 0],
     [3, 3, 3, 0],
     [3.01, 4, 2, 0],
     [0.011, 0.015, 3, 3],
