@@ -7,6 +7,7 @@ import type {
   Buy,
   Furniture,
   Junction,
+  Lights,
   Line,
   LogEntry,
   Offcut,
@@ -47,6 +48,8 @@ export type Command =
   | { readonly do: 'set-default-strip'; readonly strip: string }
   | { readonly do: 'set-default-wire'; readonly wire: string }
   | { readonly do: 'set-lines'; readonly lines: readonly string[]; readonly set: LineSettings }
+  /** Sets some of what is set of single lights, and leaves the rest as it is by then. */
+  | { readonly do: 'set-lights'; readonly line: string; readonly set: Settable<Lights> }
   | { readonly do: 'place-lines'; readonly places: ReadonlyMap<string, Place> }
   | { readonly do: 'put-furniture'; readonly furniture: Furniture }
   | { readonly do: 'remove-furniture'; readonly furniture: string }
@@ -232,6 +235,11 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
         if (line !== undefined) put(line, command.set)
       }
       return
+    case 'set-lights': {
+      const lights = lineOf(command.line)?.lights
+      if (lights !== undefined) put(lights, command.set)
+      return
+    }
     case 'place-lines':
       for (const line of plan.lines) {
         const place = command.places.get(line.id)

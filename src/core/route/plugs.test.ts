@@ -191,6 +191,21 @@ describe('verdicts on plugs', () => {
     expect(portsLeft(feed.branches[0]!.branches[0]!)).toBe(0)
   })
 
+  it('fixes taken in one go, each from before the others, leave what the others set', () => {
+    const plan = grains('g string 30 @ 200')
+    const firstOf = (code: VerdictCode) =>
+      tally(plan).verdicts.find((verdict) => verdict.code === code)?.remedies[0]?.commands ?? []
+    const fixed = change(plan, [
+      ...firstOf('lead-over'),
+      ...firstOf('lead-short'),
+      ...firstOf('plug-hole'),
+    ]).plan
+    expect(fixed.lines[0]?.lights).toMatchObject({ leads: 2, hasExtensions: true, holeMm: 7 })
+    expect(codes(fixed)).not.toEqual(
+      expect.arrayContaining([expect.stringMatching(/^(lead-over|lead-short|plug-hole)$/)]),
+    )
+  })
+
   it('extension leads that are needed are listed', () => {
     const tree = treeOf(grains('g string 6 @ 400', { ways: 6 }))
     // A splitter in the middle: 1000, 600 and 200 to each side, a tenth more, less 300 of their own.

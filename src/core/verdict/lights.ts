@@ -25,15 +25,9 @@ export function setLights(
   label: string,
   set: Partial<Lights>,
 ): Remedy[] {
-  const lights = plan.lines.find((line) => line.id === id)?.lights
-  return lights === undefined
+  return plan.lines.find((line) => line.id === id)?.lights === undefined
     ? []
-    : [
-        {
-          label,
-          commands: [{ do: 'set-lines', lines: [id], set: { lights: { ...lights, ...set } } }],
-        },
-      ]
+    : [{ label, commands: [{ do: 'set-lights', line: id, set }] }]
 }
 
 /** Judges every run of single lights by itself. */
