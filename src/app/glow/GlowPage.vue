@@ -70,12 +70,12 @@ const { isByClock, minute, setMinute, isTouched, forget } = useShowClock(
   () => store.plan?.signal.inputs.length ?? 0,
 )
 const sums = useShowSums(playedPlan, show, events)
-const { results, flashing, progress } = sums
+const { results, flashing, progress, problem: sumsProblem } = sums
 
 const waiting = computed(() => {
   if (open.value?.canPlay === false) return 'nothing to play'
   if (flashing.value !== undefined) return undefined
-  return sums.problem.value === undefined ? 'looking for flashes …' : 'its flashes are not known'
+  return sumsProblem.value === undefined ? 'looking for flashes …' : 'its flashes are not known'
 })
 const consent = useFlashConsent(player, show, flashing)
 const { asked } = consent
@@ -149,7 +149,7 @@ const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + o
         :results="results"
         :flashing="flashing"
         :progress="progress"
-        :has-failed="sums.problem.value !== undefined"
+        :has-failed="sumsProblem !== undefined"
         :is-touched="isTouched"
       />
     </template>
@@ -167,7 +167,7 @@ const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + o
         </p>
         <JobProblem
           what="What the show takes could not be worked out"
-          :problem="sums.problem.value"
+          :problem="sumsProblem"
           @again="sums.again"
         />
         <p
@@ -244,7 +244,7 @@ const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + o
               class="grid h-[158px] shrink-0 place-items-center rounded-lg bg-bench-raised text-bench-soft"
               role="status"
             >
-              <template v-if="sums.problem.value !== undefined">Amperes are not known.</template>
+              <template v-if="sumsProblem !== undefined">Amperes are not known.</template>
               <template v-else
                 >Amperes are worked out … {{ Math.round(100 * (progress ?? 0)) }} %</template
               >

@@ -183,6 +183,20 @@ describe('commands', () => {
     expect(change(start, [command]).plan).toBe(start)
   })
 
+  it('set what they name within a line, and leave what was set there before', () => {
+    const { lines } = after(
+      { do: 'set-within-line', line: 'a', mount: { cover: 'opal' }, lights: { leads: 2 } },
+      { do: 'set-within-line', line: 'a', mount: { hasCaps: true } },
+      { do: 'set-lines', lines: ['b'], set: { lights: { part: 'grain-12v', ways: 4 } } },
+      { do: 'set-within-line', line: 'b', lights: { leads: 2, ways: undefined } },
+    )
+    const [first, second] = ['a', 'b'].map((id) => lines.find((line) => line.id === id))
+    expect(first?.mount).toEqual({ cover: 'opal', hasCaps: true })
+    // Nothing hangs on it: a part would be missing.
+    expect(first?.lights).toBeUndefined()
+    expect(second?.lights).toEqual({ part: 'grain-12v', leads: 2 })
+  })
+
   it('in a row are one change, in their order', () => {
     const plan = after(
       { do: 'add-lines', at: 3, lines: [{ id: 'd', text: 'x' }] },

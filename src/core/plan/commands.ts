@@ -10,6 +10,7 @@ import type {
   Lights,
   Line,
   LogEntry,
+  Mount,
   Offcut,
   Photo,
   Place,
@@ -48,8 +49,13 @@ export type Command =
   | { readonly do: 'set-default-strip'; readonly strip: string }
   | { readonly do: 'set-default-wire'; readonly wire: string }
   | { readonly do: 'set-lines'; readonly lines: readonly string[]; readonly set: LineSettings }
-  /** Sets some of what is set of single lights, and leaves the rest as it is by then. */
-  | { readonly do: 'set-lights'; readonly line: string; readonly set: Settable<Lights> }
+  /** Sets some of what is set of a line's lights or mount, and leaves the rest as it is by then. */
+  | {
+      readonly do: 'set-within-line'
+      readonly line: string
+      readonly lights?: Settable<Lights>
+      readonly mount?: Settable<Mount>
+    }
   | { readonly do: 'place-lines'; readonly places: ReadonlyMap<string, Place> }
   | { readonly do: 'put-furniture'; readonly furniture: Furniture }
   | { readonly do: 'remove-furniture'; readonly furniture: string }
@@ -235,9 +241,12 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
         if (line !== undefined) put(line, command.set)
       }
       return
-    case 'set-lights': {
-      const lights = lineOf(command.line)?.lights
-      if (lights !== undefined) put(lights, command.set)
+    case 'set-within-line': {
+      const line = lineOf(command.line)
+      if (line === undefined) return
+      if (command.lights !== undefined && line.lights !== undefined)
+        put(line.lights, command.lights)
+      if (command.mount !== undefined) put((line.mount ??= {}), command.mount)
       return
     }
     case 'place-lines':

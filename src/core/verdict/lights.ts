@@ -27,7 +27,7 @@ export function setLights(
 ): Remedy[] {
   return plan.lines.find((line) => line.id === id)?.lights === undefined
     ? []
-    : [{ label, commands: [{ do: 'set-lights', line: id, set }] }]
+    : [{ label, commands: [{ do: 'set-within-line', line: id, lights: set }] }]
 }
 
 /** Judges every run of single lights by itself. */

@@ -52,7 +52,7 @@ export type Judge = (evidence: Evidence) => Finding[]
 
 /** The mount of a run with something changed, as an edit of its line. */
 export const mountEdit = (line: Line, set: Mount): Command => ({
-  do: 'set-lines',
-  lines: [line.id],
-  set: { mount: { ...line.mount, ...set } },
+  do: 'set-within-line',
+  line: line.id,
+  mount: set,
 })
