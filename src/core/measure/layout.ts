@@ -1,5 +1,5 @@
 import type { Place, Plan } from '../plan/plan'
-import { Kept } from '../quantity/kept'
+import { KeptList } from '../quantity/kept'
 import { boxAround, turned, type Box, type Point } from './geometry'
 import type { MeasuredRun } from './measure'
 
@@ -123,11 +123,14 @@ function setOut(runs: readonly MeasuredRun[]): Layout {
   const margin = 0.14 * largest
   const widths = Array.from({ length: 14 }, (_, step) => (widest + margin) * 1.25 ** step)
   const rowWidth = largestDrawn(widths, (width) => inRows(runs, width, margin))
-  const placed: Placed[] = []
-  const { width, height } = inRows(runs, rowWidth, margin, (run, x, y) => {
-    placed.push(placedAt(run, x, y))
+  const places: Point[] = []
+  const { width, height } = inRows(runs, rowWidth, margin, (place) => {
+    places.push(place)
   })
-  return { placed, box: { x: 0, y: 0, width, height } }
+  return {
+    placed: placedAt(runs, (index) => places[index] ?? [0, 0]),
+    box: { x: 0, y: 0, width, height },
+  }
 }
 
 interface Size {
@@ -152,9 +155,14 @@ function largestDrawn(
   return best
 }
 
-const placedAt = (run: MeasuredRun, x: number, y: number): Placed =>
-  keptPlaces.get(run, [x, y], () => ({ id: run.id, place: { x, y, degrees: 0 } }))
-const keptPlaces = new Kept<MeasuredRun, Placed>()
+/** @param cornerOf where the upper left corner of a run's box goes, mm */
+const placedAt = (runs: readonly MeasuredRun[], cornerOf: (index: number) => Point): Placed[] =>
+  keptPlaces.map(runs, ({ id, box }, last, index) => {
+    const corner = cornerOf(index)
+    const [x, y] = [corner[0] - box.x, corner[1] - box.y]
+    return last?.place.x === x && last.place.y === y ? last : { id, place: { x, y, degrees: 0 } }
+  })
+const keptPlaces = new KeptList<MeasuredRun, Placed>()
 
 /** More runs than this are set out in columns. */
 const mostInLines = 60
@@ -194,10 +202,10 @@ function inColumns(runs: readonly MeasuredRun[], margin: number): Layout {
   const columns = largestDrawn([...new Set(counts)], (count) => sizeOf(tableOf(count)))
   const table = tableOf(columns)
   const [xs, ys] = [startsOf(table.widths, margin), startsOf(table.heights, rowGap)]
-  const placed = runs.map((run, index) => {
-    const [x = 0, y = 0] = [xs[index % columns], ys[Math.floor(index / columns)]]
-    return placedAt(run, x - run.box.x, y + margin - run.box.y)
-  })
+  const placed = placedAt(runs, (index) => [
+    xs[index % columns] ?? 0,
+    (ys[Math.floor(index / columns)] ?? 0) + margin,
+  ])
   return { placed, box: { x: 0, y: 0, ...sizeOf(table) } }
 }
 
@@ -218,7 +226,7 @@ function inRows(
   runs: readonly MeasuredRun[],
   rowWidth: number,
   margin: number,
-  tell?: (run: MeasuredRun, x: number, y: number) => void,
+  tell?: (corner: Point) => void,
 ): Size {
   let [x, y, rowHeight, right] = [0, 0, 0, 0]
   for (const run of runs) {
@@ -228,7 +236,7 @@ function inRows(
       x = 0
       rowHeight = 0
     }
-    tell?.(run, x - box.x, y + margin - box.y)
+    tell?.([x, y + margin])
     right = Math.max(right, x + box.width)
     x += box.width + margin
     rowHeight = Math.max(rowHeight, box.height + margin * 1.6)

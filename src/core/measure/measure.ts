@@ -3,7 +3,7 @@ import type { Parts } from '../parts/find'
 import { stripOf, stripsOf } from '../parts/find-strips'
 import { mostGroups, mostLeads, mostLights } from '../plan/usual'
 import { formatQuantity } from '../quantity/format'
-import { Kept } from '../quantity/kept'
+import { Kept, KeptList } from '../quantity/kept'
 import { boxAround } from './geometry'
 import { readLine, type JottedRun, type Reading } from './jot'
 
@@ -28,7 +28,8 @@ export interface Measured {
 // A plan is immutable: a line that did not change is the same object. It need not be read again, and its run stays the
 // same object too, so that a view can tell what changed.
 const keptReadings = new Kept<Line, Reading>()
-const keptRuns = new Kept<Line, MeasuredRun>()
+const keptLines = new KeptList<Line, ReadLine>()
+const keptRuns = new KeptList<MeasuredJot, MeasuredRun>()
 
 /** What the pad is read from: its lines, and the strips that counts of pixels are of. */
 export type MeasuredPlan = Pick<Plan, 'lines'> & Partial<Pick<Plan, 'defaults' | 'own'>>
@@ -44,16 +45,38 @@ export function measure(
 ): Measured {
   const pitchesOf = stripPitches(plan, parts)
   const withinLimit = limiter()
-  const lines = plan.lines.map((line) => {
-    const pitches = pitchesOf(line)
-    return { line, reading: withinLimit(readingOf(line, pitches.pixelMm), pitches, line) }
-  })
+  const lines = keptLines
+    .map(plan.lines, (line, last) => {
+      const pitches = pitchesOf(line)
+      const { pixelMm } = pitches
+      const isAsBefore = last !== undefined && last.pixelMm === pixelMm
+      const read = isAsBefore ? last.read : readingOf(line, pixelMm)
+      const reading = withinLimit(read, pitches, line)
+      return isAsBefore && last.measured.reading === reading
+        ? last
+        : { read, pixelMm, measured: { line, reading } }
+    })
+    .map(({ measured }) => measured)
   const namer = runNamer()
-  const runs = lines.flatMap(({ line, reading }) =>
-    reading.kind === 'run' ? [runOf(line, reading, namer(reading), pitchesOf(line).pixelMm)] : [],
-  )
+  const runs = keptRuns.map(lines.filter(isRun), ({ line, reading }, last) => {
+    const [name, { pixelMm }] = [namer(reading), pitchesOf(line)]
+    return last?.name === name && last.pixelMm === pixelMm
+      ? last
+      : { ...inOrder(line, reading), name, id: line.id, line, pixelMm }
+  })
   return { lines, runs }
 }
+
+/** A line as it was read, with the pitch of its strip then, and what it counts as within the limits of a plan. */
+interface ReadLine {
+  readonly read: Reading
+  readonly pixelMm: number | undefined
+  readonly measured: MeasuredLine
+}
+
+type MeasuredJot = MeasuredLine & { readonly reading: JottedRun & Reading }
+
+const isRun = (entry: MeasuredLine): entry is MeasuredJot => entry.reading.kind === 'run'
 
 interface Pitches {
   /** From pixel to pixel, mm; `undefined` where a line has no strip or a plain one. */
@@ -132,21 +155,6 @@ function readingOf(line: Line, stripPixelMm: number | undefined): Reading {
   return keptReadings.get(line, [pixelMm], () =>
     readLine(line.text, { trace: line.trace, pixelMm }),
   )
-}
-
-function runOf(
-  line: Line,
-  reading: JottedRun & Reading,
-  name: string,
-  pixelMm: number | undefined,
-): MeasuredRun {
-  return keptRuns.get(line, [reading, name, pixelMm], () => ({
-    ...inOrder(line, reading),
-    name,
-    id: line.id,
-    line,
-    pixelMm,
-  }))
 }
 
 /** The run as it lies: from the end where the wire enters, and with the lights where a hand has put them. */
