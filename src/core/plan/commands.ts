@@ -236,10 +236,7 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       plan.defaults.wire = command.wire
       return
     case 'set-lines':
-      for (const id of command.lines) {
-        const line = lineOf(id)
-        if (line !== undefined) put(line, command.set)
-      }
+      for (const line of linesWhere(plan.lines, isAmong(command.lines))) put(line, command.set)
       return
     case 'set-within-line': {
       const line = lineOf(command.line)
@@ -250,10 +247,8 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       return
     }
     case 'place-lines':
-      for (const line of plan.lines) {
-        const place = command.places.get(line.id)
-        if (place !== undefined) line.place = place
-      }
+      for (const line of linesWhere(plan.lines, ({ id }) => command.places.has(id)))
+        put(line, { place: command.places.get(line.id) })
       return
     case 'put-furniture':
       putItem(plan.bench.furniture, command.furniture)
@@ -354,13 +349,11 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
     case 'remove-junction': {
       removeFrom(plan.junctions, command.junction)
       // What hung on it hangs on the supply again.
-      for (const lead of [...plan.junctions, ...plan.lines.flatMap(({ feeds }) => feeds ?? [])])
-        if (lead.from === command.junction) delete lead.from
+      for (const lead of setLeads(plan)) if (lead.from === command.junction) delete lead.from
       return
     }
     case 'feed-from':
-      for (const line of plan.lines) {
-        if (!command.lines.includes(line.id)) continue
+      for (const line of linesWhere(plan.lines, isAmong(command.lines))) {
         line.supplyId = command.supply
         // Leads that were set to come from elsewhere come from there too.
         for (const feed of line.feeds ?? [])
@@ -382,9 +375,9 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
     case 'remove-supply':
       if (plan.supplies.length < 2) return
       removeFrom(plan.supplies, command.supply)
-      for (const line of plan.lines) if (line.supplyId === command.supply) delete line.supplyId
-      for (const lead of [...plan.junctions, ...plan.lines.flatMap(({ feeds }) => feeds ?? [])])
-        if (lead.from === command.supply) delete lead.from
+      for (const line of linesWhere(plan.lines, ({ supplyId }) => supplyId === command.supply))
+        delete line.supplyId
+      for (const lead of setLeads(plan)) if (lead.from === command.supply) delete lead.from
       return
     case 'show-case':
       plan.scene.shown = command.scene
@@ -425,6 +418,23 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       return
   }
 }
+
+type Lines = Plan['lines']
+
+const isAmong = (ids: readonly string[]): ((line: Lines[number]) => boolean) => {
+  const known = new Set(ids)
+  return ({ id }) => known.has(id)
+}
+
+/** Lines of a draft that pass a test. It is put to them as they were first, for the same reason as in `indexOf`. */
+const linesWhere = (lines: Lines, test: (line: Lines[number]) => boolean): Lines =>
+  original(lines).flatMap((before, index) => (test(before) ? (lines[index] ?? []) : []))
+
+/** What is set of leads: those of junctions, and those of lines that have some. */
+const setLeads = ({ junctions, lines }: Writable): { from?: string | undefined }[] => [
+  ...junctions,
+  ...linesWhere(lines, ({ feeds }) => feeds !== undefined).flatMap(({ feeds }) => feeds ?? []),
+]
 
 /** A line that lights something for the first time gets the next letters. */
 function nameByTag(plan: Writable, id: string, nextTag: () => string): void {
