@@ -4,7 +4,17 @@
  * and primitives; anything else counts as changed.
  */
 export function shared<Value>(last: unknown, next: Value): Value {
-  if (Object.is(last, next)) return next
+  if (Object.is(last, next) || typeof next !== 'object' || next === null) return next
+  if (last !== undefined && standIns.get(next) === last) return last as Value
+  const found = compared(last, next)
+  if (found !== next) standIns.set(next, found)
+  return found
+}
+
+/** What was given for an object the last time: what an engine has kept comes again and again, and need not be compared again. */
+const standIns = new WeakMap<object, unknown>()
+
+function compared<Value extends object>(last: unknown, next: Value): Value {
   if (next instanceof Float64Array)
     return last instanceof Float64Array && isSameNumbers(last, next) ? (last as Value) : next
   if (Array.isArray(next)) {
