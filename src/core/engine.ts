@@ -1,5 +1,6 @@
 import type { Plan } from './plan/plan'
 import type { Derived, StageName, WorkedPlan } from './derived'
+import { onTrial } from './quantity/kept'
 import { areSame } from './quantity/same'
 
 /** Stages by name; an engine may begin without the late ones. */
@@ -23,9 +24,11 @@ export class Engine {
 
   private table: StageTable = {}
 
+  /** @param isTrial the plan is only tried: what is remembered of the one that it comes from stays */
   constructor(
     private plan: Plan,
     table: StageTable,
+    private readonly isTrial = false,
   ) {
     const results = {}
     Object.defineProperty(results, 'plan', { get: () => this.plan, enumerable: true })
@@ -43,7 +46,7 @@ export class Engine {
 
   /** Another engine that begins with what this one has kept, to try a change of the plan; this one stays as it is. */
   fork(plan: Plan): Engine {
-    const fork = new Engine(this.plan, this.table)
+    const fork = new Engine(this.plan, this.table, true)
     for (const [of, kept] of this.kept) fork.kept.set(of, kept)
     fork.follow(plan)
     return fork
@@ -58,9 +61,29 @@ export class Engine {
 
   /** The result of a stage for the present plan. */
   get<Name extends StageName>(name: Name): WorkedPlan[Name] {
+    return this.work(this.stage(name))
+  }
+
+  private stage<Name extends StageName>(name: Name): Derived<WorkedPlan[Name]> {
     const stage = this.table[name]
     if (stage === undefined) throw new RangeError(`the engine has no stage ${name}`)
-    return this.work(stage)
+    return stage
+  }
+
+  /**
+   * Works out what a result is made of, and then itself: yields after each stage, so that whoever asks can turn to something else in
+   * between. What is there already takes no step; steps that are begun anew go on from where the last ones were left.
+   */
+  *steps(of: Derived<unknown>): Generator<'stage', void> {
+    if (this.fresh.has(of)) return
+    for (const read of of.reads) yield* this.steps(this.stage(read))
+    this.work(of)
+    yield 'stage'
+  }
+
+  /** The same for the result of a stage. */
+  stepsTo(name: StageName): Generator<'stage', void> {
+    return this.steps(this.stage(name))
   }
 
   /** What is made of results of stages: the same object as before where nothing that it reads has changed. */
@@ -72,7 +95,8 @@ export class Engine {
     if (known === undefined || !areSame(known.inputs, inputs)) {
       // It gets the results that it names and no others.
       const given = Object.fromEntries(of.reads.map((read, index) => [read, results[index]]))
-      const value = of.work({ plan: this.plan, ...given } as unknown as WorkedPlan)
+      const worked = { plan: this.plan, ...given } as unknown as WorkedPlan
+      const value = this.isTrial ? onTrial(() => of.work(worked)) : of.work(worked)
       this.kept.set(of, { inputs, value })
     }
     this.fresh.add(of)

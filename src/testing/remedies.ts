@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util'
-import { fixSearch } from '../core/choose/fixes'
+import { fixSearch, lookedAt } from '../core/choose/fixes'
 import { Engine } from '../core/engine'
 import { allStages } from '../core/late-stages'
 import { change, patched } from '../core/plan/commands'
@@ -25,7 +25,8 @@ export function tryRemedies(plan: Plan): { tried: number; broken: BrokenRemedy[]
   const stops = stopsOf(before)
   const broken: BrokenRemedy[] = []
   let tried = 0
-  for (const found of fixSearch(new Engine(plan, allStages))) {
+  for (const step of fixSearch(new Engine(plan, allStages))) {
+    const found = lookedAt(step)
     const verdict = before.find(({ id }) => id === found?.id)
     if (found === undefined || verdict === undefined) continue
     const { code, text, grade, id } = verdict

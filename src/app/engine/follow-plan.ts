@@ -18,6 +18,9 @@ const always = [
   'unread',
 ] as const satisfies readonly PartName[]
 
+/** How long what can wait is worked out before a newer plan may come in, ms. */
+const sliceMs = 40
+
 /** A shorter pause is none; a longer one keeps waiting who only looks, ms. */
 const [leastPauseMs, longestPauseMs] = [100, 1_000]
 
@@ -31,9 +34,12 @@ export interface Answering {
   answer(changed: Delta, question: Question): Promise<Answer> | Answer
 }
 
+/** What is asked for one after another: figures, what is made of them, what only the header and the shelf tell, and fixes. */
+const [figures, fixes] = [0, 3]
+
 interface Job {
   readonly plan: Plan
-  readonly question: Question
+  readonly step: number
 }
 
 /**
@@ -48,10 +54,14 @@ export class PlanFollower {
   private readonly wanted = new Map<PartName, number>()
   private sections: readonly SectionKind[] = []
   private generation = 0
-  /** What is asked for one after another. */
-  private steps: readonly Question[] = []
-  /** How long the answer to each of them took last, ms. */
+  /** Verdicts that are shown, by their ids: fixes are looked for for those alone. */
+  private readonly shown = new Map<string, number>()
+  /** What is under way; `undefined` where all that was asked for has come. */
+  private step: number | undefined
+  /** How long the answer to each step took last, ms. */
   private readonly tookMs: number[] = []
+  /** There is more of the step that is under way. */
+  private isUnfinished = false
   /** Somebody is changing the plan, and does not only look at it. */
   private isEdited = false
   /** Until what is asked for next. */
@@ -64,42 +74,55 @@ export class PlanFollower {
     private readonly onProblem: (message: string) => void,
   ) {
     this.request = latestWins<Job, { answer: Answer; generation: number }>(
-      async ({ plan, question }) => {
+      async ({ plan, step }) => {
         const { generation } = this
         const start = performance.now()
-        const step = this.steps.indexOf(question)
+        const before = this.isUnfinished ? (this.tookMs[step] ?? 0) : 0
         try {
           const changed = deltaOf(this.sent, plan)
           this.sent = plan
-          const answer = await this.service.answer(changed, question)
-          if (step >= 0) this.tookMs[step] = performance.now() - start
+          const answer = await this.service.answer(changed, this.questionOf(step))
+          this.tookMs[step] = before + performance.now() - start
           return { answer, generation }
         } catch (error) {
           // Whatever the far end has now: the next plan goes there whole.
           this.sent = undefined
           const problem = messageOf(error)
-          return { answer: { changes: [], problem, isSearching: false }, generation }
+          return { answer: { changes: [], problem, isUnfinished: false }, generation }
         }
       },
-      ({ answer, generation }, job, isLatest) => {
+      ({ answer, generation }, { step }, isLatest) => {
         if (generation !== this.generation) return
         this.take(answer)
-        // Step by step: the figures, what is made of them, what only the header and the shelf tell, and bit by bit how to put it right.
-        const at = this.steps.indexOf(job.question)
-        const isLast = at === this.steps.length - 1
-        const isGoingOn = isLast && answer.isSearching
-        const next = isGoingOn ? job.question : this.steps[at + 1]
-        if (isLatest && next !== undefined) this.later(next, isGoingOn ? 0 : this.tookMs[at + 1])
+        if (!isLatest) return
+        this.isUnfinished = answer.isUnfinished
+        this.goTo(answer.isUnfinished ? step : step + 1)
       },
     )
   }
 
-  /** While somebody types, what takes long would keep the figures waiting: it is asked for after as long a pause. */
-  private later(question: Question, ms = 0): void {
+  private questionOf(step: number): Question {
+    const { sections } = this
+    if (step === figures) return { parts: always, sections, isQuick: true }
+    const more: Question[] = [
+      { parts: ['verdicts', 'fixes', ...this.wanted.keys()], sections },
+      { parts: ['facts', 'unreadable'], sections: [] },
+      { parts: ['fixes'], sections: [], fixesOf: [...this.shown.keys()] },
+    ]
+    return { ...(more[step - 1] ?? { parts: [], sections }), withinMs: sliceMs }
+  }
+
+  /** While somebody types, what takes long would mostly be begun for nothing: it is asked for after as long a pause. */
+  private goTo(step: number): void {
+    clearTimeout(this.pause)
+    const isDone = step > fixes || (step === fixes && this.shown.size === 0)
+    this.step = isDone || this.plan === undefined ? undefined : step
     const ask = (): void => {
-      if (this.plan !== undefined) this.request({ plan: this.plan, question })
+      if (this.plan !== undefined) this.request({ plan: this.plan, step })
     }
-    if (!this.isEdited || ms < leastPauseMs) ask()
+    if (this.step === undefined) return
+    const ms = step === fixes || this.isUnfinished || !this.isEdited ? 0 : (this.tookMs[step] ?? 0)
+    if (step === figures || ms < leastPauseMs) ask()
     else this.pause = setTimeout(ask, Math.min(ms, longestPauseMs))
   }
 
@@ -112,9 +135,9 @@ export class PlanFollower {
 
   /** Ends with this plan: what is under way is not told any more. */
   leave(): void {
-    clearTimeout(this.pause)
     this.generation += 1
     this.plan = undefined
+    this.ask()
     this.sent = undefined
     this.parts = {}
     this.tookMs.length = 0
@@ -140,17 +163,20 @@ export class PlanFollower {
     this.ask()
   }
 
+  /** Fixes of a verdict are looked for as long as it is shown. */
+  wantFixes(verdict: string): () => void {
+    this.shown.set(verdict, (this.shown.get(verdict) ?? 0) + 1)
+    if (this.step === undefined || this.step === fixes) this.goTo(fixes)
+    return () => {
+      const left = (this.shown.get(verdict) ?? 1) - 1
+      if (left > 0) this.shown.set(verdict, left)
+      else this.shown.delete(verdict)
+    }
+  }
+
   private ask(): void {
-    clearTimeout(this.pause)
-    if (this.plan === undefined) return
-    const first: Question = { parts: always, sections: this.sections, isQuick: true }
-    this.steps = [
-      first,
-      { parts: ['verdicts', 'fixes', ...this.wanted.keys()], sections: this.sections },
-      { parts: ['facts', 'unreadable'], sections: [] },
-      { parts: ['fixes'], sections: [] },
-    ]
-    this.request({ plan: this.plan, question: first })
+    this.isUnfinished = false
+    this.goTo(figures)
   }
 
   private take({ changes, problem }: Answer): void {

@@ -4,7 +4,6 @@ import { templatesOf } from '../../core/build/template'
 import { progressOf } from '../../core/build/progress'
 import { upkeepOf } from '../../core/mend/upkeep'
 import { linkPlan } from '../../core/glow/link/lanes'
-import { fixSearch as search } from '../../core/choose/fixes'
 import { printed } from '../../core/roll/roll'
 import { derived, type Derived } from '../../core/derived'
 import { everything } from '../../core/stages'
@@ -107,5 +106,5 @@ export const planParts: { readonly [Name in WholePart]: Derived<PlanParts[Name]>
 export { allStages } from '../../core/late-stages'
 /** @public The worker asks for it once this file is loaded. */
 export const rollSections = printed
-/** @public … and this one too. */
-export const fixSearch = search
+/** @public … and for these too. */
+export { FixSearch, isDoneBy } from './bit-by-bit'

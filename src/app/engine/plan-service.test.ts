@@ -102,7 +102,7 @@ describe('the engine of the open plan', () => {
         asked.push(what ?? '')
         if (what === 'totals') beside.push(sections)
         if (what === 'verdicts') await new Promise((resolve) => setTimeout(resolve, 400))
-        return { changes: [], problem: undefined, isSearching: false }
+        return { changes: [], problem: undefined, isUnfinished: false }
       },
     }
     const follower = new PlanFollower(
@@ -112,6 +112,7 @@ describe('the engine of the open plan', () => {
     )
     const plan = demoPlan('wardrobe-rails')
     follower.show(['length'])
+    const hide = follower.wantFixes('supply-short.supply-a')
     follower.follow(plan)
     await vi.advanceTimersByTimeAsync(1_000)
     expect(asked.splice(0)).toEqual(['totals', 'verdicts', 'facts', 'fixes'])
@@ -122,6 +123,14 @@ describe('the engine of the open plan', () => {
     expect(asked.splice(0)).toEqual(['totals', 'totals', 'totals'])
     await vi.advanceTimersByTimeAsync(1_000)
     expect(asked.splice(0)).toEqual(['verdicts', 'facts', 'fixes'])
+    // … which are not looked for where no verdict is shown, and at once where one comes to be.
+    hide()
+    follower.follow({ ...plan })
+    await vi.advanceTimersByTimeAsync(2_000)
+    expect(asked.splice(0)).toEqual(['totals', 'verdicts', 'facts'])
+    follower.wantFixes('supply-short.supply-b')
+    await vi.advanceTimersByTimeAsync(10)
+    expect(asked.splice(0)).toEqual(['fixes'])
     // Who goes to another page does not type.
     follower.want('wiring')
     await vi.advanceTimersByTimeAsync(10)
@@ -179,6 +188,31 @@ describe('the engine of the open plan', () => {
     expect(roll[1]!.length).toEqual(roll[2]!.length)
     expect(roll[1]!.joints).toEqual(roll[0]!.joints)
     expect(roll[2]!.joints).not.toEqual(roll[0]!.joints)
+  })
+
+  it('works out what takes long bit by bit, and fixes of the wanted verdicts alone', async () => {
+    const [atOnce, bits] = [new PlanService(), new PlanService()]
+    const plan = whole(demoPlan('bay-window-nook'))
+    const told = new Map<string, unknown>()
+    const askAll = async (question: Question): Promise<number> => {
+      for (let asked = 1; ; asked += 1) {
+        const { changes, isUnfinished } = await bits.answer(plan, { ...question, withinMs: 0 })
+        for (const [part, change] of changes) told.set(part, withDelta(told.get(part), change))
+        if (!isUnfinished) return asked
+      }
+    }
+    const parts = { parts: ['verdicts', 'wiring', 'fixes'], sections: ['joints'] } as const
+    expect(await askAll(parts)).toBeGreaterThan(10)
+    const { changes } = await atOnce.answer(plan, parts)
+    expect([...told]).toEqual(changes.map(([part, change]) => [part, withDelta(undefined, change)]))
+    const ids = (told.get('verdicts') as { id: string }[]).map(({ id }) => id)
+    const all = await atOnce.answer(plan, { parts: ['fixes'], sections: [], fixesOf: ids })
+    const known = withDelta({}, new Map(all.changes).get('fixes')!) as Record<string, unknown>
+    const wanted = Object.keys(known).slice(1, 3)
+    expect(wanted.length).toBe(2)
+    const fixes = { parts: ['fixes'], sections: [], fixesOf: [...wanted, 'gone'] } as const
+    expect(await askAll(fixes)).toBeGreaterThan(10)
+    expect(told.get('fixes')).toEqual(Object.fromEntries(wanted.map((id) => [id, known[id]])))
   })
 
   it('says what went wrong in one stage and answers the rest; the next plan is answered again', async () => {

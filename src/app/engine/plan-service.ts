@@ -3,10 +3,10 @@ import { Engine } from '../../core/engine'
 import type { Derived } from '../../core/derived'
 import { stages } from '../../core/stages'
 import { earlyParts } from '../../core/tally-parts'
-import type { Fixes } from '../../core/choose/fixes'
 import type { Plan } from '../../core/plan/plan'
 import type { FigureSection, SectionKind } from '../../core/roll/section'
 import { deltaOf, withDelta, type Delta } from './delta'
+import type { FixSearch } from './bit-by-bit'
 import type * as lateParts from './late-parts'
 import type { PartName } from './parts'
 import { shared } from './share'
@@ -17,6 +17,10 @@ export interface Question {
   readonly sections: readonly SectionKind[]
   /** Sections of late stages can wait: as long as there are none, the last ones stand. */
   readonly isQuick?: boolean
+  /** The answer may be put off once it has taken so long, so that a newer plan can come in, ms. Without it nothing is put off. */
+  readonly withinMs?: number
+  /** Verdicts whose fixes are looked for, by their ids; without it those that are found already are told. */
+  readonly fixesOf?: readonly string[]
 }
 
 /** Sections of the roll that a page shows, by kind. */
@@ -26,12 +30,9 @@ export type RollFigures = Partial<Record<SectionKind, readonly FigureSection[]>>
 export interface Answer {
   readonly changes: readonly (readonly [part: PartName | 'roll', change: Delta])[]
   readonly problem: string | undefined
-  /** Fixes are still being looked for: ask again. */
-  readonly isSearching: boolean
+  /** There is more to work out: who asks the same again gets more. */
+  readonly isUnfinished: boolean
 }
-
-/** How long fixes are looked for before a newer plan may come in, ms. */
-const searchMs = 40
 
 /** What comes a moment after the engine itself: late stages, the roll, and what only some pages ask for. */
 type LateParts = typeof lateParts
@@ -62,7 +63,9 @@ export class PlanService {
    *
    * @param changed from the plan that was asked about last
    */
-  async answer(changed: Delta, { parts, sections, isQuick = false }: Question): Promise<Answer> {
+  async answer(changed: Delta, question: Question): Promise<Answer> {
+    const { parts, sections, isQuick = false, withinMs = Infinity, fixesOf } = question
+    const until = performance.now() + withinMs
     // What comes into a worker is new throughout: what equals the plan before is taken from there, so that stages see what changed.
     const plan = shared(this.plan, withDelta(this.plan, changed)) as Plan
     this.plan = plan
@@ -74,9 +77,16 @@ export class PlanService {
     if (late !== undefined) engine.extend(late.allStages)
     // Another plan may have come while the late stages did.
     engine.follow(plan)
-    const derived = late?.planParts ?? earlyParts
+    const derived: Readonly<Record<string, Derived<unknown>>> = late?.planParts ?? earlyParts
+    const asked = [
+      ...parts.map((part) => derived[part]),
+      ...(isQuick ? [] : sections.map((kind) => late?.rollSections[kind])),
+    ]
+    if (late?.isDoneBy(until, engine, asked) === false)
+      return { changes: [], problem: undefined, isUnfinished: true }
     const changes: (readonly [PartName | 'roll', Delta])[] = []
     let problem: string | undefined
+    let isUnfinished = false
     const tell = (part: PartName | 'roll', work: () => unknown): void => {
       try {
         const last = this.told.get(part)
@@ -91,9 +101,12 @@ export class PlanService {
     for (const part of parts)
       tell(part, () => {
         // What the plan's verdicts come with is not waited for: fixes are looked for when nothing else is asked.
-        if (part === 'fixes' && late !== undefined)
-          return this.fixesOf(engine, plan, late, parts.length === 1 ? searchMs : 0)
-        const of = (derived as Readonly<Record<string, Derived<unknown>>>)[part]
+        if (part === 'fixes' && late !== undefined) {
+          if (this.search?.plan !== plan) this.search = new late.FixSearch(plan, engine.fork(plan))
+          if (fixesOf !== undefined) isUnfinished = !this.search.goOn(until, fixesOf)
+          return this.search.found
+        }
+        const of = derived[part]
         return of === undefined ? undefined : engine.work(of)
       })
     if (late !== undefined && sections.length > 0)
@@ -106,29 +119,9 @@ export class PlanService {
           }),
         )
       })
-    return { changes, problem, isSearching: this.search?.isDone === false }
-  }
-
-  /** Looks for fixes for a while, on a copy of the engine that stays with this plan. */
-  private fixesOf(engine: Engine, plan: Plan, late: LateParts, ms: number): Fixes {
-    if (this.search?.plan !== plan)
-      this.search = { plan, steps: late.fixSearch(engine.fork(plan)), found: {}, isDone: false }
-    const { search } = this
-    for (const until = performance.now() + ms; !search.isDone && performance.now() < until;) {
-      const { done, value } = search.steps.next()
-      if (done === true) search.isDone = true
-      else if (value !== undefined) search.found = { ...search.found, [value.id]: value.fixes }
-    }
-    return search.found
+    return { changes, problem, isUnfinished }
   }
 }
 
 /** What needs no late stage. */
 const isEarly = ({ reads }: Derived<unknown>): boolean => reads.every((stage) => stage in stages)
-
-interface FixSearch {
-  readonly plan: Plan
-  readonly steps: ReturnType<LateParts['fixSearch']>
-  found: Fixes
-  isDone: boolean
-}

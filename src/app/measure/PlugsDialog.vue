@@ -8,6 +8,7 @@ import type { Settable } from '../../core/plan/with-set'
 import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
 import BranchTree from '../feed/BranchTree.vue'
 import { usePlanStore } from '../stores/plan'
+import { useFixes } from '../stores/use-fixes'
 import { useOpenPlan } from '../stores/use-open-plan'
 import LengthField from '../ui/LengthField.vue'
 import NumberField from '../ui/NumberField.vue'
@@ -44,6 +45,7 @@ const problems = computed(
         about.includes(run.id) && ['lead-short', 'lead-over', 'plug-hole'].includes(code),
     ) ?? [],
 )
+const fixes = useFixes(() => problems.value.map(({ id }) => id))
 const ways = [2, 3, 4, 5, 6].map((value) => ({ value, label: String(value) }))
 const joinings = [
   { value: 'plugs', label: 'plugged into splitters' },
@@ -110,7 +112,7 @@ const joinings = [
       >
         {{ problem.text }}
         <button
-          v-for="remedy in store.tally?.fixes?.[problem.id] ?? []"
+          v-for="remedy in fixes[problem.id] ?? []"
           :key="remedy.label"
           class="button-quiet py-0.5"
           @click="store.commit(remedy.commands, { label: remedy.label })"

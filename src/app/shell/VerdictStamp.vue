@@ -5,6 +5,7 @@ import type { Verdict } from '../../core/verdict/verdict'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
+import { useFixes } from '../stores/use-fixes'
 import ExplainedText from './ExplainedText.vue'
 
 const { verdict, fixes: given } = defineProps<{
@@ -24,11 +25,12 @@ const looks = {
 } as const
 const look = computed(() => looks[verdict.grade])
 /** Remedies that work; `undefined` while they are being tried. */
+const fixes = useFixes(() => (given || verdict.remedies.length === 0 ? [] : [verdict.id]))
 const found = computed(
-  () => given ?? (verdict.remedies.length === 0 ? [] : store.tally?.fixes?.[verdict.id]),
+  () => given ?? (verdict.remedies.length === 0 ? [] : fixes.value[verdict.id]),
 )
 /** While fixes are looked for a button holds their place: Tab reaches it, and the focus stays. */
-const fixes = computed(() => found.value ?? [{ label: 'Looking for fixes …', commands: [] }])
+const offered = computed(() => found.value ?? [{ label: 'Looking for fixes …', commands: [] }])
 
 function apply(remedy: Verdict['remedies'][number]): void {
   if (found.value === undefined) return
@@ -53,9 +55,9 @@ function apply(remedy: Verdict['remedies'][number]): void {
       {{ ' ' }}<ExplainedText :text="verdict.text" />
     </p>
     <p class="mt-0.5 text-[12px] text-paper-soft"><ExplainedText :text="verdict.why" /></p>
-    <p v-if="fixes.length > 0" class="mt-1 flex flex-wrap gap-x-3 gap-y-0.5">
+    <p v-if="offered.length > 0" class="mt-1 flex flex-wrap gap-x-3 gap-y-0.5">
       <button
-        v-for="(remedy, at) in fixes"
+        v-for="(remedy, at) in offered"
         :key="at"
         class="min-h-6 text-left"
         :class="

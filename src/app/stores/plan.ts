@@ -409,6 +409,7 @@ export const usePlanStore = defineStore('plan', () => {
     keepCopy,
     /** Asks the engine for a part of the tally as long as it is wanted. */
     want: (part: PartName) => follower.want(part),
+    wantFixes: (verdict: string) => follower.wantFixes(verdict),
     /** Which sections of the roll are shown. */
     showSections: (kinds: readonly SectionKind[]) => {
       follower.show(kinds)

@@ -15,27 +15,35 @@ export interface FixedVerdict {
   readonly fixes: readonly Remedy[]
 }
 
+/** How far a search is: another stage of a plan that is tried is worked out, all of it is, or a verdict has been looked at. */
+export type SearchStep = 'stage' | 'trial' | FixedVerdict
+
+/** The verdict that a step of a search ends with, if it does. */
+export const lookedAt = (step: SearchStep): FixedVerdict | undefined =>
+  typeof step === 'string' ? undefined : step
+
 /**
  * Tries the remedies that the judges propose on the whole plan and keeps those that work: the cause is gone or its grade is lower, and no
  * new stop has come. Where a remedy alone would cause a new stop, the edits that clear it are made part of it.
  *
- * Goes verdict by verdict, in their order. Yields after every trial, so that whoever asks can turn to something else in between:
- * `undefined` while a verdict is being looked at, then the verdict with its fixes.
+ * Goes verdict by verdict, in their order. Yields step by step, so that whoever asks can turn to something else in between.
  *
  * @param isWanted which verdicts are looked at; without it all
  */
 export function* fixSearch(
   engine: Engine,
   isWanted: (finding: JudgedFinding) => boolean = () => true,
-): Generator<FixedVerdict | undefined, void> {
+): Generator<SearchStep, void> {
   const { plan, findings } = engine.worked
   const stops = stopsIn(findings)
   for (const finding of findings.filter(isWanted)) {
     const fixes: Remedy[] = []
     for (const remedy of finding.remedies()) {
-      const fix = yield* confirmed(remedy, finding, stops, (commands) => {
-        const next = change(plan, commands).plan
-        return engine.fork(next).worked.findings
+      const fix = yield* confirmed(remedy, finding, stops, function* (commands) {
+        const trial = engine.fork(change(plan, commands).plan)
+        for (const step of trial.stepsTo('findings')) yield step
+        yield 'trial'
+        return trial.worked.findings
       })
       if (fix !== undefined) fixes.push(fix)
     }
@@ -48,8 +56,8 @@ export function fixedVerdicts(engine: Engine, mostTrials: number): Verdict[] {
   const found = new Map<string, readonly Remedy[]>()
   let trials = 0
   for (const step of fixSearch(engine)) {
-    if (step !== undefined) found.set(step.id, step.fixes)
-    else if ((trials += 1) > mostTrials) break
+    if (typeof step !== 'string') found.set(step.id, step.fixes)
+    else if (step === 'trial' && (trials += 1) > mostTrials) break
   }
   return engine.worked.verdicts.map((verdict) => ({
     ...verdict,
@@ -57,7 +65,9 @@ export function fixedVerdicts(engine: Engine, mostTrials: number): Verdict[] {
   }))
 }
 
-type Judged = (commands: readonly Command[]) => readonly JudgedFinding[]
+type Judged = (
+  commands: readonly Command[],
+) => Generator<'stage' | 'trial', readonly JudgedFinding[]>
 
 /** The remedy, with what has to go with it; `undefined` where it does not do. */
 function* confirmed(
@@ -65,11 +75,10 @@ function* confirmed(
   cause: JudgedFinding,
   stops: ReadonlySet<string>,
   judged: Judged,
-): Generator<undefined, Remedy | undefined> {
+): Generator<'stage' | 'trial', Remedy | undefined> {
   let fix = remedy
   const labels = [remedy.label]
-  let after = judged(fix.commands)
-  yield
+  let after = yield* judged(fix.commands)
   for (let round = 0; ; round += 1) {
     if (isStill(cause, after)) return undefined
     const fresh = freshStops(stops, after)
@@ -82,8 +91,7 @@ function* confirmed(
         label: labelOf([...labels, label]),
         commands: [...fix.commands, ...commands],
       }
-      const then = judged(longer.commands)
-      yield
+      const then = yield* judged(longer.commands)
       if (isStill(cause, then) || freshStops(stops, then).length >= fresh.length) continue
       better = { fix: longer, label, after: then }
       break

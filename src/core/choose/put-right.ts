@@ -3,7 +3,7 @@ import { change, type Command } from '../plan/commands'
 import type { WorkedPlan } from '../derived'
 import type { Grade } from '../verdict/kinds'
 import type { JudgedFinding, Remedy } from '../verdict/verdict'
-import { fixSearch } from './fixes'
+import { fixSearch, lookedAt } from './fixes'
 
 /** What a plan comes to, as far as putting it right is weighed by it. */
 export interface Standing {
@@ -87,7 +87,8 @@ function cheapest(engine: Engine, grade: Grade): Found | undefined {
   const before = standing(engine.worked)
   const wanted = new Map(findings.filter((one) => one.grade === grade).map((one) => [one.id, one]))
   let best: Found | undefined
-  for (const found of fixSearch(engine, ({ id }) => wanted.has(id))) {
+  for (const step of fixSearch(engine, ({ id }) => wanted.has(id))) {
+    const found = lookedAt(step)
     const verdict = found && wanted.get(found.id)
     if (found === undefined || verdict === undefined) continue
     for (const remedy of found.fixes) {

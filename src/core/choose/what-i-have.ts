@@ -6,7 +6,7 @@ import type { Plan } from '../plan/plan'
 import { engineOf } from '../worked'
 import { stopsOf, type JudgedFinding, type Remedy } from '../verdict/verdict'
 import { candidatesFor, layCommands } from './compare'
-import { fixSearch } from './fixes'
+import { fixSearch, lookedAt } from './fixes'
 
 /** Something in the drawer in the place of what the plan would buy. */
 export interface HaveUse {
@@ -139,8 +139,8 @@ function settle(
 
 /** The first confirmed remedy that does not put another supply, board or strip in the place of the one that is tried. */
 function firstFix(engine: Engine, wanted: ReadonlySet<string>): Remedy | undefined {
-  for (const found of fixSearch(engine, ({ id }) => wanted.has(id))) {
-    const fix = found?.fixes.find(({ commands }) => commands.every((one) => !isSwap(one)))
+  for (const step of fixSearch(engine, ({ id }) => wanted.has(id))) {
+    const fix = lookedAt(step)?.fixes.find(({ commands }) => commands.every((one) => !isSwap(one)))
     if (fix !== undefined) return fix
   }
   return undefined
