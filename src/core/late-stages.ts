@@ -6,12 +6,18 @@ import { receiptOf } from './buy/receipt'
 import { sheetsOf } from './buy/sheets'
 import { derived, type Derived, type WorkedPlan } from './derived'
 import { everything, sourceFields, stages, type LateName } from './stages'
+import { signalLevels } from './signal/signal-levels'
 import { judge, withRemedies } from './verdict/judges'
 import { jointsOf } from './wire/joints'
 import { wiringOf } from './wire/wires'
 
-/** Stages after the levels: wires as they are cut, joints, the bill, verdicts. */
+/** Stages that no figure waits for: levels, wires as they are cut, joints, the bill, verdicts. */
 const lateStages: { readonly [Name in LateName]: Derived<WorkedPlan[Name]> } = {
+  signal: derived(
+    [...sourceFields, 'rules', 'defaults', 'scene', 'limit', 'signal'],
+    ['parts', 'layout', 'sources', 'volts', 'lanes', 'needs', 'fit', 'full', 'supplies'],
+    signalLevels,
+  ),
   wiring: derived(
     [...sourceFields, 'signal', 'wiring'],
     ['cutRuns', 'lanes', 'circuit', 'full', 'supplies', 'leads'],

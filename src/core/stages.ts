@@ -20,10 +20,10 @@ import { partsOf } from './parts/find'
 import { connect } from './route/connect'
 import { leadsOf } from './route/leads'
 import { plugTrees } from './route/plugs'
-import { signalLevels } from './signal/signal-levels'
 
 /** Stages that come after the figures: their code is loaded a moment later where that counts. */
 export type LateName =
+  | 'signal'
   | 'wiring'
   | 'joints'
   | 'steps'
@@ -70,7 +70,7 @@ export const everything = [
 ] as const
 
 /**
- * The stages up to the levels, in the order of the work; `late-stages` has the rest. Each reads the parts of the plan that it names and results before it; a test hands out nothing else.
+ * The stages up to the supplies, in the order of the work; `late-stages` has the rest. Each reads the parts of the plan that it names and results before it; a test hands out nothing else.
  */
 export const stages: {
   readonly [Name in Exclude<StageName, LateName>]: Derived<WorkedPlan[Name]>
@@ -171,10 +171,5 @@ export const stages: {
   ),
   batteries: derived(['use'], ['supplies'], ({ plan, supplies }) =>
     batteriesOf(supplies, plan.use),
-  ),
-  signal: derived(
-    [...sourceFields, 'rules', 'defaults', 'scene', 'limit', 'signal'],
-    ['parts', 'layout', 'sources', 'volts', 'lanes', 'needs', 'fit', 'full', 'supplies'],
-    signalLevels,
   ),
 }

@@ -17,7 +17,6 @@ import type { Plan } from './plan/plan'
 import { Kept } from './quantity/kept'
 import type { Lead } from './route/lead'
 import type { PlugTree } from './route/plugs'
-import { tallySignal, type TallySignal } from './signal/tally-signal'
 import { derived, type Derived, type WorkedPlan } from './derived'
 
 export interface TallyRun {
@@ -104,7 +103,7 @@ export interface TallyFeed {
   readonly plugs: readonly PlugTree[]
 }
 
-/** What a plan comes to without its wires as they are cut, joints, verdicts and the roll. */
+/** What a plan comes to without its levels, its wires as they are cut, joints, verdicts and the roll. */
 export interface EarlyTally {
   readonly totals: Totals
   readonly runs: readonly TallyRun[]
@@ -115,7 +114,6 @@ export interface EarlyTally {
   /** Runs whose lights are assemblies. */
   readonly nodes: readonly NodeRun[]
   readonly batteries: readonly (BatteryUse & { readonly id: string })[]
-  readonly signal: TallySignal
   /** Lines that were not understood. */
   readonly unread: readonly {
     readonly id: string
@@ -161,9 +159,6 @@ export const earlyParts: { readonly [Part in keyof EarlyTally]: Derived<EarlyTal
   nodes: derived([], ['nodes'], ({ nodes }) => nodes),
   batteries: derived([], ['batteries'], ({ batteries }) =>
     [...batteries].map(([id, use]) => ({ id, ...use })),
-  ),
-  signal: derived([], ['fit', 'lanes', 'signal'], (results) =>
-    tallySignal(results, results.signal),
   ),
   unread: derived([], ['measured'], ({ measured }) =>
     measured.lines.flatMap(({ line, reading }) =>

@@ -4,6 +4,7 @@ import { allStages } from './late-stages'
 import type { Plan } from './plan/plan'
 import { rollOf } from './roll/roll'
 import type { RollSection } from './roll/section'
+import { tallySignal, type TallySignal } from './signal/tally-signal'
 import { derived, type Derived, type StageName } from './derived'
 import { everything } from './stages'
 import { earlyParts, type EarlyTally } from './tally-parts'
@@ -16,6 +17,7 @@ export type * from './tally-parts'
 
 /** Everything that a plan comes to. */
 export interface Tally extends EarlyTally {
+  readonly signal: TallySignal
   /** All joints by their kind. */
   readonly joints: readonly JointCount[]
   readonly wiring: Wiring & { readonly joints: readonly PlanJoint[] }
@@ -28,6 +30,9 @@ export interface Tally extends EarlyTally {
 /** How each part of the tally is made of the results of stages. */
 export const tallyParts: { readonly [Part in keyof Tally]: Derived<Tally[Part]> } = {
   ...earlyParts,
+  signal: derived([], ['fit', 'lanes', 'signal'], (results) =>
+    tallySignal(results, results.signal),
+  ),
   joints: derived([], ['joints'], ({ joints }) => countJoints(joints)),
   wiring: derived([], ['wiring', 'joints'], ({ wiring, joints }) => ({ ...wiring, joints })),
   warmth: derived(

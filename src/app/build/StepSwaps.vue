@@ -27,7 +27,7 @@ const swaps = computed(() =>
           partId === null ? [] : [[id, partId] as const],
         ),
       ),
-      board: store.tally?.signal.board?.id,
+      board: store.tally?.signal?.board?.id,
     },
     step,
   ),

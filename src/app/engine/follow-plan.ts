@@ -14,7 +14,6 @@ const always = [
   'feed',
   'nodes',
   'batteries',
-  'signal',
   'unread',
 ] as const satisfies readonly PartName[]
 
@@ -105,7 +104,7 @@ export class PlanFollower {
     const { sections } = this
     if (step === figures) return { parts: always, sections, isQuick: true }
     const more: Question[] = [
-      { parts: ['verdicts', 'fixes', ...this.wanted.keys()], sections },
+      { parts: ['verdicts', 'signal', 'fixes', ...this.wanted.keys()], sections },
       { parts: ['facts', 'unreadable'], sections: [] },
       { parts: ['fixes'], sections: [], fixesOf: [...this.shown.keys()] },
     ]

@@ -113,7 +113,7 @@ const runs = computed(() =>
 )
 /** Lanes by their ids. */
 const lanes = computed(
-  () => new Map((store.tally?.signal.lanes ?? []).map(({ id, name }) => [id, name] as const)),
+  () => new Map((store.tally?.signal?.lanes ?? []).map(({ id, name }) => [id, name] as const)),
 )
 const hasSensors = computed(() => (store.plan?.signal.inputs.length ?? 0) > 0)
 /** Of all supplies in the frame that is shown, A. */

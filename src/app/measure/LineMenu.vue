@@ -58,7 +58,7 @@ function separate(texts: readonly string[]): void {
 }
 function divide(): void {
   if (run.value === undefined || halves.value === undefined) return
-  const lanes = (store.tally?.signal.lanes ?? []).map(({ id, name, runs }) => ({
+  const lanes = (store.tally?.signal?.lanes ?? []).map(({ id, name, runs }) => ({
     id,
     name,
     lines: runs.map((one) => one.id),

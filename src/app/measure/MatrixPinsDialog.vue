@@ -32,7 +32,7 @@ const sides = [
 const boardPins = computed(
   () =>
     new Map(
-      store.tally?.signal.pins
+      store.tally?.signal?.pins
         .filter(({ need: { of } }) => of.kind === 'light' && of.run === run.id)
         .map(({ need, pin }) => [need.line, pin?.name]),
     ),

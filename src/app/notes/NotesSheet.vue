@@ -33,7 +33,7 @@ const subjects = computed(() =>
     ? []
     : subjectsOf(store.plan, store.measured.runs, parts.value, [
         ...(store.tally?.supplies ?? []).map(({ partId }) => partId),
-        store.tally?.signal.board?.id ?? null,
+        store.tally?.signal?.board?.id ?? null,
       ]),
 )
 const names = computed(

@@ -81,6 +81,7 @@ function stateText(stage: StageName, tally: PlanAnswers, shows: number, mends: n
     case 'feed':
       return tally.feed.leads.length === 0 ? 'nothing fed' : 'fits'
     case 'signal':
+      if (tally.signal === undefined) return '…'
       if (tally.signal.lanes.length > 0) return plural(tally.signal.lanes.length, 'lane')
       return tally.signal.pins.length > 0 ? plural(tally.signal.pins.length, 'pin') : 'no data'
     case 'wire':

@@ -35,7 +35,7 @@ const isPainted = useAfterPaint()
     </template>
     <template #default="{ plan, shows }">
       <div
-        v-if="tally && shows('signal')"
+        v-if="tally?.signal && shows('signal')"
         class="flex min-h-0 flex-1 flex-col gap-2.5 overflow-y-auto"
         role="group"
         aria-label="Signal"
