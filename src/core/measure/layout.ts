@@ -174,10 +174,11 @@ const mostInLines = 60
  * @param margin to the next one, mm; names and dimensions show only when near
  */
 function inColumns(runs: readonly MeasuredRun[], margin: number): Layout {
-  const [wide, high] = [
-    Float64Array.from(runs, ({ box }) => box.width),
-    Float64Array.from(runs, ({ box }) => box.height),
-  ]
+  const [wide, high] = [new Float64Array(runs.length), new Float64Array(runs.length)]
+  for (let at = 0; at < runs.length; at += 1) {
+    wide[at] = runs[at]?.box.width ?? 0
+    high[at] = runs[at]?.box.height ?? 0
+  }
   const tableOf = (columns: number): { widths: Float64Array; heights: Float64Array } => {
     const [widths, heights] = [
       new Float64Array(columns),

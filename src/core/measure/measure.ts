@@ -44,19 +44,14 @@ export function measure(
   parts: Pick<Parts, 'strips'> = { strips: stripsOf(plan.own?.strips) },
 ): Measured {
   const pitchesOf = stripPitches(plan, parts)
-  const withinLimit = limiter()
-  const lines = keptLines
-    .map(plan.lines, (line, last) => {
-      const pitches = pitchesOf(line)
-      const { pixelMm } = pitches
-      const isAsBefore = last !== undefined && last.pixelMm === pixelMm
-      const read = isAsBefore ? last.read : readingOf(line, pixelMm)
-      const reading = withinLimit(read, pitches, line)
-      return isAsBefore && last.measured.reading === reading
-        ? last
-        : { read, pixelMm, measured: { line, reading } }
-    })
-    .map(({ measured }) => measured)
+  const read = keptLines.map(plan.lines, (line, last) => {
+    const { pixelMm, finestMm } = pitchesOf(line)
+    if (last !== undefined && last.pixelMm === pixelMm && last.finestMm === finestMm) return last
+    const reading = readingOf(line, pixelMm)
+    const counts = countsOf(line, reading, finestMm)
+    return { pixelMm, finestMm, measured: { line, reading }, counts }
+  })
+  const lines = withinLimits(read)
   const namer = runNamer()
   const runs = keptRuns.map(lines.filter(isRun), ({ line, reading }, last) => {
     const [name, { pixelMm }] = [namer(reading), pitchesOf(line)]
@@ -67,11 +62,16 @@ export function measure(
   return { lines, runs }
 }
 
-/** A line as it was read, with the pitch of its strip then, and what it counts as within the limits of a plan. */
-interface ReadLine {
-  readonly read: Reading
-  readonly pixelMm: number | undefined
+/** A line as it was read with the pitches of its strip, and what it counts as against the limits of a plan. */
+interface ReadLine extends Pitches {
   readonly measured: MeasuredLine
+  readonly counts: Counts
+}
+
+interface Counts {
+  readonly groups: number
+  readonly lights: number
+  readonly leads: number
 }
 
 type MeasuredJot = MeasuredLine & { readonly reading: JottedRun & Reading }
@@ -109,31 +109,39 @@ const limits = [
   { what: 'leads', most: mostLeads, name: 'leads', check: 'Take some of them away' },
 ] as const
 
-/** Refuses the lines that would bring a plan above what can be worked out in a moment: counts that multiply, or a unit too large. */
-function limiter(): (reading: Reading, pitches: Pitches, line: Line) => Reading {
-  const totals = { groups: 0, lights: 0, leads: 0 }
-  return (reading, { finestMm }, { text, feeds = [] }) => {
-    if (reading.kind !== 'run') return reading
-    const own = {
-      groups: finestMm === undefined ? 0 : reading.wantedMm / finestMm,
-      lights: reading.lights.length,
-      leads: feeds.length,
-    }
-    for (const { what, most, name, check } of limits) {
-      const sum = totals[what] + own[what]
-      if (sum <= most) continue
-      return {
-        kind: 'error',
-        message: `With this line the plan has ${formatQuantity(Math.round(sum), '')} ${name}: at most ${formatQuantity(most, '')} can be worked out. ${check}, or split the plan`,
-        at: 0,
-        end: text.length,
-      }
-    }
-    totals.groups += own.groups
-    totals.lights += own.lights
-    totals.leads += own.leads
-    return reading
+function countsOf({ feeds = [] }: Line, reading: Reading, finestMm: number | undefined): Counts {
+  if (reading.kind !== 'run') return { groups: 0, lights: 0, leads: 0 }
+  return {
+    groups: finestMm === undefined ? 0 : reading.wantedMm / finestMm,
+    lights: reading.lights.length,
+    leads: feeds.length,
   }
+}
+
+/** Refuses the lines that would bring a plan above what can be worked out in a moment: counts that multiply, or a unit too large. */
+function withinLimits(lines: readonly ReadLine[]): MeasuredLine[] {
+  const totals = { groups: 0, lights: 0, leads: 0 }
+  const add = ({ groups, lights, leads }: Counts): void => {
+    totals.groups += groups
+    totals.lights += lights
+    totals.leads += leads
+  }
+  for (const { counts } of lines) add(counts)
+  if (limits.every(({ what, most }) => totals[what] <= most))
+    return lines.map(({ measured }) => measured)
+  // Too much: what comes after a line that is refused may still go.
+  Object.assign(totals, { groups: 0, lights: 0, leads: 0 })
+  return lines.map(({ measured, counts }) => {
+    const over = limits.find(({ what, most }) => totals[what] + counts[what] > most)
+    if (over === undefined) {
+      add(counts)
+      return measured
+    }
+    const { line } = measured
+    const sum = Math.round(totals[over.what] + counts[over.what])
+    const message = `With this line the plan has ${formatQuantity(sum, '')} ${over.name}: at most ${formatQuantity(over.most, '')} can be worked out. ${over.check}, or split the plan`
+    return { line, reading: { kind: 'error', message, at: 0, end: line.text.length } }
+  })
 }
 
 /** Gives each run its name, in the order of the pad. */
