@@ -18,7 +18,7 @@ function move(id: string, at: Point, key: string, isDrag: boolean): void {
   const junction = plan.value.junctions.find((candidate) => candidate.id === id)
   const command: Command =
     junction !== undefined
-      ? { do: 'put-junction', junction: { ...junction, at: [...at] } }
+      ? { do: 'set-junction', junction: id, set: { at: [...at] } }
       : id === 'controller'
         ? { do: 'place-controller', at }
         : { do: 'place-supply', supply: id, at }

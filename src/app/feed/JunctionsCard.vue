@@ -5,7 +5,7 @@ import { junctionKinds } from '../../core/plan/choices'
 import { waysOf } from '../../core/feed/branches'
 import { feedsOf } from '../../core/plan/feeds'
 import type { Junction } from '../../core/plan/plan'
-import { withSet, type Settable } from '../../core/plan/with-set'
+import type { Settable } from '../../core/plan/with-set'
 import type { PlanAnswers } from '../engine/follow-plan'
 import { usePlanStore } from '../stores/plan'
 import { useOpenPlan } from '../stores/use-open-plan'
@@ -31,10 +31,10 @@ function addJunction(): void {
     limitA: 10,
     fuse: 'auto',
   }
-  store.commit([{ do: 'put-junction', junction }], { label: 'add a junction' })
+  store.commit([{ do: 'add-junction', junction }], { label: 'add a junction' })
 }
 function putJunction(junction: Junction, set: Settable<Junction>): void {
-  store.commit([{ do: 'put-junction', junction: withSet(junction, set) }], {
+  store.commit([{ do: 'set-junction', junction: junction.id, set }], {
     label: `change ${junction.name}`,
     key: `junction.${junction.id}`,
   })

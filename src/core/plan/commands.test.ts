@@ -3,6 +3,7 @@ import { shippedStrips } from '../parts/strips'
 import { shippedSupplies } from '../parts/supplies'
 import { change, patched, type Command } from './commands'
 import { emptyPlan } from './empty'
+import { feedsOf } from './feeds'
 import { planSchema, type Plan } from './plan'
 
 const start: Plan = {
@@ -50,7 +51,7 @@ const track = {
 describe('what hangs on a plan', () => {
   it('is taken away by nothing: a photo, settings of a line, a junction and what hung on it', () => {
     const fed = after(
-      { do: 'put-junction', junction: track },
+      { do: 'add-junction', junction: track },
       { do: 'set-photo', photo },
       { do: 'put-furniture', furniture: box },
       {
@@ -88,8 +89,8 @@ describe('what hangs on a plan', () => {
     const twice = after(
       { do: 'put-furniture', furniture: box },
       { do: 'put-furniture', furniture: { ...box, widthMm: 700 } },
-      { do: 'put-junction', junction: track },
-      { do: 'put-junction', junction: { ...track, limitA: 9 } },
+      { do: 'add-junction', junction: track },
+      { do: 'set-junction', junction: track.id, set: { limitA: 9 } },
     )
     expect(twice.bench.furniture.map(({ widthMm }) => widthMm)).toEqual([700])
     expect(twice.junctions.map(({ limitA }) => limitA)).toEqual([9])
@@ -144,7 +145,7 @@ describe('commands', () => {
       (p) => p.supplies[0]?.capacitorV,
       null,
     ],
-    [{ do: 'put-junction', junction: track }, (p) => p.junctions, [track]],
+    [{ do: 'add-junction', junction: track }, (p) => p.junctions, [track]],
     [{ do: 'own-strip', strip }, (p) => p.own.strips, [strip]],
     [{ do: 'own-supply', supply }, (p) => p.own.supplies, [supply]],
   ])('%j', (command, part, expected) => {
@@ -195,6 +196,27 @@ describe('commands', () => {
     // Nothing hangs on it: a part would be missing.
     expect(first?.lights).toBeUndefined()
     expect(second?.lights).toEqual({ part: 'grain-12v', leads: 2 })
+  })
+
+  it('set what they name of a junction or a feed, and leave what was set there before', () => {
+    const [first, second] = [
+      { id: 'f1', pad: 0, fuse: 'auto' },
+      { id: 'f2', pad: 'end', fuse: 3, lengthMm: 800 },
+    ] as const
+    const { lines, junctions } = after(
+      { do: 'add-junction', junction: { ...track, at: [1, 2] } },
+      { do: 'set-junction', junction: track.id, set: { limitA: 9, at: undefined } },
+      { do: 'set-junction', junction: track.id, set: { name: 'left' } },
+      { do: 'set-junction', junction: 'gone', set: { name: 'right' } },
+      { do: 'set-lines', lines: ['a'], set: { feeds: [first, second] } },
+      { do: 'set-feeds', line: 'a', feeds: ['f2'], set: { wire: 'mm2-1' } },
+      { do: 'set-feeds', line: 'a', feeds: ['f2', 'gone'], set: { fuse: 5, lengthMm: undefined } },
+      { do: 'set-feeds', line: 'b', feeds: [feedsOf({})[0]!.id], set: { fuse: 'none' } },
+    )
+    expect(junctions).toEqual([{ ...track, limitA: 9, name: 'left' }])
+    const feeds = ['a', 'b'].map((id) => lines.find((line) => line.id === id)?.feeds)
+    expect(feeds[0]).toEqual([first, { id: 'f2', pad: 'end', fuse: 5, wire: 'mm2-1' }])
+    expect(feeds[1]).toEqual([{ ...feedsOf({})[0], fuse: 'none' }])
   })
 
   it('in a row are one change, in their order', () => {

@@ -5,6 +5,7 @@ import type {
   AdjustedFigure,
   Build,
   Buy,
+  Feed,
   Furniture,
   Junction,
   Lights,
@@ -25,7 +26,8 @@ import type {
   Wiring,
 } from './plan'
 import { isSame } from '../quantity/same'
-import type { Settable } from './with-set'
+import { feedsOf } from './feeds'
+import { withSet, type Settable } from './with-set'
 import { supplyBehind } from './supply-of'
 import { tagger } from './tags'
 import { inUseTask } from './usual'
@@ -102,7 +104,16 @@ export type Command =
   | { readonly do: 'set-pin'; readonly need: string; readonly pin: string | undefined }
   | { readonly do: 'set-wiring'; readonly wiring: Partial<Wiring> }
   | { readonly do: 'tick'; readonly joint: string; readonly isDone: boolean }
-  | { readonly do: 'put-junction'; readonly junction: Junction }
+  | { readonly do: 'add-junction'; readonly junction: Junction }
+  /** Sets some of what is set of a junction, and leaves the rest as it is by then. */
+  | { readonly do: 'set-junction'; readonly junction: string; readonly set: Settable<Junction> }
+  /** … of some of a line's feeds, by their ids. */
+  | {
+      readonly do: 'set-feeds'
+      readonly line: string
+      readonly feeds: readonly string[]
+      readonly set: Settable<Feed>
+    }
   | { readonly do: 'remove-junction'; readonly junction: string }
   | { readonly do: 'feed-from'; readonly lines: readonly string[]; readonly supply: string }
   | { readonly do: 'add-supply'; readonly supply: SupplySlot }
@@ -343,9 +354,22 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
       plan.wiring.ticks = command.isDone ? [...others, command.joint] : others
       return
     }
-    case 'put-junction':
-      putItem(plan.junctions, command.junction)
+    case 'add-junction':
+      plan.junctions.push({ ...command.junction })
       return
+    case 'set-junction': {
+      const junction = plan.junctions.find(({ id }) => id === command.junction)
+      if (junction !== undefined) put(junction, command.set)
+      return
+    }
+    case 'set-feeds': {
+      const line = lineOf(command.line)
+      if (line === undefined) return
+      line.feeds = feedsOf(line).map((feed) =>
+        command.feeds.includes(feed.id) ? withSet<Feed>(feed, command.set) : { ...feed },
+      )
+      return
+    }
     case 'remove-junction': {
       removeFrom(plan.junctions, command.junction)
       // What hung on it hangs on the supply again.

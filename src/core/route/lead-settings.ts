@@ -1,7 +1,7 @@
 import type { Command } from '../plan/commands'
 import { feedsOf } from '../plan/feeds'
 import type { Feed, Junction, Plan } from '../plan/plan'
-import { withSet, type Settable } from '../plan/with-set'
+import type { Settable } from '../plan/with-set'
 import { feedLeadId } from './leads'
 
 /** What is set of a lead, whether it goes to a run or to a junction. */
@@ -19,19 +19,14 @@ export function leadWithId(plan: Plan, id: string): SettableLead | undefined {
   if (junction !== undefined)
     return {
       settings: junction,
-      set: (set) => ({ do: 'put-junction', junction: withSet<Junction>(junction, set) }),
+      set: (set) => ({ do: 'set-junction', junction: id, set }),
     }
   for (const line of plan.lines) {
-    const feeds = feedsOf(line)
-    const feed = feeds.find((one) => feedLeadId(line.id, one.id) === id)
+    const feed = feedsOf(line).find((one) => feedLeadId(line.id, one.id) === id)
     if (feed === undefined) continue
     return {
       settings: feed,
-      set: (set) => ({
-        do: 'set-lines',
-        lines: [line.id],
-        set: { feeds: feeds.map((one) => (one === feed ? withSet<Feed>(feed, set) : one)) },
-      }),
+      set: (set) => ({ do: 'set-feeds', line: line.id, feeds: [feed.id], set }),
     }
   }
   return undefined

@@ -91,11 +91,13 @@ export const portsShort: Judge = ({ plan, full }) =>
           used <= mostWays
             ? {
                 label: `a splitter of ${String(used)}`,
-                commands: [{ do: 'put-junction', junction: { ...junction, ways: used } }],
+                commands: [{ do: 'set-junction', junction: junction.id, set: { ways: used } }],
               }
             : {
                 label: 'a terminal block instead',
-                commands: [{ do: 'put-junction', junction: { ...junction, kind: 'terminals' } }],
+                commands: [
+                  { do: 'set-junction', junction: junction.id, set: { kind: 'terminals' } },
+                ],
               },
         ],
       },

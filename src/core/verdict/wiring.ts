@@ -10,7 +10,6 @@ import type { FedLead, SolvedFeed } from '../feed/solved-feed'
 import { gaugesLike, type Wire } from '../parts/wires'
 import type { Command } from '../plan/commands'
 import type { Plan } from '../plan/plan'
-import { withSet } from '../plan/with-set'
 import { formatQuantity, significant } from '../quantity/format'
 import { isAtLeast } from '../quantity/round'
 import { bothEnds, middleToo, spread } from './more-feeds'
@@ -38,25 +37,13 @@ function editLeads(plan: Plan, leads: readonly Lead[], set: LeadEdit): Command[]
   const [first] = leads
   if (first === undefined) return []
   const { to } = first
-  if (to.kind === 'junction') {
-    const junction = plan.junctions.find((candidate) => candidate.id === to.junction)
-    return junction === undefined ? [] : [{ do: 'put-junction', junction: withSet(junction, set) }]
-  }
+  if (to.kind === 'junction') return [{ do: 'set-junction', junction: to.junction, set }]
   const line = plan.lines.find((candidate) => candidate.id === to.run)
   if (line === undefined) return []
-  return [
-    {
-      do: 'set-lines',
-      lines: [line.id],
-      set: {
-        feeds: feedsOf(line).map((feed) =>
-          leads.some(({ id, share }) => feedLeadId(line.id, feed.id, share) === id)
-            ? withSet(feed, set)
-            : feed,
-        ),
-      },
-    },
-  ]
+  const feeds = feedsOf(line).filter((feed) =>
+    leads.some(({ id, share }) => feedLeadId(line.id, feed.id, share) === id),
+  )
+  return [{ do: 'set-feeds', line: line.id, feeds: feeds.map(({ id }) => id), set }]
 }
 
 /** The thinnest wire of the same kind that carries a load with a fuse before it. */
