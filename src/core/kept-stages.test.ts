@@ -4,6 +4,7 @@ import { demoNames, demoPlan } from '../testing/demo-plan'
 import type { Derived } from './derived'
 import { Engine } from './engine'
 import { allStages } from './late-stages'
+import { change } from './plan/commands'
 import type { Plan } from './plan/plan'
 import { feedsOf } from './plan/feeds'
 import { partsOf } from './parts/find'
@@ -191,4 +192,14 @@ it.each(demoNames)('%s: nothing reads a field of the plan that it does not name'
       }
     })
   expect(unnamed).toEqual([])
+})
+
+it('what is tried leaves what the plan has kept', () => {
+  const engine = new Engine(plan, allStages)
+  const [first] = engine.worked.cutRuns
+  const tried = engine.fork({ ...plan, rules: { ...plan.rules, slack: plan.rules.slack + 0.2 } })
+  expect(tried.worked.cutRuns[0]).not.toBe(first)
+  const { id } = plan.lines.at(-1)!
+  engine.follow(change(plan, [{ do: 'set-text', line: id, text: 'rail 777' }]).plan)
+  expect(engine.worked.cutRuns[0]).toBe(first)
 })

@@ -114,14 +114,18 @@ export class PlanFollower {
   /** While somebody types, what takes long would mostly be begun for nothing: it is asked for after as long a pause. */
   private goTo(step: number): void {
     clearTimeout(this.pause)
-    const isDone = step > fixes || (step === fixes && this.shown.size === 0)
-    this.step = isDone || this.plan === undefined ? undefined : step
-    const ask = (): void => {
-      if (this.plan !== undefined) this.request({ plan: this.plan, step })
+    const { plan } = this
+    if (plan === undefined || step > fixes || (step === fixes && this.shown.size === 0)) {
+      this.step = undefined
+      return
     }
-    if (this.step === undefined) return
-    const ms = step === fixes || this.isUnfinished || !this.isEdited ? 0 : (this.tookMs[step] ?? 0)
-    if (step === figures || ms < leastPauseMs) ask()
+    this.step = step
+    const ask = (): void => {
+      this.request({ plan, step })
+    }
+    const canWait = this.isEdited && !this.isUnfinished && step !== figures && step !== fixes
+    const ms = canWait ? (this.tookMs[step] ?? 0) : 0
+    if (ms < leastPauseMs) ask()
     else this.pause = setTimeout(ask, Math.min(ms, longestPauseMs))
   }
 

@@ -68,3 +68,22 @@ it('finds items that have ids wherever they stand now', () => {
   expect(next[1]).toBe(a)
   expect(next[2]).toEqual({ id: 'b', mm: 5 })
 })
+
+it('does not compare again what it has compared', () => {
+  let reads = 0
+  const next = {
+    get mm(): number {
+      reads += 1
+      return 3
+    },
+  }
+  const last = { mm: 3 }
+  expect(shared(last, next)).toBe(last)
+  const once = reads
+  expect(once).toBeGreaterThan(0)
+  expect(shared(last, next)).toBe(last)
+  expect(reads).toBe(once)
+  // … with another value before it does.
+  expect(shared({ mm: 4 }, next)).toEqual({ mm: 3 })
+  expect(reads).toBeGreaterThan(once)
+})

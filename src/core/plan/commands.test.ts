@@ -198,6 +198,24 @@ describe('commands', () => {
     expect(second?.lights).toEqual({ part: 'grain-12v', leads: 2 })
   })
 
+  it('place the lines that they name, and leave the others where they are', () => {
+    const [here, there] = [
+      { x: 1, y: 2, degrees: 0 },
+      { x: 3, y: 4, degrees: 90 },
+    ]
+    const { lines } = after(
+      { do: 'place-lines', places: new Map([['a', here]]) },
+      {
+        do: 'place-lines',
+        places: new Map([
+          ['b', there],
+          ['gone', there],
+        ]),
+      },
+    )
+    expect(lines.map(({ place }) => place)).toEqual([here, there, undefined])
+  })
+
   it('set what they name of a junction or a feed, and leave what was set there before', () => {
     const [first, second] = [
       { id: 'f1', pad: 0, fuse: 'auto' },
