@@ -34,7 +34,7 @@ export interface Answering {
 }
 
 /** What is asked for one after another: figures, what is made of them, what only the header and the shelf tell, and fixes. */
-const [figures, fixes] = [0, 3]
+const [figures, verdicts, facts, fixes] = [0, 1, 2, 3]
 
 interface Job {
   readonly plan: Plan
@@ -103,12 +103,15 @@ export class PlanFollower {
   private questionOf(step: number): Question {
     const { sections } = this
     if (step === figures) return { parts: always, sections, isQuick: true }
-    const more: Question[] = [
-      { parts: ['verdicts', 'signal', 'fixes', ...this.wanted.keys()], sections },
-      { parts: ['facts', 'unreadable'], sections: [] },
-      { parts: ['fixes'], sections: [], fixesOf: [...this.shown.keys()] },
-    ]
-    return { ...(more[step - 1] ?? { parts: [], sections }), withinMs: sliceMs }
+    const withinMs = sliceMs
+    if (step === verdicts)
+      return {
+        parts: ['verdicts', 'signal', 'fixes', ...this.wanted.keys()],
+        sections,
+        withinMs,
+      }
+    if (step === facts) return { parts: ['facts', 'unreadable'], sections: [], withinMs }
+    return { parts: ['fixes'], sections: [], withinMs, fixesOf: [...this.shown.keys()] }
   }
 
   /** While somebody types, what takes long would mostly be begun for nothing: it is asked for after as long a pause. */
@@ -149,14 +152,10 @@ export class PlanFollower {
 
   /** Asks for a part as long as it is wanted. */
   want(part: PartName): () => void {
-    this.wanted.set(part, (this.wanted.get(part) ?? 0) + 1)
+    const release = hold(this.wanted, part)
     this.isEdited = false
     this.ask()
-    return () => {
-      const left = (this.wanted.get(part) ?? 1) - 1
-      if (left > 0) this.wanted.set(part, left)
-      else this.wanted.delete(part)
-    }
+    return release
   }
 
   /** Kinds of sections of the roll that the page shows. */
@@ -168,13 +167,9 @@ export class PlanFollower {
 
   /** Fixes of a verdict are looked for as long as it is shown. */
   wantFixes(verdict: string): () => void {
-    this.shown.set(verdict, (this.shown.get(verdict) ?? 0) + 1)
+    const release = hold(this.shown, verdict)
     if (this.step === undefined || this.step === fixes) this.goTo(fixes)
-    return () => {
-      const left = (this.shown.get(verdict) ?? 1) - 1
-      if (left > 0) this.shown.set(verdict, left)
-      else this.shown.delete(verdict)
-    }
+    return release
   }
 
   private ask(): void {
@@ -193,5 +188,15 @@ export class PlanFollower {
     }
     if (always.every((part) => part in this.parts))
       this.onAnswers(this.parts as unknown as PlanAnswers)
+  }
+}
+
+/** Counts a holder of a thing; gives how it lets go of it. */
+function hold<Thing>(holders: Map<Thing, number>, thing: Thing): () => void {
+  holders.set(thing, (holders.get(thing) ?? 0) + 1)
+  return () => {
+    const left = (holders.get(thing) ?? 1) - 1
+    if (left > 0) holders.set(thing, left)
+    else holders.delete(thing)
   }
 }
