@@ -27,7 +27,7 @@ import type {
 } from './plan'
 import { isSame } from '../quantity/same'
 import { feedsOf } from './feeds'
-import { withSet, type Settable } from './with-set'
+import type { Settable } from './with-set'
 import { supplyBehind } from './supply-of'
 import { tagger } from './tags'
 import { inUseTask } from './usual'
@@ -365,9 +365,8 @@ function carryOut(plan: Writable, command: Command, nextTag: () => string): void
     case 'set-feeds': {
       const line = lineOf(command.line)
       if (line === undefined) return
-      line.feeds = feedsOf(line).map((feed) =>
-        command.feeds.includes(feed.id) ? withSet<Feed>(feed, command.set) : { ...feed },
-      )
+      line.feeds ??= feedsOf(line).map((feed) => ({ ...feed }))
+      for (const feed of line.feeds) if (command.feeds.includes(feed.id)) put(feed, command.set)
       return
     }
     case 'remove-junction': {
