@@ -13,7 +13,6 @@ export function isDoneBy(
   engine: Engine,
   asked: readonly (Derived<unknown> | undefined)[],
 ): boolean {
-  if (until === Infinity) return true
   for (const of of asked) {
     if (of === undefined) continue
     const steps = engine.steps(of)

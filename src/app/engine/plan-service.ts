@@ -64,8 +64,8 @@ export class PlanService {
    * @param changed from the plan that was asked about last
    */
   async answer(changed: Delta, question: Question): Promise<Answer> {
-    const { parts, sections, isQuick = false, withinMs = Infinity, fixesOf } = question
-    const until = performance.now() + withinMs
+    const { parts, sections, isQuick = false, withinMs, fixesOf } = question
+    const until = performance.now() + (withinMs ?? Infinity)
     // What comes into a worker is new throughout: what equals the plan before is taken from there, so that stages see what changed.
     const plan = shared(this.plan, withDelta(this.plan, changed)) as Plan
     this.plan = plan
@@ -78,12 +78,14 @@ export class PlanService {
     // Another plan may have come while the late stages did.
     engine.follow(plan)
     const derived: Readonly<Record<string, Derived<unknown>>> = late?.planParts ?? earlyParts
-    const asked = [
-      ...parts.map((part) => derived[part]),
-      ...(isQuick ? [] : sections.map((kind) => late?.rollSections[kind])),
-    ]
-    if (late?.isDoneBy(until, engine, asked) === false)
-      return { changes: [], problem: undefined, isUnfinished: true }
+    if (withinMs !== undefined && late !== undefined) {
+      const asked = [
+        ...parts.map((part) => derived[part]),
+        ...sections.map((kind) => late.rollSections[kind]),
+      ]
+      if (!late.isDoneBy(until, engine, asked))
+        return { changes: [], problem: undefined, isUnfinished: true }
+    }
     const changes: (readonly [PartName | 'roll', Delta])[] = []
     let problem: string | undefined
     let isUnfinished = false

@@ -24,11 +24,11 @@ const looks = {
   note: { icon: Info, tone: 'border-note-paper text-note-paper' },
 } as const
 const look = computed(() => looks[verdict.grade])
+/** Remedies that need not be looked for. */
+const known = computed(() => given ?? (verdict.remedies.length === 0 ? [] : undefined))
+const fixes = useFixes(() => (known.value === undefined ? [verdict.id] : []))
 /** Remedies that work; `undefined` while they are being tried. */
-const fixes = useFixes(() => (given || verdict.remedies.length === 0 ? [] : [verdict.id]))
-const found = computed(
-  () => given ?? (verdict.remedies.length === 0 ? [] : fixes.value[verdict.id]),
-)
+const found = computed(() => known.value ?? fixes.value[verdict.id])
 /** While fixes are looked for a button holds their place: Tab reaches it, and the focus stays. */
 const offered = computed(() => found.value ?? [{ label: 'Looking for fixes …', commands: [] }])
 

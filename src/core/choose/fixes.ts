@@ -41,7 +41,7 @@ export function* fixSearch(
     for (const remedy of finding.remedies()) {
       const fix = yield* confirmed(remedy, finding, stops, function* (commands) {
         const trial = engine.fork(change(plan, commands).plan)
-        for (const step of trial.stepsTo('findings')) yield step
+        yield* trial.stepsTo('findings')
         yield 'trial'
         return trial.worked.findings
       })
