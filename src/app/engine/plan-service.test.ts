@@ -215,6 +215,21 @@ describe('the engine of the open plan', () => {
     expect(told.get('fixes')).toEqual(Object.fromEntries(wanted.map((id) => [id, known[id]])))
   })
 
+  it('tells a page that asks anew everything, whatever was still on its way to the one before', async () => {
+    const own = new PlanService()
+    const question = { parts: ['totals', 'verdicts'], sections: [] } as const
+    const plan = whole(demoPlan('wardrobe-rails'))
+    // The late stages are not there yet: it waits for them.
+    const givenUp = own.answer(plan, question)
+    own.begin()
+    expect((await givenUp).changes).toEqual([])
+    const { changes } = await own.answer(plan, question)
+    expect(changes.map(([part, { kind }]) => [part, kind])).toEqual([
+      ['totals', 'whole'],
+      ['verdicts', 'whole'],
+    ])
+  })
+
   it('says what went wrong in one stage and answers the rest; the next plan is answered again', async () => {
     const own = new PlanService()
     const plan = demoPlan('wardrobe-rails')

@@ -74,6 +74,8 @@ export class PlanService {
     const needsLate =
       !isQuick && (sections.length > 0 || parts.some((part) => !(part in earlyParts)))
     const late = needsLate ? await this.late : this.loaded
+    // Another page asks since: it must not be left without what this answer would count as told.
+    if (this.engine !== engine) return { changes: [], problem: undefined, isUnfinished: false }
     if (late !== undefined) engine.extend(late.allStages)
     // Another plan may have come while the late stages did.
     engine.follow(plan)
