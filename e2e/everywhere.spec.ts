@@ -412,9 +412,10 @@ test(
     await page.getByRole('button', { name: 'Plan', exact: true }).click()
     await page.getByRole('menuitem', { name: 'Take over what was done elsewhere …' }).click()
     await page.getByLabel('Its file').setInputFiles(done)
-    await phone.context().close()
     const list = page.getByLabel('What differs')
     await expect(list).toContainText('tight behind the crown')
+    // Its downloads go with it.
+    await phone.context().close()
     await expect(list).toContainText('knob: bought')
     await page.getByRole('button', { name: /^Take over \d/ }).click()
     await expect(page.getByTestId('notice')).toContainText('taken over')

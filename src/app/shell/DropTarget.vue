@@ -9,6 +9,7 @@ import { dropped } from '../stores/dropped'
 import { useNotices } from '../stores/notices'
 import { usePlanStore } from '../stores/plan'
 import { usePlanFiles } from './plan-files'
+import { unreadText } from './read-plan-upload'
 
 const { importPlan } = usePlanFiles()
 const [route, router] = [useRoute(), useRouter()]
@@ -41,10 +42,12 @@ async function addLines(file: File): Promise<void> {
   const { plan } = store
   if (plan === undefined) return
   const { listLines } = await import('../../formats/list-lines')
-  const texts =
-    file.size > largestListBytes
-      ? []
-      : listLines(await file.text()).filter((text) => text.trim() !== '')
+  const list = file.size > largestListBytes ? '' : await file.text().catch(() => undefined)
+  if (list === undefined) {
+    notices.show({ kind: 'problem', text: `${file.name} was not read.`, details: [unreadText] })
+    return
+  }
+  const texts = listLines(list).filter((text) => text.trim() !== '')
   const room = mostLines - plan.lines.length
   if (texts.length === 0 || texts.length > room) {
     notices.show({

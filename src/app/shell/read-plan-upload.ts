@@ -3,17 +3,31 @@ import type { PlanZipResult } from '../../formats/plan-zip'
 /** No plan with its photos is larger. */
 const largestZipBytes = 200_000_000
 
+/** Why a file that was chosen may not be readable any more. */
+export const unreadText =
+  'The browser could not read it. Was it moved, renamed or changed meanwhile? Choose it again'
+
+const refused = (message: string): PlanZipResult => ({ ok: false, issues: [{ path: '', message }] })
+
 /** Reads a plan that was chosen or dropped: the file alone, or with the photos of its build as a zip. */
 export async function readPlanUpload(file: File): Promise<PlanZipResult> {
-  const { isZip, readPlanZip } = await import('../../formats/plan-zip')
-  if (isZip(new Uint8Array(await file.slice(0, 4).arrayBuffer())))
-    return file.size > largestZipBytes
-      ? {
-          ok: false,
-          issues: [{ path: '', message: 'The zip is larger than 200 MB: no plan with photos is' }],
-        }
-      : readPlanZip(new Uint8Array(await file.arrayBuffer()))
-  const { readPlanFile, refuseTooLarge } = await import('../../formats/plan-file')
-  const read = refuseTooLarge(file.size) ?? readPlanFile(await file.text())
+  const [{ isZip, readPlanZip }, { readPlanFile, refuseTooLarge }] = await Promise.all([
+    import('../../formats/plan-zip'),
+    import('../../formats/plan-file'),
+  ])
+  const bytesOf = async (part: Blob): Promise<Uint8Array | undefined> =>
+    part.arrayBuffer().then(
+      (buffer) => new Uint8Array(buffer),
+      () => undefined,
+    )
+  const start = await bytesOf(file.slice(0, 4))
+  const isPacked = start !== undefined && isZip(start)
+  if (isPacked && file.size > largestZipBytes)
+    return refused('The zip is larger than 200 MB: no plan with photos is')
+  const tooLarge = isPacked ? undefined : refuseTooLarge(file.size)
+  const bytes = tooLarge === undefined ? await bytesOf(file) : new Uint8Array()
+  if (bytes === undefined) return refused(unreadText)
+  if (isPacked) return readPlanZip(bytes)
+  const read = tooLarge ?? readPlanFile(new TextDecoder().decode(bytes))
   return read.ok ? { ...read, photos: [], leftOut: [] } : read
 }
