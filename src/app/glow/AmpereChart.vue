@@ -147,7 +147,9 @@ const summary = computed(
 </script>
 
 <template>
-  <figure class="night rounded-lg border border-bench-line bg-bench-raised px-3.5 pt-2.5 pb-1">
+  <figure
+    class="night h-full rounded-lg border border-bench-line bg-bench-raised px-3.5 pt-2.5 pb-1"
+  >
     <figcaption class="flex justify-between text-[13px]">
       <b>Amperes</b><span class="text-bench-soft">{{ summary }}</span>
     </figcaption>

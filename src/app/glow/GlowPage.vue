@@ -238,16 +238,14 @@ const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + o
                 >
               </template>
             </ShowTimeline>
-            <AmpereChart v-if="results" :played="results.played" :ms="ms" @seek="player.seek" />
-            <div
-              v-else
-              class="grid h-[158px] shrink-0 place-items-center rounded-lg bg-bench-raised text-bench-soft"
-              role="status"
-            >
-              <template v-if="sumsProblem !== undefined">Amperes are not known.</template>
-              <template v-else
-                >Amperes are worked out … {{ Math.round(100 * (progress ?? 0)) }} %</template
-              >
+            <div class="h-[173px] shrink-0 rounded-lg bg-bench-raised">
+              <AmpereChart v-if="results" :played="results.played" :ms="ms" @seek="player.seek" />
+              <p v-else class="grid h-full place-items-center text-bench-soft" role="status">
+                <template v-if="sumsProblem !== undefined">Amperes are not known.</template>
+                <template v-else
+                  >Amperes are worked out … {{ Math.round(100 * (progress ?? 0)) }} %</template
+                >
+              </p>
             </div>
           </template>
           <template v-else-if="view === 'edit'">

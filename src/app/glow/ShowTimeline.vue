@@ -87,7 +87,7 @@ function nudge(event: KeyboardEvent): void {
     class="night rounded-lg border border-bench-line bg-bench-raised px-3.5 py-3"
     aria-label="Time"
   >
-    <div class="flex flex-wrap items-center gap-x-3 gap-y-2">
+    <div class="flex min-h-[38px] flex-wrap items-center gap-x-3 gap-y-2">
       <button
         class="button-main w-24 justify-center py-2"
         :disabled="waiting !== undefined"
