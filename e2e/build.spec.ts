@@ -102,7 +102,7 @@ test(
     await page.getByLabel('in all plans').uncheck()
 
     // It is there after a reload, on the Wire page, and in the file.
-    await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
+    await expect(page.getByTestId('saved')).toHaveText('saved on this device')
     await page.reload()
     await expect(entries).toBeVisible()
     await view(page, 'Step')
@@ -190,7 +190,7 @@ test(
     })
     const photo = page.getByRole('img', { name: 'Photo 1 of this step' })
     await expect(photo).toBeVisible()
-    await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
+    await expect(page.getByTestId('saved')).toHaveText('saved on this device')
     await page.reload()
     await expect(photo).toBeVisible()
 

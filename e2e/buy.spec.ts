@@ -37,7 +37,7 @@ test('the bill: what the drawer gives is struck off, and no other plan can take 
   await expect(row(page, 'wire 1 mm², red')).toContainText('3.40 m in hand')
   await expect(page.getByRole('button', { name: 'Put 5 things back' })).toBeVisible()
   await expect.poll(() => amount(page)).toBeLessThan(before - 10)
-  await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
+  await expect(page.getByTestId('saved')).toHaveText('saved on this device')
 
   // Another plan of the same strip finds the offcuts taken.
   await openEmptyPlan(page)

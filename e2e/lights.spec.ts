@@ -200,7 +200,7 @@ test('a light of one’s own is kept for every plan', { tag: '@long' }, async ({
   await number(/^Most on one/).fill('12')
   await dialog.getByRole('button', { name: 'Add the light' }).click()
   await expect(page.getByTestId('lit-answer')).toHaveText(/0\.18 A at 24 V/)
-  await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
+  await expect(page.getByTestId('saved')).toHaveText('saved on this device')
   await openEmptyPlan(page)
   await page.keyboard.type('hall string 2 @ 400')
   await card.getByRole('button', { name: /^Single lights:/ }).click()

@@ -114,7 +114,7 @@ test('a photo and places survive a reload; the drawing zooms, pans and fits agai
   await page.getByRole('button', { name: 'leave it' }).click()
   await page.locator('[data-run]').focus()
   await page.keyboard.press('Shift+ArrowDown')
-  await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
+  await expect(page.getByTestId('saved')).toHaveText('saved on this device')
   await page.reload()
   await expect(page.locator('svg image')).toHaveCount(1)
   const fitting = page.getByRole('button', { name: 'All of it' })

@@ -160,7 +160,7 @@ test(
     await page.getByLabel('Disturbs timing?').press('Enter')
     await expect(verdict(page, 'board-quirk')).toContainText('radio steals time')
     // What is kept for every plan is kept by then too.
-    await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
+    await expect(page.getByTestId('saved')).toHaveText('saved on this device')
     await openEmptyPlan(page)
     await page.keyboard.type('shelf 900')
     await page.getByRole('link', { name: /^Signal/ }).click()
@@ -247,7 +247,7 @@ test('what is being typed stays while an answer comes in', async ({ page }) => {
     document.querySelector<HTMLButtonElement>('[aria-label="Turn right ledge round"]')?.click()
   })
   await expect(page.getByRole('button', { name: 'Undo' }).first()).toBeEnabled()
-  await expect(page.getByTestId('saved')).toHaveText('· saved on this device')
+  await expect(page.getByTestId('saved')).toHaveText('saved on this device')
   await expect(relay).toHaveValue('2')
   await relay.press('Enter')
   await expect(page.getByRole('img', { name: 'right ledge: pixels 130 to 162' })).toBeVisible()

@@ -3,7 +3,7 @@ import { expect, line, openEmptyPlan, test, exportedPlan } from './browser'
 
 // What the browser, other tabs and bad moments do to what is kept.
 
-const saved = (page: Page) => expect(page.getByTestId('saved')).toHaveText('· saved on this device')
+const saved = (page: Page) => expect(page.getByTestId('saved')).toHaveText('saved on this device')
 const notice = (page: Page) => page.getByTestId('notice')
 
 test('what was typed just before a reload stands there after it', async ({ page }) => {
@@ -70,7 +70,7 @@ test('a plan that is deleted elsewhere says so, and comes back only when asked',
   await shelf.goto('/plans')
   await shelf.getByRole('button', { name: 'Delete Bay-window nook' }).click()
   await expect(page.getByRole('alert')).toContainText('Deleted in another tab')
-  await expect(page.getByTestId('saved')).toHaveText('· deleted in another tab')
+  await expect(page.getByTestId('saved')).toHaveText('deleted in another tab')
   await expect(shelf.getByRole('link', { name: 'Bay-window nook', exact: true })).toHaveCount(0)
   await page.getByRole('button', { name: 'Bring it back' }).click()
   await expect(page.getByRole('alert')).toHaveCount(0)
@@ -95,9 +95,9 @@ test('without a store the app says so, and goes on in memory when asked', async 
   await expect(page.getByText('Nothing is saved.')).toBeVisible()
   await page.getByRole('link', { name: 'Bay-window nook' }).click()
   await expect(line(page, 1)).toHaveValue('seat front 2140')
-  await expect(page.getByTestId('saved')).toHaveText('· not kept')
+  await expect(page.getByTestId('saved')).toHaveText('not kept')
   await line(page, 1).fill('seat front 2150')
-  await expect(page.getByTestId('saved')).toHaveText('· not kept')
+  await expect(page.getByTestId('saved')).toHaveText('not kept')
 })
 
 /** Changes the record of a plan behind the app's back. */
@@ -196,7 +196,7 @@ test('a full store while importing or saving is told, with a way out', async ({ 
   await page.getByRole('link', { name: 'Bay-window nook', exact: true }).click()
   await line(page, 1).fill('seat front 2160')
   await expect(notice(page)).toContainText('could not be saved')
-  await expect(page.getByTestId('saved')).toHaveText('· not saved')
+  await expect(page.getByTestId('saved')).toHaveText('not saved')
   const download = page.waitForEvent('download')
   await notice(page).getByRole('button', { name: 'Export to a file' }).click()
   expect(await exportedPlan(download)).toContain('seat front 2160')

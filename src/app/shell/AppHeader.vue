@@ -29,7 +29,12 @@ watch(
   { immediate: true },
 )
 
-const isInPlan = computed(() => route.params.id !== undefined && store.plan !== undefined)
+/** Before it is known which page is shown, what would move once it is there is left out. */
+const isPageKnown = computed(() => route.matched.length > 0)
+const isInPlan = computed(
+  () =>
+    route.params.id !== undefined && (store.plan !== undefined || store.state.kind === 'opening'),
+)
 const canUndo = computed(() => store.access === 'mine' && store.history.done > 0)
 const canRedo = computed(
   () => store.access === 'mine' && store.history.done < store.history.steps.length,
@@ -65,7 +70,7 @@ function rename(name?: string): void {
 
 <template>
   <header
-    class="flex min-h-[52px] shrink-0 flex-wrap items-center gap-x-2 border-b border-bench-line px-3 sm:gap-x-4 sm:px-[18px]"
+    class="flex min-h-[52px] shrink-0 flex-wrap items-center gap-x-2 border-b border-bench-line px-3 sm:gap-x-3 sm:px-[18px]"
   >
     <RouterLink
       :to="{ name: 'plans' }"
@@ -78,30 +83,34 @@ function rename(name?: string): void {
       >
     </RouterLink>
 
+    <!-- As wide as ever, whatever the plan is called and however it stands: what comes after it must not move. -->
     <div
-      v-if="isInPlan && store.plan"
-      class="flex min-w-0 items-center gap-2 max-sm:flex-1 max-sm:basis-0"
+      v-if="isInPlan"
+      class="flex min-w-0 flex-col items-start justify-center leading-tight max-md:flex-1 md:h-9 max-md:basis-0 md:w-72 xl:w-36 2xl:w-72"
     >
-      <RenameField v-if="isRenaming" class="w-52" :name="store.plan.name" @end="rename" />
-      <button
-        v-else
-        class="truncate rounded px-1 font-semibold hover:bg-bench-high"
-        title="Rename the plan"
-        @click="isRenaming = true"
-      >
-        {{ store.plan.name }}
-      </button>
-      <span
-        class="hidden min-w-[8.25rem] text-[13px] whitespace-nowrap md:inline-block"
-        :class="
-          store.saving === 'failed' || store.access !== 'mine' ? 'text-stop' : 'text-bench-soft'
-        "
-        data-testid="saved"
-        >· {{ savedText }}</span
-      >
+      <template v-if="store.plan">
+        <RenameField v-if="isRenaming" class="w-full" :name="store.plan.name" @end="rename" />
+        <button
+          v-else
+          class="max-w-full truncate rounded px-1 font-semibold hover:bg-bench-high"
+          title="Rename the plan"
+          @click="isRenaming = true"
+        >
+          {{ store.plan.name }}
+        </button>
+        <span
+          v-if="!isRenaming"
+          class="hidden px-1 text-[12px] whitespace-nowrap md:block"
+          :class="
+            store.saving === 'failed' || store.access !== 'mine' ? 'text-stop' : 'text-bench-soft'
+          "
+          data-testid="saved"
+          >{{ savedText }}</span
+        >
+      </template>
     </div>
 
-    <div class="flex items-center gap-1">
+    <div v-if="isPageKnown" class="flex items-center gap-1">
       <template v-if="isInPlan">
         <button
           class="rounded p-1.5 hover:bg-bench-high disabled:opacity-35"
@@ -122,7 +131,7 @@ function rename(name?: string): void {
           <Redo2 :size="17" />
         </button>
       </template>
-      <PlanMenu :is-in-plan="isInPlan" />
+      <div class="min-h-7 min-w-[59px]"><PlanMenu :is-in-plan="isInPlan" /></div>
       <button
         class="rounded p-1.5 text-bench-soft hover:bg-bench-high hover:text-bench-ink"
         aria-label="Help"
@@ -134,9 +143,13 @@ function rename(name?: string): void {
       </button>
     </div>
 
-    <!-- Where there is no room beside the plan's name, all stages stand in a row of their own: on a phone from edge to edge. -->
+    <!--
+      Where there is no room beside the plan's name, all stages stand in a row of their own: on a phone from edge to edge. Each has its
+      width whatever its state is; where that is too little for words, its state is a shape.
+    -->
     <nav
-      class="flex h-11 items-stretch max-sm:-mx-3 max-sm:w-screen max-sm:px-1 sm:w-full sm:gap-4 xl:ml-auto xl:h-[51px] xl:w-auto xl:gap-2"
+      v-if="isPageKnown"
+      class="flex h-11 items-stretch max-sm:-mx-3 max-sm:w-screen max-sm:px-1 sm:w-full sm:gap-1 min-[930px]:gap-2 xl:ml-auto xl:h-[51px] xl:w-auto"
       :class="!isInPlan && 'max-xl:ml-auto max-xl:w-auto'"
       aria-label="Stages"
     >
@@ -145,19 +158,23 @@ function rename(name?: string): void {
           v-for="stage in stageLinks"
           :key="stage.name"
           :to="{ name: stage.name, params: { id: route.params.id } }"
-          class="flex flex-col justify-center border-t-2 border-b-2 border-transparent leading-tight max-sm:min-w-fit max-sm:flex-1 max-sm:items-center max-sm:text-[13px] sm:px-0.5"
+          class="flex flex-col justify-center border-t-2 border-b-2 border-transparent leading-tight max-sm:min-w-fit max-sm:text-[13px] max-xl:flex-1 max-xl:basis-0 max-[819px]:items-center min-[820px]:px-0.5 xl:w-[4.625rem]"
+          :class="stage.name === 'build' && 'max-xl:grow-[1.25] xl:w-[5.625rem]'"
           active-class="border-b-glow!"
           :title="`${stage.label} (Alt+${stage.key})`"
         >
           <span>{{ stage.label }}</span>
           <span
-            v-if="stage.state.grade === 'stop' || stage.state.grade === 'warning'"
-            class="mt-0.5 size-1.5 bg-current sm:hidden"
-            :class="[tones[stage.state.grade], stage.state.grade === 'warning' && 'rounded-full']"
+            class="mt-0.5 size-1.5 bg-current min-[820px]:hidden"
+            :class="[
+              tones[stage.state.grade],
+              stage.state.grade === 'warning' && 'rounded-full',
+              stage.state.grade !== 'stop' && stage.state.grade !== 'warning' && 'invisible',
+            ]"
             aria-hidden="true"
           ></span>
           <span
-            class="text-[12px] whitespace-nowrap max-sm:sr-only"
+            class="truncate text-[12px] max-[819px]:sr-only"
             :class="tones[stage.state.grade]"
             :data-testid="`${stage.name}-state`"
           >

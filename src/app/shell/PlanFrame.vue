@@ -89,12 +89,16 @@ const shows = (name: string): boolean => !isNarrow.value || sheet.value === name
         data-prints-as-shown="width"
         class="flex min-h-0 min-w-0 flex-col gap-3 max-[899px]:overflow-y-auto px-3 pt-3.5 pb-3.5 sm:px-[18px]"
       >
-        <div class="flex flex-wrap items-center gap-x-3.5 gap-y-2">
+        <div
+          class="flex min-h-[38px] shrink-0 flex-wrap items-center gap-x-3.5 gap-y-2 max-sm:min-h-11"
+        >
           <h1 class="text-lg font-bold">{{ title }}</h1>
-          <ExampleNote
+          <div
             v-if="stage === 'measure' && store.isExample"
-            class="max-sm:order-last max-sm:w-full"
-          />
+            class="min-h-6 max-sm:order-last max-sm:w-full"
+          >
+            <ExampleNote />
+          </div>
           <p v-else class="hidden text-bench-soft lg:block">{{ hint }}</p>
           <div class="ml-auto flex items-center gap-2"><slot name="tools" :plan="plan" /></div>
         </div>

@@ -104,25 +104,31 @@ async function show(id: string): Promise<void> {
       <p class="mt-2 mb-1 text-center text-[12px] text-paper-soft">
         {{ caseLabel(plan) }} · each line shows its sum
       </p>
-      <p v-if="grades.length > 0" class="flex justify-center gap-4 text-[12px] font-semibold">
+      <!-- It has its place before the verdicts have come, and where there are none: the sums below must not move. -->
+      <div
+        v-if="tally && tally.runs.length > 0"
+        class="flex min-h-[50px] flex-col items-center justify-center text-[12px]"
+      >
+        <p v-if="grades.length > 0" class="flex justify-center gap-4 font-semibold">
+          <button
+            v-for="{ grade, verdicts } in grades"
+            :key="grade"
+            class="underline decoration-dotted underline-offset-3"
+            :class="tones[grade]"
+            @click="verdicts[0] && show(verdicts[0].id)"
+          >
+            {{ plural(verdicts.length, grade) }}
+          </button>
+        </p>
+        <p v-else class="text-paper-soft">{{ tally.verdicts ? 'no warnings here' : '…' }}</p>
         <button
-          v-for="{ grade, verdicts } in grades"
-          :key="grade"
-          class="underline decoration-dotted underline-offset-3"
-          :class="tones[grade]"
-          @click="verdicts[0] && show(verdicts[0].id)"
-        >
-          {{ plural(verdicts.length, grade) }}
-        </button>
-      </p>
-      <p v-if="isToMend" class="mt-1.5 text-center">
-        <button
-          class="to-press rounded border border-paper-ink/40 px-2 py-0.5 text-[12px] font-semibold hover:border-paper-ink"
+          v-if="isToMend"
+          class="to-press mt-1.5 rounded border border-paper-ink/40 px-2 py-0.5 font-semibold hover:border-paper-ink"
           @click="isPuttingRight = true"
         >
           Put it right …
         </button>
-      </p>
+      </div>
       <slot />
       <p v-if="isEmpty" class="mt-8 text-center text-paper-soft">
         Jot a length and its sums are printed here.
