@@ -70,18 +70,18 @@ const whole = (page: Page): readonly (readonly [address: RegExp, sign: Locator])
 ]
 
 const parts = [
-  ['a plan', [], ['Measure', 'Cut', 'Feed', 'Signal', 'Wire']],
-  ['a plan, and what comes after it', ['@long'], ['Buy', 'Build', 'Glow', 'Mend']],
+  ['a plan', ['Measure', 'Cut', 'Feed', 'Signal', 'Wire']],
+  ['a plan, and what comes after it', ['Buy', 'Build', 'Glow', 'Mend']],
 ] as const
-for (const [width, colorScheme, tag] of [
-  [1280, 'light', []],
-  [390, 'dark', ['@long']],
+for (const [width, colorScheme] of [
+  [1280, 'light'],
+  [390, 'dark'],
 ] as const)
-  test.describe(`at ${String(width)}, ${colorScheme}`, { tag: [...tag] }, () => {
+  test.describe(`at ${String(width)}, ${colorScheme}`, { tag: '@long' }, () => {
     test.use({ viewport: { width, height: 844 }, colorScheme })
 
-    for (const [name, tag, stages] of parts)
-      test(`every view of ${name} can be read and hit`, { tag: [...tag] }, async ({ page }) => {
+    for (const [name, stages] of parts)
+      test(`every view of ${name} can be read and hit`, async ({ page }) => {
         test.slow()
         await page.goto('/')
         for (const stage of stages) {
@@ -103,7 +103,7 @@ for (const [width, colorScheme, tag] of [
         }
       })
 
-    test('what is no plan can be read and hit', { tag: '@long' }, async ({ page }) => {
+    test('what is no plan can be read and hit', async ({ page }) => {
       for (const path of [
         '/plans',
         '/sums',

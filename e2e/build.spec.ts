@@ -114,48 +114,52 @@ test(
   },
 )
 
-test('the order: both schools, an evening’s work, moves as far as the rules allow', async ({
-  page,
-}) => {
-  await openNook(page)
-  await view(page, 'Order')
-  const rail = page.getByRole('group', { name: 'The order of the work' })
-  await expect(rail.locator('[aria-current]')).toContainText('Solder W13 to W15')
-  await page.getByRole('button', { name: '1 h', exact: true }).click()
-  await expect(page.getByTestId('evening')).toContainText('a good place to stop')
+test(
+  'the order: both schools, an evening’s work, moves as far as the rules allow',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openNook(page)
+    await view(page, 'Order')
+    const rail = page.getByRole('group', { name: 'The order of the work' })
+    await expect(rail.locator('[aria-current]')).toContainText('Solder W13 to W15')
+    await page.getByRole('button', { name: '1 h', exact: true }).click()
+    await expect(page.getByTestId('evening')).toContainText('a good place to stop')
 
-  // The check cannot come before its joint.
-  await page.getByRole('button', { name: 'Earlier: Meter check: alcove, B1 end' }).click()
-  await expect(page.getByRole('alert')).toContainText('needs “Solder W13 to W15 from B1 to B2”')
-  // Measuring another run can.
-  const measure = 'Measure porthole again: 1200 mm in the plan'
-  await page.getByRole('button', { name: `Earlier: ${measure}` }).click()
-  await expect(page.getByRole('button', { name: 'Take back 1 move' })).toBeVisible()
-  await page.getByRole('button', { name: 'Take back 1 move' }).click()
-  await expect(page.getByRole('button', { name: 'Take back 1 move' })).toHaveCount(0)
+    // The check cannot come before its joint.
+    await page.getByRole('button', { name: 'Earlier: Meter check: alcove, B1 end' }).click()
+    await expect(page.getByRole('alert')).toContainText('needs “Solder W13 to W15 from B1 to B2”')
+    // Measuring another run can.
+    const measure = 'Measure porthole again: 1200 mm in the plan'
+    await page.getByRole('button', { name: `Earlier: ${measure}` }).click()
+    await expect(page.getByRole('button', { name: 'Take back 1 move' })).toBeVisible()
+    await page.getByRole('button', { name: 'Take back 1 move' }).click()
+    await expect(page.getByRole('button', { name: 'Take back 1 move' })).toHaveCount(0)
 
-  const hours = await figure(page, 'build.total').innerText()
-  await page.getByRole('radio', { name: /^in batches/ }).click()
-  await expect(figure(page, 'build.total')).not.toHaveText(hours)
-  await expect(page.getByTestId('build-state')).toHaveText('step 96 of 231')
-  await page.keyboard.press('Control+z')
-  await expect(figure(page, 'build.total')).toHaveText(hours)
-})
+    const hours = await figure(page, 'build.total').innerText()
+    await page.getByRole('radio', { name: /^in batches/ }).click()
+    await expect(figure(page, 'build.total')).not.toHaveText(hours)
+    await expect(page.getByTestId('build-state')).toHaveText('step 96 of 231')
+    await page.keyboard.press('Control+z')
+    await expect(figure(page, 'build.total')).toHaveText(hours)
+  },
+)
 
-test('when the plan changes after building began, what has to be undone is told', async ({
-  page,
-}) => {
-  await openNook(page)
-  await page.getByRole('link', { name: /^Measure/ }).click()
-  await page.getByLabel('Line 1', { exact: true }).focus()
-  await page.keyboard.press('Control+a')
-  await page.keyboard.press('Delete')
-  await openBuild(page)
-  await page.getByText(/The plan changed: \d+ things that were built have to be undone/).click()
-  await expect(page.getByText('Undo: Solder W1, W2 and W30 to A1, at its start')).toBeVisible()
-  await page.keyboard.press('Control+z')
-  await expect(page.getByText('The plan changed')).toHaveCount(0)
-})
+test(
+  'when the plan changes after building began, what has to be undone is told',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openNook(page)
+    await page.getByRole('link', { name: /^Measure/ }).click()
+    await page.getByLabel('Line 1', { exact: true }).focus()
+    await page.keyboard.press('Control+a')
+    await page.keyboard.press('Delete')
+    await openBuild(page)
+    await page.getByText(/The plan changed: \d+ things that were built have to be undone/).click()
+    await expect(page.getByText('Undo: Solder W1, W2 and W30 to A1, at its start')).toBeVisible()
+    await page.keyboard.press('Control+z')
+    await expect(page.getByText('The plan changed')).toHaveCount(0)
+  },
+)
 
 test('by keyboard alone: a step done, and the next', async ({ page }) => {
   await openNook(page)
@@ -331,24 +335,26 @@ test(
   },
 )
 
-test('what is cut otherwise than planned is kept as it is, and figures follow', async ({
-  page,
-}) => {
-  await openNook(page)
-  await page.getByRole('button', { name: /Cut W5 and W6: 2425 mm each/ }).click()
-  await page.getByLabel('Colour of W6 as it is').selectOption('blue')
-  const length = page.getByLabel('Length of W5 as it was cut')
-  await length.fill('long')
-  await length.press('Enter')
-  await expect(step(page).getByRole('alert')).toContainText('“long”')
-  await length.fill('2 m')
-  await length.press('Enter')
-  await expect(title(page)).toHaveText('Cut W5 and W6: 2000 mm each')
-  await expect(page.getByLabel('Colour of W6 as it is')).toHaveValue('blue')
-  await expect(page.getByLabel('Colour of W5 as it is')).toHaveValue('red')
-  await page.keyboard.press('Control+z')
-  await expect(title(page)).toHaveText('Cut W5 and W6: 2425 mm each')
-  // The step that was chosen stands in the address.
-  await page.reload()
-  await expect(title(page)).toHaveText('Cut W5 and W6: 2425 mm each')
-})
+test(
+  'what is cut otherwise than planned is kept as it is, and figures follow',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openNook(page)
+    await page.getByRole('button', { name: /Cut W5 and W6: 2425 mm each/ }).click()
+    await page.getByLabel('Colour of W6 as it is').selectOption('blue')
+    const length = page.getByLabel('Length of W5 as it was cut')
+    await length.fill('long')
+    await length.press('Enter')
+    await expect(step(page).getByRole('alert')).toContainText('“long”')
+    await length.fill('2 m')
+    await length.press('Enter')
+    await expect(title(page)).toHaveText('Cut W5 and W6: 2000 mm each')
+    await expect(page.getByLabel('Colour of W6 as it is')).toHaveValue('blue')
+    await expect(page.getByLabel('Colour of W5 as it is')).toHaveValue('red')
+    await page.keyboard.press('Control+z')
+    await expect(title(page)).toHaveText('Cut W5 and W6: 2425 mm each')
+    // The step that was chosen stands in the address.
+    await page.reload()
+    await expect(title(page)).toHaveText('Cut W5 and W6: 2425 mm each')
+  },
+)

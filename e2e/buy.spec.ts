@@ -97,27 +97,29 @@ test('in the shop: ticks, what was paid, own prices for every plan, a line of on
   await expect(row(page, 'solder, 0.8 mm')).toContainText('€3.50')
 })
 
-test('a price list goes out and comes in; a file that is none changes nothing', async ({
-  page,
-}) => {
-  await openNook(page)
-  const before = await amount(page)
-  const download = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Share' }).click()
-  await page.getByRole('menuitem', { name: 'Save the price list' }).click()
-  const list = await readFile(await (await download).path(), 'utf8')
-  const readList = (text: string): Promise<void> =>
-    page.getByLabel('Price list').setInputFiles({
-      name: 'prices.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from(text),
-    })
-  await readList('thing,cost\nwire,2\n')
-  await expect(page.getByText('“prices.csv” was not read: nothing has changed.')).toBeVisible()
-  await expect.poll(() => amount(page)).toBe(before)
-  await readList(list.replace(/(solder,.*?,2,m,)2/, '$17'))
-  await expect.poll(() => amount(page)).toBeCloseTo(before + 5, 2)
-})
+test(
+  'a price list goes out and comes in; a file that is none changes nothing',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openNook(page)
+    const before = await amount(page)
+    const download = page.waitForEvent('download')
+    await page.getByRole('button', { name: 'Share' }).click()
+    await page.getByRole('menuitem', { name: 'Save the price list' }).click()
+    const list = await readFile(await (await download).path(), 'utf8')
+    const readList = (text: string): Promise<void> =>
+      page.getByLabel('Price list').setInputFiles({
+        name: 'prices.csv',
+        mimeType: 'text/csv',
+        buffer: Buffer.from(text),
+      })
+    await readList('thing,cost\nwire,2\n')
+    await expect(page.getByText('“prices.csv” was not read: nothing has changed.')).toBeVisible()
+    await expect.poll(() => amount(page)).toBe(before)
+    await readList(list.replace(/(solder,.*?,2,m,)2/, '$17'))
+    await expect.poll(() => amount(page)).toBeCloseTo(before + 5, 2)
+  },
+)
 
 test(
   'the drawer is counted by hand and from a list, and settled when it is built',
@@ -160,21 +162,23 @@ test(
   },
 )
 
-test('profiles and sheets are chosen where a run is mounted, and drawn where they are cut', async ({
-  page,
-}) => {
-  await openEmptyPlan(page)
-  await pasteLines(page, ['ledge 820', 'lid frame 400 x 300'])
-  await page.getByRole('button', { name: 'how it is mounted' }).click()
-  await page.getByLabel('Profile').selectOption({ label: 'deep profile, 12 mm inside' })
-  await page.getByLabel('Sheet over what it goes round').selectOption('acrylic')
-  await page.keyboard.press('Escape')
-  await openBill(page)
-  await expect(row(page, 'deep profile, 12 mm inside').first()).toBeVisible()
-  await view(page, 'Bars, sheets, boxes')
-  await expect(page.getByRole('img', { name: /Bar 1 of/ })).toBeVisible()
-  await expect(page.getByText(/opal acrylic, 3 mm/)).toBeVisible()
-})
+test(
+  'profiles and sheets are chosen where a run is mounted, and drawn where they are cut',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    await pasteLines(page, ['ledge 820', 'lid frame 400 x 300'])
+    await page.getByRole('button', { name: 'how it is mounted' }).click()
+    await page.getByLabel('Profile').selectOption({ label: 'deep profile, 12 mm inside' })
+    await page.getByLabel('Sheet over what it goes round').selectOption('acrylic')
+    await page.keyboard.press('Escape')
+    await openBill(page)
+    await expect(row(page, 'deep profile, 12 mm inside').first()).toBeVisible()
+    await view(page, 'Bars, sheets, boxes')
+    await expect(page.getByRole('img', { name: /Bar 1 of/ })).toBeVisible()
+    await expect(page.getByText(/opal acrylic, 3 mm/)).toBeVisible()
+  },
+)
 
 test(
   'a box: what hides in it fits with air around it, and its holes are told',
@@ -286,22 +290,24 @@ test('what the next step of building lacks is on the bill by itself', async ({ p
   await expect(page).toHaveURL(/\/buy/)
 })
 
-test('with what I have: a supply from the drawer does with a limit, and is not bought', async ({
-  page,
-}) => {
-  await openNook(page)
-  const before = await amount(page)
-  await view(page, 'Drawer')
-  await page.getByRole('button', { name: 'With what I have' }).click()
-  const use = page.locator('[data-have="5 V brick, 10 A"]')
-  await expect(use).toContainText(/does, if you limit brightness to \d+ %/, { timeout: 60_000 })
-  await use.getByRole('button', { name: 'Use it' }).click()
-  await view(page, 'Bill')
-  await expect(row(page, '5 V brick, 10 A')).toContainText('from the drawer')
-  await expect.poll(() => amount(page)).toBeLessThan(before - 15)
-  await page.getByRole('button', { name: 'Undo' }).click()
-  await expect.poll(() => amount(page)).toBe(before)
-})
+test(
+  'with what I have: a supply from the drawer does with a limit, and is not bought',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openNook(page)
+    const before = await amount(page)
+    await view(page, 'Drawer')
+    await page.getByRole('button', { name: 'With what I have' }).click()
+    const use = page.locator('[data-have="5 V brick, 10 A"]')
+    await expect(use).toContainText(/does, if you limit brightness to \d+ %/, { timeout: 60_000 })
+    await use.getByRole('button', { name: 'Use it' }).click()
+    await view(page, 'Bill')
+    await expect(row(page, '5 V brick, 10 A')).toContainText('from the drawer')
+    await expect.poll(() => amount(page)).toBeLessThan(before - 15)
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect.poll(() => amount(page)).toBe(before)
+  },
+)
 
 test('by keyboard alone: to the page, along the bill, a line ticked and opened', async ({
   page,

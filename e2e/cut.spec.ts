@@ -37,29 +37,33 @@ test('folded corners are one piece; the rule can be undone', async ({ page }) =>
   await expect(page.locator('[data-tape="crown"] [data-piece]')).toHaveCount(4)
 })
 
-test('leftovers go into the drawer and come into another plan', async ({ page }) => {
-  await page.goto('/')
-  await page.getByRole('link', { name: /^Cut/ }).click()
-  await page.getByRole('button', { name: 'Leftovers to the drawer' }).click()
-  await expect(page.getByTestId('notice')).toContainText('1 leftover')
-  await openEmptyPlan(page)
-  await page.keyboard.type('shelf 1500')
-  await page.getByRole('link', { name: /^Cut/ }).click()
-  await expect(page.getByTestId('packing')).toContainText('15.00')
-  await page.getByRole('button', { name: 'use them here' }).click()
-  await expect(page.getByTestId('packing')).toContainText('0.00')
-  await expect(page.getByText(/^from the drawer ·/)).toBeVisible()
-  // The offcuts that lie in the drawer of the nook came too.
-  const used = page.getByRole('button', { name: /^\d+ mm ✕/ })
-  await expect(used).toHaveCount(3)
-  for (const left of [2, 1, 0]) {
-    await used.first().click()
-    await expect(used).toHaveCount(left)
-  }
-  await expect(page.getByTestId('packing')).toContainText('15.00')
-})
+test(
+  'leftovers go into the drawer and come into another plan',
+  { tag: '@long' },
+  async ({ page }) => {
+    await page.goto('/')
+    await page.getByRole('link', { name: /^Cut/ }).click()
+    await page.getByRole('button', { name: 'Leftovers to the drawer' }).click()
+    await expect(page.getByTestId('notice')).toContainText('1 leftover')
+    await openEmptyPlan(page)
+    await page.keyboard.type('shelf 1500')
+    await page.getByRole('link', { name: /^Cut/ }).click()
+    await expect(page.getByTestId('packing')).toContainText('15.00')
+    await page.getByRole('button', { name: 'use them here' }).click()
+    await expect(page.getByTestId('packing')).toContainText('0.00')
+    await expect(page.getByText(/^from the drawer ·/)).toBeVisible()
+    // The offcuts that lie in the drawer of the nook came too.
+    const used = page.getByRole('button', { name: /^\d+ mm ✕/ })
+    await expect(used).toHaveCount(3)
+    for (const left of [2, 1, 0]) {
+      await used.first().click()
+      await expect(used).toHaveCount(left)
+    }
+    await expect(page.getByTestId('packing')).toContainText('15.00')
+  },
+)
 
-test('the cut list is saved as CSV and printed by itself', async ({ page }) => {
+test('the cut list is saved as CSV and printed by itself', { tag: '@long' }, async ({ page }) => {
   await page.goto('/')
   await page.getByRole('link', { name: /^Cut/ }).click()
   const [download] = await Promise.all([
@@ -90,7 +94,7 @@ test('the cut page of an empty plan says what to do', async ({ page }) => {
   await expect(page.getByText('Jot a length on the Measure page first')).toBeVisible()
 })
 
-test('the drawing is saved as SVG', async ({ page }) => {
+test('the drawing is saved as SVG', { tag: '@long' }, async ({ page }) => {
   await page.goto('/')
   await expect(line(page, 1)).toBeVisible()
   await page.getByRole('button', { name: 'Plan', exact: true }).click()

@@ -247,7 +247,7 @@ test(
   },
 )
 
-test('forced colours show what is chosen', async ({ page }) => {
+test('forced colours show what is chosen', { tag: '@long' }, async ({ page }) => {
   await page.emulateMedia({ forcedColors: 'active' })
   await page.goto('/')
   const [chosen, other] = [
@@ -274,30 +274,32 @@ const drop = (page: Page, name: string, text: string): Promise<void> =>
     [name, text] as const,
   )
 
-test('a list is dropped or pasted as it was kept; an outline is traced; the rest is told', async ({
-  page,
-}) => {
-  await openEmptyPlan(page)
-  await drop(page, 'attic.csv', 'Place;Count;Length (cm)\nshelf;3;65\nrail;1;90,5\n')
-  await expect(line(page, 2)).toHaveValue('rail 1 x 90,5 cm')
-  await expect(line(page, 1)).toHaveValue('shelf 3 x 65 cm')
-  await expect(page.getByTestId('understood').first()).toHaveText('3 × 650')
-  await expect(page.getByTestId('to-light')).toContainText('2.85 m')
-  await line(page, 2).click()
-  await page.keyboard.press('Enter')
-  await pasteLines(page, ['• ledge 560', '• sill 1200'])
-  await expect(line(page, 3)).toHaveValue('ledge 560')
-  await expect(line(page, 4)).toHaveValue('sill 1200')
-  const square =
-    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><path d="M1 1h7v7H1z"/></svg>'
-  await page.getByTitle(/^Feed /).click()
-  await expect(page.getByRole('heading', { level: 1, name: 'Feed' })).toBeVisible()
-  await drop(page, 'tile.svg', square)
-  await expect(page.getByText('to light in 1 part', { exact: false })).toBeVisible()
-  await page.keyboard.press('Escape')
-  await drop(page, 'song.mp3', 'x')
-  await expect(page.getByTestId('notice')).toContainText('song.mp3 cannot be used here')
-})
+test(
+  'a list is dropped or pasted as it was kept; an outline is traced; the rest is told',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    await drop(page, 'attic.csv', 'Place;Count;Length (cm)\nshelf;3;65\nrail;1;90,5\n')
+    await expect(line(page, 2)).toHaveValue('rail 1 x 90,5 cm')
+    await expect(line(page, 1)).toHaveValue('shelf 3 x 65 cm')
+    await expect(page.getByTestId('understood').first()).toHaveText('3 × 650')
+    await expect(page.getByTestId('to-light')).toContainText('2.85 m')
+    await line(page, 2).click()
+    await page.keyboard.press('Enter')
+    await pasteLines(page, ['• ledge 560', '• sill 1200'])
+    await expect(line(page, 3)).toHaveValue('ledge 560')
+    await expect(line(page, 4)).toHaveValue('sill 1200')
+    const square =
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><path d="M1 1h7v7H1z"/></svg>'
+    await page.getByTitle(/^Feed /).click()
+    await expect(page.getByRole('heading', { level: 1, name: 'Feed' })).toBeVisible()
+    await drop(page, 'tile.svg', square)
+    await expect(page.getByText('to light in 1 part', { exact: false })).toBeVisible()
+    await page.keyboard.press('Escape')
+    await drop(page, 'song.mp3', 'x')
+    await expect(page.getByTestId('notice')).toContainText('song.mp3 cannot be used here')
+  },
+)
 
 test.describe('by touch', () => {
   test.use({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } })
@@ -313,40 +315,48 @@ test.describe('by touch', () => {
     await page.getByRole('button', { name: '+ another line' }).tap()
     await expect(line(page, 8)).toBeFocused()
   })
-  test('two fingers bring the drawing nearer, about their middle, and move nothing on it', async ({
-    page,
-  }) => {
-    await page.goto('/')
-    await page.getByText('Drawing', { exact: true }).tap()
-    const drawing = page.getByRole('region', { name: 'Drawing' })
-    await expect(drawing.locator('[data-run]').first()).toBeAttached()
-    const matrix = async (): Promise<number[]> =>
-      (await drawing.locator('.bench-strokes').getAttribute('transform'))!
-        .match(/-?[\d.]+/g)!
-        .map(Number)
-    const { x, y, width, height } = (await drawing.boundingBox())!
-    const [middleX, middleY] = [x + width / 2, y + height / 2]
-    const [before, ...more] = await matrix()
-    const device = await page.context().newCDPSession(page)
-    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', apart?: number) =>
-      device.send('Input.dispatchTouchEvent', {
-        type,
-        touchPoints:
-          apart === undefined
-            ? []
-            : [-1, 1].map((side, id) => ({ x: middleX + side * apart, y: middleY, id })),
-      })
-    await touch('touchStart', 40)
-    for (const apart of [50, 60, 80]) await touch('touchMove', apart)
-    await touch('touchEnd')
-    const after = await matrix()
-    expect(after[0]! / before!).toBeCloseTo(2, 2)
-    // What lay between the fingers lies there still.
-    const [, , , offsetX, offsetY] = more
-    expect((middleX - x - after[4]!) / after[0]!).toBeCloseTo((middleX - x - offsetX!) / before!, 0)
-    expect((middleY - y - after[5]!) / after[0]!).toBeCloseTo((middleY - y - offsetY!) / before!, 0)
-    await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
-  })
+  test(
+    'two fingers bring the drawing nearer, about their middle, and move nothing on it',
+    { tag: '@long' },
+    async ({ page }) => {
+      await page.goto('/')
+      await page.getByText('Drawing', { exact: true }).tap()
+      const drawing = page.getByRole('region', { name: 'Drawing' })
+      await expect(drawing.locator('[data-run]').first()).toBeAttached()
+      const matrix = async (): Promise<number[]> =>
+        (await drawing.locator('.bench-strokes').getAttribute('transform'))!
+          .match(/-?[\d.]+/g)!
+          .map(Number)
+      const { x, y, width, height } = (await drawing.boundingBox())!
+      const [middleX, middleY] = [x + width / 2, y + height / 2]
+      const [before, ...more] = await matrix()
+      const device = await page.context().newCDPSession(page)
+      const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', apart?: number) =>
+        device.send('Input.dispatchTouchEvent', {
+          type,
+          touchPoints:
+            apart === undefined
+              ? []
+              : [-1, 1].map((side, id) => ({ x: middleX + side * apart, y: middleY, id })),
+        })
+      await touch('touchStart', 40)
+      for (const apart of [50, 60, 80]) await touch('touchMove', apart)
+      await touch('touchEnd')
+      const after = await matrix()
+      expect(after[0]! / before!).toBeCloseTo(2, 2)
+      // What lay between the fingers lies there still.
+      const [, , , offsetX, offsetY] = more
+      expect((middleX - x - after[4]!) / after[0]!).toBeCloseTo(
+        (middleX - x - offsetX!) / before!,
+        0,
+      )
+      expect((middleY - y - after[5]!) / after[0]!).toBeCloseTo(
+        (middleY - y - offsetY!) / before!,
+        0,
+      )
+      await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+    },
+  )
   test('whatever a finger hits is 44 px high', { tag: '@long' }, async ({ page }) => {
     await page.goto('/')
     await expect(line(page, 1)).toHaveValue('seat front 2140')
@@ -519,15 +529,19 @@ test(
   },
 )
 
-test('lengths are shown in metres, short ones in millimetres', async ({ page }) => {
-  await openEmptyPlan(page)
-  await page.keyboard.type('attic 730')
-  await page.keyboard.press('Enter')
-  await page.keyboard.type('peg 45 mm')
-  await page.getByRole('radio', { name: 'm', exact: true }).click()
-  await expect(page.getByTestId('understood')).toHaveText(['0.73 m', '45 mm'])
-  await expect(roll(page)).toContainText('0.717 m')
-})
+test(
+  'lengths are shown in metres, short ones in millimetres',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    await page.keyboard.type('attic 730')
+    await page.keyboard.press('Enter')
+    await page.keyboard.type('peg 45 mm')
+    await page.getByRole('radio', { name: 'm', exact: true }).click()
+    await expect(page.getByTestId('understood')).toHaveText(['0.73 m', '45 mm'])
+    await expect(roll(page)).toContainText('0.717 m')
+  },
+)
 
 test.describe('in a language with decimal commas', () => {
   test.use({ locale: 'de-DE' })

@@ -83,7 +83,7 @@ test('lights are read by pointer and keys; scenes change what they draw', async 
   await page.keyboard.press('Control+z')
 })
 
-test('several supplies, junctions, use and batteries', async ({ page }) => {
+test('several supplies, junctions, use and batteries', { tag: '@long' }, async ({ page }) => {
   await openEmptyPlan(page)
   await page.keyboard.type('shelf 600')
   await page.keyboard.press('Enter')
@@ -103,7 +103,7 @@ test('several supplies, junctions, use and batteries', async ({ page }) => {
   await expect(verdict(page, 'track-over')).toContainText('Junction 1')
 })
 
-test('a battery has a course, a time and packs beside it', async ({ page }) => {
+test('a battery has a course, a time and packs beside it', { tag: '@long' }, async ({ page }) => {
   await openExample(page, 'Paper lanterns')
   await page.getByRole('link', { name: /^Feed/ }).click()
   await page.getByRole('radio', { name: 'Supplies and use' }).click()
@@ -119,20 +119,22 @@ test('the feed page of an empty plan says what to do', async ({ page }) => {
   await expect(page.getByText('Jot a length on the Measure page first')).toBeVisible()
 })
 
-test('a junction stands on the drawing, and moving it changes every lead that comes from it', async ({
-  page,
-}) => {
-  await openExample(page, 'Wardrobe rails')
-  const track = page.getByRole('button', { name: /^Back track/ })
-  await expect(figure(page, 'lead.top.first')).toHaveText('2.70 m')
-  await track.focus()
-  await page.keyboard.press('Shift+ArrowUp')
-  // A tenth of a metre nearer, and a tenth of that in slack.
-  await expect(figure(page, 'lead.top.first')).toHaveText('2.59 m')
-  await expect(figure(page, 'lead.track')).toHaveText('1.58 m')
-  await page.keyboard.press('Control+z')
-  await expect(figure(page, 'lead.top.first')).toHaveText('2.70 m')
-})
+test(
+  'a junction stands on the drawing, and moving it changes every lead that comes from it',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openExample(page, 'Wardrobe rails')
+    const track = page.getByRole('button', { name: /^Back track/ })
+    await expect(figure(page, 'lead.top.first')).toHaveText('2.70 m')
+    await track.focus()
+    await page.keyboard.press('Shift+ArrowUp')
+    // A tenth of a metre nearer, and a tenth of that in slack.
+    await expect(figure(page, 'lead.top.first')).toHaveText('2.59 m')
+    await expect(figure(page, 'lead.track')).toHaveText('1.58 m')
+    await page.keyboard.press('Control+z')
+    await expect(figure(page, 'lead.top.first')).toHaveText('2.70 m')
+  },
+)
 
 test(
   'a supply of another kind and a plan of supplies that do not fit say so',

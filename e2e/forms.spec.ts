@@ -87,7 +87,7 @@ test.describe('parts of one’s own', () => {
   })
 })
 
-test('puts a plan right in one go, and takes it back', async ({ page }) => {
+test('puts a plan right in one go, and takes it back', { tag: '@long' }, async ({ page }) => {
   await page.goto('/')
   await page.getByRole('button', { name: 'Put it right …' }).click()
   const steps = page.getByTestId('put-right-steps').getByRole('listitem')

@@ -110,20 +110,24 @@ test(
   },
 )
 
-test('a lead follows the drawing, and turning a run round shortens it', async ({ page }) => {
-  await page.goto('/')
-  await expect(verdict(page, 'wrong-end')).toContainText('right ledge')
-  const before = await figure(page, 'lead.ledge2.first').textContent()
-  await verdict(page, 'wrong-end').getByRole('button', { name: 'turn it round' }).click()
-  await expect(verdict(page, 'wrong-end')).toHaveCount(0)
-  await expect(figure(page, 'lead.ledge2.first')).not.toHaveText(before ?? '')
-  const supply = page.getByRole('button', { name: /^Supply A, 5 V 20 A/ })
-  await supply.focus()
-  await page.keyboard.press('Shift+ArrowLeft')
-  await expect(figure(page, 'lead.seat.first')).not.toHaveText('0.46 m')
-})
+test(
+  'a lead follows the drawing, and turning a run round shortens it',
+  { tag: '@long' },
+  async ({ page }) => {
+    await page.goto('/')
+    await expect(verdict(page, 'wrong-end')).toContainText('right ledge')
+    const before = await figure(page, 'lead.ledge2.first').textContent()
+    await verdict(page, 'wrong-end').getByRole('button', { name: 'turn it round' }).click()
+    await expect(verdict(page, 'wrong-end')).toHaveCount(0)
+    await expect(figure(page, 'lead.ledge2.first')).not.toHaveText(before ?? '')
+    const supply = page.getByRole('button', { name: /^Supply A, 5 V 20 A/ })
+    await supply.focus()
+    await page.keyboard.press('Shift+ArrowLeft')
+    await expect(figure(page, 'lead.seat.first')).not.toHaveText('0.46 m')
+  },
+)
 
-test('furniture and a photo make the place known', async ({ page }) => {
+test('furniture and a photo make the place known', { tag: '@long' }, async ({ page }) => {
   await openEmptyPlan(page)
   await page.keyboard.type('shelf 900')
   await page.getByRole('button', { name: 'Add furniture' }).click()
@@ -184,29 +188,31 @@ test('what if a size were another: the marks it would meet, taken as an edit', a
   await expect(line(page, 1)).toHaveValue('seat front 2000')
 })
 
-test('how a run is mounted raises and answers verdicts; the cover shows its dots', async ({
-  page,
-}) => {
-  await openEmptyPlan(page)
-  await page.keyboard.type('shelf 900')
-  await page.getByRole('button', { name: 'how it is mounted' }).click()
-  await page.getByRole('combobox', { name: /^Light goes/ }).selectOption('room')
-  await page.getByRole('combobox', { name: /^Place/ }).selectOption('outdoors')
-  await expect(verdict(page, 'glare')).toBeVisible()
-  await expect(verdict(page, 'wet')).toBeVisible()
-  await page.getByRole('combobox', { name: /^Cover/ }).selectOption('opal')
-  await expect(verdict(page, 'glare')).toHaveCount(0)
-  await expect(page.getByText('ripple')).toContainText('the dots are gone')
-  await page.getByLabel('From the lights to the cover').fill('5')
-  await page.getByLabel('From the lights to the cover').press('Enter')
-  await expect(page.getByText('ripple')).toContainText('single dots show')
-  await page.getByLabel('Height above the surface').fill('450')
-  await page.getByLabel('Today’s light there, lux').fill('50')
-  await page.getByLabel('Today’s light there, lux').press('Enter')
-  await expect(page.getByText('stops brighter')).toBeVisible()
-})
+test(
+  'how a run is mounted raises and answers verdicts; the cover shows its dots',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    await page.keyboard.type('shelf 900')
+    await page.getByRole('button', { name: 'how it is mounted' }).click()
+    await page.getByRole('combobox', { name: /^Light goes/ }).selectOption('room')
+    await page.getByRole('combobox', { name: /^Place/ }).selectOption('outdoors')
+    await expect(verdict(page, 'glare')).toBeVisible()
+    await expect(verdict(page, 'wet')).toBeVisible()
+    await page.getByRole('combobox', { name: /^Cover/ }).selectOption('opal')
+    await expect(verdict(page, 'glare')).toHaveCount(0)
+    await expect(page.getByText('ripple')).toContainText('the dots are gone')
+    await page.getByLabel('From the lights to the cover').fill('5')
+    await page.getByLabel('From the lights to the cover').press('Enter')
+    await expect(page.getByText('ripple')).toContainText('single dots show')
+    await page.getByLabel('Height above the surface').fill('450')
+    await page.getByLabel('Today’s light there, lux').fill('50')
+    await page.getByLabel('Today’s light there, lux').press('Enter')
+    await expect(page.getByText('stops brighter')).toBeVisible()
+  },
+)
 
-test('a piece is split, moved and cut off its mark by keys', async ({ page }) => {
+test('a piece is split, moved and cut off its mark by keys', { tag: '@long' }, async ({ page }) => {
   await page.goto('/')
   await page.getByRole('link', { name: /^Cut/ }).click()
   const end = page.locator('[data-end="D1"]')
@@ -251,44 +257,46 @@ test(
   },
 )
 
-test('a run seen from its end: its cover is dragged and moved by keys, in a profile of one’s own', async ({
-  page,
-}) => {
-  await openEmptyPlan(page)
-  await page.keyboard.type('shelf 900')
-  await page.getByRole('button', { name: 'how it is mounted' }).click()
-  await page.locator('select[name=cover]').selectOption('opal')
-  const cover = page.getByRole('slider', { name: 'opal cover, from the lights' })
-  await expect(cover).toHaveAttribute('aria-valuetext', '15 mm')
-  await expect(page.getByText('warmer than the room').first()).toBeVisible()
-  const ripple = page.getByText(/ripple:/)
-  const before = await ripple.innerText()
-  const box = (await cover.boundingBox())!
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
-  await page.mouse.down()
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 + 40, { steps: 5 })
-  // The dots come out while it is dragged, before it is let go.
-  await expect(ripple).not.toHaveText(before)
-  await page.mouse.up()
-  const near = Number(await cover.getAttribute('aria-valuenow'))
-  expect(near).toBeLessThan(12)
-  await cover.press('ArrowUp')
-  await expect(cover).toHaveAttribute('aria-valuenow', String(near + 1))
+test(
+  'a run seen from its end: its cover is dragged and moved by keys, in a profile of one’s own',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    await page.keyboard.type('shelf 900')
+    await page.getByRole('button', { name: 'how it is mounted' }).click()
+    await page.locator('select[name=cover]').selectOption('opal')
+    const cover = page.getByRole('slider', { name: 'opal cover, from the lights' })
+    await expect(cover).toHaveAttribute('aria-valuetext', '15 mm')
+    await expect(page.getByText('warmer than the room').first()).toBeVisible()
+    const ripple = page.getByText(/ripple:/)
+    const before = await ripple.innerText()
+    const box = (await cover.boundingBox())!
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+    await page.mouse.down()
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 + 40, { steps: 5 })
+    // The dots come out while it is dragged, before it is let go.
+    await expect(ripple).not.toHaveText(before)
+    await page.mouse.up()
+    const near = Number(await cover.getAttribute('aria-valuenow'))
+    expect(near).toBeLessThan(12)
+    await cover.press('ArrowUp')
+    await expect(cover).toHaveAttribute('aria-valuenow', String(near + 1))
 
-  await page.getByRole('button', { name: 'add your own profile' }).click()
-  const form = page.getByRole('dialog', { name: 'A profile of your own' })
-  await form.getByLabel('Name').fill('attic channel')
-  await form.getByLabel('From strip to cover').fill('0')
-  await form.getByRole('button', { name: 'Add the profile' }).click()
-  // The form's own answer: the field says so as soon as it is left.
-  await expect(form.getByRole('alert')).toContainText('more than 0, or choose a flat bar')
-  await form.getByLabel('From strip to cover').fill('20')
-  await form.getByRole('button', { name: 'Add the profile' }).click()
-  await expect(cover).toHaveAttribute('aria-valuetext', '20 mm')
-  await expect(page.locator('select[name=profile]')).toContainText('attic channel')
-  await page.keyboard.press('Escape')
-  await exportAndImport(page)
-})
+    await page.getByRole('button', { name: 'add your own profile' }).click()
+    const form = page.getByRole('dialog', { name: 'A profile of your own' })
+    await form.getByLabel('Name').fill('attic channel')
+    await form.getByLabel('From strip to cover').fill('0')
+    await form.getByRole('button', { name: 'Add the profile' }).click()
+    // The form's own answer: the field says so as soon as it is left.
+    await expect(form.getByRole('alert')).toContainText('more than 0, or choose a flat bar')
+    await form.getByLabel('From strip to cover').fill('20')
+    await form.getByRole('button', { name: 'Add the profile' }).click()
+    await expect(cover).toHaveAttribute('aria-valuetext', '20 mm')
+    await expect(page.locator('select[name=profile]')).toContainText('attic channel')
+    await page.keyboard.press('Escape')
+    await exportAndImport(page)
+  },
+)
 
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })

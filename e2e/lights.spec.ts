@@ -44,37 +44,45 @@ test('single lights from an empty plan: chosen, resisted, switched', async ({ pa
   await expect(card.getByRole('img', { name: /where it belongs$/ })).toBeVisible()
 })
 
-test('the firefly jar is scanned; a driver chip keeps it from flicker', async ({ page }) => {
-  await openExample(page, 'Firefly jar')
-  await expect(verdict(page, 'matrix-flicker')).toContainText('scanned 83.3/s, it may flicker')
-  await line(page, 1).click()
-  const card = page.getByRole('region', { name: 'Single lights' })
-  await card.getByRole('combobox', { name: /^scanned/ }).selectOption('row')
-  await expect(verdict(page, 'pin-over')).toContainText('116 mA on a pin')
-  await verdict(page, 'pin-over').getByRole('button', { name: 'a driver chip' }).click()
-  await expect(verdict(page, 'pin-over')).toHaveCount(0)
-  await expect(verdict(page, 'matrix-flicker')).toHaveCount(0)
-  await expect(card.getByLabel('Driven by')).toHaveValue('driver')
-})
+test(
+  'the firefly jar is scanned; a driver chip keeps it from flicker',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openExample(page, 'Firefly jar')
+    await expect(verdict(page, 'matrix-flicker')).toContainText('scanned 83.3/s, it may flicker')
+    await line(page, 1).click()
+    const card = page.getByRole('region', { name: 'Single lights' })
+    await card.getByRole('combobox', { name: /^scanned/ }).selectOption('row')
+    await expect(verdict(page, 'pin-over')).toContainText('116 mA on a pin')
+    await verdict(page, 'pin-over').getByRole('button', { name: 'a driver chip' }).click()
+    await expect(verdict(page, 'pin-over')).toHaveCount(0)
+    await expect(verdict(page, 'matrix-flicker')).toHaveCount(0)
+    await expect(card.getByLabel('Driven by')).toHaveValue('driver')
+  },
+)
 
-test('house rules say which resistors there are, and whether several LEDs share one', async ({
-  page,
-}) => {
-  await openExample(page, 'Paper lanterns')
-  await line(page, 1).click()
-  // (5 − 3.1) V ÷ 20 mA = 95 Ω: 100 in every series from E12 up, and in E6.
-  await expect(page.getByTestId('lit-answer')).toHaveText(/14 × 100 Ω/)
-  await page.getByRole('button', { name: 'House rules' }).click()
-  await page.getByRole('checkbox', { name: /^One for several side by side/ }).check()
-  await page.keyboard.press('Escape')
-  await expect(verdict(page, 'shared-resistor')).toContainText('14 groups on one resistor')
-  // 1.9 V ÷ 280 mA = 6.79 Ω: 6.8 in E24, and in E6 too; at 3 lanterns 31.7 Ω would differ.
-  await expect(page.getByTestId('lit-answer')).toHaveText(/1 × 6\.8 Ω/)
-  await verdict(page, 'shared-resistor').getByRole('button', { name: 'each group its own' }).click()
-  await expect(verdict(page, 'shared-resistor')).toHaveCount(0)
-})
+test(
+  'house rules say which resistors there are, and whether several LEDs share one',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openExample(page, 'Paper lanterns')
+    await line(page, 1).click()
+    // (5 − 3.1) V ÷ 20 mA = 95 Ω: 100 in every series from E12 up, and in E6.
+    await expect(page.getByTestId('lit-answer')).toHaveText(/14 × 100 Ω/)
+    await page.getByRole('button', { name: 'House rules' }).click()
+    await page.getByRole('checkbox', { name: /^One for several side by side/ }).check()
+    await page.keyboard.press('Escape')
+    await expect(verdict(page, 'shared-resistor')).toContainText('14 groups on one resistor')
+    // 1.9 V ÷ 280 mA = 6.79 Ω: 6.8 in E24, and in E6 too; at 3 lanterns 31.7 Ω would differ.
+    await expect(page.getByTestId('lit-answer')).toHaveText(/1 × 6\.8 Ω/)
+    await verdict(page, 'shared-resistor')
+      .getByRole('button', { name: 'each group its own' })
+      .click()
+    await expect(verdict(page, 'shared-resistor')).toHaveCount(0)
+  },
+)
 
-test('the lanterns are wired with a switch in their minus', async ({ page }) => {
+test('the lanterns are wired with a switch in their minus', { tag: '@long' }, async ({ page }) => {
   await openExample(page, 'Paper lanterns')
   await page.getByRole('link', { name: /^Wire/ }).click()
   const picture = page.getByRole('img', { name: 'Wiring of Paper lanterns' })
@@ -86,7 +94,7 @@ test('the lanterns are wired with a switch in their minus', async ({ page }) => 
   await expect(page.getByText('14 resistors in their plus')).toBeVisible()
 })
 
-test('the card can be read and used by all', async ({ page }) => {
+test('the card can be read and used by all', { tag: '@long' }, async ({ page }) => {
   await openExample(page, 'Firefly jar')
   await line(page, 1).click()
   await expect(page.getByRole('region', { name: 'Single lights' })).toBeVisible()
@@ -166,20 +174,26 @@ test(
   },
 )
 
-test('a matrix part’s pins can be changed over, seen from both sides', async ({ page }) => {
-  await openExample(page, 'Firefly jar')
-  await line(page, 1).click()
-  await page.getByRole('button', { name: 'which pins' }).click()
-  const top = page.getByRole('group', { name: 'Pins from the top' })
-  await expect(page.getByTestId('led-pins')).toContainText(/pin 1 \(R1, board \w+\) and pin 5 \(C1/)
-  await top.getByRole('button', { name: 'Pin 1: R1' }).focus()
-  await page.keyboard.press('Enter')
-  await top.getByRole('button', { name: 'Pin 8: C4' }).click()
-  await expect(top.getByRole('button', { name: 'Pin 8: R1' })).toBeVisible()
-  await expect(page.getByTestId('led-pins')).toContainText('pin 8 (R1')
-  await page.getByRole('button', { name: 'rows first, then columns, again' }).click()
-  await expect(page.getByTestId('led-pins')).toContainText('pin 1 (R1')
-})
+test(
+  'a matrix part’s pins can be changed over, seen from both sides',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openExample(page, 'Firefly jar')
+    await line(page, 1).click()
+    await page.getByRole('button', { name: 'which pins' }).click()
+    const top = page.getByRole('group', { name: 'Pins from the top' })
+    await expect(page.getByTestId('led-pins')).toContainText(
+      /pin 1 \(R1, board \w+\) and pin 5 \(C1/,
+    )
+    await top.getByRole('button', { name: 'Pin 1: R1' }).focus()
+    await page.keyboard.press('Enter')
+    await top.getByRole('button', { name: 'Pin 8: C4' }).click()
+    await expect(top.getByRole('button', { name: 'Pin 8: R1' })).toBeVisible()
+    await expect(page.getByTestId('led-pins')).toContainText('pin 8 (R1')
+    await page.getByRole('button', { name: 'rows first, then columns, again' }).click()
+    await expect(page.getByTestId('led-pins')).toContainText('pin 1 (R1')
+  },
+)
 
 test('a light of one’s own is kept for every plan', { tag: '@long' }, async ({ page }) => {
   await openEmptyPlan(page)
@@ -255,7 +269,7 @@ test(
   },
 )
 
-test('cables of wires home follow the house rule', async ({ page }) => {
+test('cables of wires home follow the house rule', { tag: '@long' }, async ({ page }) => {
   await openEmptyPlan(page)
   await page.keyboard.type('ceiling scatter 20 drop 40 cm')
   const cables = page.locator('[data-figure^="cables."]')
@@ -269,21 +283,25 @@ test('cables of wires home follow the house rule', async ({ page }) => {
   await expect(cables).toContainText('7')
 })
 
-test('a matrix worked out by itself goes onto a pad, LEDs and all', async ({ page }) => {
-  await openEmptyPlan(page)
-  await page.getByRole('link', { name: 'Sums' }).click()
-  await page.getByRole('link', { name: /^Scanned matrix/ }).click()
-  await page.getByLabel('Rows', { exact: true }).fill('3')
-  await page.getByRole('button', { name: /onto its pad, red LEDs/ }).click()
-  await expect(page.getByText(/has it\. Ctrl\+Z/)).toBeVisible()
-  await page.goBack()
-  await page.goBack()
-  await expect(line(page, 2)).toHaveValue('matrix grid 3 x 6 @ 20')
-  await line(page, 2).click()
-  await expect(
-    page.getByRole('region', { name: 'Single lights' }).getByLabel('Driven by'),
-  ).toHaveValue('matrix')
-})
+test(
+  'a matrix worked out by itself goes onto a pad, LEDs and all',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    await page.getByRole('link', { name: 'Sums' }).click()
+    await page.getByRole('link', { name: /^Scanned matrix/ }).click()
+    await page.getByLabel('Rows', { exact: true }).fill('3')
+    await page.getByRole('button', { name: /onto its pad, red LEDs/ }).click()
+    await expect(page.getByText(/has it\. Ctrl\+Z/)).toBeVisible()
+    await page.goBack()
+    await page.goBack()
+    await expect(line(page, 2)).toHaveValue('matrix grid 3 x 6 @ 20')
+    await line(page, 2).click()
+    await expect(
+      page.getByRole('region', { name: 'Single lights' }).getByLabel('Driven by'),
+    ).toHaveValue('matrix')
+  },
+)
 
 test('in a narrow window dialogs stay within it', { tag: '@long' }, async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })

@@ -215,14 +215,16 @@ test(
   },
 )
 
-test('a browser without a serial port says so, and offers the simulated board', async ({
-  page,
-}) => {
-  await page.addInitScript(() => {
-    Reflect.deleteProperty(Navigator.prototype, 'serial')
-  })
-  await openLink(page)
-  await expect(page.getByRole('button', { name: 'Connect a board' })).toBeDisabled()
-  await expect(page.getByText('cannot speak to a serial port')).toBeVisible()
-  await simulate(page)
-})
+test(
+  'a browser without a serial port says so, and offers the simulated board',
+  { tag: '@long' },
+  async ({ page }) => {
+    await page.addInitScript(() => {
+      Reflect.deleteProperty(Navigator.prototype, 'serial')
+    })
+    await openLink(page)
+    await expect(page.getByRole('button', { name: 'Connect a board' })).toBeDisabled()
+    await expect(page.getByText('cannot speak to a serial port')).toBeVisible()
+    await simulate(page)
+  },
+)

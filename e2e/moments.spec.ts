@@ -135,10 +135,14 @@ test('the focus waits where fixes are looked for, and is on the first one when t
   await expect(verdict(page, 'low-level')).toHaveCount(0)
 })
 
-test('the shelf works out the facts of every plan, one after another', async ({ page }) => {
-  await page.goto('/plans')
-  const plans = page.getByRole('listitem')
-  await expect(plans).toHaveCount(7)
-  await expect(plans.filter({ hasText: '…' })).toHaveCount(0, { timeout: 30_000 })
-  await expect(plans.filter({ hasText: /place/ })).toHaveCount(7)
-})
+test(
+  'the shelf works out the facts of every plan, one after another',
+  { tag: '@long' },
+  async ({ page }) => {
+    await page.goto('/plans')
+    const plans = page.getByRole('listitem')
+    await expect(plans).toHaveCount(7)
+    await expect(plans.filter({ hasText: '…' })).toHaveCount(0, { timeout: 30_000 })
+    await expect(plans.filter({ hasText: /place/ })).toHaveCount(7)
+  },
+)

@@ -69,26 +69,28 @@ test('runs move from lane to lane by keys and by drag, and keep their numbers in
   await expect.poll(async () => (await order(page, 'Seat')).toSorted()).toEqual(['ledge2', 'seat'])
 })
 
-test('lanes are added, named, shared out and taken away; a pin is pinned down', async ({
-  page,
-}) => {
-  await openSignal(page)
-  await page.getByRole('button', { name: 'Lane', exact: true }).click()
-  await expect(page.getByTestId('signal-state')).toHaveText(/warning/)
-  await expect(page.locator('[data-lane]')).toHaveCount(4)
-  await page.getByLabel('Name of Lane 4').fill('Window')
-  await page.getByLabel('Name of Lane 4').press('Enter')
-  await expect(page.getByRole('region', { name: 'Window', exact: true })).toBeVisible()
-  await page.getByRole('button', { name: 'share the runs out evenly' }).click()
-  await page.getByRole('button', { name: /^Take Window away/ }).click()
-  await expect(page.locator('[data-lane]')).toHaveCount(3)
-  await page.getByRole('combobox', { name: 'Pin of Seat, data' }).selectOption('G1')
-  await expect(verdict(page, 'serial-pin')).toContainText('G1, over which programs are loaded')
-  await page.getByRole('combobox', { name: 'Pin of Seat, data' }).selectOption('G34')
-  await expect(verdict(page, 'pin-kind')).toContainText('analogue, input only')
-  await verdict(page, 'pin-kind').getByRole('button', { name: 'let it be chosen' }).click()
-  await expect(verdict(page, 'pin-kind')).toHaveCount(0)
-})
+test(
+  'lanes are added, named, shared out and taken away; a pin is pinned down',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openSignal(page)
+    await page.getByRole('button', { name: 'Lane', exact: true }).click()
+    await expect(page.getByTestId('signal-state')).toHaveText(/warning/)
+    await expect(page.locator('[data-lane]')).toHaveCount(4)
+    await page.getByLabel('Name of Lane 4').fill('Window')
+    await page.getByLabel('Name of Lane 4').press('Enter')
+    await expect(page.getByRole('region', { name: 'Window', exact: true })).toBeVisible()
+    await page.getByRole('button', { name: 'share the runs out evenly' }).click()
+    await page.getByRole('button', { name: /^Take Window away/ }).click()
+    await expect(page.locator('[data-lane]')).toHaveCount(3)
+    await page.getByRole('combobox', { name: 'Pin of Seat, data' }).selectOption('G1')
+    await expect(verdict(page, 'serial-pin')).toContainText('G1, over which programs are loaded')
+    await page.getByRole('combobox', { name: 'Pin of Seat, data' }).selectOption('G34')
+    await expect(verdict(page, 'pin-kind')).toContainText('analogue, input only')
+    await verdict(page, 'pin-kind').getByRole('button', { name: 'let it be chosen' }).click()
+    await expect(verdict(page, 'pin-kind')).toHaveCount(0)
+  },
+)
 
 test(
   'pixels are skipped, a relay counts, and a wire at the wrong end is told',
@@ -123,24 +125,26 @@ test(
   },
 )
 
-test('sensors get pins with reasons; too many of them name the board that would do', async ({
-  page,
-}) => {
-  await openSignal(page)
-  await page.getByRole('radio', { name: 'Pins' }).click()
-  await page.getByRole('button', { name: 'light sensor' }).click()
-  const row = page.locator('[data-need$=".OUT"]', { hasText: 'light sensor' })
-  await expect(row).toContainText('analogue')
-  await page.getByRole('button', { name: /^Board:/ }).click()
-  await page.getByRole('option', { name: /^button-sized/ }).click()
-  await expect(verdict(page, 'pins-short')).toContainText('6 pins needed, none is left')
-  await verdict(page, 'pins-short')
-    .getByRole('button', { name: /^take the/ })
-    .click()
-  await expect(verdict(page, 'pins-short')).toHaveCount(0)
-  await page.getByRole('button', { name: 'Remove light sensor' }).click()
-  await expect(row).toHaveCount(0)
-})
+test(
+  'sensors get pins with reasons; too many of them name the board that would do',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openSignal(page)
+    await page.getByRole('radio', { name: 'Pins' }).click()
+    await page.getByRole('button', { name: 'light sensor' }).click()
+    const row = page.locator('[data-need$=".OUT"]', { hasText: 'light sensor' })
+    await expect(row).toContainText('analogue')
+    await page.getByRole('button', { name: /^Board:/ }).click()
+    await page.getByRole('option', { name: /^button-sized/ }).click()
+    await expect(verdict(page, 'pins-short')).toContainText('6 pins needed, none is left')
+    await verdict(page, 'pins-short')
+      .getByRole('button', { name: /^take the/ })
+      .click()
+    await expect(verdict(page, 'pins-short')).toHaveCount(0)
+    await page.getByRole('button', { name: 'Remove light sensor' }).click()
+    await expect(row).toHaveCount(0)
+  },
+)
 
 test(
   'a board of one’s own; a note on a board goes with it into every plan',
@@ -170,7 +174,7 @@ test(
   },
 )
 
-test('plain strips are dimmed by a pin for each colour', async ({ page }) => {
+test('plain strips are dimmed by a pin for each colour', { tag: '@long' }, async ({ page }) => {
   await openExample(page, 'Wardrobe rails')
   await page.getByRole('link', { name: /^Signal/ }).click()
   await expect(page.getByText('No pixels, so no data.')).toBeVisible()
@@ -204,20 +208,22 @@ test('a status light says who can tell its colours apart', { tag: '@long' }, asy
   await noBarriers(page)
 })
 
-test('a house rule says which way comes first; to try it and see stays a warning', async ({
-  page,
-}) => {
-  await openSignal(page)
-  await page.getByRole('button', { name: 'House rules' }).click()
-  await page.getByRole('radio', { name: /^A diode before the first pixel/ }).check()
-  await page.keyboard.press('Escape')
-  const remedies = verdict(page, 'low-level').getByRole('button')
-  await expect(remedies.first()).toHaveText(/^diode before the first pixel/)
-  await page.getByRole('button', { name: 'House rules' }).click()
-  await page.getByRole('radio', { name: /^Try it and see/ }).check()
-  await page.keyboard.press('Escape')
-  await expect(verdict(page, 'low-level')).toContainText('WARNING')
-})
+test(
+  'a house rule says which way comes first; to try it and see stays a warning',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openSignal(page)
+    await page.getByRole('button', { name: 'House rules' }).click()
+    await page.getByRole('radio', { name: /^A diode before the first pixel/ }).check()
+    await page.keyboard.press('Escape')
+    const remedies = verdict(page, 'low-level').getByRole('button')
+    await expect(remedies.first()).toHaveText(/^diode before the first pixel/)
+    await page.getByRole('button', { name: 'House rules' }).click()
+    await page.getByRole('radio', { name: /^Try it and see/ }).check()
+    await page.keyboard.press('Escape')
+    await expect(verdict(page, 'low-level')).toContainText('WARNING')
+  },
+)
 
 test('in a narrow window the page that is open is in sight in the header', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 800 })

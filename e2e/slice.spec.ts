@@ -160,27 +160,29 @@ test('exports a plan and reads it back; refuses what is none', async ({ page }) 
   await expect(line(page, 1)).toHaveValue('seat front 1999')
 })
 
-test('an own strip is asked for, kept, used, and noted when its print disagrees', async ({
-  page,
-}) => {
-  await openEmptyPlan(page)
-  await page.keyboard.type('drawer 500')
-  await page
-    .getByRole('region', { name: 'Light' })
-    .getByRole('button', { name: 'add your own' })
-    .click()
-  await page.getByRole('button', { name: 'Add the strip' }).click()
-  await expect(page.getByRole('alert')).toHaveText('Not yet: a name is missing')
-  await page.getByLabel('Name', { exact: false }).first().fill('drawer pixels')
-  await page.getByLabel('Printed power').fill('9')
-  await page.getByRole('button', { name: 'Add the strip' }).click()
-  // 60/m × 60 mA × 5 V = 18 W/m against 9 printed.
-  await expect(verdict(page, 'nameplate')).toContainText('18 W/m')
-  await openEmptyPlan(page)
-  await page.getByRole('button', { name: /^Light:/ }).click()
-  await page.getByRole('option', { name: /drawer pixels/ }).click()
-  await expect(page.getByRole('button', { name: 'Light: drawer pixels' })).toBeVisible()
-})
+test(
+  'an own strip is asked for, kept, used, and noted when its print disagrees',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    await page.keyboard.type('drawer 500')
+    await page
+      .getByRole('region', { name: 'Light' })
+      .getByRole('button', { name: 'add your own' })
+      .click()
+    await page.getByRole('button', { name: 'Add the strip' }).click()
+    await expect(page.getByRole('alert')).toHaveText('Not yet: a name is missing')
+    await page.getByLabel('Name', { exact: false }).first().fill('drawer pixels')
+    await page.getByLabel('Printed power').fill('9')
+    await page.getByRole('button', { name: 'Add the strip' }).click()
+    // 60/m × 60 mA × 5 V = 18 W/m against 9 printed.
+    await expect(verdict(page, 'nameplate')).toContainText('18 W/m')
+    await openEmptyPlan(page)
+    await page.getByRole('button', { name: /^Light:/ }).click()
+    await page.getByRole('option', { name: /drawer pixels/ }).click()
+    await expect(page.getByRole('button', { name: 'Light: drawer pixels' })).toBeVisible()
+  },
+)
 
 test('two tabs do not overwrite each other', async ({ page, context }) => {
   await page.goto('/')
@@ -215,49 +217,51 @@ test('plans are made, renamed, duplicated, deleted and brought back', async ({ p
   await expect(line(page, 1)).toHaveValue('seat front 2140')
 })
 
-test('scenes, level and limit change what is shown, not what the supply is for', async ({
-  page,
-}) => {
-  await openEmptyPlan(page)
-  await page.keyboard.type('shelf 2000')
-  const total = figure(page, 'current.5.total')
-  await expect(total).toHaveText('4.40 A')
-  await page.getByRole('radio', { name: 'Idle' }).click()
-  await expect(total).toHaveText('0.084 A')
-  await page.getByRole('radio', { name: 'Level' }).click()
-  await page.getByLabel('Brightness', { exact: true }).fill('50')
-  // 120 px × (36 mA × 0.5 + 0.7 mA)
-  await expect(total).toHaveText('2.24 A')
-  await expect(figure(page, 'need.supply-a')).toHaveText('5.54 A')
-  await page.getByRole('radio', { name: 'White' }).click()
-  await page.getByRole('button', { name: /^Supply:/ }).click()
-  await page.getByRole('option', { name: /5 V brick, 4 A/ }).click()
-  await verdict(page, 'supply-short')
-    .getByRole('button', { name: /limit brightness to/ })
-    .click()
-  const limit = page.getByLabel('brightness limit')
-  await expect(limit).toHaveValue('71')
-  // 120 px × (36 mA × 0.71 + 0.7 mA) = 3.15 A and 0.03 A of the board, within 80 % of 4 A.
-  await expect(total).toHaveText('3.15 A')
-  await expect(page.getByTestId('measure-state')).toHaveText('1 place')
-  // It can be typed as well; what is out of bounds is told, and changes nothing.
-  await limit.fill('50')
-  await limit.press('Enter')
-  // 120 px × (36 mA × 0.5 + 0.7 mA)
-  await expect(total).toHaveText('2.24 A')
-  await limit.fill('400')
-  await limit.press('Enter')
-  await expect(page.getByText('“400”: from 1 to 100 %')).toBeVisible()
-  await expect(limit).toHaveValue('400')
-  await expect(total).toHaveText('2.24 A')
-  // Undo takes what was not understood away with what it stands for.
-  await page.keyboard.press('Escape')
-  await page.getByRole('button', { name: 'Undo' }).first().click()
-  await expect(limit).toHaveValue('71')
-  await expect(page.getByText('“400”: from 1 to 100 %')).toHaveCount(0)
-})
+test(
+  'scenes, level and limit change what is shown, not what the supply is for',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    await page.keyboard.type('shelf 2000')
+    const total = figure(page, 'current.5.total')
+    await expect(total).toHaveText('4.40 A')
+    await page.getByRole('radio', { name: 'Idle' }).click()
+    await expect(total).toHaveText('0.084 A')
+    await page.getByRole('radio', { name: 'Level' }).click()
+    await page.getByLabel('Brightness', { exact: true }).fill('50')
+    // 120 px × (36 mA × 0.5 + 0.7 mA)
+    await expect(total).toHaveText('2.24 A')
+    await expect(figure(page, 'need.supply-a')).toHaveText('5.54 A')
+    await page.getByRole('radio', { name: 'White' }).click()
+    await page.getByRole('button', { name: /^Supply:/ }).click()
+    await page.getByRole('option', { name: /5 V brick, 4 A/ }).click()
+    await verdict(page, 'supply-short')
+      .getByRole('button', { name: /limit brightness to/ })
+      .click()
+    const limit = page.getByLabel('brightness limit')
+    await expect(limit).toHaveValue('71')
+    // 120 px × (36 mA × 0.71 + 0.7 mA) = 3.15 A and 0.03 A of the board, within 80 % of 4 A.
+    await expect(total).toHaveText('3.15 A')
+    await expect(page.getByTestId('measure-state')).toHaveText('1 place')
+    // It can be typed as well; what is out of bounds is told, and changes nothing.
+    await limit.fill('50')
+    await limit.press('Enter')
+    // 120 px × (36 mA × 0.5 + 0.7 mA)
+    await expect(total).toHaveText('2.24 A')
+    await limit.fill('400')
+    await limit.press('Enter')
+    await expect(page.getByText('“400”: from 1 to 100 %')).toBeVisible()
+    await expect(limit).toHaveValue('400')
+    await expect(total).toHaveText('2.24 A')
+    // Undo takes what was not understood away with what it stands for.
+    await page.keyboard.press('Escape')
+    await page.getByRole('button', { name: 'Undo' }).first().click()
+    await expect(limit).toHaveValue('71')
+    await expect(page.getByText('“400”: from 1 to 100 %')).toHaveCount(0)
+  },
+)
 
-test('house rules are used at once and named in the sums', async ({ page }) => {
+test('house rules are used at once and named in the sums', { tag: '@long' }, async ({ page }) => {
   await page.goto('/')
   const placed = figure(page, 'length.seat')
   await expect(placed).toHaveText('2133 mm')

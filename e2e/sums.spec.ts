@@ -38,31 +38,32 @@ test('what is not understood is told beside its field, and nothing typed is lost
   await expect(answer(page, 'take')).toHaveText('91 Ω')
 })
 
-test('a link opens a sum with its values; the sums done last are kept', async ({
-  page,
-  context,
-}) => {
-  await context.grantPermissions(['clipboard-read', 'clipboard-write'])
-  await page.goto('/sums/blend')
-  await page.getByRole('form').getByLabel('From lights to cover').fill('3 cm')
-  await expect(answer(page, 'ripple')).toContainText('the dots are gone')
-  await page.getByRole('button', { name: 'Copy a link with these values' }).click()
-  await expect(page.getByRole('button', { name: 'Copied' })).toBeVisible()
-  const link = await page.evaluate(() => navigator.clipboard.readText())
-  await expect(page.getByRole('list', { name: 'Done last' })).toContainText('ripple 0.031 %')
-  await page.goto(link)
-  await expect(page.getByRole('form').getByLabel('From lights to cover')).toHaveValue('30')
-  await page.goto('/sums')
-  await page
-    .getByRole('list', { name: 'Done last' })
-    .getByRole('link', { name: /Dots behind/ })
-    .click()
-  await expect(page.getByRole('form').getByLabel('From lights to cover')).toHaveValue('30')
-  await page.goto('/sums/nothing-like-it')
-  await expect(page.getByText('There is no sum called nothing-like-it')).toBeVisible()
-})
+test(
+  'a link opens a sum with its values; the sums done last are kept',
+  { tag: '@long' },
+  async ({ page, context }) => {
+    await context.grantPermissions(['clipboard-read', 'clipboard-write'])
+    await page.goto('/sums/blend')
+    await page.getByRole('form').getByLabel('From lights to cover').fill('3 cm')
+    await expect(answer(page, 'ripple')).toContainText('the dots are gone')
+    await page.getByRole('button', { name: 'Copy a link with these values' }).click()
+    await expect(page.getByRole('button', { name: 'Copied' })).toBeVisible()
+    const link = await page.evaluate(() => navigator.clipboard.readText())
+    await expect(page.getByRole('list', { name: 'Done last' })).toContainText('ripple 0.031 %')
+    await page.goto(link)
+    await expect(page.getByRole('form').getByLabel('From lights to cover')).toHaveValue('30')
+    await page.goto('/sums')
+    await page
+      .getByRole('list', { name: 'Done last' })
+      .getByRole('link', { name: /Dots behind/ })
+      .click()
+    await expect(page.getByRole('form').getByLabel('From lights to cover')).toHaveValue('30')
+    await page.goto('/sums/nothing-like-it')
+    await expect(page.getByText('There is no sum called nothing-like-it')).toBeVisible()
+  },
+)
 
-test('kinds and ways change the fields; drawings follow', async ({ page }) => {
+test('kinds and ways change the fields; drawings follow', { tag: '@long' }, async ({ page }) => {
   await page.goto('/sums/shape')
   const form = page.getByRole('form')
   await form.getByLabel('Shape').selectOption('ring')

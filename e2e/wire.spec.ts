@@ -44,34 +44,42 @@ test('a wire or a terminal chosen on the diagram shows where it goes, in the lis
   await expect(chosen).toHaveCount(0)
 })
 
-test('the diagram moves and grows under hand, wheel and keys', async ({ page }) => {
-  await openWire(page)
-  const name = page.locator('[data-block="board"]').first()
-  const size = async (): Promise<number> => (await name.boundingBox())!.width
-  // It opens where its letters can be read, and shows all on request.
-  const readable = await size()
-  const all = page.getByRole('button', { name: 'Show all of it' })
-  await all.click()
-  await expect(all).toBeDisabled()
-  const before = await size()
-  expect(before).toBeLessThan(readable)
-  const frame = page.getByRole('application')
-  await frame.focus()
-  await page.keyboard.press('+')
-  expect(await size()).toBeGreaterThan(before * 1.2)
-  const { x, y } = (await name.boundingBox())!
-  await page.keyboard.press('ArrowRight')
-  await expect.poll(async () => Math.round((await name.boundingBox())!.x)).toBe(Math.round(x - 60))
-  const box = (await frame.boundingBox())!
-  await page.mouse.move(box.x + 300, box.y + 40)
-  await page.mouse.down()
-  await page.mouse.move(box.x + 340, box.y + 70, { steps: 5 })
-  await page.mouse.up()
-  await expect.poll(async () => Math.round((await name.boundingBox())!.y)).toBe(Math.round(y + 30))
-  await page.mouse.wheel(0, 200)
-  await all.click()
-  await expect.poll(size).toBeCloseTo(before, 0)
-})
+test(
+  'the diagram moves and grows under hand, wheel and keys',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openWire(page)
+    const name = page.locator('[data-block="board"]').first()
+    const size = async (): Promise<number> => (await name.boundingBox())!.width
+    // It opens where its letters can be read, and shows all on request.
+    const readable = await size()
+    const all = page.getByRole('button', { name: 'Show all of it' })
+    await all.click()
+    await expect(all).toBeDisabled()
+    const before = await size()
+    expect(before).toBeLessThan(readable)
+    const frame = page.getByRole('application')
+    await frame.focus()
+    await page.keyboard.press('+')
+    expect(await size()).toBeGreaterThan(before * 1.2)
+    const { x, y } = (await name.boundingBox())!
+    await page.keyboard.press('ArrowRight')
+    await expect
+      .poll(async () => Math.round((await name.boundingBox())!.x))
+      .toBe(Math.round(x - 60))
+    const box = (await frame.boundingBox())!
+    await page.mouse.move(box.x + 300, box.y + 40)
+    await page.mouse.down()
+    await page.mouse.move(box.x + 340, box.y + 70, { steps: 5 })
+    await page.mouse.up()
+    await expect
+      .poll(async () => Math.round((await name.boundingBox())!.y))
+      .toBe(Math.round(y + 30))
+    await page.mouse.wheel(0, 200)
+    await all.click()
+    await expect.poll(size).toBeCloseTo(before, 0)
+  },
+)
 
 test('colours are the build’s own, everywhere; the plan follows', async ({ page }) => {
   await openWire(page)
