@@ -189,27 +189,6 @@ test(
   },
 )
 
-test(
-  'what a show takes is told when it could not be worked out, and is tried again',
-  { tag: '@long' },
-  async ({ page, context }) => {
-    await page.goto('/')
-    const worker = '**/assets/jobs.worker*'
-    await context.route(worker, (route) => route.abort())
-    await stageLink(page).click()
-    const alert = page.getByRole('alert')
-    await expect(alert).toContainText('What the show takes could not be worked out')
-    await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeDisabled()
-    // Nothing looks busy that is not.
-    await expect(page.getByText(/… 0 %|Looking for flashes/)).toHaveCount(0)
-    await context.unroute(worker)
-    await alert.getByRole('button', { name: 'try again' }).click()
-    await expect(alert).toHaveCount(0)
-    await expect(figure(page, 'show.mean.supply-a')).toHaveText(/^6\.\d+ A$/)
-    await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeEnabled()
-  },
-)
-
 test('scenes are at hand on a narrow screen, beneath the picture and its sensors', async ({
   page,
 }) => {

@@ -146,3 +146,71 @@ test(
     await expect(plans.filter({ hasText: /place/ })).toHaveCount(7)
   },
 )
+
+test(
+  'a long job that fails is told wherever it is begun, and is tried again',
+  { tag: '@long' },
+  async ({ page, context }) => {
+    test.slow()
+    await page.goto('/')
+    await expect(line(page, 1)).toHaveValue('seat front 2140')
+    const view = (name: string) => () => page.getByRole('radio', { name, exact: true }).click()
+    const press = (name: string | RegExp) => () =>
+      page.getByRole('button', { name, exact: true }).first().click()
+    const planFeeds = () =>
+      page.getByRole('main').getByRole('button', { name: 'Plan', exact: true }).click()
+    const places: readonly [
+      stage: string,
+      steps: readonly (() => Promise<void>)[],
+      told: string,
+      isOn: string | RegExp,
+    ][] = [
+      ['Glow', [], 'What the show takes could not be worked out', /^6\.\d+ A$/],
+      ['Buy', [view('Which light')], 'Lights could not be compared', /worked out/],
+      [
+        'Buy',
+        [view('Drawer'), press('With what I have')],
+        'What the drawer could do was not worked out',
+        /trying what is in the drawer|does(, if you| as it is)/,
+      ],
+      [
+        'Feed',
+        [planFeeds],
+        'The search ended without an answer',
+        /^(Stop, \d+ %|fewest joints.*)$/,
+      ],
+      [
+        'Build',
+        [press(/^meter check/)],
+        'What the meter should say could not',
+        /^Unpowered, red tip on plus/,
+      ],
+      [
+        'Build',
+        [view('Order')],
+        'The steps cannot be printed',
+        /Making it ready …|Print the steps/,
+      ],
+      [
+        'Measure',
+        [press('Put it right …')],
+        'It could not be worked out',
+        /Trying remedies|^stops$/,
+      ],
+    ]
+    const worker = '**/assets/jobs.worker*'
+    for (const [stage, steps, told, isOn] of places) {
+      await context.route(worker, (route) => route.abort())
+      await page.getByTitle(new RegExp(`^${stage} `)).click()
+      for (const step of steps) await step()
+      const alert = page.getByRole('alert')
+      await expect(alert).toContainText(told)
+      // Nothing looks busy, or done, that is not.
+      await expect(page.getByText(isOn).and(page.locator(':not(:disabled)'))).toHaveCount(0)
+      await context.unroute(worker)
+      await alert.getByRole('button', { name: 'try again' }).click()
+      await expect(alert).toHaveCount(0)
+      await expect(page.getByText(isOn).first()).toBeVisible()
+    }
+  },
+)

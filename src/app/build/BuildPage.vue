@@ -22,7 +22,7 @@ const TroubleDialog = defineAsyncComponent(() => import('./TroubleDialog.vue'))
 
 const store = usePlanStore()
 const build = useBuild(() => store.plan)
-const { order, progress, log, step, chosen, meter } = build
+const { order, progress, log, step, chosen, meter, meterProblem } = build
 const wiring = usePart('wiring')
 
 const views = [
@@ -176,6 +176,7 @@ const keepReadings = (readings: LoggedReading[]): void => {
               :entry="log.get(step.id)"
               :progress="progress"
               :expected="meter"
+              :meter-problem="meterProblem"
               :fresh="fresh"
               :clock="clock"
               :can-sleep="canSleep"
@@ -187,6 +188,7 @@ const keepReadings = (readings: LoggedReading[]): void => {
               @photos="note({ photos: $event }, 'photos')"
               @minutes="note({ minutes: $event }, 'minutes')"
               @readings="keepReadings"
+              @ask-meter="build.askMeter"
               @link="view = 'link'"
               @go="go"
             />

@@ -12,6 +12,7 @@ import { useOpenPlan } from '../stores/use-open-plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import OrderRail from './OrderRail.vue'
 import StepsPaper from './StepsPaper.vue'
+import JobProblem from '../ui/JobProblem.vue'
 
 const { order, progress, current } = defineProps<{
   order: BuildOrder
@@ -139,9 +140,11 @@ function forgetMoves(): void {
       would come on the wrong side of it.
     </li>
   </ul>
-  <p v-if="onPaper.problem.value" class="text-[14px] text-stop" role="alert">
-    The steps cannot be printed: {{ onPaper.problem.value }}
-  </p>
+  <JobProblem
+    what="The steps cannot be printed"
+    :problem="onPaper.problem.value"
+    @again="onPaper.start"
+  />
   <p v-if="refused" class="text-[14px] text-stop" role="alert">{{ refused }}</p>
   <OrderRail
     class="flex-1"

@@ -6,6 +6,7 @@ import type { Plan } from '../../core/plan/plan'
 import { useJob } from '../engine/use-job'
 import { svgUrl } from '../ui/svg-url'
 import PickField from '../ui/PickField.vue'
+import JobProblem from '../ui/JobProblem.vue'
 
 const { plan, paper } = defineProps<{ plan: Plan; paper: TemplatePaper }>()
 
@@ -33,13 +34,17 @@ function print(): void {
 
 <!-- The whole drawing on one sheet, at a scale that is usual. -->
 <template>
-  <p
+  <div
     v-if="!job.result.value"
     class="grid flex-1 place-items-center rounded-lg bg-bench-raised text-bench-soft"
-    role="status"
   >
-    {{ job.problem.value ?? 'Drawing to scale …' }}
-  </p>
+    <JobProblem
+      what="It could not be drawn to scale"
+      :problem="job.problem.value"
+      @again="job.start(paper)"
+    />
+    <p v-if="job.problem.value === undefined" role="status">Drawing to scale …</p>
+  </div>
   <template v-else>
     <div class="flex flex-wrap items-center gap-3 text-[13px] text-bench-soft">
       <PickField

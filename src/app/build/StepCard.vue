@@ -26,18 +26,22 @@ import { kindNames, minutesText, timeOf } from './words'
 import ExplainedText from '../shell/ExplainedText.vue'
 import { fieldText } from '../ui/field-text'
 import NumberField from '../ui/NumberField.vue'
+import JobProblem from '../ui/JobProblem.vue'
 
-const { step, steps, entry, progress, expected, fresh, clock, canSleep } = defineProps<{
-  step: Step
-  steps: readonly Step[]
-  entry: LogEntry | undefined
-  progress: Progress
-  expected: Expected | undefined
-  fresh: readonly string[]
-  clock: Clock
-  /** Nothing keeps the screen awake while the clock runs. */
-  canSleep: boolean
-}>()
+const { step, steps, entry, progress, expected, meterProblem, fresh, clock, canSleep } =
+  defineProps<{
+    step: Step
+    steps: readonly Step[]
+    entry: LogEntry | undefined
+    progress: Progress
+    /** What the meter should say, once it is known, or why it could not be worked out. */
+    expected: Expected | undefined
+    meterProblem: string | undefined
+    fresh: readonly string[]
+    clock: Clock
+    /** Nothing keeps the screen awake while the clock runs. */
+    canSleep: boolean
+  }>()
 const emit = defineEmits<{
   done: []
   undone: []
@@ -49,6 +53,7 @@ const emit = defineEmits<{
   readings: [readings: LoggedReading[]]
   go: [step: string]
   link: []
+  askMeter: []
 }>()
 const plan = useOpenPlan()
 
@@ -228,6 +233,12 @@ function setNote(event: Event): void {
           :entry="entry"
           :fresh="fresh"
           @readings="emit('readings', $event)"
+        />
+        <JobProblem
+          v-else-if="isRead && meterProblem !== undefined"
+          what="What the meter should say could not be worked out"
+          :problem="meterProblem"
+          @again="emit('askMeter')"
         />
         <p v-else-if="isRead" class="text-bench-soft" role="status">
           Working out what the meter should say …

@@ -18,6 +18,9 @@ export interface Build {
   readonly step: ComputedRef<Step | undefined>
   readonly chosen: Ref<string | undefined>
   readonly meter: ComputedRef<MeterAt['expected'] | undefined>
+  /** Why that could not be worked out for the step that is shown. */
+  readonly meterProblem: Ref<string | undefined>
+  readonly askMeter: () => void
   /** Notes something at a step; what was noted of it before stays. */
   readonly note: (step: Step, set: Partial<LogEntry>, label: string) => void
 }
@@ -59,10 +62,12 @@ export function useBuild(plan: () => Plan | undefined): Build {
     (service, current, _tell, id: string) => service.meter(current, id),
   )
   // The step that is due comes with the plan; of another the other worker is asked.
-  watch([() => step.value?.id, () => meterNext.value?.step, () => order.value], ([id, due]) => {
+  const askMeter = (): void => {
+    const [id, due] = [step.value?.id, meterNext.value?.step]
     if (id !== undefined && due !== undefined && id !== due && asked.result.value?.step !== id)
       asked.start(id)
-  })
+  }
+  watch([() => step.value?.id, () => meterNext.value?.step, () => order.value], askMeter)
   return {
     order,
     progress,
@@ -73,6 +78,8 @@ export function useBuild(plan: () => Plan | undefined): Build {
       const id = step.value?.id
       return [meterNext.value, asked.result.value].find((one) => one?.step === id)?.expected
     }),
+    meterProblem: asked.problem,
+    askMeter,
     note: (of, set, label) => {
       const entry = { ...freshEntry(of), ...log.value.get(of.id), ...set, title: of.title }
       store.commit([{ do: 'log-step', entry, joints: of.joints }], { label })

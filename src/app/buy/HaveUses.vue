@@ -5,6 +5,7 @@ import { usePrice } from '../shell/price'
 import { itemWith, type DrawerEntry } from '../stores/use-drawer'
 import { usePlanStore } from '../stores/plan'
 import { useOpenPlan } from '../stores/use-open-plan'
+import JobProblem from '../ui/JobProblem.vue'
 
 const { entries } = defineProps<{ entries: readonly DrawerEntry[] }>()
 const emit = defineEmits<{ close: [] }>()
@@ -45,10 +46,19 @@ function use({ name, commands }: HaveUse): void {
         trying what is in the drawer …
         <button class="link-quiet ml-1" @click="job.stop">stop</button>
       </span>
-      <span v-if="job.problem.value" class="text-stop" role="alert">{{ job.problem.value }}</span>
+      <JobProblem
+        what="What the drawer could do was not worked out"
+        :problem="job.problem.value"
+        @again="job.start"
+      />
       <button class="link-quiet ml-auto" @click="emit('close')">close</button>
     </div>
-    <p v-if="found.length === 0 && job.progress.value === undefined" class="text-bench-soft">
+    <p
+      v-if="
+        found.length === 0 && job.progress.value === undefined && job.problem.value === undefined
+      "
+      class="text-bench-soft"
+    >
       Nothing in the drawer could take the place of what this plan buys: no supply of its volts, no
       other board, no offcut of a strip that fits.
     </p>

@@ -17,6 +17,7 @@ import TickField from '../ui/TickField.vue'
 import OtherSize from './OtherSize.vue'
 import { useShelf } from '../stores/shelf'
 import { hidesDots, mounted } from '../../core/parts/mounted'
+import JobProblem from '../ui/JobProblem.vue'
 
 const plan = useOpenPlan()
 
@@ -146,11 +147,16 @@ function take({ strip, commands }: Candidate): void {
       {{ found.length }} worked out
       <button class="link-quiet" @click="job.stop">stop</button>
     </span>
+    <JobProblem
+      v-else-if="job.problem.value !== undefined"
+      what="Lights could not be compared"
+      :problem="job.problem.value"
+      @again="job.start"
+    />
     <span v-else>
       {{ plural(found.length, 'light') }}, each the whole plan: cut, fed, supplied, wired, bought
       <button class="link-quiet ml-1" @click="job.start">again</button>
     </span>
-    <span v-if="job.problem.value" class="text-stop" role="alert">{{ job.problem.value }}</span>
     <OtherSize v-model="other" class="ml-auto" />
     <PickField
       label="Volts"

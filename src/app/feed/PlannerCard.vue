@@ -10,6 +10,7 @@ import { useOpenPlan } from '../stores/use-open-plan'
 import { useJob } from '../engine/use-job'
 import NumberField from '../ui/NumberField.vue'
 import PickField from '../ui/PickField.vue'
+import JobProblem from '../ui/JobProblem.vue'
 
 const plan = useOpenPlan()
 
@@ -112,9 +113,12 @@ function apply(answer: FeedAnswer): void {
         Stop, {{ Math.round(progress * 100) }} %
       </button>
     </div>
-    <p v-if="problem" role="alert" class="text-[12.5px] text-stop">
-      The search ended without an answer: {{ problem }}
-    </p>
+    <JobProblem
+      v-if="problem !== undefined"
+      what="The search ended without an answer"
+      :problem="problem"
+      @again="start(goal)"
+    />
     <p v-else-if="!found" class="text-[12.5px] text-bench-soft">
       Two or three ways, each solved before it is shown: fewest joints, thinnest wire, cheapest.
     </p>

@@ -8,6 +8,7 @@ import { usePrice } from './price'
 import { usePlanStore } from '../stores/plan'
 import { useOpenPlan } from '../stores/use-open-plan'
 import SheetDialog from '../ui/SheetDialog.vue'
+import JobProblem from '../ui/JobProblem.vue'
 
 const emit = defineEmits<{ close: [] }>()
 const plan = useOpenPlan()
@@ -56,9 +57,13 @@ function apply(): void {
       The cheapest remedies that were found: first until no stop is left, then for the warnings.
       Each was tried on the whole plan. Nothing changes until you apply it, and it can be undone.
     </p>
-    <p v-if="problem" class="mt-3 text-stop" role="alert">
-      It could not be worked out: {{ problem }}
-    </p>
+    <JobProblem
+      v-if="problem !== undefined"
+      class="mt-3"
+      what="It could not be worked out"
+      :problem="problem"
+      @again="start"
+    />
     <p v-else-if="result === undefined" class="mt-4" role="status">
       Trying remedies on the plan …
       <span v-if="progress">{{ plural(progress, 'verdict') }} left</span>
