@@ -301,7 +301,7 @@ test(
     await expect(figure(page, 'length.total')).toHaveText('822.40 m')
     expect(await page.locator('.pad-lines input').count()).toBeLessThan(120)
     // Rows far from view are skipped on the screen, where they can be searched for and scrolled to, and not on paper.
-    const far = page.locator('.pad-lines > *').nth(20)
+    const far = page.locator('.pad-lines > *').first()
     const isShown = (): Promise<boolean> =>
       far.evaluate((row) => row.firstElementChild!.checkVisibility())
     await expect(far).toHaveAttribute('hidden', 'until-found')
@@ -312,6 +312,34 @@ test(
     await far.scrollIntoViewIfNeeded()
     await expect(line(page, 21)).toHaveValue('shelf-20 2620')
     expect(await isShown()).toBe(true)
+    // They are dragged like those of a short one, with rows that come while a hand takes one along.
+    const scrolled = page.locator('.pad-lines').locator('../..')
+    await line(page, 30).scrollIntoViewIfNeeded()
+    await line(page, 30).hover()
+    const grip = (await page.locator('[data-at="29"] .grip').boundingBox())!
+    await page.mouse.move(grip.x + 10, grip.y + 12)
+    await page.mouse.down()
+    await page.mouse.move(grip.x + 10, grip.y - 10, { steps: 4 })
+    for (const top of [900, 1700, 2500])
+      await scrolled.evaluate(async (element, to) => {
+        element.scrollTop = to
+        await new Promise((done) => setTimeout(done, 100))
+      }, top)
+    const there = (await line(page, 111).boundingBox())!
+    await page.mouse.move(grip.x + 10, there.y + 10, { steps: 12 })
+    await page.mouse.up()
+    await expect(line(page, 30)).toHaveValue('shelf-30 2630')
+    const moved = page.locator('.pad-lines input').filter({ visible: true })
+    await expect
+      .poll(() =>
+        moved.evaluateAll((all) => all.map((one) => (one as HTMLInputElement).value).join(' ')),
+      )
+      .toMatch(/shelf-(109 2709 shelf-29 2629|110 2710 shelf-29 2629)/)
+    await page.keyboard.press('Control+z')
+    await scrolled.evaluate((element) => {
+      element.scrollTop = 0
+    })
+    await expect(line(page, 30)).toHaveValue('shelf-29 2629')
 
     // The tally, too, has the sums that it is scrolled to, and all of them on paper.
     const lengths = roll(page).locator('[data-section="length"]')

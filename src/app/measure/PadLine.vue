@@ -19,7 +19,7 @@ const { line, reading, units, ownVolts } = defineProps<{
   isNoted: boolean
   /** The pad's only line: an example shows how to begin. */
   isOnly: boolean
-  /** In view or nearly so. Far rows of a long pad are plain text that the browser skips until it is looked for: much cheaper for each frame. */
+  /** In view or nearly so. Others are plain text, which is much cheaper for each frame. */
   isNear: boolean
 }>()
 
@@ -80,9 +80,9 @@ function onKey(event: KeyboardEvent): void {
 
 <template>
   <div
-    class="group/line relative block [contain-intrinsic-block-size:auto_var(--pad-row)] focus-within:shadow-[inset_3px_0_0_var(--color-stop-paper)] print:[content-visibility:visible]"
+    class="group/line relative focus-within:shadow-[inset_3px_0_0_var(--color-stop-paper)]"
     :class="[(isLit || isChosen) && 'bg-marker/80', error && 'text-stop-paper']"
-    :hidden="isNear ? undefined : 'until-found'"
+    :data-at="number - 1"
     @pointerenter="emit('point', true)"
     @pointerleave="emit('point', false)"
   >

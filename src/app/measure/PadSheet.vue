@@ -24,6 +24,8 @@ import { usePlanStore } from '../stores/plan'
 import { useOpenPlan } from '../stores/use-open-plan'
 import { typeAhead } from '../stores/type-ahead'
 import { useSpotlight } from '../stores/spotlight'
+import { padParts, type PadParts } from './pad-parts'
+import PadBlocks from './PadBlocks.vue'
 import PadLine from './PadLine.vue'
 import { useNearRows } from './use-near-rows'
 
@@ -76,26 +78,27 @@ function ownVolts(line: Line): number | undefined {
 }
 
 const scroller = useTemplateRef<HTMLElement>('scroller')
-const { isNear, bringNear } = useNearRows(
+const { isNear, bringNear, keep } = useNearRows(
   scroller,
   (element) => element.querySelector('.pad-lines')?.children,
   () => plan.value.lines.length,
 )
 
-/** All that a row shows: while it is the same, the row is not rendered again. What all rows share is asked for once, not a thousand times. */
+const padded = computed<PadParts>((before) => padParts(sorted.value, isNear.value, before))
+
+/** All that a row shows: while it is the same, the row is not rendered again. What all rows share is asked for once. */
 const shownIn = computed(() => {
   const { units, lines } = plan.value
   const { lit, chosen } = spotlight
-  const [isOnly, near, withNote] = [lines.length === 1, isNear.value, noted.value]
-  return (line: Line, index: number): unknown[] => [
+  const [isOnly, withNote] = [lines.length === 1, noted.value]
+  return (line: Line, at: number): unknown[] => [
     line,
-    index,
+    at,
     units,
     ownVolts(line),
     lit.has(line.id),
     chosen === line.id,
     isOnly,
-    near(index),
     withNote.has(line.id),
   ]
 })
@@ -204,6 +207,25 @@ function onSorted(lines: readonly Line[]): void {
   })
 }
 
+/** Takes a line to where a hand has put its row; the row goes back to where it was, since rows follow the lines. */
+function drop(row: HTMLElement): void {
+  const at = Number(row.dataset.at)
+  const line = sorted.value[at]
+  if (line === undefined) return
+  const before = row.previousElementSibling
+  const first = padded.value.near[0]?.at ?? 0
+  const above =
+    before instanceof HTMLElement && !before.hidden ? Number(before.dataset.at) : first - 1
+  const rowOf = (index: number): Element | null | undefined =>
+    list.value?.querySelector(`:scope > [data-at="${String(index)}"]`)
+  const next = rowOf(at + 1)
+  if (next == null) rowOf(at - 1)?.after(row)
+  else next.before(row)
+  const others = sorted.value.filter((one) => one !== line)
+  const to = above < at ? above + 1 : above
+  onSorted([...others.slice(0, to), line, ...others.slice(to)])
+}
+
 /** Lines can be dragged a moment after they are there: what does that is not needed to read and write them. */
 const list = useTemplateRef<HTMLElement>('list')
 const dragging = effectScope()
@@ -212,10 +234,16 @@ onMounted(async () => {
   const { useDraggable } = await import('vue-draggable-plus')
   const target = list.value
   if (target === null) return
-  const lines = computed({ get: () => [...sorted.value], set: onSorted })
   dragging.run(() =>
-    useDraggable(target, lines, {
+    useDraggable(target, {
       handle: '.grip',
+      onStart: () => {
+        keep(true)
+      },
+      onEnd: ({ item }) => {
+        keep(false)
+        drop(item)
+      },
       animation: 120,
       ghostClass: 'opacity-40',
       // By the pointer's own moves: a browser's dragging of its own does not always begin.
@@ -281,29 +309,41 @@ function writeOn(): void {
     <div ref="scroller" class="relative min-h-0 flex-1 overflow-y-auto pt-[9px]">
       <div class="ruled flex min-h-full flex-col" @click.self="writeOn">
         <div ref="list" class="pad-lines" :data-can-drag="canDrag">
+          <PadBlocks
+            :blocks="padded.above"
+            :readings="readings"
+            :own-volts="ownVolts"
+            :noted="noted"
+          />
           <PadLine
-            v-for="(line, index) in sorted"
+            v-for="{ line, at } in padded.near"
             :key="line.id"
-            v-memo="shownIn(line, index)"
+            v-memo="shownIn(line, at)"
             :line="line"
-            :number="index + 1"
+            :number="at + 1"
             :reading="readings.get(line.id)"
             :units="plan.units"
             :own-volts="ownVolts(line)"
             :is-lit="spotlight.lit.has(line.id)"
             :is-chosen="spotlight.chosen === line.id"
             :is-only="plan.lines.length === 1"
-            :is-near="isNear(index)"
+            is-near
             :is-noted="noted.has(line.id)"
             @text="(text) => setText(line, text)"
-            @enter="addBelow(index)"
-            @paste-lines="(text) => paste(index, line, text)"
-            @remove="remove(index, line)"
-            @move="(by) => move(line, index + by)"
-            @go="(by) => focusLine(plan.lines[index + by]?.id)"
+            @enter="addBelow(at)"
+            @paste-lines="(text) => paste(at, line, text)"
+            @remove="remove(at, line)"
+            @move="(by) => move(line, at + by)"
+            @go="(by) => focusLine(plan.lines[at + by]?.id)"
             @choose="spotlight.choose(line.id)"
             @notes="openNotes(line.id)"
             @point="(isOn) => (isOn ? spotlight.light([line.id]) : spotlight.dim())"
+          />
+          <PadBlocks
+            :blocks="padded.below"
+            :readings="readings"
+            :own-volts="ownVolts"
+            :noted="noted"
           />
         </div>
         <button

@@ -6,50 +6,67 @@ const fewRows = 80
 /** Rows beyond the edge of the view that still count as near. */
 const margin = 25
 
+export interface NearRows {
+  /** Whether any of the rows from one index up to, not including, another is in view or nearly so. */
+  readonly isNear: ComputedRef<(from: number, upTo: number) => boolean>
+  readonly bringNear: (index: number) => void
+  /** From now on rows that were near stay so, until this is called with `false`: one of them is in somebody's hand. */
+  readonly keep: (keeps: boolean) => void
+}
+
 /**
  * Which rows of a long list are in view or nearly so. A field in every row is what makes a long list slow: the browser keeps
  * a scrolling box for each. Rows that are far away can be plain text.
  *
  * @param scroller the element that scrolls
- * @param rowsOf its rows, in their order
+ * @param partsOf its rows, and what stands for several of them, in their order: each has the index of its first row as `data-at`
  */
 export function useNearRows(
   scroller: Ref<HTMLElement | null>,
-  rowsOf: (scroller: HTMLElement) => HTMLCollection | undefined,
+  partsOf: (scroller: HTMLElement) => HTMLCollection | undefined,
   count: () => number,
-): { isNear: ComputedRef<(index: number) => boolean>; bringNear: (index: number) => void } {
+): NearRows {
   const first = shallowRef(0)
   const last = shallowRef(fewRows)
+  let keeps = false
 
+  function near(from: number, to: number): void {
+    first.value = keeps ? Math.min(first.value, from) : from
+    last.value = keeps ? Math.max(last.value, to) : to
+  }
   function look(): void {
     const element = scroller.value
-    const rows = element === null ? undefined : rowsOf(element)
-    if (element === null || rows === undefined) return
+    const parts = element === null ? undefined : partsOf(element)
+    if (element === null || parts === undefined) return
     const box = element.getBoundingClientRect()
-    first.value = firstBelow(rows, box.top) - margin
-    last.value = firstBelow(rows, box.bottom) + margin
+    const [top, bottom] = [firstBelow(parts, box.top), firstBelow(parts, box.bottom)]
+    near(firstRow(parts[top]) - margin, firstRow(parts[bottom], count()) + margin)
   }
   useEventListener(scroller, 'scroll', look, { passive: true })
 
   return {
     isNear: computed(() => {
-      const [from, to, all] = [first.value, last.value, count() <= fewRows]
-      return (index) => all || (index >= from && index <= to)
+      const [start, end, all] = [first.value, last.value, count() <= fewRows]
+      return (from, upTo) => all || (upTo > start && from <= end)
     }),
     bringNear: (index) => {
-      if (index >= first.value && index <= last.value) return
-      first.value = index - margin
-      last.value = index + margin
+      if (index < first.value || index > last.value) near(index - margin, index + margin)
+    },
+    keep: (now) => {
+      keeps = now
     },
   }
 }
 
-/** Index of the first row whose lower edge lies below `y`; rows stand one under the other. */
-function firstBelow(rows: HTMLCollection, y: number): number {
-  let [low, high] = [0, rows.length]
+const firstRow = (part: Element | undefined, none = 0): number =>
+  part instanceof HTMLElement ? Number(part.dataset.at) : none
+
+/** Index of the first part whose lower edge lies below `y`; they stand one under the other. */
+function firstBelow(parts: HTMLCollection, y: number): number {
+  let [low, high] = [0, parts.length]
   while (low < high) {
     const middle = (low + high) >> 1
-    if ((rows[middle]?.getBoundingClientRect().bottom ?? 0) <= y) low = middle + 1
+    if ((parts[middle]?.getBoundingClientRect().bottom ?? 0) <= y) low = middle + 1
     else high = middle
   }
   return low
