@@ -174,7 +174,7 @@ function rename(name?: string): void {
             aria-hidden="true"
           ></span>
           <span
-            class="truncate text-[12px] max-[819px]:sr-only"
+            class="-mr-2 truncate text-[12px] max-[819px]:sr-only"
             :class="tones[stage.state.grade]"
             :data-testid="`${stage.name}-state`"
           >
