@@ -2,6 +2,23 @@ import { expect, line, openEmptyPlan, test, verdict } from './browser'
 
 // What goes wrong between two moments: what moves under the pointer, what is typed too early, what joins that should not.
 
+test('help that is opened before the page has come knows its words once it has', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    const press = (): void => {
+      if (document.querySelector('[role="dialog"]') !== null) return
+      dispatchEvent(new KeyboardEvent('keydown', { key: '?', bubbles: true }))
+      setTimeout(press, 5)
+    }
+    press()
+  })
+  await page.goto('/')
+  const words = page.getByRole('dialog').getByLabel('Glossary')
+  await expect(words.locator('h4').first()).toHaveText('On this page')
+  await expect(words.locator('dl').first()).toContainText('full white')
+})
+
 test('three quick clicks on Undo are three steps back: nothing moves under the pointer', async ({
   page,
 }) => {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { useMutationObserver, useThrottleFn } from '@vueuse/core'
+import { computed, ref, shallowRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { overlay } from '../stores/overlay'
 import { usePlanStore } from '../stores/plan'
@@ -14,19 +15,33 @@ const store = usePlanStore()
 const { kept, update } = useOffline()
 
 const query = ref('')
-/** What stands on the page that the help was opened over. */
-const onThePage = wordsIn(document.querySelector('main')?.innerText ?? '')
+/** What stands on the page that the help was opened over, which may still be coming. */
+const look = (): ReturnType<typeof wordsIn> =>
+  wordsIn(document.querySelector('main')?.innerText ?? '')
+const onThePage = shallowRef(look())
+const lookAgain = useThrottleFn(
+  () => {
+    onThePage.value = look()
+  },
+  500,
+  true,
+)
+useMutationObserver(document.getElementById('app'), () => void lookAgain(), {
+  childList: true,
+  subtree: true,
+})
+
 const groups = computed(() => {
   const wanted = query.value.trim().toLowerCase()
   const words = glossary.filter(({ word, means }) =>
     `${word} ${means}`.toLowerCase().includes(wanted),
   )
   const [here, others] = [true, false].map((isHere) =>
-    words.filter((word) => onThePage.has(word) === isHere),
+    words.filter((word) => onThePage.value.has(word) === isHere),
   )
   return [
     { title: 'On this page', words: here ?? [] },
-    { title: onThePage.size > 0 ? 'All others' : '', words: others ?? [] },
+    { title: onThePage.value.size > 0 ? 'All others' : '', words: others ?? [] },
   ].filter(({ words: some }) => some.length > 0)
 })
 const keptTexts: Readonly<Record<Kept, string>> = {
