@@ -4,7 +4,7 @@ import globals from 'globals'
 import ts from 'typescript-eslint'
 import { vueScripts } from './lint-scripts.js'
 
-// Templates of .vue files, and their scripts with types; oxlint does the rest (.oxlintrc.json).
+// Templates of .vue files, and their scripts with types (without where LINT_TYPES=no); oxlint does the rest (.oxlintrc.json).
 export default ts.config(
   { ignores: ['**/*.{ts,js,mjs,cjs}', 'dist/'] },
   ...ts.configs.strictTypeChecked,
@@ -64,4 +64,5 @@ export default ts.config(
       ],
     },
   },
+  ...(process.env.LINT_TYPES === 'no' ? [ts.configs.disableTypeChecked] : []),
 )

@@ -42,7 +42,7 @@ export const vueScripts = {
   ...parser,
   parseForESLint(code, options) {
     // What stands in a template comes without a project, and has no types.
-    if (options.project === undefined) return parser.parseForESLint(code, options)
+    if (!options.project) return parser.parseForESLint(code, options)
     program ??= programOfScripts()
     if (program.getSourceFile(options.filePath)?.text !== code) {
       given.set(options.filePath, code)

@@ -171,25 +171,29 @@ for (const isPhone of [false, true])
     })
   })
 
-test('no violation with errors, lists, rules and a dialog open', async ({ page }) => {
-  await openEmptyPlan(page)
-  await page.keyboard.type('sill 12oo')
-  await expect(page.getByTestId('line-error')).toBeVisible()
-  await noBarriers(page)
-  await page.getByRole('button', { name: 'House rules' }).click()
-  await expect(page.getByLabel('Faded below')).toBeVisible()
-  await noBarriers(page, { isPartlyCovered: true })
-  await page.keyboard.press('Escape')
-  await page.getByRole('button', { name: /^Light:/ }).click()
-  await noBarriers(page, { isPartlyCovered: true })
-  await page.keyboard.press('Escape')
-  await page
-    .getByRole('region', { name: 'Light' })
-    .getByRole('button', { name: 'add your own' })
-    .click()
-  await expect(page.getByRole('heading', { name: 'A strip of your own' })).toBeVisible()
-  await noBarriers(page, { isPartlyCovered: true })
-})
+test(
+  'no violation with errors, lists, rules and a dialog open',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    await page.keyboard.type('sill 12oo')
+    await expect(page.getByTestId('line-error')).toBeVisible()
+    await noBarriers(page)
+    await page.getByRole('button', { name: 'House rules' }).click()
+    await expect(page.getByLabel('Faded below')).toBeVisible()
+    await noBarriers(page, { isPartlyCovered: true })
+    await page.keyboard.press('Escape')
+    await page.getByRole('button', { name: /^Light:/ }).click()
+    await noBarriers(page, { isPartlyCovered: true })
+    await page.keyboard.press('Escape')
+    await page
+      .getByRole('region', { name: 'Light' })
+      .getByRole('button', { name: 'add your own' })
+      .click()
+    await expect(page.getByRole('heading', { name: 'A strip of your own' })).toBeVisible()
+    await noBarriers(page, { isPartlyCovered: true })
+  },
+)
 
 test('nothing runs over the edge of a narrow window', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })

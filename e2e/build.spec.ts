@@ -217,22 +217,24 @@ test(
   },
 )
 
-test('what was measured is taken into the plan as a strip of one’s own, and back', async ({
-  page,
-}) => {
-  await openNook(page)
-  await view(page, 'Log')
-  const found = page.getByTestId('as-measured')
-  await expect(found).toContainText(/idle\s*0\.7 mA\s*0\.6/)
-  await found.getByRole('button', { name: 'Take into the plan' }).click()
-  await expect(found).toContainText('as measured')
-  await page.getByRole('button', { name: 'Reckon with my minutes' }).click()
-  await expect(page.getByRole('button', { name: 'Typical minutes again' })).toBeVisible()
-  await page.keyboard.press('Control+z')
-  await page.keyboard.press('Control+z')
-  await expect(page.getByRole('button', { name: 'Reckon with my minutes' })).toBeVisible()
-  await expect(found).toContainText('0.7 mA')
-})
+test(
+  'what was measured is taken into the plan as a strip of one’s own, and back',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openNook(page)
+    await view(page, 'Log')
+    const found = page.getByTestId('as-measured')
+    await expect(found).toContainText(/idle\s*0\.7 mA\s*0\.6/)
+    await found.getByRole('button', { name: 'Take into the plan' }).click()
+    await expect(found).toContainText('as measured')
+    await page.getByRole('button', { name: 'Reckon with my minutes' }).click()
+    await expect(page.getByRole('button', { name: 'Typical minutes again' })).toBeVisible()
+    await page.keyboard.press('Control+z')
+    await page.keyboard.press('Control+z')
+    await expect(page.getByRole('button', { name: 'Reckon with my minutes' })).toBeVisible()
+    await expect(found).toContainText('0.7 mA')
+  },
+)
 
 test('a run that goes into something has its holes threaded first', async ({ page }) => {
   await openEmptyPlan(page)

@@ -275,20 +275,24 @@ test(
   },
 )
 
-test('what the next step of building lacks is on the bill by itself', async ({ page }) => {
-  await openNook(page)
-  await page.getByRole('radio', { name: 'For the next step' }).click()
-  const next = page.getByTestId('next-step')
-  await expect(next).toContainText('“Solder W13 to W15 from B1 to B2”. 4 things to buy first')
-  await expect(row(page, 'solder, 0.8 mm, with flux')).toBeVisible()
-  await expect(row(page, 'cable ties, 100 mm')).toHaveCount(0)
-  await page.getByLabel('Bought: solder, 0.8 mm, with flux').check()
-  await expect(next).toContainText('3 things to buy first')
-  await page.getByRole('link', { name: /^Build/ }).click()
-  await expect(page.getByText('Not ticked as bought:')).toBeVisible()
-  await page.getByRole('link', { name: 'Go to the bill' }).click()
-  await expect(page).toHaveURL(/\/buy/)
-})
+test(
+  'what the next step of building lacks is on the bill by itself',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openNook(page)
+    await page.getByRole('radio', { name: 'For the next step' }).click()
+    const next = page.getByTestId('next-step')
+    await expect(next).toContainText('“Solder W13 to W15 from B1 to B2”. 4 things to buy first')
+    await expect(row(page, 'solder, 0.8 mm, with flux')).toBeVisible()
+    await expect(row(page, 'cable ties, 100 mm')).toHaveCount(0)
+    await page.getByLabel('Bought: solder, 0.8 mm, with flux').check()
+    await expect(next).toContainText('3 things to buy first')
+    await page.getByRole('link', { name: /^Build/ }).click()
+    await expect(page.getByText('Not ticked as bought:')).toBeVisible()
+    await page.getByRole('link', { name: 'Go to the bill' }).click()
+    await expect(page).toHaveURL(/\/buy/)
+  },
+)
 
 test(
   'with what I have: a supply from the drawer does with a limit, and is not bought',

@@ -69,19 +69,23 @@ test('the planner proposes ways that hold, and one edit takes one', async ({ pag
   await expect(fadeOf(page, 'porthole')).toHaveCount(1)
 })
 
-test('lights are read by pointer and keys; scenes change what they draw', async ({ page }) => {
-  await page.goto('/')
-  await page.getByRole('link', { name: /^Feed/ }).click()
-  await page.locator('[data-tape="seat"]').focus()
-  await page.keyboard.press('ArrowRight')
-  await expect(page.getByTestId('reading')).toHaveText(/^px 1 · 4\.\d\d V · 36\.7 mA · 100 %$/)
-  await page.getByRole('radio', { name: 'R', exact: true }).click()
-  await expect(figure(page, 'current.5.total')).toHaveText('6.39 A')
-  await page.getByRole('radio', { name: 'Level' }).click()
-  await page.getByLabel('Level of seat front').fill('0')
-  await expect(roll(page)).toContainText('limited to')
-  await page.keyboard.press('Control+z')
-})
+test(
+  'lights are read by pointer and keys; scenes change what they draw',
+  { tag: '@long' },
+  async ({ page }) => {
+    await page.goto('/')
+    await page.getByRole('link', { name: /^Feed/ }).click()
+    await page.locator('[data-tape="seat"]').focus()
+    await page.keyboard.press('ArrowRight')
+    await expect(page.getByTestId('reading')).toHaveText(/^px 1 · 4\.\d\d V · 36\.7 mA · 100 %$/)
+    await page.getByRole('radio', { name: 'R', exact: true }).click()
+    await expect(figure(page, 'current.5.total')).toHaveText('6.39 A')
+    await page.getByRole('radio', { name: 'Level' }).click()
+    await page.getByLabel('Level of seat front').fill('0')
+    await expect(roll(page)).toContainText('limited to')
+    await page.keyboard.press('Control+z')
+  },
+)
 
 test('several supplies, junctions, use and batteries', { tag: '@long' }, async ({ page }) => {
   await openEmptyPlan(page)

@@ -31,17 +31,21 @@ test.describe('parts of one’s own', () => {
       },
     ],
   ] as const)
-    test(`a strip: ${kind}`, async ({ page }) => {
-      await page.getByRole('button', { name: 'add your own' }).first().click()
-      await page.getByLabel(/^Name/).fill('strip from the drawer')
-      await page.getByLabel(/^Kind/).selectOption(kind)
-      await fill(page)
-      await page.getByText('More figures, at typical values').click()
-      await page.locator('[name="lumensPerM"]').fill('900')
-      await page.getByRole('button', { name: 'Add the strip' }).click()
-      await expect(dialog(page, 'A strip of your own')).toHaveCount(0)
-      await expect(page.getByRole('button', { name: /strip from the drawer/ })).toBeVisible()
-    })
+    test(
+      `a strip: ${kind}`,
+      { tag: kind === 'Plain, all alike' ? [] : '@long' },
+      async ({ page }) => {
+        await page.getByRole('button', { name: 'add your own' }).first().click()
+        await page.getByLabel(/^Name/).fill('strip from the drawer')
+        await page.getByLabel(/^Kind/).selectOption(kind)
+        await fill(page)
+        await page.getByText('More figures, at typical values').click()
+        await page.locator('[name="lumensPerM"]').fill('900')
+        await page.getByRole('button', { name: 'Add the strip' }).click()
+        await expect(dialog(page, 'A strip of your own')).toHaveCount(0)
+        await expect(page.getByRole('button', { name: /strip from the drawer/ })).toBeVisible()
+      },
+    )
 
   test('a strip that no plan takes is refused at the field that is wrong, and nothing is lost', async ({
     page,

@@ -45,29 +45,33 @@ test('a remedy in the tally mends level and long data at once', async ({ page })
   await expect(verdict(page, 'long-data')).toHaveCount(0)
 })
 
-test('runs move from lane to lane by keys and by drag, and keep their numbers in order', async ({
-  page,
-}) => {
-  await openSignal(page)
-  expect(await order(page, 'Seat')).toEqual(['seat', 'ledge2'])
-  await page.locator('[data-grip="ledge2"]').focus()
-  await page.keyboard.press('ArrowUp')
-  await expect.poll(() => order(page, 'Seat')).toEqual(['ledge2', 'seat'])
-  await expect(page.getByRole('img', { name: 'seat front: pixels 33 to 160' })).toBeVisible()
-  await expect(page.locator('[data-grip="ledge2"]')).toBeFocused()
-  await page.keyboard.press('ArrowDown')
-  await page.keyboard.press('ArrowDown')
-  await expect.poll(() => order(page, 'Niche')).toEqual(['ledge2', 'alcove', 'porthole'])
-  const grip = (await page.locator('[data-grip="ledge2"]').boundingBox())!
-  const target = (await page.locator('[data-lane-run="seat"]').boundingBox())!
-  await page.mouse.move(grip.x + 7, grip.y + 8)
-  await page.mouse.down()
-  await page.mouse.move(target.x + 14, target.y + target.height - 12, { steps: 15 })
-  await page.mouse.move(target.x + 14, target.y + target.height - 8, { steps: 3 })
-  await page.mouse.up()
-  await expect.poll(() => order(page, 'Niche')).toEqual(['alcove', 'porthole'])
-  await expect.poll(async () => (await order(page, 'Seat')).toSorted()).toEqual(['ledge2', 'seat'])
-})
+test(
+  'runs move from lane to lane by keys and by drag, and keep their numbers in order',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openSignal(page)
+    expect(await order(page, 'Seat')).toEqual(['seat', 'ledge2'])
+    await page.locator('[data-grip="ledge2"]').focus()
+    await page.keyboard.press('ArrowUp')
+    await expect.poll(() => order(page, 'Seat')).toEqual(['ledge2', 'seat'])
+    await expect(page.getByRole('img', { name: 'seat front: pixels 33 to 160' })).toBeVisible()
+    await expect(page.locator('[data-grip="ledge2"]')).toBeFocused()
+    await page.keyboard.press('ArrowDown')
+    await page.keyboard.press('ArrowDown')
+    await expect.poll(() => order(page, 'Niche')).toEqual(['ledge2', 'alcove', 'porthole'])
+    const grip = (await page.locator('[data-grip="ledge2"]').boundingBox())!
+    const target = (await page.locator('[data-lane-run="seat"]').boundingBox())!
+    await page.mouse.move(grip.x + 7, grip.y + 8)
+    await page.mouse.down()
+    await page.mouse.move(target.x + 14, target.y + target.height - 12, { steps: 15 })
+    await page.mouse.move(target.x + 14, target.y + target.height - 8, { steps: 3 })
+    await page.mouse.up()
+    await expect.poll(() => order(page, 'Niche')).toEqual(['alcove', 'porthole'])
+    await expect
+      .poll(async () => (await order(page, 'Seat')).toSorted())
+      .toEqual(['ledge2', 'seat'])
+  },
+)
 
 test(
   'lanes are added, named, shared out and taken away; a pin is pinned down',

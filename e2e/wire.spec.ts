@@ -81,24 +81,28 @@ test(
   },
 )
 
-test('colours are the build’s own, everywhere; the plan follows', async ({ page }) => {
-  await openWire(page)
-  await page.getByRole('radio', { name: 'Wires' }).click()
-  await page.getByRole('combobox', { name: 'plus' }).selectOption('yellow')
-  await expect(page.getByText('1 mm² yellow').first()).toBeVisible()
-  await expect(figure(page, 'wires.1 mm² yellow')).toHaveText('10.91 m')
-  await page.getByRole('combobox', { name: 'data wire' }).selectOption('mm2-0_5')
-  await expect(page.getByText('0.5 mm² green').first()).toBeVisible()
-  await page.getByRole('radio', { name: 'Diagram' }).click()
-  await expect(page.getByRole('img', { name: 'Wiring of Bay-window nook' })).toContainText(
-    'plus yellow',
-  )
-  await page.keyboard.press('Control+z')
-  await page.keyboard.press('Control+z')
-  await expect(page.getByRole('img', { name: 'Wiring of Bay-window nook' })).toContainText(
-    'plus red',
-  )
-})
+test(
+  'colours are the build’s own, everywhere; the plan follows',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openWire(page)
+    await page.getByRole('radio', { name: 'Wires' }).click()
+    await page.getByRole('combobox', { name: 'plus' }).selectOption('yellow')
+    await expect(page.getByText('1 mm² yellow').first()).toBeVisible()
+    await expect(figure(page, 'wires.1 mm² yellow')).toHaveText('10.91 m')
+    await page.getByRole('combobox', { name: 'data wire' }).selectOption('mm2-0_5')
+    await expect(page.getByText('0.5 mm² green').first()).toBeVisible()
+    await page.getByRole('radio', { name: 'Diagram' }).click()
+    await expect(page.getByRole('img', { name: 'Wiring of Bay-window nook' })).toContainText(
+      'plus yellow',
+    )
+    await page.keyboard.press('Control+z')
+    await page.keyboard.press('Control+z')
+    await expect(page.getByRole('img', { name: 'Wiring of Bay-window nook' })).toContainText(
+      'plus red',
+    )
+  },
+)
 
 test('joints are ticked off, and stay so after a reload', async ({ page }) => {
   await openWire(page)

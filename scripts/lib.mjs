@@ -32,6 +32,20 @@ export function runApart([command, ...args], { env = {} } = {}) {
   })
 }
 
+/** Runs checks that need one core each, two at a time in their order, and tells each as soon as it is done. */
+export async function runBeside(checks, tell, { env = {} } = {}) {
+  const waiting = [...checks]
+  const next = async () => {
+    for (let check = waiting.shift(); check !== undefined; check = waiting.shift()) {
+      const [name, command] = check
+      const start = performance.now()
+      const { isGood, output } = await runApart(command, { env: { ...roomForReading, ...env } })
+      tell(name, (performance.now() - start) / 1000, isGood, output)
+    }
+  }
+  await Promise.all([next(), next()])
+}
+
 /** Installs the dependencies unless they stand as the lockfile says. */
 export function install(options = {}) {
   const read = (file) => (existsSync(file) ? readFileSync(file, 'utf8') : '')

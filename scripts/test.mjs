@@ -2,7 +2,7 @@
 // for each property. Ends with the tests' count.
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { findChromium } from './chromium.mjs'
-import { install, roomForReading, run, runApart } from './lib.mjs'
+import { install, run, runBeside } from './lib.mjs'
 
 const results = 'node_modules/.cache/results'
 const isAll = process.argv.includes('--all')
@@ -13,7 +13,7 @@ mkdirSync(results, { recursive: true })
 
 const chromium = findChromium()
 const npm = (script) => ['npm', 'run', '--silent', script]
-/** What needs one core each: two of them at a time, the longest first, each told when it is done. */
+/** What needs one core each, the longest first. */
 const alone = [
   ['lint', npm('lint')],
   ['types', npm('types')],
@@ -23,10 +23,14 @@ const alone = [
   ['layers', npm('layers')],
   ['share of tests', npm('share')],
 ]
-/** Without tests that take long, of what shorter ones look at, too. */
+/** Without tests that take long, of what shorter ones look at, too, and without the rules that need the types of .vue files. */
 const notLong = isAll
-  ? { units: [], browser: [] }
-  : { units: ['--tags-filter=!long'], browser: ['--grep-invert', '@long'] }
+  ? { units: [], browser: [], lint: {} }
+  : {
+      units: ['--tags-filter=!long'],
+      browser: ['--grep-invert', '@long'],
+      lint: { LINT_TYPES: 'no' },
+    }
 /** What takes all cores, or what stands before it. */
 const together = [
   ['lockfile', hasNoAddresses],
@@ -62,23 +66,13 @@ const told = (name, seconds, isGood, output = '') => {
   failed.push(name)
   if (output !== '') complaints.push(`— ${name}\n${output.trim().slice(-mostRepeated)}`)
 }
-const since = (start) => (performance.now() - start) / 1000
 
-const waiting = [...alone]
-const nextAlone = async () => {
-  for (let next = waiting.shift(); next !== undefined; next = waiting.shift()) {
-    const [name, command] = next
-    const start = performance.now()
-    const { isGood, output } = await runApart(command, { env: roomForReading })
-    told(name, since(start), isGood, output)
-  }
-}
-await Promise.all([nextAlone(), nextAlone()])
+await runBeside(alone, told, { env: notLong.lint })
 for (const [name, check] of together) {
   console.log(`\n— ${name}`)
   const start = performance.now()
   const isGood = check()
-  told(name, since(start), isGood)
+  told(name, (performance.now() - start) / 1000, isGood)
 }
 
 const counts = count()
@@ -87,7 +81,8 @@ if (complaints.length > 0) console.log(`\n${complaints.join('\n\n')}`)
 if (failed.length > 0) console.log(`\nFailed: ${failed.join(', ')}`)
 // A check that fails without a test of its own counts as one failure, so that the line below cannot look well.
 const failures = Math.max(counts.failed, failed.length > 0 ? 1 : 0)
-if (!isAll) console.log('\nWithout long tests: npm test -- --all runs them, too')
+if (!isAll)
+  console.log('\nWithout long tests and some rules of lint: npm test -- --all has them, too')
 console.log(`\n${counts.passed} passed, ${failures} failed`)
 process.exit(failed.length > 0 || counts.passed === 0 ? 1 : 0)
 

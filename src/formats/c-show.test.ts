@@ -178,9 +178,13 @@ describe.runIf(hasCompiler)('the C of a show', () => {
     supplies: [{ id: 'supply-a', name: 'Supply A', part: 'usb-port-0_5' }],
     signal: { ...nook.signal, board: 'large-5v', boardFrom: 'supply', lanes: [] },
   }
-  it.each([nook, demoPlan('wall-of-jars'), demoPlan('pegboard-moon'), colourLeds])(
-    'sends the bytes of the preview, every pattern on $name',
-    (plan) => {
+  for (const { plan, tags } of [
+    { plan: demoPlan('wall-of-jars'), tags: [] },
+    { plan: colourLeds, tags: [] },
+    { plan: nook, tags: ['long'] },
+    { plan: demoPlan('pegboard-moon'), tags: ['long'] },
+  ])
+    it(`sends the bytes of the preview, every pattern on ${plan.name}`, { tags }, () => {
       const results = worked(plan)
       const field = fieldOf(results)
       const limiter = tightLimiter(field, results)
@@ -213,6 +217,5 @@ describe.runIf(hasCompiler)('the C of a show', () => {
       } finally {
         rmSync(folder, { recursive: true })
       }
-    },
-  )
+    })
 })

@@ -43,7 +43,7 @@ it.each(['bay-window-nook', 'pegboard-moon'])(
   },
 )
 
-it('takes the cheap way, and says what it costs', () => {
+it('takes the cheap way, and says what it costs', { tags: 'long' }, () => {
   const plan = demoPlan('bay-window-nook')
   const { before, after, steps } = found(plan)
   expect(after.price - before.price).toBeLessThan(25)
