@@ -204,10 +204,10 @@ class MendService {
       issues: [],
       cleared: [
         ...new Set(
-          diagnosis.candidates.flatMap(({ fault }) =>
-            fault.reasons
-              .filter((reason) => reason.startsWith('cleared'))
-              .map((reason) => `${fault.title.toLowerCase()}: ${reason}`),
+          diagnosis.candidates.flatMap(({ fault: { title, clearedBy } }) =>
+            clearedBy === undefined
+              ? []
+              : [`${title.toLowerCase()}: cleared by the plan: ${clearedBy}`],
           ),
         ),
       ],

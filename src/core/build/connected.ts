@@ -1,5 +1,5 @@
 import { jumpersOf } from '../cut/pads'
-import { nodeOf, type Network } from '../feed/network'
+import { nodeReader, padName, type Network } from '../feed/network'
 import { networkName, planNetwork, type PlanNetworkGiven } from '../feed/plan-network'
 import { runParts, splitRuns } from '../feed/split-runs'
 import { loadsPerGroup } from '../load/group-draw'
@@ -104,12 +104,13 @@ export function connectedAfter(
           ...split,
           leads: [
             ...split.leads,
-            { from: clip.supply, to: `${at.id}@0`, plusOhm: clipOhm, minusOhm: clipOhm },
+            { from: clip.supply, to: padName(at.id, 0), plusOhm: clipOhm, minusOhm: clipOhm },
           ],
         }
   const { powered, reached } = poweredIn(network)
   const kept = network.runs.filter(({ id }) => powered.has(id))
   const gone = new Set(network.runs.flatMap(({ id }) => (powered.has(id) ? [] : [id])))
+  const nodeOf = nodeReader(network)
   const isKept = (end: string): boolean => reached.has(nodeOf(end)) && !gone.has(nodeOf(end))
   return {
     runs: stretchesOf(given, parts, powered),
@@ -190,10 +191,12 @@ function stretchesOf(
 }
 
 /** Names of everything that plus and minus of a supply both reach, and of what either does. */
-function poweredIn({ supplies, leads }: Network): {
+function poweredIn(network: Network): {
   readonly powered: ReadonlySet<string>
   readonly reached: ReadonlySet<string>
 } {
+  const { supplies, leads } = network
+  const nodeOf = nodeReader(network)
   const reachedBy = (has: (lead: Network['leads'][number]) => boolean): Set<string> => {
     const next = new Map<string, string[]>()
     for (const lead of leads) {
@@ -334,7 +337,7 @@ function joinedLeads(given: ConnectedGiven, joined: Joined, whole: Network): Net
     if (!fedJunctions.has(name) && own.some(({ from }) => from === name))
       own.push({ from: behind(id), to: name, plusOhm: clipOhm, minusOhm: clipOhm })
   }
-  const board = extra.find(({ to }) => nodeOf(to) === networkName.board)
+  const board = extra.find(({ to }) => to === networkName.pad(networkName.board, 0))
   const boardWire = wiring.wires.find(
     ({ bundle, role }) => bundle === places.board && role === 'plus',
   )

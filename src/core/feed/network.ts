@@ -53,6 +53,9 @@ export type End =
   | { readonly kind: 'pad'; readonly run: number; readonly pad: number }
   | { readonly kind: 'junction'; readonly name: string }
 
+/** The name of a pad of a run, counted in loads. */
+export const padName = (run: string, pad: number): string => `${run}@${String(pad)}`
+
 export type EndResult =
   | { readonly ok: true; readonly end: End }
   | { readonly ok: false; readonly message: string }
@@ -87,8 +90,21 @@ export function endReader(network: Network): (name: string) => EndResult {
   }
 }
 
-/** What a lead's end is at: a supply, a run, a junction. */
-export const nodeOf = (end: string): string => end.split('@', 1)[0] ?? end
+/**
+ * What the end of a lead is at: the id of a supply or run, or the name of a junction.
+ *
+ * @throws RangeError where the network has no such end
+ */
+export function nodeReader(network: Network): (name: string) => string {
+  const readEnd = endReader(network)
+  return (name) => {
+    const read = readEnd(name)
+    if (!read.ok) throw new RangeError(read.message)
+    const { end } = read
+    if (end.kind === 'junction') return end.name
+    return (end.kind === 'supply' ? network.supplies[end.index] : network.runs[end.run])?.id ?? name
+  }
+}
 
 /** What the name of one lead's end means in a network. */
 export const endOf = (network: Network, name: string): EndResult => endReader(network)(name)

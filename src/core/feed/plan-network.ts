@@ -22,7 +22,7 @@ import type { RoutedPlan } from '../route/routed-plan'
 import { nominalOf, switchWire } from '../route/switch-wire'
 import { fuseOhm } from './fuse'
 import { leadFuse, nominalAmperes } from './lead-fuse'
-import type { Network, NetworkLoad, NetworkRun } from './network'
+import { padName, type Network, type NetworkLoad, type NetworkRun } from './network'
 
 /** Names of supplies, junctions and the like in a network: none of them is taken for a run. */
 export const networkName = {
@@ -32,7 +32,7 @@ export const networkName = {
   powerSwitch: (supply: string) => `power-switch:${supply}`,
   lights: (run: string, share: number) => `lights:${run}:${String(share)}`,
   board: 'board',
-  pad: (run: string, pad: number) => `${run}@${String(pad)}`,
+  pad: padName,
 } as const
 
 /** What the network of strips alone is made from. */

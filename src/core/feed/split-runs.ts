@@ -1,4 +1,4 @@
-import type { Network, NetworkRun } from './network'
+import { endReader, padName, type Network, type NetworkRun } from './network'
 
 /**
  * The same network with runs of uniform rails only: where wires join pieces, a run `sill` becomes `sill.1`, `sill.2` …, and the wires are
@@ -22,13 +22,15 @@ export function splitRuns(
       return [run.id, runParts(run, ownBreaks)]
     }),
   )
-  const renamed = (end: string): string => {
-    const [id = '', pad] = end.split('@')
-    const parts = pad === undefined ? undefined : split.get(id)
-    if (parts === undefined) return end
+  const readEnd = endReader(network)
+  const renamed = (name: string): string => {
+    const read = readEnd(name)
+    if (!read.ok || read.end.kind !== 'pad') return name
+    const { run: index, pad } = read.end
+    const parts = split.get(network.runs[index]?.id ?? '') ?? []
     // A pad lies before the wire that follows it: it is the end of the part before.
-    const part = parts.find(({ from, run }) => Number(pad) <= from + run.loads) ?? parts[0]
-    return part === undefined ? end : `${part.run.id}@${String(Number(pad) - part.from)}`
+    const part = parts.find(({ from, run }) => pad <= from + run.loads) ?? parts[0]
+    return part === undefined ? name : padName(part.run.id, pad - part.from)
   }
   const parts = [...split.values()]
   return {
@@ -107,8 +109,8 @@ const joined = (
       ? []
       : [
           {
-            from: `${before.run.id}@${String(before.run.loads)}`,
-            to: `${run.id}@0`,
+            from: padName(before.run.id, before.run.loads),
+            to: padName(run.id, 0),
             plusOhm: more(before.plusOhm, joins.get(from)?.plusOhm),
             minusOhm: more(before.minusOhm, joins.get(from)?.minusOhm),
           },

@@ -11,10 +11,14 @@ export function colourShares({ colours }: Pick<LitRun, 'colours'>): number[] {
 }
 
 /** What a group of a run is called: `light 3`, or `light 2 red` where lights have several colours. */
-export function groupName({ colours }: Pick<LitRun, 'colours'>, group: number): string {
+export const groupName = (lit: Pick<LitRun, 'colours'>, group: number): string =>
+  `light ${groupNumber(lit, group)}`
+
+/** … without saying that it is a light. */
+export function groupNumber({ colours }: Pick<LitRun, 'colours'>, group: number): string {
   const { length } = colours
   const colour = colours[group % length]?.name ?? ''
-  return `light ${String(Math.floor(group / length) + 1)}${colour === '' ? '' : ` ${colour}`}`
+  return `${String(Math.floor(group / length) + 1)}${colour === '' ? '' : ` ${colour}`}`
 }
 
 /** Lights, or groups of them in series, whatever colours they have. */

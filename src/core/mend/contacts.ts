@@ -1,6 +1,5 @@
 import { entryOf, runName } from '../cut/entry-of'
 import { isOnWire, pixelsInNode } from '../cut/on-wire'
-import { nodeOf } from '../feed/network'
 import { networkName, planNetwork } from '../feed/plan-network'
 import { boardSupply } from '../lanes/boards'
 import { dimmersOf } from '../lanes/dimmers'
@@ -37,7 +36,8 @@ export function contactsOf(given: MendGiven): readonly Contact[] {
           joint: joint.id,
           how: joint.kind,
           where: joint.where,
-          isFuse: joint.meets.some((text) => text.startsWith('fuse')),
+          jointWhere: joint.where,
+          isFuse: at.part === 'fuse',
         })
     } else
       for (const terminal of joint.terminals)
@@ -49,6 +49,7 @@ export function contactsOf(given: MendGiven): readonly Contact[] {
             terminal,
             how: joint.kind,
             where: `${wire.name} ${wire.role} at ${joint.where}`,
+            jointWhere: joint.where,
           })
         }
   }
@@ -106,7 +107,7 @@ class Linker {
         ? [networkName.supply(supply), networkName.powerSwitch(supply)]
         : []
     return this.network.leads.flatMap(({ from, to }, index) =>
-      nodeOf(to) === networkName.board ||
+      to === networkName.pad(networkName.board, 0) ||
       (sources.includes(from) && to !== networkName.powerSwitch(supply ?? ''))
         ? [index]
         : [],
@@ -279,6 +280,7 @@ class Linker {
       role,
       wire: undefined,
       where: `${channel === undefined ? role : `${role} ${channel}`} at ${joint.where}`,
+      jointWhere: joint.where,
       place: entry.run.name,
       about: [at.run],
       links: this.railLinks(at.run, pad, role, channel),
@@ -314,6 +316,7 @@ class Linker {
         role: 'signal',
         wire: undefined,
         where,
+        jointWhere: where,
         place: runName(this.given.cutRuns, run),
         about: [run],
         links: this.lightsFrom(run, group * inSeries),

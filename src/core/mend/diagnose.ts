@@ -6,7 +6,7 @@ import { isReadingOf, type Painted, type Seen, type TestOutcome } from './seen'
 import { factsOf, symptoms, type LookFacts } from './symptoms'
 import { sightOf } from './sight'
 import { mistaken, probeId, probes } from './probes'
-import { chancesOfWalk, walkedRun } from './walk'
+import { chancesOfWalk, walkedRuns } from './walk'
 
 /** A fault with what it would look like. */
 export interface Candidate {
@@ -274,6 +274,7 @@ class Judge {
     readonly allRight: number
   }[]
   private readonly paintedLogs = new Map<Look, number>()
+  private readonly walked: ReadonlyMap<string, string>
   private readonly read: readonly {
     readonly index: number
     readonly point: MeterPoint
@@ -285,6 +286,7 @@ class Judge {
     private readonly seen: Seen,
   ) {
     const countOf = new Map(stage.runs.map(({ id, count }) => [id, count]))
+    this.walked = walkedRuns(stage.runs)
     this.painted = [...Object.entries(seen.runs), ...Object.entries(seen.again)].map(
       ([run, given]) => {
         const count = countOf.get(run) ?? 0
@@ -355,7 +357,8 @@ class Judge {
       if (symptom !== undefined && !symptom.fits(candidate.fault, candidate.facts))
         sum += Math.log(wordMisfit)
     }
-    for (const outcome of this.seen.tests) sum += Math.log(chanceOf(candidate, outcome))
+    for (const outcome of this.seen.tests)
+      sum += Math.log(chanceOf(candidate, outcome, this.walked.get(outcome.test)))
     return sum
   }
 }
@@ -402,14 +405,18 @@ function logOfStretch(
   )
 }
 
-/** How likely an outcome of a test is with a fault. */
+/**
+ * How likely an outcome of a test is with a fault.
+ *
+ * @param walked the run that the test goes along light by light, if it is such a test
+ */
 export function chanceOf(
   { probes: own, facts, look }: Candidate,
   { test, outcome }: TestOutcome,
+  walked?: string,
 ): number {
   // What a look brought is painted.
   if (outcome === lookedAgain) return 1
-  const walked = walkedRun(test)
   if (walked !== undefined) return chancesOfWalk(look, walked)(outcome)
   const kind = own.get(test)
   const yes =

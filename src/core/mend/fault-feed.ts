@@ -1,4 +1,4 @@
-import { nodeOf, type Network } from '../feed/network'
+import { nodeReader, type Network } from '../feed/network'
 import { networkName, planNetwork } from '../feed/plan-network'
 import { leadFuse } from '../feed/lead-fuse'
 import { separateParts } from '../feed/separate'
@@ -62,6 +62,7 @@ function dimmedTo(given: MendGiven, share: number): MendGiven {
 /** The feed of a plan in one look, in which faults are tried one after another: only the part that a fault is in is solved again. */
 export class FaultFeed {
   readonly network: Network
+  private readonly nodeOf: (name: string) => string
   private readonly parts: readonly Part[]
   private readonly partOfRun = new Map<string, number>()
   private readonly partOfLead = new Map<number, number>()
@@ -76,6 +77,7 @@ export class FaultFeed {
       look === 'low'
         ? planNetwork(dimmedTo(given, lowShare), 'full-white')
         : planNetwork(given, look === 'idle' ? 'idle' : 'full-white')
+    this.nodeOf = nodeReader(this.network)
     this.supplyIds = idOfSupply(given)
     this.ratedA = new Map(
       given.supplies.map(({ slot, ratedA }) => [networkName.supply(slot.id), ratedA ?? anySupplyA]),
@@ -151,7 +153,7 @@ export class FaultFeed {
           add(this.partOfRun.get(change.run))
           break
         case 'bridge': {
-          const node = nodeOf(change.at)
+          const node = this.nodeOf(change.at)
           add(
             this.partOfRun.get(node) ??
               this.partsOfSupply.get(node)?.[0] ??

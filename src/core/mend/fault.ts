@@ -143,6 +143,8 @@ export interface FaultDraft {
   readonly weight: number
   /** Why so often, where the plan's own figures or the log speak for or against it. */
   readonly reasons?: readonly string[]
+  /** What the plan has that makes it unlikely. */
+  readonly clearedBy?: string
   readonly does: Effect
   readonly shownBy: readonly Probe[]
   /** The joint that it is at. */
@@ -209,6 +211,8 @@ export interface Contact {
   /** Where it is joined, if that is a terminal. */
   readonly terminal?: string
   readonly where: string
+  /** Where its joint is, in words; `undefined`: the wire itself. */
+  readonly jointWhere?: string
   /** The run or thing that it belongs to, by its name. */
   readonly place: string
   readonly about: readonly string[]

@@ -40,13 +40,17 @@ export function faultsOf(given: MendGiven, pixels: PixelScope = 'all'): readonly
     if (seen.has(id)) return []
     seen.add(id)
     const { weight, reasons = [], ...rest } = draft
+    const { clearedBy } = rest
     return [
       {
         ...rest,
         id,
         kind: kind.name,
         title: kind.title,
-        reasons,
+        reasons: [
+          ...(clearedBy === undefined ? [] : [`cleared by the plan: ${clearedBy}`]),
+          ...reasons,
+        ],
         chance: all > 0 ? weight / all : 0,
       },
     ]

@@ -148,4 +148,19 @@ describe('what each kind of fault looks like', () => {
     expect(weight(bare, 'no-resistor') / weight(two, 'no-resistor')).toBeCloseTo(5, 1)
     expect(first(bare, 'no-resistor').fault.reasons).toEqual(['the plan has none'])
   })
+
+  it('a joint is looked at where it is, whatever its run is called', () => {
+    const plan: Plan = {
+      ...emptyPlan('Door', 'd'),
+      lines: [{ id: 'd', text: '"shelf at the door" 1000' }],
+    }
+    const whereOf = new Map(worked(plan).joints.map(({ id, where }) => [id, where]))
+    const looked = of(plan).candidates.flatMap(({ fault: { joint, shownBy } }) =>
+      shownBy.flatMap(({ kind, at, where }) =>
+        kind === 'look' && at === joint ? [{ at, where }] : [],
+      ),
+    )
+    expect(looked.length).toBeGreaterThan(10)
+    for (const { at, where } of looked) expect(where).toBe(whereOf.get(at))
+  })
 })

@@ -704,13 +704,13 @@ describe('the next test', () => {
     )
     // A poor joint shows only when much is drawn.
     expect(walkedExactly(poor, 'alcove')).toBe('all')
-    expect(chanceOf(poor, { test: test.id, outcome: 'all' })).toBeGreaterThan(0.9)
-    expect(chanceOf(openData, { test: test.id, outcome: 'all' })).toBeLessThan(0.01)
+    expect(chanceOf(poor, { test: test.id, outcome: 'all' }, 'alcove')).toBeGreaterThan(0.9)
+    expect(chanceOf(openData, { test: test.id, outcome: 'all' }, 'alcove')).toBeLessThan(0.01)
     // What comes and goes may be there or not.
     const strand = diagnosis.candidates.find(
       ({ fault, look }) => fault.kind === 'broken-strand' && look.runs.has('alcove'),
     )!
-    const chance = chanceOf(strand, { test: test.id, outcome: 'all' })
+    const chance = chanceOf(strand, { test: test.id, outcome: 'all' }, 'alcove')
     expect(chance).toBeGreaterThan(0.4)
     expect(chance).toBeLessThan(0.6)
     // Plain strip has no light that could be lit by itself.

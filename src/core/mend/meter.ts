@@ -1,5 +1,6 @@
 import { runName } from '../cut/entry-of'
 import { solveDense } from '../feed/dense'
+import { endReader } from '../feed/network'
 import { networkName } from '../feed/plan-network'
 import { runParts, splitRuns, type PadJoins } from '../feed/split-runs'
 import { loadsPerGroup } from '../load/group-draw'
@@ -165,11 +166,14 @@ export function ohmsBetween(
   const split = splitRuns(network, new Map(), all)
   const copper = new Copper()
   const padsOf = new Map<string, Set<number>>()
-  const noteEnd = (end: string): void => {
-    const [run = '', pad] = end.split('@')
-    if (pad === undefined) return
+  const readEnd = endReader(split)
+  const noteEnd = (name: string): void => {
+    const read = readEnd(name)
+    if (!read.ok || read.end.kind !== 'pad') return
+    const { run: index, pad } = read.end
+    const run = split.runs[index]?.id ?? ''
     const own = padsOf.get(run) ?? new Set()
-    padsOf.set(run, own.add(Number(pad)))
+    padsOf.set(run, own.add(pad))
   }
   /** The end in the split network of a place on it. */
   const endOf = (at: Exclude<TipAt, { kind: 'signal' }>): string => {

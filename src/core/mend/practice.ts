@@ -4,7 +4,7 @@ import type { MendGiven, ProbeKind } from './fault'
 import { HeldMeter } from './meter'
 import { mistaken, probeId, probes } from './probes'
 import { nothingSeen } from './seen'
-import { allAnswer, firstOdd, walkAlong, walkedRun, walkText } from './walk'
+import { allAnswer, firstOdd, walkAlong, walkedRuns, walkText } from './walk'
 
 /** Something besides the meter that can be tried on a hidden fault. */
 export interface Try {
@@ -71,7 +71,7 @@ export class Practice {
 
   /** What comes of trying something: now and then it misleads, as it does at the bench. */
   tryOut(id: string): { readonly isShown: boolean; readonly text: string } {
-    const walked = walkedRun(id)
+    const walked = walkedRuns(this.diagnosis.stage.runs).get(id)
     if (walked !== undefined) {
       const first = firstOdd(this.truth.look, walked)
       const isShown = first !== undefined && this.random() < first.share

@@ -15,10 +15,12 @@ const [sure, other] = [0.96, 0.004]
 /** What comes and goes, or comes after a while, is there while one looks. *Typical.* */
 const thereShare = 0.5
 
-/** The test along a run, and the run of such a test. */
+/** The id of the test along a run. */
 const walkId = (run: string): string => `walk:${run}`
-export const walkedRun = (test: string): string | undefined =>
-  test.startsWith('walk:') ? test.slice('walk:'.length) : undefined
+
+/** Runs by the ids of the tests along them. */
+export const walkedRuns = (runs: readonly Pick<LookRun, 'id'>[]): ReadonlyMap<string, string> =>
+  new Map(runs.map(({ id }) => [walkId(id), id]))
 
 /** What is said to do, and how long it takes, minutes. */
 export interface Walk {

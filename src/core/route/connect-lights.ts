@@ -1,7 +1,7 @@
 import type { CutStripRun } from '../cut/cut'
 import type { LightLine } from '../lanes/pins'
 import type { LitRun } from '../load/lights'
-import { groupName } from '../load/lit-colours'
+import { groupNumber } from '../load/lit-colours'
 import { wireOf } from '../parts/wires'
 import type { WireRole } from '../plan/choices'
 import type { Cable, CableCore } from './circuit'
@@ -77,8 +77,8 @@ function addWiresHome(
     }
     const core = (number: number): CableCore => ({ cable: name, core: number })
     lights.forEach((light, index) => {
-      const name =
-        lit === undefined ? `light ${String(from + index + 1)}` : groupName(lit, from + index)
+      const number = lit === undefined ? String(from + index + 1) : groupNumber(lit, from + index)
+      const name = `light ${number}`
       harness.wire({
         ...common,
         role,
@@ -89,7 +89,7 @@ function addWiresHome(
                 name,
                 role,
               )
-            : harness.at(blockId.hub(run.id), name.replace('light ', ''), role, {
+            : harness.at(blockId.hub(run.id), number, role, {
                 kind: 'pin',
                 side: 'out',
               }),

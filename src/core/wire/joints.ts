@@ -8,12 +8,12 @@ import { sleeveText } from './ends-text'
 import { blockId } from '../route/harness'
 import { linesOf } from '../route/strip-lines'
 import type { BlockOf, Terminal } from '../route/circuit'
-import type { PlanBlock, PlanWire, Wiring } from './wires'
+import type { InLine, PlanBlock, PlanWire, Wiring } from './wires'
 
 /** Where a joint is. */
 export type JointAt =
   /** In a wire: a fuse, a resistor, a diode. */
-  | { readonly kind: 'wire' }
+  | { readonly kind: 'wire'; readonly part: InLine['kind'] }
   /** At a supply, junction, board, buffer, switch, hub or sensor. */
   | { readonly kind: 'block'; readonly block: string; readonly of: BlockOf }
   /** Pads where leads and data meet a run, counted in cut groups from pad 0. */
@@ -220,7 +220,7 @@ export function jointsOf(
         }
         put(`${wire.from.id}~${kind}`, {
           kind: 'in-line',
-          at: { kind: 'wire' },
+          at: { kind: 'wire', part: kind },
           where: `in ${wire.name}`,
           meets: [kind === 'diode' ? text : `${kind} ${text}, both ends`],
           threadFirst: sleeveOn(wire, plan),
@@ -303,7 +303,7 @@ function connectorJoint(
   const ends = 2 * names.length
   return {
     kind: by === 'solder' ? 'in-line' : by === 'screw' ? 'screw' : 'plug',
-    at: { kind: 'wire' },
+    at: { kind: 'wire', part: 'connector' },
     where: `in ${names.join(' ')}`,
     meets: [`${text}, both halves, ${wire.role} to ${wire.role}`],
     threadFirst:

@@ -33,11 +33,9 @@ export function poorEffect(links: readonly Link[], ohm: number): Effect | undefi
 
 /** What shows an open or poor contact. */
 function contactProbes(contact: Contact): readonly Probe[] {
-  const { joint, wire, where, span, role, node } = contact
+  const { joint, wire, where, jointWhere = where, span, role, node } = contact
   return [
-    ...(joint === undefined
-      ? []
-      : [{ kind: 'look', at: joint, where: where.replace(/^.* at /, '') } as const]),
+    ...(joint === undefined ? [] : [{ kind: 'look', at: joint, where: jointWhere } as const]),
     // A tip reaches pads and screws: from one to the other, with the joints at both ends.
     {
       kind: 'ohm',
@@ -111,7 +109,7 @@ export const bridgeAt = (
   { a, b }: Neighbours,
   rest: Pick<FaultDraft, 'weight' | 'does'>,
 ): FaultDraft => {
-  const where = a.where.replace(/^.* at /, '')
+  const where = a.jointWhere ?? a.where
   const joint = a.joint ?? ''
   return {
     key: `${joint}|${a.span}|${b.span}`,

@@ -12,11 +12,9 @@ export const bankAsleep: FaultKind = {
       const isBelow = supply.currentA.idle < sleepsBelowA
       return {
         weight: isBelow ? 12 : 0.2,
-        reasons: [
-          isBelow
-            ? 'while dark the plan draws less than it stays awake for'
-            : 'cleared by the plan: it draws enough to stay awake',
-        ],
+        ...(isBelow
+          ? { reasons: ['while dark the plan draws less than it stays awake for'] }
+          : { clearedBy: 'it draws enough to stay awake' }),
         does: { light: onAllOf(supply, given, 'dark') ?? [], when: 'warm' },
       }
     }),

@@ -18,11 +18,9 @@ export const lowLevel: FaultKind = {
         where: laneStart(lane),
         // The plan's own margin is the best that is known of it.
         weight: marginV < 0 ? 25 + 100 * Math.min(0.5, -marginV) : marginV < goodMarginV ? 8 : 0.05,
-        reasons: [
-          marginV < goodMarginV
-            ? `its level has ${text} to spare in the plan`
-            : `cleared by the plan: ${text} to spare`,
-        ],
+        ...(marginV < goodMarginV
+          ? { reasons: [`its level has ${text} to spare in the plan`] }
+          : { clearedBy: `${text} to spare` }),
         does: { when: 'random' },
         shownBy: [
           {
