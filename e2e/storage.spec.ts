@@ -8,7 +8,7 @@ const notice = (page: Page) => page.getByTestId('notice')
 
 test('what was typed just before a reload stands there after it', async ({ page }) => {
   await openEmptyPlan(page)
-  for (let number = 1; number <= 3; number += 1) {
+  for (let number = 1; number <= 6; number += 1) {
     await line(page, 1).fill(`shelf ${String(100 * number)}`)
     // Nothing is waited for: the stroke is on the screen, and no more.
     await page.reload()

@@ -78,7 +78,7 @@ it('a search that is stopped gives what was found', () => {
 
 it.each([
   ['7 groups of 12 V white', 'rail 350', 'white-12v-14', 11.9],
-  ['8 pixels far from their supply', 'rail 145', 'pixels-5v-60', 4.9],
+  ['9 pixels far from their supply', 'rail 160', 'pixels-5v-60', 4.9],
 ])('%s: no worse than trying every choice', (_name, text, stripId, atLeast) => {
   const plan: Plan = {
     ...planOf(text, stripId),
