@@ -16,12 +16,12 @@ export function run(command, args, { quiet = false, env = {} } = {}) {
  * For programs that read the whole source, and make and drop many small objects: with more room for those that are new, much less time goes
  * into collecting them.
  */
-export const roomForReading = {
+const roomForReading = {
   NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ''} --max-semi-space-size=128`.trim(),
 }
 
 /** Runs a command beside others: what it says is kept until it ends. */
-export function runApart([command, ...args], { env = {} } = {}) {
+function runApart([command, ...args], { env = {} } = {}) {
   return new Promise((resolve) => {
     const child = spawn(command, args, { env: { ...process.env, ...env } })
     let output = ''

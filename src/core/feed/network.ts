@@ -90,6 +90,19 @@ export function endReader(network: Network): (name: string) => EndResult {
   }
 }
 
+/** The run and pad that a name means, or `undefined` where it is of something else. */
+export function padReader(
+  network: Network,
+): (name: string) => { readonly run: string; readonly pad: number } | undefined {
+  const readEnd = endReader(network)
+  return (name) => {
+    const read = readEnd(name)
+    if (!read.ok || read.end.kind !== 'pad') return undefined
+    const run = network.runs[read.end.run]
+    return run && { run: run.id, pad: read.end.pad }
+  }
+}
+
 /**
  * What the end of a lead is at: the id of a supply or run, or the name of a junction.
  *

@@ -1,4 +1,4 @@
-import { endReader, padName, type Network, type NetworkRun } from './network'
+import { padName, padReader, type Network, type NetworkRun } from './network'
 
 /**
  * The same network with runs of uniform rails only: where wires join pieces, a run `sill` becomes `sill.1`, `sill.2` …, and the wires are
@@ -22,12 +22,12 @@ export function splitRuns(
       return [run.id, runParts(run, ownBreaks)]
     }),
   )
-  const readEnd = endReader(network)
+  const padOf = padReader(network)
   const renamed = (name: string): string => {
-    const read = readEnd(name)
-    if (!read.ok || read.end.kind !== 'pad') return name
-    const { run: index, pad } = read.end
-    const parts = split.get(network.runs[index]?.id ?? '') ?? []
+    const at = padOf(name)
+    if (at === undefined) return name
+    const { run: id, pad } = at
+    const parts = split.get(id) ?? []
     // A pad lies before the wire that follows it: it is the end of the part before.
     const part = parts.find(({ from, run }) => pad <= from + run.loads) ?? parts[0]
     return part === undefined ? name : padName(part.run.id, pad - part.from)

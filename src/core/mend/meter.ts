@@ -1,6 +1,6 @@
 import { runName } from '../cut/entry-of'
 import { solveDense } from '../feed/dense'
-import { endReader } from '../feed/network'
+import { padReader } from '../feed/network'
 import { networkName } from '../feed/plan-network'
 import { runParts, splitRuns, type PadJoins } from '../feed/split-runs'
 import { loadsPerGroup } from '../load/group-draw'
@@ -166,14 +166,12 @@ export function ohmsBetween(
   const split = splitRuns(network, new Map(), all)
   const copper = new Copper()
   const padsOf = new Map<string, Set<number>>()
-  const readEnd = endReader(split)
+  const padOf = padReader(split)
   const noteEnd = (name: string): void => {
-    const read = readEnd(name)
-    if (!read.ok || read.end.kind !== 'pad') return
-    const { run: index, pad } = read.end
-    const run = split.runs[index]?.id ?? ''
-    const own = padsOf.get(run) ?? new Set()
-    padsOf.set(run, own.add(pad))
+    const at = padOf(name)
+    if (at === undefined) return
+    const own = padsOf.get(at.run) ?? new Set()
+    padsOf.set(at.run, own.add(at.pad))
   }
   /** The end in the split network of a place on it. */
   const endOf = (at: Exclude<TipAt, { kind: 'signal' }>): string => {
