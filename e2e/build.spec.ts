@@ -227,11 +227,11 @@ test(
     await expect(found).toContainText(/idle\s*0\.7 mA\s*0\.6/)
     await found.getByRole('button', { name: 'Take into the plan' }).click()
     await expect(found).toContainText('as measured')
-    await page.getByRole('button', { name: 'Reckon with my minutes' }).click()
+    await page.getByRole('button', { name: 'Plan with my minutes' }).click()
     await expect(page.getByRole('button', { name: 'Typical minutes again' })).toBeVisible()
     await page.keyboard.press('Control+z')
     await page.keyboard.press('Control+z')
-    await expect(page.getByRole('button', { name: 'Reckon with my minutes' })).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Plan with my minutes' })).toBeVisible()
     await expect(found).toContainText('0.7 mA')
   },
 )

@@ -59,7 +59,7 @@ const mostRepeated = 4000
 const failed = []
 /** What a failed check said, to say it again at the end: what comes after it is long. */
 const complaints = []
-const told = (name, seconds, isGood, output = '') => {
+const report = (name, seconds, isGood, output = '') => {
   const how = `${isGood ? 'good' : 'FAILED'} after ${seconds.toFixed(0)} s`
   console.log(`${output}— ${name}: ${how}`)
   if (isGood) return
@@ -67,12 +67,12 @@ const told = (name, seconds, isGood, output = '') => {
   if (output !== '') complaints.push(`— ${name}\n${output.trim().slice(-mostRepeated)}`)
 }
 
-await runBeside(alone, told, { env: notLong.lint })
+await runBeside(alone, report, { env: notLong.lint })
 for (const [name, check] of together) {
   console.log(`\n— ${name}`)
   const start = performance.now()
   const isGood = check()
-  told(name, (performance.now() - start) / 1000, isGood)
+  report(name, (performance.now() - start) / 1000, isGood)
 }
 
 const counts = count()

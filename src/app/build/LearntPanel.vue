@@ -100,7 +100,7 @@ const nameOf = (what: string): string => (what === 'rail' ? 'rail, each' : what)
         >
       </p>
       <button v-if="isNew" class="button-quiet mt-2" @click="takePaces">
-        Reckon with my minutes
+        Plan with my minutes
       </button>
       <button
         v-if="plan.build.paces.length > 0"

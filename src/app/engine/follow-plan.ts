@@ -69,7 +69,7 @@ export class PlanFollower {
 
   constructor(
     private readonly service: Answering,
-    private readonly onAnswers: (told: PlanAnswers) => void,
+    private readonly onAnswers: (answers: PlanAnswers) => void,
     private readonly onProblem: (message: string) => void,
   ) {
     this.request = latestWins<Job, { answer: Answer; generation: number }>(

@@ -128,7 +128,7 @@ const service = {
     show: Show,
     run: ShowRun,
     tell: (done: number) => void,
-    early: (told: EarlyShow) => void,
+    early: (answer: EarlyShow) => void,
   ): readonly Verdict[] {
     const given = worked(plan)
     const playing = playSteps(given, show, run)

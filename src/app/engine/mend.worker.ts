@@ -172,13 +172,13 @@ class MendService {
         cleared: [],
       }
     const all = diagnosis.suspects(seen)
-    const told = all.slice(0, mostSuspects)
+    const shown = all.slice(0, mostSuspects)
     const rest = all.slice(mostSuspects)
     const isOdd = noneFits(diagnosis, seen)
     const name = ({ fault }: Candidate): string => `${fault.title}, ${fault.where}`
     return {
-      suspects: told.map(({ candidate, probability, same }) => ({
-        ...this.told(diagnosis, candidate, seen),
+      suspects: shown.map(({ candidate, probability, same }) => ({
+        ...this.describe(diagnosis, candidate, seen),
         probability,
         same: same.map(({ candidate: { fault }, probability: own }) => ({
           ...shownFault(fault),
@@ -328,7 +328,7 @@ class MendService {
     }
   }
 
-  private told(
+  private describe(
     diagnosis: Diagnosis,
     candidate: Candidate,
     seen: Seen,

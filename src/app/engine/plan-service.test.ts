@@ -24,20 +24,20 @@ afterAll(() => {
   channel.port2.close()
 })
 
-/** Waits until what was told last is of this plan. */
-async function toldOf(
+/** Waits for the answers to this plan. */
+async function answersOf(
   follower: PlanFollower,
   plan: Plan,
   last: () => PlanAnswers | undefined,
-  isThere: (told: PlanAnswers) => boolean,
+  isThere: (answers: PlanAnswers) => boolean,
 ): Promise<PlanAnswers> {
   follower.follow(plan)
   for (let tries = 0; tries < 400; tries += 1) {
-    const told = last()
-    if (told !== undefined && isThere(told)) return told
+    const answers = last()
+    if (answers !== undefined && isThere(answers)) return answers
     await new Promise((resolve) => setTimeout(resolve, 10))
   }
-  throw new Error('nothing was told')
+  throw new Error('no answer came')
 }
 
 describe('the engine of the open plan', () => {
@@ -45,8 +45,8 @@ describe('the engine of the open plan', () => {
     let last: PlanAnswers | undefined
     const follower = new PlanFollower(
       service,
-      (told) => {
-        last = told
+      (answers) => {
+        last = answers
       },
       (message) => {
         throw new Error(message)
@@ -65,7 +65,7 @@ describe('the engine of the open plan', () => {
     for (const commands of [[], ...edits]) {
       plan = change(plan, commands).plan
       const known = tally(plan)
-      const told = await toldOf(
+      const answers = await answersOf(
         follower,
         plan,
         () => last,
@@ -78,12 +78,12 @@ describe('the engine of the open plan', () => {
           verdicts?.length === known.verdicts.length &&
           isDeepStrictEqual(verdicts, known.verdicts),
       )
-      expect(told.runs).toEqual(known.runs)
-      expect(told.feed).toEqual(known.feed)
-      expect(told.wiring).toEqual(known.wiring)
-      expect(told.verdicts).toEqual(known.verdicts)
-      const sections = kinds.flatMap((kind) => told.roll?.[kind] ?? [])
-      expect(withVerdicts(sections, told.verdicts ?? [])).toEqual(
+      expect(answers.runs).toEqual(known.runs)
+      expect(answers.feed).toEqual(known.feed)
+      expect(answers.wiring).toEqual(known.wiring)
+      expect(answers.verdicts).toEqual(known.verdicts)
+      const sections = kinds.flatMap((kind) => answers.roll?.[kind] ?? [])
+      expect(withVerdicts(sections, answers.verdicts ?? [])).toEqual(
         known.roll.filter(({ kind }) => kinds.some((one) => one === kind)),
       )
     }
@@ -193,26 +193,26 @@ describe('the engine of the open plan', () => {
   it('works out what takes long bit by bit, and fixes of the wanted verdicts alone', async () => {
     const [atOnce, bits] = [new PlanService(), new PlanService()]
     const plan = whole(demoPlan('bay-window-nook'))
-    const told = new Map<string, unknown>()
+    const sent = new Map<string, unknown>()
     const askAll = async (question: Question): Promise<number> => {
       for (let asked = 1; ; asked += 1) {
         const { changes, isUnfinished } = await bits.answer(plan, { ...question, withinMs: 0 })
-        for (const [part, change] of changes) told.set(part, withDelta(told.get(part), change))
+        for (const [part, change] of changes) sent.set(part, withDelta(sent.get(part), change))
         if (!isUnfinished) return asked
       }
     }
     const parts = { parts: ['verdicts', 'wiring', 'fixes'], sections: ['joints'] } as const
     expect(await askAll(parts)).toBeGreaterThan(10)
     const { changes } = await atOnce.answer(plan, parts)
-    expect([...told]).toEqual(changes.map(([part, change]) => [part, withDelta(undefined, change)]))
-    const ids = (told.get('verdicts') as { id: string }[]).map(({ id }) => id)
+    expect([...sent]).toEqual(changes.map(([part, change]) => [part, withDelta(undefined, change)]))
+    const ids = (sent.get('verdicts') as { id: string }[]).map(({ id }) => id)
     const all = await atOnce.answer(plan, { parts: ['fixes'], sections: [], fixesOf: ids })
     const known = withDelta({}, new Map(all.changes).get('fixes')!) as Record<string, unknown>
     const wanted = Object.keys(known).slice(1, 3)
     expect(wanted.length).toBe(2)
     const fixes = { parts: ['fixes'], sections: [], fixesOf: [...wanted, 'gone'] } as const
     expect(await askAll(fixes)).toBeGreaterThan(10)
-    expect(told.get('fixes')).toEqual(Object.fromEntries(wanted.map((id) => [id, known[id]])))
+    expect(sent.get('fixes')).toEqual(Object.fromEntries(wanted.map((id) => [id, known[id]])))
   })
 
   it('tells a page that asks anew everything, whatever was still on its way to the one before', async () => {
@@ -293,9 +293,9 @@ describe('a stage', () => {
         }
         const fresh = new PlanService()
         const all = new Map((await fresh.answer(whole(next), question)).changes)
-        const kept = own as unknown as { told: Map<string, unknown> }
+        const kept = own as unknown as { sent: Map<string, unknown> }
         for (const [part, delta] of all)
-          expect(delta.kind === 'whole' && kept.told.get(part), part).toEqual(
+          expect(delta.kind === 'whole' && kept.sent.get(part), part).toEqual(
             delta.kind === 'whole' && delta.value,
           )
       }),

@@ -46,7 +46,7 @@ export class PlanService {
   private loaded: LateParts | undefined
   private engine: Engine | undefined
   private plan: Plan | undefined
-  private readonly told = new Map<PartName | 'roll', unknown>()
+  private readonly sent = new Map<PartName | 'roll', unknown>()
   /** Fixes of the present plan, as far as they were looked for. */
   private search: FixSearch | undefined
 
@@ -55,7 +55,7 @@ export class PlanService {
     this.engine = undefined
     this.plan = undefined
     this.search = undefined
-    this.told.clear()
+    this.sent.clear()
   }
 
   /**
@@ -93,11 +93,11 @@ export class PlanService {
     let isUnfinished = false
     const tell = (part: PartName | 'roll', work: () => unknown): void => {
       try {
-        const last = this.told.get(part)
+        const last = this.sent.get(part)
         const value = shared(last, work())
         const change = deltaOf(last, value)
         if (change.kind !== 'same') changes.push([part, change])
-        this.told.set(part, value)
+        this.sent.set(part, value)
       } catch (error) {
         problem ??= messageOf(error)
       }
@@ -115,7 +115,7 @@ export class PlanService {
       })
     if (late !== undefined && sections.length > 0)
       tell('roll', (): RollFigures => {
-        const last = this.told.get('roll') as RollFigures | undefined
+        const last = this.sent.get('roll') as RollFigures | undefined
         return Object.fromEntries(
           sections.map((kind) => {
             const of = late.rollSections[kind]

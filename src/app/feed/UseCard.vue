@@ -133,11 +133,11 @@ function setUse(set: Settable<Use>): void {
         @set="setSolar(key, $event)"
       />
       <p class="col-span-2 text-[12.5px]">
-        What a day of a show takes, and whether the panel carries it, is told on the Glow page.
+        The Glow page shows what a day of a show takes, and whether the panel carries it.
       </p>
     </div>
     <fieldset class="mt-3 grid gap-1.5">
-      <legend class="mb-1 text-bench-soft">Where care is due</legend>
+      <legend class="mb-1 text-bench-soft">Extra care is needed if</legend>
       <TickField
         v-for="(label, place) in placeNames"
         :key="place"

@@ -31,12 +31,12 @@ const wordAt = ([form]: RegExpMatchArray): Word | undefined => byForm.get(form.t
 /** A text with its unusual words apart from the rest, each only where it stands first. */
 export function explained(text: string): TextPart[] {
   const parts: TextPart[] = []
-  const told = new Set<Word>()
+  const named = new Set<Word>()
   let from = 0
   for (const match of text.matchAll(anyUnusual)) {
     const word = wordAt(match)
-    if (word === undefined || told.has(word)) continue
-    told.add(word)
+    if (word === undefined || named.has(word)) continue
+    named.add(word)
     if (match.index > from) parts.push({ text: text.slice(from, match.index) })
     from = match.index + match[0].length
     parts.push({ text: text.slice(match.index, from), word })

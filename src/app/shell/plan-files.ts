@@ -136,7 +136,7 @@ export function usePlanFiles(): {
   }
 
   /** A file that cannot be made is told with its reason. */
-  const told = (what: string, save: () => Promise<void>) => async (): Promise<void> => {
+  const withNotice = (what: string, save: () => Promise<void>) => async (): Promise<void> => {
     try {
       await save()
     } catch (error) {
@@ -148,12 +148,12 @@ export function usePlanFiles(): {
   }
 
   return {
-    exportPlan: told('The plan', exportPlan),
-    saveDrawing: told('The drawing', saveDrawing),
-    savePicture: told('The picture', savePicture),
-    saveBook: told('The PDF', saveBook),
-    saveNetlist: told('The netlist', saveNetlist),
-    saveFeeds: told('The leads', saveFeeds),
+    exportPlan: withNotice('The plan', exportPlan),
+    saveDrawing: withNotice('The drawing', saveDrawing),
+    savePicture: withNotice('The picture', savePicture),
+    saveBook: withNotice('The PDF', saveBook),
+    saveNetlist: withNotice('The netlist', saveNetlist),
+    saveFeeds: withNotice('The leads', saveFeeds),
     importPlan,
     chooseFile,
   }

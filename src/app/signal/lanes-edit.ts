@@ -2,12 +2,12 @@ import type { PlanLane, Skip } from '../../core/plan/plan'
 import type { TallyLane } from '../../core/signal/tally-signal'
 
 /**
- * The lanes as the plan keeps them: its own, which are never behind the hand, and with them the runs that only the tally has put on a lane.
+ * The lanes as the plan has them: its own, which follow each edit at once, and with them the runs that only the tally has put on a lane.
  */
-export function asPlanned(told: readonly TallyLane[], own: readonly PlanLane[] = []): PlanLane[] {
+export function asPlanned(laid: readonly TallyLane[], own: readonly PlanLane[] = []): PlanLane[] {
   const placed = new Set(own.flatMap(({ lines }) => lines))
   const lanes = new Map(own.map((lane) => [lane.id, { ...lane, lines: [...lane.lines] }]))
-  for (const { id, name, runs } of told) {
+  for (const { id, name, runs } of laid) {
     const left = runs.map((run) => run.id).filter((run) => !placed.has(run))
     const lane = lanes.get(id)
     if (lane !== undefined) lane.lines.push(...left)

@@ -14,8 +14,8 @@ export function useSums(): {
   })
   const service = wrap<SumService>(worker)
   const cards = shallowRef<readonly SumCard[]>([])
-  void service.cards().then((told) => {
-    cards.value = told
+  void service.cards().then((loaded) => {
+    cards.value = loaded
   })
   onScopeDispose(() => {
     worker.terminate()
