@@ -118,7 +118,7 @@ const keepReadings = (readings: LoggedReading[]): void => {
         :options="views"
       />
     </template>
-    <template #default="{ plan, shows }">
+    <template #default="{ shows }">
       <template v-if="shows(view)">
         <p
           v-if="!order || !progress"
@@ -155,8 +155,8 @@ const keepReadings = (readings: LoggedReading[]): void => {
             @go="go"
           />
           <LogView v-else-if="view === 'log'" :steps="order.steps" @go="go" />
-          <TemplatesView v-else-if="view === 'templates'" :plan="plan" />
-          <BenchLinkView v-else-if="view === 'link'" :plan="plan" />
+          <TemplatesView v-else-if="view === 'templates'" />
+          <BenchLinkView v-else-if="view === 'link'" />
           <div
             v-else-if="step"
             class="grid min-h-0 flex-1 gap-3"

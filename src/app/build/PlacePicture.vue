@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Plan } from '../../core/plan/plan'
 import type { PlanDrawing } from '../engine/plan-facts'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { plan, drawing, about } = defineProps<{
-  plan: Plan
+const { drawing, about } = defineProps<{
   drawing: PlanDrawing
   about: readonly string[]
 }>()
+const plan = useOpenPlan()
 
 const stroke = computed(() => Math.max(drawing.box[2], drawing.box[3]) / 60)
 const viewBox = computed(() => {
@@ -22,7 +22,7 @@ const runs = computed(() =>
 )
 const isAny = computed(() => runs.value.some(({ id }) => lit.value.has(id)))
 const names = computed(() =>
-  plan.lines.filter(({ id }) => lit.value.has(id)).map(({ text }) => text),
+  plan.value.lines.filter(({ id }) => lit.value.has(id)).map(({ text }) => text),
 )
 </script>
 

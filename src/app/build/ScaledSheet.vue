@@ -2,28 +2,31 @@
 import { Printer } from '@lucide/vue'
 import { computed, watch } from 'vue'
 import { templatePapers, type TemplatePaper } from '../../core/build/template-paper'
-import type { Plan } from '../../core/plan/plan'
 import { useJob } from '../engine/use-job'
 import { svgUrl } from '../ui/svg-url'
 import PickField from '../ui/PickField.vue'
 import JobProblem from '../ui/JobProblem.vue'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { plan, paper } = defineProps<{ plan: Plan; paper: TemplatePaper }>()
+const { paper } = defineProps<{ paper: TemplatePaper }>()
+const plan = useOpenPlan()
 
 const job = useJob(
-  () => plan,
+  () => plan.value,
   (service, own, _tell, sheet: TemplatePaper, scale?: number) =>
     service.scaledDrawing(own, { ...templatePapers[sheet] }, scale),
 )
 watch(
-  [() => plan, () => paper],
+  [() => plan.value, () => paper],
   () => {
     job.start(paper, job.result.value?.scale)
   },
   { immediate: true },
 )
 const picture = computed(() => svgUrl(job.result.value?.svg ?? ''))
-const pictureName = computed(() => `${plan.name} at 1 : ${String(job.result.value?.scale ?? '')}`)
+const pictureName = computed(
+  () => `${plan.value.name} at 1 : ${String(job.result.value?.scale ?? '')}`,
+)
 const scales = computed(() =>
   (job.result.value?.scales ?? []).map((value) => ({ value, label: `1 : ${String(value)}` })),
 )

@@ -206,7 +206,6 @@ function setNote(event: Event): void {
           <StepTape v-if="store.tally" :step="step" :runs="store.tally.runs" />
           <PlacePicture
             v-if="drawing && step.kind !== 'joint'"
-            :plan="plan"
             :drawing="drawing"
             :about="step.about"
           />

@@ -10,7 +10,6 @@ import {
   type TemplatePaper,
   overlapMm,
 } from '../../core/build/template-paper'
-import type { Plan } from '../../core/plan/plan'
 import { formatBore, formatLength, plural } from '../../core/quantity/format'
 import { templateSheetSvg } from '../../formats/svg-template'
 import { useSpotlight } from '../stores/spotlight'
@@ -18,9 +17,9 @@ import { usePart } from '../stores/use-parts'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import { svgUrl } from '../ui/svg-url'
 import PickField from '../ui/PickField.vue'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { plan } = defineProps<{ plan: Plan }>()
-
+const plan = useOpenPlan()
 const ScaledSheet = defineAsyncComponent(() => import('./ScaledSheet.vue'))
 
 const spotlight = useSpotlight()
@@ -35,7 +34,7 @@ const chosen = computed(() => {
   return [all.find(({ run }) => run === picked.value) ?? all[0]].filter((one) => one !== undefined)
 })
 const only = computed(() => (chosen.value.length === 1 ? chosen.value[0] : undefined))
-const paper = ref<TemplatePaper>(usualPaper(plan))
+const paper = ref<TemplatePaper>(usualPaper(plan.value))
 const papers = (Object.keys(templatePapers) as TemplatePaper[]).map((value) => ({
   value,
   label: templatePapers[value].name,
@@ -56,7 +55,7 @@ const pictures = computed(() =>
       templateSheetSvg(parts, {
         paper: paper.value,
         isMirrored: side.value === 'back',
-        units: plan.units,
+        units: plan.value.units,
         number: `${String(index + 1)} of ${String(all.length)}`,
       }),
     ),
@@ -68,10 +67,11 @@ const facts = computed(() => {
   const { box, sheet } = only.value ?? {}
   const parts = sheets.value?.flat() ?? []
   return [
-    box && `${formatLength(box.width, plan.units)} × ${formatLength(box.height, plan.units)}`,
+    box &&
+      `${formatLength(box.width, plan.value.units)} × ${formatLength(box.height, plan.value.units)}`,
     plural(pictures.value?.length ?? 0, 'sheet'),
     parts.length > chosen.value.length
-      ? `parts lie ${formatBore(overlapMm, plan.units)} over each other, cross on cross`
+      ? `parts lie ${formatBore(overlapMm, plan.value.units)} over each other, cross on cross`
       : '',
     'print at 100 %, not “fit to page”, and measure the ruler',
     clips > 0 ? plural(clips, 'clip or glue place') : '',
@@ -121,7 +121,7 @@ const options = computed(() => [
         <Printer :size="15" /> Print {{ pictures ? plural(pictures.length, 'sheet') : '' }}
       </button>
     </div>
-    <ScaledSheet v-if="isWhole" :plan="plan" :paper="paper" />
+    <ScaledSheet v-if="isWhole" :paper="paper" />
     <p v-else-if="!pictures" class="text-[14px] text-warning" role="status">
       More than {{ mostSheets }} sheets are no template any more: for
       {{ only?.name ?? 'all places' }} a tape measure and a pencil are quicker. Clip and hole

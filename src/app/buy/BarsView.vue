@@ -2,14 +2,14 @@
 import type { Bar } from '../../core/buy/bars'
 import type { MaterialSheets, SheetPiece } from '../../core/buy/sheets'
 import { sawKerfMm } from '../../core/parts/profiles'
-import type { Plan } from '../../core/plan/plan'
 import { formatBore, formatLength } from '../../core/quantity/format'
 import { usePart } from '../stores/use-parts'
 import BoxesPanel from './BoxesPanel.vue'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { plan } = defineProps<{ plan: Plan }>()
+const plan = useOpenPlan()
 const [bars, sheets, boxes] = [usePart('bars'), usePart('sheets'), usePart('boxes')]
-const length = (mm: number): string => formatLength(mm, plan.units)
+const length = (mm: number): string => formatLength(mm, plan.value.units)
 
 /** Pieces of a bar with where they begin, each a saw's cut behind the one before. */
 function placed({ pieces }: Bar): { name: string; from: number; mm: number }[] {

@@ -2,14 +2,15 @@
 import { computed } from 'vue'
 import type { Receipt } from '../../core/buy/receipt'
 import { billGroups } from '../../core/parts/sold'
-import type { Plan } from '../../core/plan/plan'
 import { buysText, needText } from '../../formats/csv-bill'
 import { usePrice } from '../shell/price'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { plan, receipt } = defineProps<{ plan: Plan; receipt: Receipt }>()
+const { receipt } = defineProps<{ receipt: Receipt }>()
+const plan = useOpenPlan()
 
 const price = usePrice()
-const bought = computed(() => new Set(plan.buy.bought.map(({ line }) => line)))
+const bought = computed(() => new Set(plan.value.buy.bought.map(({ line }) => line)))
 const groups = computed(() =>
   billGroups
     .map((group) => ({ group, lines: receipt.lines.filter((line) => line.group === group) }))

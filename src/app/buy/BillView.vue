@@ -287,7 +287,7 @@ const isEmpty = computed(() => receipt.lines.length === 0)
         the mains side is on this bill.
       </p>
     </div>
-    <BillPaper :plan="plan" :receipt="receipt" />
+    <BillPaper :receipt="receipt" />
   </template>
   <OwnLineDialog
     v-if="editing"

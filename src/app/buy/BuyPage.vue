@@ -63,12 +63,12 @@ watch(
         :options="views"
       />
     </template>
-    <template #default="{ plan, shows }">
+    <template #default="{ shows }">
       <template v-if="shows('buy')">
         <SegmentedChoice v-model="view" class="sm:hidden" label="What is shown" :options="views" />
         <DrawerView v-if="view === 'drawer'" :receipt="receipt" />
         <LightView v-else-if="view === 'light'" />
-        <BarsView v-else-if="view === 'bars'" :plan="plan" />
+        <BarsView v-else-if="view === 'bars'" />
         <BillView v-else-if="receipt" :receipt="receipt" />
         <p
           v-else

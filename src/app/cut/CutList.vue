@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import type { StripReels } from '../../core/cut/reels'
-import type { Plan } from '../../core/plan/plan'
 import { formatLength } from '../../core/quantity/format'
 import { useReelRows } from './use-reel-rows'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { reels } = defineProps<{ plan: Plan; reels: readonly StripReels[] }>()
+const { reels } = defineProps<{ reels: readonly StripReels[] }>()
+const plan = useOpenPlan()
 
 const rowsOf = useReelRows(() => reels)
 </script>

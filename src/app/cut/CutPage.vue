@@ -5,6 +5,7 @@ import { stripOf } from '../../core/parts/find-strips'
 import { formatLength, formatQuantity } from '../../core/quantity/format'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { usePart } from '../stores/use-parts'
 import { useSpotlight } from '../stores/spotlight'
 import RunTape from '../tape/RunTape.vue'
@@ -20,6 +21,7 @@ import CutList from './CutList.vue'
 import ReelsPanel from './ReelsPanel.vue'
 
 const store = usePlanStore()
+const plan = useOpenPlan()
 const spotlight = useSpotlight()
 const { parts } = storeToRefs(store)
 const [reels, prewired] = [usePart('reels'), usePart('prewired')]
@@ -103,7 +105,7 @@ function split(run: TallyRun, piece: Piece, mark: number): void {
     :sheets="sheets"
   >
     <template #tools><HouseRules /></template>
-    <template #default="{ plan, shows }">
+    <template #default="{ shows }">
       <div
         v-if="shows('tapes')"
         ref="area"
@@ -163,11 +165,10 @@ function split(run: TallyRun, piece: Piece, mark: number): void {
       </div>
       <ReelsPanel
         v-if="shows('reels') && reels && prewired && reels.length > 0"
-        :plan="plan"
         :reels="reels"
         :prewired="prewired"
       />
-      <CutList v-if="reels" :plan="plan" :reels="reels" />
+      <CutList v-if="reels" :reels="reels" />
     </template>
   </PlanFrame>
 </template>

@@ -2,12 +2,13 @@
 import { computed, defineAsyncComponent } from 'vue'
 import { packUse } from '../../core/feed/batteries'
 import { suits } from '../../core/feed/supplies'
-import type { Plan } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import type { PlanAnswers } from '../engine/follow-plan'
 import { usePlanParts } from '../stores/plan-parts'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: PlanAnswers | undefined }>()
+const { tally } = defineProps<{ tally: PlanAnswers | undefined }>()
+const plan = useOpenPlan()
 
 const BatteryChart = defineAsyncComponent(() => import('./BatteryChart.vue'))
 
@@ -21,7 +22,7 @@ const packs = computed(() => {
   return parts.value.supplies
     .filter((part) => part.battery !== undefined || part.bank !== undefined)
     .flatMap((part) => {
-      const use = packUse(part, load, plan.use)
+      const use = packUse(part, load, plan.value.use)
       return use === undefined ? [] : [{ part, use, isFit: suits(load.volts, part.volts) }]
     })
     .toSorted(

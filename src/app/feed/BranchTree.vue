@@ -2,16 +2,16 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
 import { extensionsText, portsLeft, type Branch } from '../../core/feed/branches'
-import type { Plan } from '../../core/plan/plan'
 import { formatLength, formatQuantity, plural } from '../../core/quantity/format'
 import { useSpotlight } from '../stores/spotlight'
 import { layBranches, type PlacedBranch } from './branch-layout'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { roots, plan, label } = defineProps<{
+const { roots, label } = defineProps<{
   roots: readonly Branch[]
-  plan: Plan
   label: string
 }>()
+const plan = useOpenPlan()
 
 const spotlight = useSpotlight()
 const most = ref(60)
@@ -46,7 +46,9 @@ function detail(branch: Branch): string {
         ]),
     ...(leadMm === undefined || leadMm === 0
       ? []
-      : [`${kind === 'lights' ? 'up to ' : ''}${formatLength(Math.round(leadMm), plan.units)}`]),
+      : [
+          `${kind === 'lights' ? 'up to ' : ''}${formatLength(Math.round(leadMm), plan.value.units)}`,
+        ]),
   ].join(' · ')
 }
 const extension = ({ extensionsMm }: Branch): string =>

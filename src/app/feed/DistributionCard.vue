@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Plan } from '../../core/plan/plan'
 import type { PlanAnswers } from '../engine/follow-plan'
 import BranchTree from './BranchTree.vue'
 
-const { plan, tally } = defineProps<{ plan: Plan; tally: PlanAnswers | undefined }>()
+const { tally } = defineProps<{ tally: PlanAnswers | undefined }>()
 
 const roots = computed(
   () => tally?.feed.branches.filter(({ branches }) => branches.length > 0) ?? [],
@@ -22,7 +21,7 @@ const roots = computed(
         >the current in each branch at full white, plugs that are free, leads with slack</span
       >
     </h2>
-    <BranchTree v-if="roots.length > 0" :roots="roots" :plan="plan" label="Tree of the feed" />
+    <BranchTree v-if="roots.length > 0" :roots="roots" label="Tree of the feed" />
     <p v-else class="text-[12.5px] text-bench-soft">Nothing hangs on a supply yet.</p>
   </section>
 </template>

@@ -12,6 +12,7 @@ import SupplyCard from '../measure/SupplyCard.vue'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { useView } from '../shell/use-sheet-view'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import { useSpotlight } from '../stores/spotlight'
 import TapeRuler from '../tape/TapeRuler.vue'
 import { useTapes } from '../tape/use-tapes'
@@ -25,6 +26,7 @@ import PlannerCard from './PlannerCard.vue'
 import SourcesSheet from './SourcesSheet.vue'
 
 const store = usePlanStore()
+const plan = useOpenPlan()
 const spotlight = useSpotlight()
 const { tally, parts } = storeToRefs(store)
 
@@ -111,7 +113,7 @@ const setScene = (scene: LoadCase): void => {
       <HouseRules />
       <SegmentedChoice v-model="view" label="What is shown" :options="views" />
     </template>
-    <template #default="{ plan, shows }">
+    <template #default="{ shows }">
       <template v-if="view === 'tapes'">
         <div v-if="shows('tapes')" class="flex flex-wrap items-center gap-3">
           <SegmentedChoice
@@ -186,7 +188,7 @@ const setScene = (scene: LoadCase): void => {
           <PlannerCard />
         </div>
       </template>
-      <SourcesSheet v-else :plan="plan" :tally="tally" />
+      <SourcesSheet v-else :tally="tally" />
     </template>
   </PlanFrame>
 </template>

@@ -103,7 +103,6 @@ function setLead(change: Settable<Feed>): void {
       />
     </div>
     <FeedTape
-      :plan="plan"
       :run="run"
       :line="line"
       :strip="strip"
@@ -125,7 +124,6 @@ function setLead(change: Settable<Feed>): void {
       v-if="open !== undefined"
       :key="open"
       class="mb-2 w-full"
-      :plan="plan"
       :name="run.name"
       :settings="feeds.find(({ id }) => id === open)"
       :lead="leads.find(({ id }) => id === `${run.id}.${open}`)"

@@ -2,7 +2,7 @@
 import { computed, shallowRef } from 'vue'
 import { dutiesIn } from '../../core/load/load'
 import type { Strip } from '../../core/plan/parts'
-import type { Feed, Line, Plan } from '../../core/plan/plan'
+import type { Feed, Line } from '../../core/plan/plan'
 import { formatQuantity } from '../../core/quantity/format'
 import type { TallyFeed, TallyLead, TallyRun } from '../../core/tally'
 import { drawnPieces } from '../tape/tape'
@@ -10,9 +10,9 @@ import { loadPlaces, padAt, padX, ribbonPath } from './feed-tape'
 import FeedFlags from './FeedFlags.vue'
 import TapeLights from './TapeLights.vue'
 import { useTapeReading } from './use-tape-reading'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { plan, run, line, strip, fed, scale, width, topV, limitV, bottomV } = defineProps<{
-  plan: Plan
+const { run, line, strip, fed, scale, width, topV, limitV, bottomV } = defineProps<{
   run: TallyRun
   line: Line
   strip: Strip
@@ -34,7 +34,7 @@ const emit = defineEmits<{
   add: [pad: Feed['pad']]
   remove: [feed: string]
 }>()
-
+const plan = useOpenPlan()
 const top = 22
 const height = 16
 const ribbonTop = top + height + 6
@@ -44,7 +44,7 @@ const pieces = computed(() => drawnPieces(run.pieces, scale))
 const places = computed(() => loadPlaces(pieces.value, strip))
 /** The same list while nothing in it changes: a flag that is dragged must not have every run's lights drawn anew. */
 const duties = computed((last?: readonly number[]): readonly number[] => {
-  const next = dutiesIn(plan, plan.scene.shown, line, strip)
+  const next = dutiesIn(plan.value, plan.value.scene.shown, line, strip)
   return last?.join() === next.join() ? last : next
 })
 const endX = computed(() => padX(pieces.value, run.groups))

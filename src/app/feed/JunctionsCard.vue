@@ -125,7 +125,6 @@ const ways = [2, 3, 4, 5, 6].map((value) => ({ value, label: `${String(value)} w
       </div>
       <LeadEditor
         class="mt-2"
-        :plan="plan"
         :name="junction.name"
         :junction="junction.id"
         :settings="junction"

@@ -5,18 +5,18 @@ import { fusesA } from '../../core/feed/fuse'
 import { connectors } from '../../core/parts/connectors'
 import { gaugesFor, wireOf } from '../../core/parts/wires'
 import { junctionsBefore } from '../../core/plan/supply-of'
-import type { Feed, Junction, Plan } from '../../core/plan/plan'
+import type { Feed, Junction } from '../../core/plan/plan'
 import type { Settable } from '../../core/plan/with-set'
 import { formatLength, formatQuantity, significant } from '../../core/quantity/format'
 import type { TallyLead } from '../../core/tally'
 import LengthField from '../ui/LengthField.vue'
 import { byName, type Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
+import { useOpenPlan } from '../stores/use-open-plan'
 
 type Lead = Pick<Feed | Junction, 'from' | 'wire' | 'lengthMm' | 'fuse' | 'apart'>
 
-const { plan, settings, lead, junction } = defineProps<{
-  plan: Plan
+const { settings, lead, junction } = defineProps<{
   /** The junction that the lead goes to: it cannot hang on itself. */
   junction?: string
   name: string
@@ -24,10 +24,10 @@ const { plan, settings, lead, junction } = defineProps<{
   lead: TallyLead | undefined
 }>()
 const emit = defineEmits<{ set: [lead: Settable<Lead>]; remove: []; close: [] }>()
-
-const wireId = computed(() => settings?.wire ?? plan.defaults.wire)
+const plan = useOpenPlan()
+const wireId = computed(() => settings?.wire ?? plan.value.defaults.wire)
 const junctions = computed(() =>
-  junction === undefined ? plan.junctions : junctionsBefore(plan, junction),
+  junction === undefined ? plan.value.junctions : junctionsBefore(plan.value, junction),
 )
 const limitA = computed(() => wireOf(wireId.value).limitA)
 const fuseText = computed(() => {
@@ -38,9 +38,9 @@ const fuseText = computed(() => {
 
 const sources = computed((): Option<string | undefined>[] => [
   { value: undefined, label: 'its supply' },
-  ...byName([...plan.supplies, ...junctions.value]),
+  ...byName([...plan.value.supplies, ...junctions.value]),
 ])
-const wires = computed(() => byName(gaugesFor(plan.units)))
+const wires = computed(() => byName(gaugesFor(plan.value.units)))
 const fuses = computed((): Option<Feed['fuse']>[] => [
   { value: 'auto', label: ['by the rule', fuseText.value].filter(Boolean).join(', ') },
   { value: 'none', label: 'none' },

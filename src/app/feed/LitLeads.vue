@@ -76,7 +76,6 @@ function reset(line: Line, name: string): void {
       <LeadEditor
         v-if="open === run.id"
         class="mt-1.5"
-        :plan="plan"
         :name="run.name"
         :settings="feed"
         :lead="lead"

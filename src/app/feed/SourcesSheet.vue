@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { Plan } from '../../core/plan/plan'
 import type { PlanAnswers } from '../engine/follow-plan'
 import BatteriesCard from './BatteriesCard.vue'
 import DistributionCard from './DistributionCard.vue'
@@ -7,7 +6,7 @@ import JunctionsCard from './JunctionsCard.vue'
 import SuppliesCard from './SuppliesCard.vue'
 import UseCard from './UseCard.vue'
 
-defineProps<{ plan: Plan; tally: PlanAnswers | undefined }>()
+defineProps<{ tally: PlanAnswers | undefined }>()
 </script>
 
 <template>
@@ -19,8 +18,8 @@ defineProps<{ plan: Plan; tally: PlanAnswers | undefined }>()
   >
     <SuppliesCard :tally="tally" />
     <JunctionsCard :tally="tally" />
-    <DistributionCard :plan="plan" :tally="tally" />
+    <DistributionCard :tally="tally" />
     <UseCard />
-    <BatteriesCard :plan="plan" :tally="tally" />
+    <BatteriesCard :tally="tally" />
   </div>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { boardFps } from '../../core/glow/board-needs'
-import type { Plan, Show } from '../../core/plan/plan'
+import type { Show } from '../../core/plan/plan'
 import { fixed, formatQuantity } from '../../core/quantity/format'
 import type { ProgramData } from '../../core/signal/program'
 import { slowFps } from '../../core/lanes/timing'
@@ -9,12 +9,13 @@ import type { ShowResults } from '../engine/jobs.worker'
 import { useJob } from '../engine/use-job'
 import { saveText } from '../shell/save-text'
 import { usePart } from '../stores/use-parts'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { plan, show, results } = defineProps<{
-  plan: Plan
+const { show, results } = defineProps<{
   show: Show
   results: Pick<ShowResults, 'board'> | undefined
 }>()
+const plan = useOpenPlan()
 
 /** A show as it is kept in a file. */
 const files = {
@@ -22,7 +23,7 @@ const files = {
   frames: [' frames.csv', 'text/csv'],
 } as const
 const job = useJob(
-  () => plan,
+  () => plan.value,
   async (service, current, _tell, kind: keyof typeof files) => {
     const text =
       kind === 'c'

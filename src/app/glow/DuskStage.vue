@@ -3,15 +3,14 @@ import { useElementSize } from '@vueuse/core'
 import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { Box, Point } from '../../core/measure/geometry'
 import { cornersOfBox } from '../../core/measure/layout'
-import type { Plan } from '../../core/plan/plan'
 import { useDrag } from '../bench/use-drag'
 import { fit, toBench, toScreen } from '../bench/view'
 import type { ShownFrame } from '../engine/show.worker'
 import SensorRow from './SensorRow.vue'
 import { sharpContext } from './sharp-canvas'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { plan, frame, daylight, values, areLightsOff, zone } = defineProps<{
-  plan: Plan
+const { frame, daylight, values, areLightsOff, zone } = defineProps<{
   frame: ShownFrame | undefined
   /** 0 at night to 1 at noon. */
   daylight: number
@@ -27,7 +26,7 @@ const emit = defineEmits<{
   /** Its width by its height. */
   shape: [aspect: number]
 }>()
-
+const plan = useOpenPlan()
 const nowhere = { x: 0, y: 0, width: 1000, height: 500 }
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 const holder = useTemplateRef<HTMLElement>('holder')
@@ -40,7 +39,7 @@ watch([width, height], ([wide, high]) => {
 /** The maker's own picture, once it is there. */
 const photo = shallowRef<HTMLImageElement>()
 watch(
-  () => plan.bench.photo?.data,
+  () => plan.value.bench.photo?.data,
   (data) => {
     photo.value = undefined
     if (data === undefined) return
@@ -74,7 +73,7 @@ function drawRoom(context: CanvasRenderingContext2D): void {
   context.fillStyle = shade(10, 168)
   context.fillRect(0, 0, width.value, height.value)
   const { scale } = view.value
-  const { photo: placed } = plan.bench
+  const { photo: placed } = plan.value.bench
   if (photo.value !== undefined && placed !== undefined) {
     const [x, y] = toScreen(view.value, placed.at)
     context.save()
@@ -91,7 +90,7 @@ function drawRoom(context: CanvasRenderingContext2D): void {
   context.lineWidth = 1
   context.fillStyle = shade(15, 140)
   context.strokeStyle = shade(38, 110)
-  for (const { place, widthMm, heightMm, kind } of plan.bench.furniture) {
+  for (const { place, widthMm, heightMm, kind } of plan.value.bench.furniture) {
     const corners = cornersOfBox(place, widthMm, heightMm).map((one) => toScreen(view.value, one))
     context.beginPath()
     if (kind === 'circle') {
@@ -155,7 +154,7 @@ function drawLights(
 
 /** Where sensors hang, lit while they say something. */
 function drawSensors(context: CanvasRenderingContext2D): void {
-  for (const [index, { at }] of plan.signal.inputs.entries()) {
+  for (const [index, { at }] of plan.value.signal.inputs.entries()) {
     if (at === undefined) continue
     const [x, y] = toScreen(view.value, at)
     context.beginPath()
@@ -168,7 +167,15 @@ function drawSensors(context: CanvasRenderingContext2D): void {
 }
 
 watch(
-  [() => frame, () => values, view, () => daylight, photo, () => areLightsOff, () => plan.bench],
+  [
+    () => frame,
+    () => values,
+    view,
+    () => daylight,
+    photo,
+    () => areLightsOff,
+    () => plan.value.bench,
+  ],
   () => {
     void nextTick(draw)
   },
@@ -252,10 +259,6 @@ defineExpose({ picture })
         />
       </svg>
     </div>
-    <SensorRow
-      :plan="plan"
-      :values="values"
-      @touch="(input, value) => emit('touch', input, value)"
-    />
+    <SensorRow :values="values" @touch="(input, value) => emit('touch', input, value)" />
   </div>
 </template>

@@ -153,7 +153,7 @@ const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + o
         :is-touched="isTouched"
       />
     </template>
-    <template #default="{ plan, shows }">
+    <template #default="{ shows }">
       <div
         v-if="shows(view)"
         class="flex min-h-0 flex-1 flex-col gap-3 max-[899px]:overflow-y-auto"
@@ -182,7 +182,6 @@ const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + o
             <ShowStage
               ref="stage"
               v-model:eye="eye"
-              :plan="plan"
               :show="show"
               :player="player"
               :is-editing="view === 'edit'"
@@ -264,7 +263,6 @@ const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + o
               v-if="frame"
               v-model:scene="sceneId"
               v-model:layer="layerId"
-              :plan="plan"
               :show="show"
               :runs="runs"
               :lanes="lanes"
@@ -272,7 +270,7 @@ const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + o
               @put="put"
             />
           </template>
-          <BoardView v-if="view === 'board'" :plan="plan" :show="show" :results="results" />
+          <BoardView v-if="view === 'board'" :show="show" :results="results" />
         </template>
       </div>
       <FlashConsent

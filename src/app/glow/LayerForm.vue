@@ -4,16 +4,16 @@ import { computed } from 'vue'
 import type { Box } from '../../core/measure/geometry'
 import type { NumberParameter, Parameter } from '../../core/glow/pattern'
 import { patternOf, patterns } from '../../core/glow/patterns'
-import type { Plan, ShowLayer } from '../../core/plan/plan'
+import type { ShowLayer } from '../../core/plan/plan'
 import type { Unit } from '../../core/quantity/format'
 import ColourField from '../ui/ColourField.vue'
 import NumberField from '../ui/NumberField.vue'
 import { byName, named, type Option } from '../ui/option'
 import PickField from '../ui/PickField.vue'
 import SliderField from '../ui/SliderField.vue'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { plan, layer, runs, lanes, room } = defineProps<{
-  plan: Plan
+const { layer, runs, lanes, room } = defineProps<{
   layer: ShowLayer
   runs: ReadonlyMap<string, string>
   /** Lanes of the plan by their ids, with their names. */
@@ -22,7 +22,7 @@ const { plan, layer, runs, lanes, room } = defineProps<{
   room: Box
 }>()
 const emit = defineEmits<{ set: [layer: ShowLayer, label: string]; remove: [] }>()
-
+const plan = useOpenPlan()
 const pattern = computed(() => patternOf(layer.pattern))
 const set = (more: Partial<ShowLayer>, label: string): void => {
   emit('set', { ...layer, ...more }, label)
@@ -91,7 +91,7 @@ const inputOf = (parameter: Parameter): string => {
 }
 const inputOptions = computed(() => [
   { value: '', label: 'nothing' },
-  ...byName(plan.signal.inputs),
+  ...byName(plan.value.signal.inputs),
 ])
 const patternOptions = computed(() => [
   ...(pattern.value === undefined

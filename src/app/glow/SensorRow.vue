@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import type { Plan } from '../../core/plan/plan'
 import SensorTouch from './SensorTouch.vue'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-defineProps<{ plan: Plan; values: readonly number[] }>()
+defineProps<{ values: readonly number[] }>()
 const emit = defineEmits<{ touch: [input: number, value: number] }>()
+const plan = useOpenPlan()
 </script>
 
 <!-- What can be touched in the room, over the lower edge of its picture. -->

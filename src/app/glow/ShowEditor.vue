@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { clockOf } from '../../core/glow/compile'
 import { patterns } from '../../core/glow/patterns'
 import type { Box } from '../../core/measure/geometry'
-import type { Plan, Scene, Show, ShowLayer } from '../../core/plan/plan'
+import type { Scene, Show, ShowLayer } from '../../core/plan/plan'
 import { withSet } from '../../core/plan/with-set'
 import NumberField from '../ui/NumberField.vue'
 import PickField from '../ui/PickField.vue'
@@ -14,9 +14,9 @@ import { openIn, withLayer, withScene } from './show-edit'
 import TextField from '../ui/TextField.vue'
 import TimeField from '../ui/TimeField.vue'
 import { byName } from '../ui/option'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { plan, show, runs, lanes, room } = defineProps<{
-  plan: Plan
+const { show, runs, lanes, room } = defineProps<{
   show: Show
   runs: ReadonlyMap<string, string>
   lanes: ReadonlyMap<string, string>
@@ -24,6 +24,7 @@ const { plan, show, runs, lanes, room } = defineProps<{
   room: Box
 }>()
 const emit = defineEmits<{ put: [show: Show, label: string] }>()
+const plan = useOpenPlan()
 /** Ids of the scene and the layer that are open. */
 const sceneId = defineModel<string | undefined>('scene')
 const layerId = defineModel<string | undefined>('layer')
@@ -116,7 +117,7 @@ const usualClock = 18 * 60
 const starts = computed((): { label: string; start: Scene['start'] }[] => [
   { label: 'in its turn', start: undefined },
   { label: 'by the clock', start: { clock: usualClock } },
-  ...plan.signal.inputs.flatMap(({ id: input, name, kind }) =>
+  ...plan.value.signal.inputs.flatMap(({ id: input, name, kind }) =>
     kind === 'remote'
       ? keys.map((key) => ({
           label: `key ${String(key)} of ${name}`,
@@ -287,7 +288,6 @@ function setStart(index: number): void {
         <LayerForm
           v-if="layer"
           :key="`${scene.id} ${layer.id}`"
-          :plan="plan"
           :layer="layer"
           :runs="runs"
           :lanes="lanes"

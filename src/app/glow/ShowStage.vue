@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nextTick, ref, useTemplateRef } from 'vue'
 import type { Box } from '../../core/measure/geometry'
-import type { Plan, Show } from '../../core/plan/plan'
+import type { Show } from '../../core/plan/plan'
 import { saveBlob } from '../shell/save-text'
 import { useNotices } from '../stores/notices'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
@@ -10,9 +10,9 @@ import EyeRow from './EyeRow.vue'
 import TapeStage from './TapeStage.vue'
 import { useFilm } from './use-film'
 import type { Eye, ShowPlayer } from './use-show'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { plan, show, player } = defineProps<{
-  plan: Plan
+const { show, player } = defineProps<{
   show: Show
   player: ShowPlayer
   /** A scene is edited: only the room is shown, in less space. */
@@ -24,6 +24,7 @@ const emit = defineEmits<{
   /** The picture's width by its height. */
   shape: [aspect: number]
 }>()
+const plan = useOpenPlan()
 /** How the picture is looked at. */
 const eye = defineModel<Eye>('eye', { required: true })
 
@@ -50,7 +51,7 @@ const { filmed } = filming
 defineExpose({
   savePicture: () => {
     room.value?.picture()?.toBlob((blob) => {
-      if (blob !== null) saveBlob(`${plan.name} at dusk.png`, blob)
+      if (blob !== null) saveBlob(`${plan.value.name} at dusk.png`, blob)
     })
   },
   saveFilm: async () => {
@@ -86,7 +87,6 @@ defineExpose({
     <TapeStage
       v-if="!isEditing && stage !== 'room'"
       class="min-h-0 flex-1"
-      :plan="plan"
       :values="values"
       :frame="frame"
       :as="stage"
@@ -96,7 +96,6 @@ defineExpose({
       v-show="isEditing || stage === 'room'"
       ref="room"
       class="relative min-h-0 flex-1 max-[899px]:h-auto"
-      :plan="plan"
       :frame="frame"
       :daylight="daylight"
       :values="values"

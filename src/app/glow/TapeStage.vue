@@ -1,21 +1,20 @@
 <script setup lang="ts">
 import { useElementSize, useScroll } from '@vueuse/core'
 import { computed, nextTick, useTemplateRef, watch } from 'vue'
-import type { Plan } from '../../core/plan/plan'
 import type { ShownFrame } from '../engine/show.worker'
 import SensorRow from './SensorRow.vue'
 import { sharpContext } from './sharp-canvas'
 import { tapeRows } from './tape-rows'
+import { useOpenPlan } from '../stores/use-open-plan'
 
 const { frame, as } = defineProps<{
-  plan: Plan
   values: readonly number[]
   frame: ShownFrame | undefined
   /** Each run as one straight tape, or its lights in rows of tens as the program counts them. */
   as: 'tapes' | 'grid'
 }>()
 const emit = defineEmits<{ touch: [input: number, value: number] }>()
-
+const plan = useOpenPlan()
 const holder = useTemplateRef<HTMLElement>('holder')
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 const { width, height } = useElementSize(holder)
@@ -91,10 +90,6 @@ watch([() => frame, laid, scrolled, height], () => void nextTick(draw), {
         }"
       />
     </div>
-    <SensorRow
-      :plan="plan"
-      :values="values"
-      @touch="(input, value) => emit('touch', input, value)"
-    />
+    <SensorRow :values="values" @touch="(input, value) => emit('touch', input, value)" />
   </div>
 </template>

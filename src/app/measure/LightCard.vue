@@ -131,7 +131,7 @@ function add(part: Strip): void {
 </script>
 
 <template>
-  <SingleLights v-if="run && run.lights.length > 0" :plan="plan" :run="run" />
+  <SingleLights v-if="run && run.lights.length > 0" :run="run" />
   <section
     v-else
     class="rounded-lg border border-bench-line bg-bench-raised px-3 py-2.5"

@@ -3,6 +3,7 @@ import { defineAsyncComponent } from 'vue'
 import BenchDrawing from '../bench/BenchDrawing.vue'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { usePlanStore } from '../stores/plan'
+import { useOpenPlan } from '../stores/use-open-plan'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import PadSheet from './PadSheet.vue'
 
@@ -11,6 +12,7 @@ const MeasureCards = defineAsyncComponent(() => import('./MeasureCards.vue'))
 const HouseRules = defineAsyncComponent(() => import('./HouseRules.vue'))
 
 const store = usePlanStore()
+const plan = useOpenPlan()
 
 const sheets = [
   { value: 'pad', label: 'Pad' },
@@ -31,7 +33,7 @@ const units = [
     hint="Jot it as you read it off the tape. Click a dimension to change it."
     :sheets="sheets"
   >
-    <template #tools="{ plan }">
+    <template #tools>
       <HouseRules />
       <SegmentedChoice
         label="Units shown"

@@ -125,7 +125,6 @@ const joinings = [
       v-if="roots.length > 0 && splitters.length > 0"
       class="mt-3 max-h-[46vh] overflow-y-auto"
       :roots="roots"
-      :plan="plan"
       :label="`Splitters of ${run.name}`"
     />
   </SheetDialog>

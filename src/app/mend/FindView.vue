@@ -5,7 +5,6 @@ import { RouterLink } from 'vue-router'
 import { lookedAgain } from '../../core/mend/diagnose'
 import { paintedOver } from '../../core/mend/painting'
 import type { LightState, When } from '../../core/mend/fault'
-import type { Plan } from '../../core/plan/plan'
 import type { Outcome, Test } from '../../core/mend/next-test'
 import { readingAt, type Seen } from '../../core/mend/seen'
 import { symptoms, type SymptomName } from '../../core/mend/symptoms'
@@ -22,12 +21,14 @@ import TestCard from './TestCard.vue'
 import type { MendCase } from './mend-case'
 import type { MendState } from './use-mend'
 import type { Option } from '../ui/option'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { mend, plan } = defineProps<{ mend: MendState; plan: Plan }>()
-
+const { mend } = defineProps<{ mend: MendState }>()
 const emit = defineEmits<{
   mended: [fault: ShownFault, did: string, minutes: number]
 }>()
+
+const plan = useOpenPlan()
 
 const MendMeter = defineAsyncComponent(() => import('./MendMeter.vue'))
 const MendRoom = defineAsyncComponent(() => import('./MendRoom.vue'))
@@ -246,7 +247,7 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
         :runs="open.runs"
         :look="look ?? trouble.seen.runs"
       />
-      <MendMeter v-else-if="place === 'meter'" :plan="plan" :mend="mend" :faults="faults" />
+      <MendMeter v-else-if="place === 'meter'" :mend="mend" :faults="faults" />
       <div
         v-show="place === 'tapes'"
         ref="area"

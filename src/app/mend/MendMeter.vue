@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { shallowRef, watch } from 'vue'
-import type { Plan } from '../../core/plan/plan'
 import type { MeterPlaces } from '../engine/mend.worker'
 import MeterCard from './MeterCard.vue'
 import MeterDiagram from './MeterDiagram.vue'
 import type { MendState } from './use-mend'
 import { useMeter } from './use-meter'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { plan, mend, faults } = defineProps<{
-  plan: Plan
+const { mend, faults } = defineProps<{
   mend: MendState
   /** Ids of what is wrong; without any all is as it should be. */
   faults: readonly string[]
 }>()
+const plan = useOpenPlan()
 
 const places = shallowRef<MeterPlaces>()
 const meter = useMeter(mend.meter, () => places.value?.opens ?? [])

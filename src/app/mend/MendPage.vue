@@ -99,7 +99,7 @@ function mended({ id, kind, title, where }: ShownFault, did: string, minutes: nu
         :trouble="trouble"
       />
     </template>
-    <template #default="{ plan, shows }">
+    <template #default="{ shows }">
       <p
         v-if="problem"
         class="rounded-lg border border-stop/70 bg-stop/10 px-4 py-2 text-[14px]"
@@ -109,10 +109,10 @@ function mended({ id, kind, title, where }: ShownFault, did: string, minutes: nu
         page to try again.
       </p>
       <template v-if="shows(view)">
-        <FindView v-if="view === 'find'" :mend="mend" :plan="plan" @mended="mended" />
+        <FindView v-if="view === 'find'" :mend="mend" @mended="mended" />
         <MendLog v-else-if="view === 'log'" />
         <UpkeepView v-else-if="view === 'upkeep'" />
-        <PracticeView v-else :plan="plan" />
+        <PracticeView v-else />
       </template>
     </template>
   </PlanFrame>

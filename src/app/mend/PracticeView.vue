@@ -2,7 +2,6 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, shallowRef, useTemplateRef } from 'vue'
 import { faultKindNames } from '../../core/mend/kind-names'
-import type { Plan } from '../../core/plan/plan'
 import { plural } from '../../core/quantity/format'
 import tasks from '../../../demo/practice/faults.json'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
@@ -13,9 +12,9 @@ import PickList from './PickList.vue'
 import { dueKinds, keptMemory, ratingOf, remember } from './practice-memory'
 import { useMeter } from './use-meter'
 import { usePractice } from './use-practice'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { plan } = defineProps<{ plan: Plan }>()
-
+const plan = useOpenPlan()
 const MendRoom = defineAsyncComponent(() => import('./MendRoom.vue'))
 
 const practice = usePractice()
@@ -34,16 +33,16 @@ async function begin(
   planName?: string,
 ): Promise<void> {
   title.value = name
-  let own = plan
+  let own = plan.value
   if (planName !== undefined) {
     const { plans: demos } = await import('../stores/demos')
-    own = demos.find((demo) => demo.name === planName) ?? plan
+    own = demos.find((demo) => demo.name === planName) ?? plan.value
   }
   shownPlan.value = own
   await practice.hide(own, want)
 }
 /** That the fault is hidden in. */
-const shownPlan = shallowRef(plan)
+const shownPlan = shallowRef(plan.value)
 const views = [
   { value: 'tapes', label: 'Tapes' },
   { value: 'room', label: 'Room' },

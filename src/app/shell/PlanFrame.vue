@@ -3,7 +3,6 @@ import { useMediaQuery } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
 import { computed, defineAsyncComponent, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import type { Plan } from '../../core/plan/plan'
 import { usePlanStore } from '../stores/plan'
 import { useSpotlight } from '../stores/spotlight'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
@@ -20,10 +19,10 @@ const { sheets } = defineProps<{
 }>()
 
 defineSlots<{
-  tools(props: { plan: Plan }): unknown
+  tools(): unknown
   /** On the paper, above the tally. */
-  paper(props: { plan: Plan }): unknown
-  default(props: { plan: Plan; shows: (sheet: Sheet) => boolean }): unknown
+  paper(): unknown
+  default(props: { shows: (sheet: Sheet) => boolean }): unknown
 }>()
 
 // Only of an example, or where the plan is not this tab's to change, or there is none.
@@ -100,7 +99,7 @@ const shows = (name: string): boolean => !isNarrow.value || sheet.value === name
             <ExampleNote />
           </div>
           <p v-else class="hidden text-bench-soft lg:block">{{ hint }}</p>
-          <div class="ml-auto flex items-center gap-2"><slot name="tools" :plan="plan" /></div>
+          <div class="ml-auto flex items-center gap-2"><slot name="tools" /></div>
         </div>
         <SegmentedChoice
           v-if="isNarrow"
@@ -109,14 +108,12 @@ const shows = (name: string): boolean => !isNarrow.value || sheet.value === name
           label="Sheet"
           :options="allSheets"
         />
-        <slot :plan="plan" :shows="shows" />
+        <slot :shows="shows" />
         <TallyRoll v-if="isNarrow && sheet === 'tally'" class="flex-1" :tally="tally" :stage="stage"
-          ><slot name="paper" :plan="plan"
+          ><slot name="paper"
         /></TallyRoll>
       </section>
-      <TallyRoll v-if="!isNarrow" :tally="tally" :stage="stage"
-        ><slot name="paper" :plan="plan"
-      /></TallyRoll>
+      <TallyRoll v-if="!isNarrow" :tally="tally" :stage="stage"><slot name="paper" /></TallyRoll>
     </div>
   </main>
 

@@ -33,7 +33,7 @@ const isPainted = useAfterPaint()
       <HouseRules />
       <SegmentedChoice v-model="view" label="What is shown" :options="views" />
     </template>
-    <template #default="{ plan, shows }">
+    <template #default="{ shows }">
       <div
         v-if="tally?.signal && shows('signal')"
         class="flex min-h-0 flex-1 flex-col gap-2.5 overflow-y-auto"
@@ -43,7 +43,7 @@ const isPainted = useAfterPaint()
       >
         <BoardCard :signal="tally.signal" />
         <template v-if="view === 'lanes'">
-          <LevelCard v-if="tally.signal.lanes.length > 0" :plan="plan" :signal="tally.signal" />
+          <LevelCard v-if="tally.signal.lanes.length > 0" :signal="tally.signal" />
           <LanesCard v-if="isPainted" :signal="tally.signal" />
         </template>
         <PinsSheet v-else :signal="tally.signal" :tally="tally" />

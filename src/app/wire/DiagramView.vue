@@ -2,7 +2,6 @@
 import { Maximize, ZoomIn, ZoomOut } from '@lucide/vue'
 import { useElementSize } from '@vueuse/core'
 import { useTemplateRef, watch } from 'vue'
-import type { Plan } from '../../core/plan/plan'
 import type { Diagram } from '../../core/wire/diagram-parts'
 import type { MeterTip } from '../../formats/svg-diagram'
 import { useDrag } from '../bench/use-drag'
@@ -10,16 +9,16 @@ import { usePinch } from '../bench/use-pinch'
 import { usePanZoom } from '../bench/use-pan-zoom'
 import DiagramPicture from './DiagramPicture.vue'
 import type { WireChoice } from './wire-choice'
+import { useOpenPlan } from '../stores/use-open-plan'
 
 const { diagram } = defineProps<{
   diagram: Diagram
-  plan: Plan
   lit: ReadonlySet<string>
   choice: WireChoice | undefined
   tips?: readonly MeterTip[]
 }>()
 const emit = defineEmits<{ choose: [choice: WireChoice | undefined] }>()
-
+const plan = useOpenPlan()
 const frame = useTemplateRef<HTMLElement>('frame')
 const { width, height } = useElementSize(frame)
 const { view, isFitted, fitAll, pan, zoom } = usePanZoom({

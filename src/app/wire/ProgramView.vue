@@ -2,15 +2,14 @@
 import { Check, Copy, Download } from '@lucide/vue'
 import { useClipboard } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import type { Plan } from '../../core/plan/plan'
 import { csv } from '../../formats/csv'
 import { saveTable } from '../shell/save-table'
 import { saveText } from '../shell/save-text'
 import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import { usePart } from '../stores/use-parts'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { plan } = defineProps<{ plan: Plan }>()
-
+const plan = useOpenPlan()
 const texts = usePart('program')
 const kinds = [
   { value: 'header', label: 'C header' },
@@ -32,11 +31,11 @@ const { copy, copied } = useClipboard({ legacy: true })
 function save(): void {
   const made = texts.value?.[kind.value]
   if (typeof made === 'object') {
-    saveTable(`${plan.name} ${kind.value}`, made)
+    saveTable(`${plan.value.name} ${kind.value}`, made)
     return
   }
   const { ending, type } = files[kind.value]
-  saveText(`${plan.name} ${kind.value}.${ending}`, text.value, type)
+  saveText(`${plan.value.name} ${kind.value}.${ending}`, text.value, type)
 }
 </script>
 

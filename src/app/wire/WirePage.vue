@@ -56,7 +56,7 @@ watch(choice, (chosen) => {
         :options="views"
       />
     </template>
-    <template #default="{ plan, shows }">
+    <template #default="{ shows }">
       <template v-if="tally && wiring && shows('wiring')">
         <SegmentedChoice v-model="view" class="sm:hidden" label="What is shown" :options="views" />
         <template v-if="view === 'diagram'">
@@ -69,7 +69,6 @@ watch(choice, (chosen) => {
           <DiagramView
             v-else-if="diagram"
             :diagram="diagram"
-            :plan="plan"
             :lit="lit"
             :choice="choice"
             @choose="choice = $event"
@@ -97,13 +96,8 @@ watch(choice, (chosen) => {
           @choose="choice = $event"
         />
         <JointList v-else-if="view === 'joints'" :joints="wiring.joints" />
-        <ProgramView v-else :plan="plan" />
-        <WirePaper
-          v-if="isPrinting && view !== 'program'"
-          :plan="plan"
-          :wiring="wiring"
-          :diagram="diagram"
-        />
+        <ProgramView v-else />
+        <WirePaper v-if="isPrinting && view !== 'program'" :wiring="wiring" :diagram="diagram" />
       </template>
       <p
         v-else-if="shows('wiring')"

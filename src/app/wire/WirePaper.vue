@@ -1,28 +1,28 @@
 <script setup lang="ts">
 import { computed, useTemplateRef, watchEffect } from 'vue'
 import type { Tally } from '../../core/tally'
-import type { Plan } from '../../core/plan/plan'
 import { formatLength, formatQuantity, formatSold } from '../../core/quantity/format'
 import { bareTexts, sleeveText } from '../../core/wire/ends-text'
 import type { Diagram } from '../../core/wire/diagram-parts'
 import { wireGroups } from '../../core/wire/spools'
 import { blocksById, placeText } from '../../formats/csv-wires'
 import { diagramSvg } from '../../formats/svg-diagram'
+import { useOpenPlan } from '../stores/use-open-plan'
 
-const { plan, wiring, diagram } = defineProps<{
-  plan: Plan
+const { wiring, diagram } = defineProps<{
   wiring: Tally['wiring']
   diagram: Diagram | undefined
 }>()
+const plan = useOpenPlan()
 
-const groups = computed(() => wireGroups(wiring.wires, plan.buy))
+const groups = computed(() => wireGroups(wiring.wires, plan.value.buy))
 const blocks = computed(() => blocksById(wiring))
 const picture = useTemplateRef<HTMLElement>('picture')
 // As text: all words in it are escaped.
 watchEffect(
   () => {
     if (picture.value !== null)
-      picture.value.innerHTML = diagram === undefined ? '' : diagramSvg(diagram, plan)
+      picture.value.innerHTML = diagram === undefined ? '' : diagramSvg(diagram, plan.value)
   },
   { flush: 'post' },
 )

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { Cable, CircuitBoard, Power } from '@lucide/vue'
 import { computed } from 'vue'
-import type { Plan } from '../../../core/plan/plan'
 import { plural } from '../../../core/quantity/format'
 import { useJob } from '../../engine/use-job'
 import { saveText } from '../../shell/save-text'
@@ -11,9 +10,9 @@ import LinkInputs from './LinkInputs.vue'
 import LinkLight from './LinkLight.vue'
 import { whyNoSerial } from './serial-port'
 import SimulatedFaults from './SimulatedFaults.vue'
+import { useOpenPlan } from '../../stores/use-open-plan'
 
-const { plan } = defineProps<{ plan: Plan }>()
-
+const plan = useOpenPlan()
 const link = usePart('link')
 const bench = useBenchLink(() => link.value)
 const { status, problem, boardName, repeated, said, isOther, simulated, lit } = bench
@@ -21,7 +20,7 @@ const noSerial = whyNoSerial()
 const isOpen = computed(() => status.value === 'open')
 
 const job = useJob(
-  () => plan,
+  () => plan.value,
   async (service, current) => {
     const text = await service.linkC(current)
     if (text !== undefined) saveText(`${current.name} bench link.c`, text, 'text/x-c')
@@ -118,7 +117,7 @@ const { progress, problem: saveProblem } = job
         <p v-for="(line, index) in said" :key="index" class="font-mono break-all">{{ line }}</p>
       </details>
     </section>
-    <LinkLight v-if="link.lanes.length > 0" :plan="plan" :link="link" :bench="bench" />
+    <LinkLight v-if="link.lanes.length > 0" :link="link" :bench="bench" />
     <div class="grid gap-3 lg:grid-cols-2">
       <LinkInputs v-if="link.inputs.length > 0" :link="link" :bench="bench" />
       <SimulatedFaults v-if="simulated" :link="link" :bench="bench" :port="simulated" />
