@@ -1,12 +1,15 @@
 import { longestTask, openLines, withBrowser } from './browser'
 import { shelfLines } from './plans'
 
+/** The pages in the order of their keys. */
+const pages = ['Measure', 'Cut', 'Feed', 'Signal', 'Wire', 'Buy', 'Build', 'Glow', 'Mend']
+
 /** How long the page stands still, at most, while each page of a plan of 300 runs and 50,000 pixels appears. */
 export async function stallsBench(): Promise<void> {
   await withBrowser(async (newPage) => {
     const page = await newPage()
     await openLines(page, shelfLines(300))
-    for (const [key, name] of ['Measure', 'Cut', 'Feed', 'Signal', 'Wire'].entries()) {
+    for (const [key, name] of pages.entries()) {
       const stalled = await longestTask(page, async () => {
         await page.keyboard.press(`Alt+${String(key + 1)}`)
         await page.waitForTimeout(2_500)
