@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { hasFadedRuns } from '../../core/feed/branches'
 import type { PlanAnswers } from '../engine/follow-plan'
 import BranchTree from './BranchTree.vue'
 
@@ -8,6 +9,7 @@ const { tally } = defineProps<{ tally: PlanAnswers | undefined }>()
 const roots = computed(
   () => tally?.feed.branches.filter(({ branches }) => branches.length > 0) ?? [],
 )
+const isFaded = computed(() => hasFadedRuns(roots.value, tally?.runs ?? []))
 </script>
 
 <template>
@@ -21,6 +23,9 @@ const roots = computed(
         >the current in each branch at full white, plugs that are free, leads with slack</span
       >
     </h2>
+    <p v-if="isFaded" class="mb-2 text-[12.5px] text-bench-soft">
+      Where volts run low, lights fade and draw less than the tally counts for them.
+    </p>
     <BranchTree v-if="roots.length > 0" :roots="roots" label="Tree of the feed" />
     <p v-else class="text-[12.5px] text-bench-soft">Nothing hangs on a supply yet.</p>
   </section>

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Branch } from '../../core/feed/branches'
-import { extensionsText, portsLeft } from '../../core/feed/branches'
+import { extensionsText, hasFadedRuns, portsLeft } from '../../core/feed/branches'
 import { tally } from '../../core/tally'
 import { demoPlan } from '../../testing/demo-plan'
 import { layBranches } from './branch-layout'
@@ -125,4 +125,23 @@ describe('plugs', () => {
     ])
     expect(third.branches.map(({ name, plugs }) => [name, plugs])).toEqual([['2 lights', 2]])
   })
+})
+
+it('says whether runs draw less than at their full volts: not of lights on pins, and over all leads of a run', () => {
+  const isFaded = (name: string): boolean => {
+    const { feed, runs } = tally(demoPlan(name))
+    return hasFadedRuns(feed.branches, runs)
+  }
+  expect(isFaded('bay-window-nook')).toBe(true)
+  expect(isFaded('wardrobe-rails')).toBe(true)
+  expect(isFaded('wall-of-jars')).toBe(false)
+  expect(isFaded('firefly-jar')).toBe(false)
+  const lead = (currentA: number): Branch => ({
+    ...branch('shelf', []),
+    kind: 'run',
+    currentA,
+  })
+  const behind = [branch('splitter', [lead(0.5), lead(0.5)])]
+  expect(hasFadedRuns(behind, [{ id: 'shelf', currentA: 1 }])).toBe(false)
+  expect(hasFadedRuns(behind, [{ id: 'shelf', currentA: 1.02 }])).toBe(true)
 })

@@ -35,6 +35,20 @@ export interface Branch {
 export const portsLeft = ({ ways, branches }: Branch): number | undefined =>
   ways === undefined ? undefined : ways - branches.reduce((sum, { plugs }) => sum + plugs, 0)
 
+/** Whether leads carry less to a run than it would draw at its full volts, by 1 % or more: it fades, or its current sinks with the volts. */
+export function hasFadedRuns(
+  roots: readonly Branch[],
+  runs: readonly { readonly id: string; readonly currentA: number }[],
+): boolean {
+  const carried = new Map<string, number>()
+  const add = ({ kind, about: [run = ''], currentA, branches }: Branch): void => {
+    if (kind === 'run') carried.set(run, (carried.get(run) ?? 0) + currentA)
+    else branches.forEach(add)
+  }
+  roots.forEach(add)
+  return runs.some(({ id, currentA }) => (carried.get(id) ?? Infinity) <= 0.99 * currentA)
+}
+
 /** Ways of a junction whose plugs are counted. */
 export const waysOf = ({ kind, ways }: Plan['junctions'][number]): number | undefined =>
   kind === 'splitter' ? (ways ?? mostWays) : undefined
