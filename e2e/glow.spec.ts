@@ -128,7 +128,7 @@ test(
 test('an empty plan says that there is nothing to play', async ({ page }) => {
   await openEmptyPlan(page)
   await stageLink(page).click()
-  await expect(page.getByText('Nothing in this plan can be played')).toBeVisible()
+  await expect(page.getByText('Nothing to play yet')).toBeVisible()
 })
 
 test(

@@ -288,7 +288,7 @@ test('five answers give a first guess without a plan, and an empty plan says wha
 
   await openEmptyPlan(page)
   await stageLink(page).click()
-  await expect(page.getByText('Nothing lights in this plan yet.')).toBeVisible()
+  await expect(page.getByText('Nothing to mend yet')).toBeVisible()
 })
 
 test('at 390 it is painted by a finger', { tag: '@long' }, async ({ page }) => {

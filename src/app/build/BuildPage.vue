@@ -13,6 +13,7 @@ import OrderRail from './OrderRail.vue'
 import StepCard from './StepCard.vue'
 import { useBuild } from './use-build'
 import { useClock } from './use-clock'
+import NothingYet from '../shell/NothingYet.vue'
 
 const TemplatesView = defineAsyncComponent(() => import('./TemplatesView.vue'))
 const LogView = defineAsyncComponent(() => import('./LogView.vue'))
@@ -127,12 +128,11 @@ const keepReadings = (readings: LoggedReading[]): void => {
         >
           Putting the steps in order …
         </p>
-        <p
+        <NothingYet
           v-else-if="order.steps.length === 0"
-          class="grid flex-1 place-items-center rounded-lg bg-bench-raised text-bench-soft"
-        >
-          Nothing to build yet. Jot a length on the Measure page first.
-        </p>
+          class="flex-1 rounded-lg bg-bench-raised"
+          what="Nothing to build yet"
+        />
         <template v-else>
           <details
             v-if="progress.toUndo.length > 0"

@@ -18,6 +18,7 @@ import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import { svgUrl } from '../ui/svg-url'
 import PickField from '../ui/PickField.vue'
 import { useOpenPlan } from '../stores/use-open-plan'
+import NothingYet from '../shell/NothingYet.vue'
 
 const plan = useOpenPlan()
 const ScaledSheet = defineAsyncComponent(() => import('./ScaledSheet.vue'))
@@ -99,12 +100,11 @@ const options = computed(() => [
   >
     Drawing the templates …
   </p>
-  <p
+  <NothingYet
     v-else-if="chosen.length === 0"
-    class="grid flex-1 place-items-center rounded-lg bg-bench-raised text-bench-soft"
-  >
-    Nothing to mark yet. Jot a length on the Measure page first.
-  </p>
+    class="flex-1 rounded-lg bg-bench-raised"
+    what="Nothing to mark yet"
+  />
   <template v-else>
     <div class="flex flex-wrap items-center gap-x-3 gap-y-2">
       <PickField

@@ -20,6 +20,7 @@ import SegmentedChoice from '../ui/SegmentedChoice.vue'
 import BillPaper from './BillPaper.vue'
 import BillRow from './BillRow.vue'
 import { withOwnLine } from './buy-edit'
+import NothingYet from '../shell/NothingYet.vue'
 
 const { receipt } = defineProps<{ receipt: Receipt }>()
 const plan = useOpenPlan()
@@ -189,16 +190,10 @@ const isEmpty = computed(() => receipt.lines.length === 0)
 </script>
 
 <template>
-  <p
-    v-if="isEmpty"
-    class="grid flex-1 place-items-center rounded-lg bg-bench-raised text-bench-soft"
+  <NothingYet v-if="isEmpty" class="flex-1 rounded-lg bg-bench-raised" what="Nothing to buy yet"
+    >, or
+    <button class="link-quiet" @click="editing = 'new'">add a line of your own</button>.</NothingYet
   >
-    <span class="text-center">
-      Nothing to buy yet. Jot a length on the Measure page first,<br />
-      or
-      <button class="link-quiet" @click="editing = 'new'">add a line of your own</button>.
-    </span>
-  </p>
   <template v-else>
     <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
       <p class="whitespace-nowrap">

@@ -19,6 +19,7 @@ import type { TallyRun } from '../../core/tally'
 import { cutPart, splitAt } from './cutting'
 import CutList from './CutList.vue'
 import ReelsPanel from './ReelsPanel.vue'
+import NothingYet from '../shell/NothingYet.vue'
 
 const store = usePlanStore()
 const plan = useOpenPlan()
@@ -114,9 +115,7 @@ function split(run: TallyRun, piece: Piece, mark: number): void {
         aria-label="Tapes"
         tabindex="0"
       >
-        <p v-if="tapes.length === 0" class="grid h-full place-items-center text-bench-soft">
-          No strip to cut yet. Jot a length on the Measure page first.
-        </p>
+        <NothingYet v-if="tapes.length === 0" class="h-full" what="No strip to cut yet" />
         <template v-else>
           <TapeRuler
             class="sticky -top-3 z-10 -mt-3 box-content bg-bench-raised pt-3"

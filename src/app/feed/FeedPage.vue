@@ -24,6 +24,7 @@ import LevelSlider from './LevelSlider.vue'
 import LitLeads from './LitLeads.vue'
 import PlannerCard from './PlannerCard.vue'
 import SourcesSheet from './SourcesSheet.vue'
+import NothingYet from '../shell/NothingYet.vue'
 
 const store = usePlanStore()
 const plan = useOpenPlan()
@@ -144,12 +145,11 @@ const setScene = (scene: LoadCase): void => {
           <p v-if="tally?.feed.problem" role="alert" class="mb-2 text-stop">
             {{ tally.feed.problem }}. Look for a lead of no length, or undo the last step.
           </p>
-          <p
+          <NothingYet
             v-if="runs.length === 0 && tally?.runs.every(({ lit }) => lit === null)"
-            class="grid h-full place-items-center text-bench-soft"
-          >
-            Nothing to feed yet. Jot a length on the Measure page first.
-          </p>
+            class="h-full"
+            what="Nothing to feed yet"
+          />
           <template v-if="runs.length > 0">
             <TapeRuler
               class="sticky -top-3 z-10 -mt-3 box-content bg-bench-raised pt-3"

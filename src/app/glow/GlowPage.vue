@@ -21,6 +21,7 @@ import { useSceneEditor } from './use-scene-editor'
 import { usualEye, useShow, type Eye } from './use-show'
 import { useShowClock } from './use-show-clock'
 import { useShowSums } from './use-show-sums'
+import NothingYet from '../shell/NothingYet.vue'
 
 const AmpereChart = defineAsyncComponent(() => import('./AmpereChart.vue'))
 const ShowEditor = defineAsyncComponent(() => import('./ShowEditor.vue'))
@@ -177,6 +178,11 @@ const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + o
         >
           Making the show ready …
         </p>
+        <NothingYet
+          v-else-if="store.measured.runs.length === 0"
+          class="flex-1 rounded-lg bg-bench-raised"
+          what="Nothing to play yet"
+        />
         <template v-else>
           <div v-show="view !== 'board'" class="contents">
             <ShowStage

@@ -292,9 +292,6 @@ const minutesSoFar = computed(() => (Date.now() - trouble.value.sinceMs) / 60_00
             </button>
           </p>
         </div>
-        <p v-if="open.runs.length === 0" class="py-6 text-center text-bench-soft">
-          Nothing lights in this plan yet.
-        </p>
       </div>
       <div class="flex flex-wrap items-center gap-2">
         <button

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { nanoid } from 'nanoid'
 import { defineAsyncComponent } from 'vue'
+import { RouterLink } from 'vue-router'
 import type { ShownFault } from '../engine/mend.worker'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { useSheetView } from '../shell/use-sheet-view'
@@ -12,6 +13,7 @@ import FindView from './FindView.vue'
 import { placeText, saidWords, stateText } from './looks'
 import MendRoll from './MendRoll.vue'
 import { useMend } from './use-mend'
+import NothingYet from '../shell/NothingYet.vue'
 
 const MendLog = defineAsyncComponent(() => import('./MendLog.vue'))
 const UpkeepView = defineAsyncComponent(() => import('./UpkeepView.vue'))
@@ -93,7 +95,7 @@ function mended({ id, kind, title, where }: ShownFault, did: string, minutes: nu
     </template>
     <template #paper>
       <MendRoll
-        v-if="open && ranking && view === 'find'"
+        v-if="open && open.runs.length > 0 && ranking && view === 'find'"
         :open="open"
         :ranking="ranking"
         :trouble="trouble"
@@ -109,7 +111,16 @@ function mended({ id, kind, title, where }: ShownFault, did: string, minutes: nu
         page to try again.
       </p>
       <template v-if="shows(view)">
-        <FindView v-if="view === 'find'" :mend="mend" @mended="mended" />
+        <NothingYet
+          v-if="view === 'find' && open?.runs.length === 0"
+          class="flex-1 rounded-lg bg-bench-raised"
+          what="Nothing to mend yet"
+          >, or
+          <RouterLink class="link-quiet" :to="{ name: 'trouble' }"
+            >find a fault without a plan</RouterLink
+          >.</NothingYet
+        >
+        <FindView v-else-if="view === 'find'" :mend="mend" @mended="mended" />
         <MendLog v-else-if="view === 'log'" />
         <UpkeepView v-else-if="view === 'upkeep'" />
         <PracticeView v-else />

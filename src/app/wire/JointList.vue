@@ -5,6 +5,7 @@ import type { PlanJoint } from '../../core/wire/joints'
 import { usePlanStore } from '../stores/plan'
 import { useOpenPlan } from '../stores/use-open-plan'
 import TickField from '../ui/TickField.vue'
+import NothingYet from '../shell/NothingYet.vue'
 
 const { joints } = defineProps<{ joints: readonly PlanJoint[] }>()
 const plan = useOpenPlan()
@@ -49,9 +50,7 @@ const kinds = {
       role="group"
       aria-label="Joints"
     >
-      <p v-if="joints.length === 0" class="grid h-full place-items-center text-bench-soft">
-        No joints yet. Jot a length on the Measure page first.
-      </p>
+      <NothingYet v-if="joints.length === 0" class="h-full" what="No joints yet" />
       <ol>
         <li
           v-for="(joint, index) in joints.slice(0, shown)"

@@ -16,6 +16,7 @@ import { usePart } from '../stores/use-parts'
 import WirePaper from './WirePaper.vue'
 import { litWires, runOfChoice, type WireChoice } from './wire-choice'
 import WireTable from './WireTable.vue'
+import NothingYet from '../shell/NothingYet.vue'
 
 const store = usePlanStore()
 const spotlight = useSpotlight()
@@ -60,12 +61,11 @@ watch(choice, (chosen) => {
       <template v-if="tally && wiring && shows('wiring')">
         <SegmentedChoice v-model="view" class="sm:hidden" label="What is shown" :options="views" />
         <template v-if="view === 'diagram'">
-          <p
+          <NothingYet
             v-if="wiring.wires.length === 0"
-            class="grid flex-1 place-items-center rounded-lg bg-bench-raised text-bench-soft"
-          >
-            No wires yet. Jot a length on the Measure page first.
-          </p>
+            class="flex-1 rounded-lg bg-bench-raised"
+            what="No wires yet"
+          />
           <DiagramView
             v-else-if="diagram"
             :diagram="diagram"

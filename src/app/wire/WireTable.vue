@@ -14,6 +14,7 @@ import { useOpenPlan } from '../stores/use-open-plan'
 import type { WireChoice } from './wire-choice'
 import { byName, named } from '../ui/option'
 import PickField from '../ui/PickField.vue'
+import NothingYet from '../shell/NothingYet.vue'
 
 const { wiring, lit } = defineProps<{
   wiring: Tally['wiring']
@@ -96,9 +97,7 @@ const spoolText = ({ spools }: (typeof groups.value)[number]): string => {
       role="group"
       aria-label="Wires"
     >
-      <p v-if="tables.length === 0" class="grid h-full place-items-center text-bench-soft">
-        No wires yet. Jot a length on the Measure page first.
-      </p>
+      <NothingYet v-if="tables.length === 0" class="h-full" what="No wires yet" />
       <table
         v-for="group in tables"
         :key="group.key"
