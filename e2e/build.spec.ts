@@ -236,23 +236,27 @@ test(
   },
 )
 
-test('a run that goes into something has its holes threaded first', async ({ page }) => {
-  await openEmptyPlan(page)
-  await page.getByLabel('Line 1', { exact: true }).fill('shelf 600')
-  await page.getByLabel('Line 1', { exact: true }).press('Tab')
-  await page.getByRole('button', { name: 'how it is mounted' }).click()
-  await page.getByLabel('Its wires are threaded through').selectOption('a shelf')
-  const hole = page.getByLabel('Hole where the wire enters')
-  await hole.fill('wide')
-  await hole.press('Enter')
-  await expect(page.getByRole('alert').filter({ hasText: '“wide”' })).toBeVisible()
-  await hole.fill('10')
-  await hole.press('Enter')
-  await page.keyboard.press('Escape')
-  await openBuild(page)
-  await view(page, 'Order')
-  await expect(page.getByText(/W1 through the 10 mm hole in the shelf/).first()).toBeVisible()
-})
+test(
+  'a run that goes into something has its holes threaded first',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    await page.getByLabel('Line 1', { exact: true }).fill('shelf 600')
+    await page.getByLabel('Line 1', { exact: true }).press('Tab')
+    await page.getByRole('button', { name: 'how it is mounted' }).click()
+    await page.getByLabel('Its wires are threaded through').selectOption('a shelf')
+    const hole = page.getByLabel('Hole where the wire enters')
+    await hole.fill('wide')
+    await hole.press('Enter')
+    await expect(page.getByRole('alert').filter({ hasText: '“wide”' })).toBeVisible()
+    await hole.fill('10')
+    await hole.press('Enter')
+    await page.keyboard.press('Escape')
+    await openBuild(page)
+    await view(page, 'Order')
+    await expect(page.getByText(/W1 through the 10 mm hole in the shelf/).first()).toBeVisible()
+  },
+)
 
 test(
   'templates at true size, and the steps on paper with a card for the lid',

@@ -54,48 +54,50 @@ test('the bill: what the drawer gives is struck off, and no other plan can take 
   await exportAndImport(page)
 })
 
-test('in the shop: ticks, what was paid, own prices for every plan, a line of one’s own', async ({
-  page,
-}) => {
-  await openNook(page)
-  const before = await amount(page)
-  const solder = row(page, 'solder, 0.8 mm')
-  await solder.getByRole('button', { name: /solder/ }).click()
-  const pack = page.getByLabel('Price of 2 m, solder, 0.8 mm, with flux')
-  await pack.fill('cheap')
-  await pack.press('Enter')
-  await expect(solder.getByRole('alert')).toContainText('“cheap”: a number?')
-  await pack.fill('3,50')
-  await pack.press('Enter')
-  await expect.poll(() => amount(page)).toBeCloseTo(before + 1.5, 2)
-  await expect(solder).toContainText('your price')
+test(
+  'in the shop: ticks, what was paid, own prices for every plan, a line of one’s own',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openNook(page)
+    const before = await amount(page)
+    const solder = row(page, 'solder, 0.8 mm')
+    await solder.getByRole('button', { name: /solder/ }).click()
+    const pack = page.getByLabel('Price of 2 m, solder, 0.8 mm, with flux')
+    await pack.fill('cheap')
+    await pack.press('Enter')
+    await expect(solder.getByRole('alert')).toContainText('“cheap”: a number?')
+    await pack.fill('3,50')
+    await pack.press('Enter')
+    await expect.poll(() => amount(page)).toBeCloseTo(before + 1.5, 2)
+    await expect(solder).toContainText('your price')
 
-  await page.getByLabel('Bought: solder, 0.8 mm, with flux').check()
-  await solder.getByLabel('Paid for all of it').fill('3.20')
-  await solder.getByLabel('From where').fill('corner shop')
-  await solder.getByLabel('From where').press('Enter')
-  await expect(figure(page, 'bill.paid')).toHaveText('€3.20')
-  await view(page, 'To buy')
-  await expect(solder).toHaveCount(0)
-  await view(page, 'All')
+    await page.getByLabel('Bought: solder, 0.8 mm, with flux').check()
+    await solder.getByLabel('Paid for all of it').fill('3.20')
+    await solder.getByLabel('From where').fill('corner shop')
+    await solder.getByLabel('From where').press('Enter')
+    await expect(figure(page, 'bill.paid')).toHaveText('€3.20')
+    await view(page, 'To buy')
+    await expect(solder).toHaveCount(0)
+    await view(page, 'All')
 
-  await page.getByRole('button', { name: 'a line of your own' }).click()
-  await page.getByRole('button', { name: 'Keep' }).click()
-  await expect(page.getByRole('alert')).toContainText('a name')
-  await page.getByLabel('What', { exact: true }).fill('spray paint')
-  await page.getByLabel('How many').fill('2')
-  await page.getByLabel('One costs').fill('4.50')
-  await page.getByRole('button', { name: 'Keep' }).click()
-  await expect(row(page, 'spray paint')).toContainText('€9.00')
-  await page.getByLabel('Currency').selectOption('GBP')
-  await expect(total(page)).toContainText('£')
-  await exportAndImport(page)
+    await page.getByRole('button', { name: 'a line of your own' }).click()
+    await page.getByRole('button', { name: 'Keep' }).click()
+    await expect(page.getByRole('alert')).toContainText('a name')
+    await page.getByLabel('What', { exact: true }).fill('spray paint')
+    await page.getByLabel('How many').fill('2')
+    await page.getByLabel('One costs').fill('4.50')
+    await page.getByRole('button', { name: 'Keep' }).click()
+    await expect(row(page, 'spray paint')).toContainText('€9.00')
+    await page.getByLabel('Currency').selectOption('GBP')
+    await expect(total(page)).toContainText('£')
+    await exportAndImport(page)
 
-  // The price holds in another plan too.
-  await openExample(page, 'Wardrobe rails')
-  await openBill(page)
-  await expect(row(page, 'solder, 0.8 mm')).toContainText('€3.50')
-})
+    // The price holds in another plan too.
+    await openExample(page, 'Wardrobe rails')
+    await openBill(page)
+    await expect(row(page, 'solder, 0.8 mm')).toContainText('€3.50')
+  },
+)
 
 test(
   'a price list goes out and comes in; a file that is none changes nothing',

@@ -24,7 +24,7 @@ test('the cut page shows every piece, the reels that they come from, and the joi
   await expect(roll(page)).toContainText('58 joints')
 })
 
-test('folded corners are one piece; the rule can be undone', async ({ page }) => {
+test('folded corners are one piece; the rule can be undone', { tag: '@long' }, async ({ page }) => {
   await page.goto('/')
   await page.getByRole('link', { name: /^Cut/ }).click()
   await expect(page.getByRole('heading', { name: 'Cut', exact: true })).toBeVisible()
@@ -86,12 +86,6 @@ test('a piece longer than any reel is joined, and says so', async ({ page }) => 
   await expect(page.getByText('A1.2')).toBeVisible()
   await page.keyboard.press('Alt+1')
   await expect(line(page, 1)).toHaveValue('wall 12 m')
-})
-
-test('the cut page of an empty plan says what to do', async ({ page }) => {
-  await openEmptyPlan(page)
-  await page.getByRole('link', { name: /^Cut/ }).click()
-  await expect(page.getByText('Jot a length on the Measure page first')).toBeVisible()
 })
 
 test('the drawing is saved as SVG', { tag: '@long' }, async ({ page }) => {

@@ -73,6 +73,27 @@ test('a first visit finds an empty pad with three ways to begin', async ({ page 
   await expect(ways).toBeVisible()
 })
 
+test('an empty plan says on each page what it lacks, and leads to the pad', async ({ page }) => {
+  await openEmptyPlan(page)
+  const lacking = {
+    2: 'No strip to cut yet.',
+    3: 'Nothing to feed yet.',
+    4: 'Nothing to send data to yet.',
+    5: 'No wires yet.',
+    6: 'Nothing to buy yet.',
+    7: 'Nothing to build yet.',
+    8: 'Nothing to play yet.',
+    9: 'Nothing to mend yet.',
+  }
+  for (const [key, text] of Object.entries(lacking)) {
+    await page.keyboard.press(`Alt+${key}`)
+    await expect(page.getByText(text)).toBeVisible()
+  }
+  await expect(page.getByRole('link', { name: 'find a fault without a plan' })).toBeVisible()
+  await page.getByRole('link', { name: 'Jot a length on the Measure page' }).click()
+  await expect(line(page, 1)).toBeFocused()
+})
+
 test('reload and the back button return to the view, the run and the sheet', async ({ page }) => {
   await page.goto('/')
   await line(page, 3).click()
@@ -589,33 +610,37 @@ test(
   },
 )
 
-test('F6 goes from part to part of a page, and the job goes on by keys', async ({ page }) => {
-  await openEmptyPlan(page)
-  await page.keyboard.type('plate shelf 900')
-  await expect(roll(page)).toContainText('54 × 16.7 mm')
-  const focused = page.locator(':focus')
-  await page.keyboard.press('F6')
-  await expect(focused).toHaveAccessibleName('edge')
-  await page.keyboard.press('F6')
-  await expect(focused).toHaveAccessibleName(/^plate shelf: move with the arrow keys/)
-  await page.keyboard.press('Shift+F6')
-  await page.keyboard.press('F6')
-  await page.keyboard.press('F6')
-  await expect(focused).toHaveAccessibleName('Add a note on plate shelf')
-  await page.keyboard.press('Tab')
-  await page.keyboard.press('Tab')
-  await expect(focused).toHaveAccessibleName(/^Light: 5 V RGB pixels/)
-  await page.keyboard.press('Alt+3')
-  await expect(page.locator('[data-flag]')).toHaveCount(1)
-  // The card went with its page: the focus stands on the one that came.
-  await expect(page.locator('main')).toBeFocused()
-  // From nowhere it goes into the page, past the app's own bar.
-  for (let times = 0; times < 3; times += 1) await page.keyboard.press('F6')
-  await expect(focused).toHaveAccessibleName('Feed plate shelf at its far end too')
-  await page.keyboard.press('Enter')
-  await expect(page.locator('[data-flag]')).toHaveCount(2)
-  // A dialog keeps the focus.
-  await page.keyboard.press('Control+k')
-  await page.keyboard.press('F6')
-  await expect(focused).toHaveAccessibleName(/^Search pages/)
-})
+test(
+  'F6 goes from part to part of a page, and the job goes on by keys',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    await page.keyboard.type('plate shelf 900')
+    await expect(roll(page)).toContainText('54 × 16.7 mm')
+    const focused = page.locator(':focus')
+    await page.keyboard.press('F6')
+    await expect(focused).toHaveAccessibleName('edge')
+    await page.keyboard.press('F6')
+    await expect(focused).toHaveAccessibleName(/^plate shelf: move with the arrow keys/)
+    await page.keyboard.press('Shift+F6')
+    await page.keyboard.press('F6')
+    await page.keyboard.press('F6')
+    await expect(focused).toHaveAccessibleName('Add a note on plate shelf')
+    await page.keyboard.press('Tab')
+    await page.keyboard.press('Tab')
+    await expect(focused).toHaveAccessibleName(/^Light: 5 V RGB pixels/)
+    await page.keyboard.press('Alt+3')
+    await expect(page.locator('[data-flag]')).toHaveCount(1)
+    // The card went with its page: the focus stands on the one that came.
+    await expect(page.locator('main')).toBeFocused()
+    // From nowhere it goes into the page, past the app's own bar.
+    for (let times = 0; times < 3; times += 1) await page.keyboard.press('F6')
+    await expect(focused).toHaveAccessibleName('Feed plate shelf at its far end too')
+    await page.keyboard.press('Enter')
+    await expect(page.locator('[data-flag]')).toHaveCount(2)
+    // A dialog keeps the focus.
+    await page.keyboard.press('Control+k')
+    await page.keyboard.press('F6')
+    await expect(focused).toHaveAccessibleName(/^Search pages/)
+  },
+)

@@ -117,12 +117,6 @@ test('a battery has a course, a time and packs beside it', { tag: '@long' }, asy
   await expect(verdict(page, 'battery-short')).toBeVisible()
 })
 
-test('the feed page of an empty plan says what to do', async ({ page }) => {
-  await openEmptyPlan(page)
-  await page.getByRole('link', { name: /^Feed/ }).click()
-  await expect(page.getByText('Jot a length on the Measure page first')).toBeVisible()
-})
-
 test(
   'a junction stands on the drawing, and moving it changes every lead that comes from it',
   { tag: '@long' },

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
 import { noBarriers } from './barriers'
-import { expect, figure, openEmptyPlan, openExample, roll, test, verdict } from './browser'
+import { expect, figure, openExample, roll, test, verdict } from './browser'
 
 const stageLink = (page: Page) => page.getByTitle('Glow (Alt+8)')
 async function openGlow(page: Page, plan: string): Promise<void> {
@@ -125,12 +125,6 @@ test(
   },
 )
 
-test('an empty plan says that there is nothing to play', async ({ page }) => {
-  await openEmptyPlan(page)
-  await stageLink(page).click()
-  await expect(page.getByText('Nothing to play yet')).toBeVisible()
-})
-
 test(
   'a scene goes by the clock, a layer plays in a part of the room, the program limits',
   { tag: '@long' },
@@ -189,15 +183,17 @@ test(
   },
 )
 
-test('scenes are at hand on a narrow screen, beneath the picture and its sensors', async ({
-  page,
-}) => {
-  await page.setViewportSize({ width: 390, height: 844 })
-  await openGlow(page, 'Wardrobe rails')
-  await page.getByRole('radiogroup', { name: 'Sheet' }).getByText('Scenes').click()
-  await page.getByRole('button', { name: 'Evening', exact: true }).click()
-  await expect(page.getByLabel('At', { exact: true })).toHaveValue('19:30')
-})
+test(
+  'scenes are at hand on a narrow screen, beneath the picture and its sensors',
+  { tag: '@long' },
+  async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 844 })
+    await openGlow(page, 'Wardrobe rails')
+    await page.getByRole('radiogroup', { name: 'Sheet' }).getByText('Scenes').click()
+    await page.getByRole('button', { name: 'Evening', exact: true }).click()
+    await expect(page.getByLabel('At', { exact: true })).toHaveValue('19:30')
+  },
+)
 
 test('a moving picture of a show is saved, or cancelled', { tag: '@long' }, async ({ page }) => {
   await openGlow(page, 'Paper lanterns')

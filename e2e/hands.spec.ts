@@ -177,16 +177,20 @@ test('an outline from a file becomes a line, and what is none is refused', async
   await expect(page.getByRole('alert')).toContainText('notes.svg: Not a')
 })
 
-test('what if a size were another: the marks it would meet, taken as an edit', async ({ page }) => {
-  await page.goto('/')
-  await page.getByRole('button', { name: '2140, dimension of seat front: change it' }).click()
-  await page.getByRole('button', { name: 'what if …' }).click()
-  const panel = page.getByRole('region', { name: 'What if' })
-  await panel.getByRole('button', { name: '2000 mm' }).click()
-  await expect(panel).toContainText('factory lengths')
-  await panel.getByRole('button', { name: 'Take it' }).click()
-  await expect(line(page, 1)).toHaveValue('seat front 2000')
-})
+test(
+  'what if a size were another: the marks it would meet, taken as an edit',
+  { tag: '@long' },
+  async ({ page }) => {
+    await page.goto('/')
+    await page.getByRole('button', { name: '2140, dimension of seat front: change it' }).click()
+    await page.getByRole('button', { name: 'what if …' }).click()
+    const panel = page.getByRole('region', { name: 'What if' })
+    await panel.getByRole('button', { name: '2000 mm' }).click()
+    await expect(panel).toContainText('factory lengths')
+    await panel.getByRole('button', { name: 'Take it' }).click()
+    await expect(line(page, 1)).toHaveValue('seat front 2000')
+  },
+)
 
 test(
   'how a run is mounted raises and answers verdicts; the cover shows its dots',

@@ -105,38 +105,40 @@ test('the house rules are one sheet, and verdicts follow at once', async ({ page
   await expect(fadeOf(page, 'porthole')).toContainText('fades to')
 })
 
-test('a photo and places survive a reload; the drawing zooms, pans and fits again', async ({
-  page,
-}) => {
-  await openEmptyPlan(page)
-  await page.keyboard.type('shelf 900')
-  await page.getByLabel('Photo', { exact: true }).setInputFiles('docs/screenshots/plans.png')
-  await page.getByRole('button', { name: 'leave it' }).click()
-  await page.locator('[data-run]').focus()
-  await page.keyboard.press('Shift+ArrowDown')
-  await expect(page.getByTestId('saved')).toHaveText('saved on this device')
-  await page.reload()
-  await expect(page.locator('svg image')).toHaveCount(1)
-  const fitting = page.getByRole('button', { name: 'All of it' })
-  await expect(fitting).toBeDisabled()
-  const before = (await page.locator('[data-run]').boundingBox())!
-  await page.getByRole('button', { name: 'Larger' }).click()
-  await expect(fitting).toBeEnabled()
-  const larger = (await page.locator('[data-run]').boundingBox())!
-  expect(larger.width).toBeGreaterThan(before.width * 1.15)
-  const drawing = (await page.getByRole('region', { name: 'Drawing' }).boundingBox())!
-  await page.mouse.move(drawing.x + 12, drawing.y + 60)
-  await page.mouse.down()
-  await page.mouse.move(drawing.x + 72, drawing.y + 30, { steps: 4 })
-  await page.mouse.up()
-  const panned = (await page.locator('[data-run]').boundingBox())!
-  expect(panned.x - larger.x).toBeCloseTo(60, 0)
-  expect(panned.y - larger.y).toBeCloseTo(-30, 0)
-  await fitting.click()
-  await expect(fitting).toBeDisabled()
-  await page.getByRole('button', { name: 'remove', exact: true }).click()
-  await expect(page.locator('svg image')).toHaveCount(0)
-})
+test(
+  'a photo and places survive a reload; the drawing zooms, pans and fits again',
+  { tag: '@long' },
+  async ({ page }) => {
+    await openEmptyPlan(page)
+    await page.keyboard.type('shelf 900')
+    await page.getByLabel('Photo', { exact: true }).setInputFiles('docs/screenshots/plans.png')
+    await page.getByRole('button', { name: 'leave it' }).click()
+    await page.locator('[data-run]').focus()
+    await page.keyboard.press('Shift+ArrowDown')
+    await expect(page.getByTestId('saved')).toHaveText('saved on this device')
+    await page.reload()
+    await expect(page.locator('svg image')).toHaveCount(1)
+    const fitting = page.getByRole('button', { name: 'All of it' })
+    await expect(fitting).toBeDisabled()
+    const before = (await page.locator('[data-run]').boundingBox())!
+    await page.getByRole('button', { name: 'Larger' }).click()
+    await expect(fitting).toBeEnabled()
+    const larger = (await page.locator('[data-run]').boundingBox())!
+    expect(larger.width).toBeGreaterThan(before.width * 1.15)
+    const drawing = (await page.getByRole('region', { name: 'Drawing' }).boundingBox())!
+    await page.mouse.move(drawing.x + 12, drawing.y + 60)
+    await page.mouse.down()
+    await page.mouse.move(drawing.x + 72, drawing.y + 30, { steps: 4 })
+    await page.mouse.up()
+    const panned = (await page.locator('[data-run]').boundingBox())!
+    expect(panned.x - larger.x).toBeCloseTo(60, 0)
+    expect(panned.y - larger.y).toBeCloseTo(-30, 0)
+    await fitting.click()
+    await expect(fitting).toBeDisabled()
+    await page.getByRole('button', { name: 'remove', exact: true }).click()
+    await expect(page.locator('svg image')).toHaveCount(0)
+  },
+)
 
 test('at 390 wide pad, drawing, tapes and sums are sheets, and all can be reached', async ({
   page,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { storeToRefs } from 'pinia'
 import HouseRules from '../measure/HouseRules.vue'
+import NothingYet from '../shell/NothingYet.vue'
 import PlanFrame from '../shell/PlanFrame.vue'
 import { useView } from '../shell/use-sheet-view'
 import { usePlanStore } from '../stores/plan'
@@ -11,7 +12,7 @@ import LanesCard from './LanesCard.vue'
 import LevelCard from './LevelCard.vue'
 import PinsSheet from './PinsSheet.vue'
 
-const { tally } = storeToRefs(usePlanStore())
+const { tally, measured } = storeToRefs(usePlanStore())
 
 const sheets = [{ value: 'signal', label: 'Signal' }] as const
 const views = [
@@ -42,7 +43,12 @@ const isPainted = useAfterPaint()
         tabindex="0"
       >
         <BoardCard :signal="tally.signal" />
-        <template v-if="view === 'lanes'">
+        <NothingYet
+          v-if="view === 'lanes' && measured.runs.length === 0"
+          class="flex-1 rounded-lg bg-bench-raised"
+          what="Nothing to send data to yet"
+        />
+        <template v-else-if="view === 'lanes'">
           <LevelCard v-if="tally.signal.lanes.length > 0" :signal="tally.signal" />
           <LanesCard v-if="isPainted" :signal="tally.signal" />
         </template>
