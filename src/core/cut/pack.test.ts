@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { demandOf, fillBin } from './fill'
 import { fitInto } from './fit'
-import { pack, type PackGiven, type Packing } from './pack'
+import { pack, setsByPrice, type PackGiven, type Packing } from './pack'
 import { runs } from '../../testing/runs'
 
 /** The least price by trying every way: each piece into each open bin, each rest or a new reel of each kind. */
@@ -195,5 +195,63 @@ describe('whether pieces fit', () => {
     const bins = Array.from({ length: 14 }, () => Math.floor(total / 14))
     bins[0]! += total - bins.reduce((sum, bin) => sum + bin, 0)
     expect(fitInto(pieces, bins, 50).kind).toBe('unknown')
+  })
+})
+
+describe('sets of reels', () => {
+  it('come as trying everything has them: cheapest first, the longest of equally cheap ones, none left out', () => {
+    fc.assert(
+      fc.property(
+        stock,
+        fc.integer({ min: 0, max: 60 }),
+        fc.integer({ min: 0, max: 400 }),
+        fc.integer({ min: 1, max: 4 }),
+        (reels, unusable, need, most) => {
+          const usable = reels.map(({ length }) => Math.max(0, length - unusable))
+          const sum = (counts: readonly number[], of: readonly number[]): number =>
+            counts.reduce((all, count, kind) => all + count * of[kind]!, 0)
+          const all = (kind: number, left: number): number[][] =>
+            kind === reels.length
+              ? [[]]
+              : Array.from({ length: left + 1 }, (_, count) =>
+                  all(kind + 1, left - count).map((rest) => [count, ...rest]),
+                ).flat()
+          const prices = reels.map(({ price }) => price)
+          const known = all(0, most)
+            .filter((counts) => sum(counts, usable) >= need)
+            .map((counts) => [sum(counts, prices), -sum(counts, usable)])
+            .toSorted(([a = 0, b = 0], [c = 0, d = 0]) => a - c || b - d)
+          expect(
+            [...setsByPrice(reels, usable, need, most)].map(({ counts, price }) => {
+              expect(price).toBe(sum(counts, prices))
+              return [price, -sum(counts, usable)]
+            }),
+          ).toEqual(known)
+        },
+      ),
+      { numRuns: runs(300) },
+    )
+  })
+
+  it('of very many reels come without a look at all cheaper ones', () => {
+    let looks = 0
+    const spools = [
+      [100, 27.5],
+      [25, 8.75],
+      [10, 4.25],
+      [5, 2.5],
+      [2, 1.3],
+    ].map(([metres = 0, price = 0]) => ({
+      length: metres,
+      get price(): number {
+        looks += 1
+        return price
+      },
+    }))
+    const metres = spools.map(({ length }) => length)
+    // Ten spools of 100 m hold 990 m, and nothing cheaper does. More than a million sets cost less.
+    const [first] = setsByPrice(spools, metres, 990, 60)
+    expect(first).toEqual({ counts: [10, 0, 0, 0, 0], price: 275 })
+    expect(looks).toBeLessThan(50_000)
   })
 })

@@ -194,7 +194,10 @@ interface ReelSet {
 }
 
 /**
- * Sets of reels with at least `need` of usable length in all, cheapest first.
+ * Sets of reels with at least `need` of usable length in all, cheapest first, of equally cheap ones the longest.
+ *
+ * A set that is too short yet waits with the least that it can come to: the length that is missing, at the best price that later kinds
+ * have by the length. So what cannot become cheap is never gone into; by its own price alone there are millions of such sets.
  *
  * @param most reels in a set: no more than there are pieces, since an empty reel need not be bought
  */
@@ -208,9 +211,25 @@ export function* setsByPrice(
     yield { counts: [], price: 0 }
     return
   }
+  /** The best price by the usable length of each kind and those after it. */
+  const rates: number[] = []
+  for (let kind = reels.length - 1, rate = Infinity; kind >= 0; kind -= 1) {
+    const length = usable[kind] ?? 0
+    if (length > 0) rate = Math.min(rate, (reels[kind]?.price ?? 0) / length)
+    rates[kind] = rate
+  }
+  const leastOf = (price: number, length: number, last: number): number =>
+    length >= need - hair ? price : price + (need - length) * (rates[last] ?? Infinity)
   // A queue by price; each set comes from exactly one other: one reel more of its last kind, or of a later one.
   const queue = new Heap()
-  queue.push({ counts: reels.map(() => 0), price: 0, last: 0, length: 0, size: 0 })
+  queue.push({
+    counts: reels.map(() => 0),
+    price: 0,
+    least: leastOf(0, 0, 0),
+    last: 0,
+    length: 0,
+    size: 0,
+  })
   for (let next = queue.pop(); next !== undefined && queue.size < mostQueued; next = queue.pop()) {
     if (next.length >= need - hair) yield { counts: next.counts, price: next.price }
     if (next.size >= most) continue
@@ -218,14 +237,14 @@ export function* setsByPrice(
       const { price = 0 } = reels[kind] ?? {}
       const counts = next.counts.with(kind, (next.counts[kind] ?? 0) + 1)
       // Added up by kind, so that the same set has the same price to the last digit.
-      const sum = counts.reduce((all, count, index) => all + count * (reels[index]?.price ?? 0), 0)
-      queue.push({
-        counts,
-        price: price === 0 ? next.price : sum,
-        last: kind,
-        length: next.length + (usable[kind] ?? 0),
-        size: next.size + 1,
-      })
+      const sum =
+        price === 0
+          ? next.price
+          : counts.reduce((all, count, index) => all + count * (reels[index]?.price ?? 0), 0)
+      const length = next.length + (usable[kind] ?? 0)
+      const least = leastOf(sum, length, kind)
+      if (least < Infinity)
+        queue.push({ counts, price: sum, least, last: kind, length, size: next.size + 1 })
     }
   }
 }
@@ -237,6 +256,8 @@ interface Queued extends ReelSet {
   readonly last: number
   readonly length: number
   readonly size: number
+  /** What it comes to at least, once it is long enough. */
+  readonly least: number
 }
 
 /** A queue that gives the cheapest first, the longer of two equally cheap. */
@@ -282,7 +303,7 @@ class Heap {
 }
 
 const isBefore = (a: Queued, b: Queued): boolean =>
-  a.price < b.price || (a.price === b.price && a.length > b.length)
+  a.least < b.least || (a.least === b.least && a.length > b.length)
 
 /** Each piece into the fullest bin that has room, or into a new reel of the cheapest kind that is long enough. */
 function simple(
