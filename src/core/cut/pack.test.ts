@@ -233,6 +233,10 @@ describe('sets of reels', () => {
     )
   })
 
+  it('are none where no reel has a length that can be used', () => {
+    expect([...setsByPrice([{ length: 10, price: 1 }], [0], 5)]).toEqual([])
+  })
+
   it('of very many reels come without a look at all cheaper ones', () => {
     let looks = 0
     const spools = [

@@ -220,7 +220,7 @@ export function* setsByPrice(
   }
   const leastOf = (price: number, length: number, last: number): number =>
     length >= need - hair ? price : price + (need - length) * (rates[last] ?? Infinity)
-  // A queue by price; each set comes from exactly one other: one reel more of its last kind, or of a later one.
+  // Each set comes from exactly one other: one reel more of its last kind, or of a later one.
   const queue = new Heap()
   queue.push({
     counts: reels.map(() => 0),
@@ -234,17 +234,17 @@ export function* setsByPrice(
     if (next.length >= need - hair) yield { counts: next.counts, price: next.price }
     if (next.size >= most) continue
     for (let kind = next.last; kind < reels.length; kind += 1) {
-      const { price = 0 } = reels[kind] ?? {}
       const counts = next.counts.with(kind, (next.counts[kind] ?? 0) + 1)
       // Added up by kind, so that the same set has the same price to the last digit.
-      const sum =
-        price === 0
-          ? next.price
-          : counts.reduce((all, count, index) => all + count * (reels[index]?.price ?? 0), 0)
+      const price = counts.reduce(
+        (all, count, index) => all + count * (reels[index]?.price ?? 0),
+        0,
+      )
       const length = next.length + (usable[kind] ?? 0)
-      const least = leastOf(sum, length, kind)
+      const least = leastOf(price, length, kind)
+      // Where later kinds have no length that can be used, it never is long enough.
       if (least < Infinity)
-        queue.push({ counts, price: sum, least, last: kind, length, size: next.size + 1 })
+        queue.push({ counts, price, least, last: kind, length, size: next.size + 1 })
     }
   }
 }
@@ -260,7 +260,7 @@ interface Queued extends ReelSet {
   readonly least: number
 }
 
-/** A queue that gives the cheapest first, the longer of two equally cheap. */
+/** A queue that gives first what can come to least, the longer of two alike. */
 class Heap {
   private readonly items: Queued[] = []
 
