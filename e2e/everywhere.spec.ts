@@ -92,6 +92,10 @@ test('an empty plan says on each page what it lacks, and leads to the pad', asyn
   await expect(page.getByRole('link', { name: 'find a fault without a plan' })).toBeVisible()
   await page.getByRole('link', { name: 'Jot a length on the Measure page' }).click()
   await expect(line(page, 1)).toBeFocused()
+  // Plain strip without a dimmer lights, but plays nothing.
+  await page.getByRole('button', { name: /^Plate rack/ }).click()
+  await page.keyboard.press('Alt+8')
+  await expect(page.getByText('Nothing in this plan can be played')).toBeVisible()
 })
 
 test('reload and the back button return to the view, the run and the sheet', async ({ page }) => {

@@ -128,11 +128,7 @@ const keepReadings = (readings: LoggedReading[]): void => {
         >
           Putting the steps in order …
         </p>
-        <NothingYet
-          v-else-if="order.steps.length === 0"
-          class="flex-1 rounded-lg bg-bench-raised"
-          what="Nothing to build yet"
-        />
+        <NothingYet v-else-if="order.steps.length === 0" what="Nothing to build yet" />
         <template v-else>
           <details
             v-if="progress.toUndo.length > 0"

@@ -21,6 +21,7 @@ import { useOpenPlan } from '../stores/use-open-plan'
 import NothingYet from '../shell/NothingYet.vue'
 
 const plan = useOpenPlan()
+
 const ScaledSheet = defineAsyncComponent(() => import('./ScaledSheet.vue'))
 
 const spotlight = useSpotlight()
@@ -100,11 +101,7 @@ const options = computed(() => [
   >
     Drawing the templates …
   </p>
-  <NothingYet
-    v-else-if="chosen.length === 0"
-    class="flex-1 rounded-lg bg-bench-raised"
-    what="Nothing to mark yet"
-  />
+  <NothingYet v-else-if="chosen.length === 0" what="Nothing to mark yet" />
   <template v-else>
     <div class="flex flex-wrap items-center gap-x-3 gap-y-2">
       <PickField

@@ -190,7 +190,7 @@ const isEmpty = computed(() => receipt.lines.length === 0)
 </script>
 
 <template>
-  <NothingYet v-if="isEmpty" class="flex-1 rounded-lg bg-bench-raised" what="Nothing to buy yet"
+  <NothingYet v-if="isEmpty" what="Nothing to buy yet"
     >, or
     <button class="link-quiet" @click="editing = 'new'">add a line of your own</button>.</NothingYet
   >

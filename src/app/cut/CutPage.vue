@@ -115,7 +115,7 @@ function split(run: TallyRun, piece: Piece, mark: number): void {
         aria-label="Tapes"
         tabindex="0"
       >
-        <NothingYet v-if="tapes.length === 0" class="h-full" what="No strip to cut yet" />
+        <NothingYet v-if="tapes.length === 0" what="No strip to cut yet" />
         <template v-else>
           <TapeRuler
             class="sticky -top-3 z-10 -mt-3 box-content bg-bench-raised pt-3"

@@ -35,6 +35,7 @@ const emit = defineEmits<{
   remove: [feed: string]
 }>()
 const plan = useOpenPlan()
+
 const top = 22
 const height = 16
 const ribbonTop = top + height + 6

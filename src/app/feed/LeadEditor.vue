@@ -25,6 +25,7 @@ const { settings, lead, junction } = defineProps<{
 }>()
 const emit = defineEmits<{ set: [lead: Settable<Lead>]; remove: []; close: [] }>()
 const plan = useOpenPlan()
+
 const wireId = computed(() => settings?.wire ?? plan.value.defaults.wire)
 const junctions = computed(() =>
   junction === undefined ? plan.value.junctions : junctionsBefore(plan.value, junction),

@@ -178,11 +178,7 @@ const amperes = computed(() => frame.value?.supplyA.reduce((sum, one) => sum + o
         >
           Making the show ready …
         </p>
-        <NothingYet
-          v-else-if="store.measured.runs.length === 0"
-          class="flex-1 rounded-lg bg-bench-raised"
-          what="Nothing to play yet"
-        />
+        <NothingYet v-else-if="store.measured.runs.length === 0" what="Nothing to play yet" />
         <template v-else>
           <div v-show="view !== 'board'" class="contents">
             <ShowStage

@@ -23,6 +23,7 @@ const { layer, runs, lanes, room } = defineProps<{
 }>()
 const emit = defineEmits<{ set: [layer: ShowLayer, label: string]; remove: [] }>()
 const plan = useOpenPlan()
+
 const pattern = computed(() => patternOf(layer.pattern))
 const set = (more: Partial<ShowLayer>, label: string): void => {
   emit('set', { ...layer, ...more }, label)

@@ -15,6 +15,7 @@ const { frame, as } = defineProps<{
 }>()
 const emit = defineEmits<{ touch: [input: number, value: number] }>()
 const plan = useOpenPlan()
+
 const holder = useTemplateRef<HTMLElement>('holder')
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 const { width, height } = useElementSize(holder)

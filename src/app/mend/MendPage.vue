@@ -111,10 +111,7 @@ function mended({ id, kind, title, where }: ShownFault, did: string, minutes: nu
         page to try again.
       </p>
       <template v-if="shows(view)">
-        <NothingYet
-          v-if="view === 'find' && open?.runs.length === 0"
-          class="flex-1 rounded-lg bg-bench-raised"
-          what="Nothing to mend yet"
+        <NothingYet v-if="view === 'find' && open?.runs.length === 0" what="Nothing to mend yet"
           >, or
           <RouterLink class="link-quiet" :to="{ name: 'trouble' }"
             >find a fault without a plan</RouterLink

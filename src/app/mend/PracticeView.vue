@@ -15,6 +15,7 @@ import { usePractice } from './use-practice'
 import { useOpenPlan } from '../stores/use-open-plan'
 
 const plan = useOpenPlan()
+
 const MendRoom = defineAsyncComponent(() => import('./MendRoom.vue'))
 
 const practice = usePractice()

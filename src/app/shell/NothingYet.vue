@@ -10,9 +10,9 @@ defineProps<{
 const store = usePlanStore()
 </script>
 
-<!-- In place of what a page shows, as long as its plan has no length; the slot goes on after it. -->
+<!-- In place of what a page shows, as long as its plan has no length: all of a column, or of a panel. The slot goes on after it. -->
 <template>
-  <p class="grid place-items-center px-4 text-bench-soft">
+  <p class="grid h-full flex-1 place-items-center rounded-lg bg-bench-raised px-4 text-bench-soft">
     <span class="text-center text-balance">
       {{ what }}.
       <RouterLink class="link-quiet" :to="{ name: 'measure', params: { id: store.id } }"

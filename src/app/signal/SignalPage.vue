@@ -45,7 +45,6 @@ const isPainted = useAfterPaint()
         <BoardCard :signal="tally.signal" />
         <NothingYet
           v-if="view === 'lanes' && measured.runs.length === 0"
-          class="flex-1 rounded-lg bg-bench-raised"
           what="Nothing to send data to yet"
         />
         <template v-else-if="view === 'lanes'">

@@ -50,7 +50,7 @@ const kinds = {
       role="group"
       aria-label="Joints"
     >
-      <NothingYet v-if="joints.length === 0" class="h-full" what="No joints yet" />
+      <NothingYet v-if="joints.length === 0" what="No joints yet" />
       <ol>
         <li
           v-for="(joint, index) in joints.slice(0, shown)"

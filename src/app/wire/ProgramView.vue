@@ -10,6 +10,7 @@ import { usePart } from '../stores/use-parts'
 import { useOpenPlan } from '../stores/use-open-plan'
 
 const plan = useOpenPlan()
+
 const texts = usePart('program')
 const kinds = [
   { value: 'header', label: 'C header' },

@@ -61,11 +61,7 @@ watch(choice, (chosen) => {
       <template v-if="tally && wiring && shows('wiring')">
         <SegmentedChoice v-model="view" class="sm:hidden" label="What is shown" :options="views" />
         <template v-if="view === 'diagram'">
-          <NothingYet
-            v-if="wiring.wires.length === 0"
-            class="flex-1 rounded-lg bg-bench-raised"
-            what="No wires yet"
-          />
+          <NothingYet v-if="wiring.wires.length === 0" what="No wires yet" />
           <DiagramView
             v-else-if="diagram"
             :diagram="diagram"

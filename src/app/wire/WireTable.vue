@@ -97,7 +97,7 @@ const spoolText = ({ spools }: (typeof groups.value)[number]): string => {
       role="group"
       aria-label="Wires"
     >
-      <NothingYet v-if="tables.length === 0" class="h-full" what="No wires yet" />
+      <NothingYet v-if="tables.length === 0" what="No wires yet" />
       <table
         v-for="group in tables"
         :key="group.key"

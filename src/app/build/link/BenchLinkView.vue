@@ -13,6 +13,7 @@ import SimulatedFaults from './SimulatedFaults.vue'
 import { useOpenPlan } from '../../stores/use-open-plan'
 
 const plan = useOpenPlan()
+
 const link = usePart('link')
 const bench = useBenchLink(() => link.value)
 const { status, problem, boardName, repeated, said, isOther, simulated, lit } = bench
